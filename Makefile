@@ -1,0 +1,70 @@
+# Two commands: `make demo` and `make test`. Everything they need is set up on the way.
+PORT ?= 8420
+PYTHON ?= $(shell command -v python3.11 || echo python3)
+
+VENV := .venv
+BIN := $(VENV)/bin
+RUN_READY := $(VENV)/.ready-to-run
+TEST_READY := $(VENV)/.ready-to-test
+NODE_READY := frontend/node_modules/.ready
+SCHEMA := frontend/src/shared/api/schema.ts
+PAGE := curlet/web/static/index.html
+CORE_FILES := $(shell find curlet -name '*.py')
+PAGE_FILES := $(shell find frontend/src frontend/public -type f ! -name schema.ts) \
+	frontend/index.html frontend/vite.config.ts
+
+.PHONY: demo demo-fresh test test-python lint speed gallery screenshots build lock clean
+
+demo: build
+	@$(BIN)/curlet serve --port $(PORT) --demo
+
+demo-fresh: build
+	@$(BIN)/curlet serve --port $(PORT) --fresh
+
+build: $(RUN_READY) $(PAGE)
+
+test: lint test-python
+
+lint: $(TEST_READY) build
+	$(BIN)/ruff check .
+	$(BIN)/mypy
+	$(BIN)/lint-imports
+	cd frontend && npm run --silent check && npm run --silent lint
+
+test-python: $(TEST_READY) build
+	$(BIN)/python -m pytest
+
+speed: $(TEST_READY) build
+	$(BIN)/python -m speed
+
+screenshots: $(TEST_READY) build
+	$(BIN)/python -m scripts.screenshots
+
+$(RUN_READY): requirements.txt pyproject.toml scripts/check-system
+	@scripts/check-system run
+	@scripts/make-venv $(PYTHON) $(VENV) requirements.txt
+	@touch $@
+
+$(TEST_READY): requirements-dev.txt $(RUN_READY)
+	@scripts/check-system test
+	@scripts/make-venv $(PYTHON) $(VENV) requirements-dev.txt
+	@touch $@
+
+$(NODE_READY): frontend/package.json frontend/package-lock.json
+	@scripts/install-node-packages frontend
+	@touch $@
+
+$(SCHEMA): $(RUN_READY) $(NODE_READY) $(CORE_FILES)
+	@$(BIN)/python -m curlet.web.openapi build/openapi.json
+	@cd frontend && npm run --silent types
+	@touch $@
+
+$(PAGE): $(NODE_READY) $(SCHEMA) $(PAGE_FILES)
+	cd frontend && npm run --silent build
+	@touch $@
+
+lock: $(TEST_READY)
+	scripts/lock $(BIN)
+
+clean:
+	rm -rf $(VENV) frontend/node_modules curlet/web/static $(SCHEMA) build

@@ -1,0 +1,3 @@
+"""Curlet: brushes laid along paths by measure."""
+
+__version__ = "0.1.0"

@@ -1,0 +1,1 @@
+"""The computation: pure functions from paths and brushes to a drawing."""

@@ -1,0 +1,1 @@
+"""Dressing: colour now, relief later."""

@@ -1,0 +1,10 @@
+"""Fits: whole repeats into a leg. A new fit is a file beside these and a line here."""
+
+from curlet.core.lay.fit.ask import FitAsk, LegFit, Rule
+from curlet.core.lay.fit.ease import ease
+from curlet.core.lay.fit.even_gaps import even_gaps
+from curlet.core.lay.fit.leave_over import leave_over
+
+FITS: dict[str, Rule] = {"leave-over": leave_over, "even-gaps": even_gaps, "ease": ease}
+
+__all__ = ["FITS", "FitAsk", "LegFit"]

@@ -1,0 +1,28 @@
+"""Ease: lengths changed a little so that whole repeats come out."""
+
+from __future__ import annotations
+
+import math
+
+from curlet.core.lay.fit.ask import FitAsk, LegFit, nothing
+
+
+def ease(ask: FitAsk) -> LegFit:
+    """k = A/(n·l + (n − 1 + e)·g), of the counts on either side the smaller |ln k|.
+
+    With the gap kept, only the lengths change: l' = (A − (n − 1 + e)·g)/n.
+    """
+    if ask.too_short and not ask.rule.short_legs:
+        return nothing(ask)
+    fits = [fit for count in ask.candidates() if (fit := _eased(ask, count)).length > 0]
+    if not fits:
+        return nothing(ask)
+    return min(fits, key=lambda fit: abs(math.log(fit.length / ask.length)))
+
+
+def _eased(ask: FitAsk, count: int) -> LegFit:
+    gaps = (count - 1 + ask.end_gaps) * ask.gap
+    if ask.rule.keep_gap:
+        return LegFit(count, (ask.available - gaps) / count, ask.gap)
+    share = ask.available / (count * ask.length + gaps)
+    return LegFit(count, ask.length * share, ask.gap * share)

@@ -1,0 +1,34 @@
+"""Even gaps: repeats as asked, the remainder shared out among the gaps."""
+
+from __future__ import annotations
+
+from curlet.core.lay.fit.ask import COUNT_SLACK, FitAsk, LegFit, nothing, one_eased
+
+OVERLAP_LIMIT = 0.95
+
+
+def even_gaps(ask: FitAsk) -> LegFit:
+    """g' = (A − n·l)/(n − 1 + e), of the counts on either side the one nearest to the gap asked.
+
+    Gaps stay at 0 or more; where an overlap is asked, it may double. One repeat alone on a
+    flush leg stands at its middle.
+    """
+    if ask.available < ask.length - COUNT_SLACK:
+        return one_eased(ask) if ask.rule.short_legs or not ask.too_short else nothing(ask)
+    least = 0.0 if ask.gap >= 0 else max(2 * ask.gap, -OVERLAP_LIMIT * ask.length)
+    fits = [
+        (abs(gap - ask.gap), count, gap)
+        for count in ask.candidates()
+        for gap in [_gap(ask, count)]
+        if gap is not None and gap >= least - COUNT_SLACK
+    ]
+    if not fits:
+        spare = ask.available - ask.length
+        return LegFit(1, ask.length, ask.gap, spare / 2, spare)
+    _, count, gap = min(fits, key=lambda fit: fit[0])
+    return LegFit(count, ask.length, gap)
+
+
+def _gap(ask: FitAsk, count: int) -> float | None:
+    gaps = count - 1 + ask.end_gaps
+    return (ask.available - count * ask.length) / gaps if gaps > 0 else None

@@ -1,0 +1,43 @@
+"""Placements: where each repeat lies on the sheet."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from dataclasses import dataclass
+
+import numpy as np
+from numpy.typing import NDArray
+
+from curlet.core.lay.slots import Slots
+from curlet.core.path.path import Path
+
+Floats = NDArray[np.float64]
+
+
+@dataclass(frozen=True, eq=False)
+class Placements:
+    """Rigid repeats.
+
+    Attributes
+    ----------
+    start : (n, 2) where the cell begins on its baseline, mm.
+    along : (n, 2) unit direction.
+    length : (n,) drawn length, mm.
+    """
+
+    start: Floats
+    along: Floats
+    length: Floats
+
+    @property
+    def angle(self) -> Floats:
+        """(n,) direction in degrees, clockwise on the sheet from level."""
+        return np.degrees(np.arctan2(self.along[:, 1], self.along[:, 0]))
+
+    def matrices(self) -> Floats:
+        """(n, 6) affines that carry x 0…1 along the repeat and y mm across it."""
+        across = np.stack([-self.along[:, 1], self.along[:, 0]], axis=1)
+        return np.concatenate([self.along * self.length[:, None], across, self.start], axis=1)
+
+
+Hold = Callable[[Path, Slots], Placements]

@@ -1,0 +1,1 @@
+"""Motifs: what is repeated along a path."""

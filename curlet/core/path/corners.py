@@ -1,0 +1,174 @@
+"""Corners of a path, and the legs between them."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from dataclasses import dataclass
+
+import numpy as np
+from numpy.typing import NDArray
+
+from curlet.core.path.path import Path
+
+Floats = NDArray[np.float64]
+
+DEFAULT_CORNER_ANGLE = 30.0
+_SPILL = 0.5
+
+
+@dataclass(frozen=True)
+class Corner:
+    """A place where a path turns sharply.
+
+    Attributes
+    ----------
+    node_id : the node it is kept against.
+    s : arc length from the path's start, mm.
+    turn : degrees, 0 straight on, 180 doubling back; positive is clockwise on the sheet.
+    """
+
+    node_id: str
+    s: float
+    turn: float
+
+
+@dataclass(frozen=True)
+class Leg:
+    """The part of a path between two corners that break it, or an end and a corner.
+
+    Attributes
+    ----------
+    node_id : the node where it starts.
+    s0, s1 : arc lengths, mm; on a closed path s1 may pass the start point.
+    start, end : the corners it lies between, None at a path's end.
+    unbroken : a whole closed path with no corner that breaks it.
+    """
+
+    node_id: str
+    s0: float
+    s1: float
+    start: Corner | None = None
+    end: Corner | None = None
+    unbroken: bool = False
+
+    @property
+    def length(self) -> float:
+        return self.s1 - self.s0
+
+
+def node_turns(path: Path) -> Floats:
+    """(n,) signed turn at each node, degrees; 0 at the ends of an open path.
+
+    A full doubling back counts as +180, so that its side does not hang on rounding.
+    """
+    starts, ends = (side @ np.array([1, 1j]) for side in path.arc.end_tangents())
+    turns = np.zeros(len(path.points))
+    if path.closed:
+        turns[:] = np.angle(starts * np.roll(ends, 1).conj(), deg=True)
+    else:
+        turns[1:-1] = np.angle(starts[1:] * ends[:-1].conj(), deg=True)
+    return np.where(np.abs(turns) > 180 - 1e-7, 180.0, turns)
+
+
+def find_corners(
+    path: Path, angle: float = DEFAULT_CORNER_ANGLE, reach: float = 0.0
+) -> tuple[Corner, ...]:
+    """Corners, in order along the path.
+
+    A node is a corner where the tangent turns by at least `angle` degrees, or where turns add
+    up to it within `reach` mm and the path runs straighter on both sides of them: a small
+    fillet, or a bend drawn as a chain of short lines.
+    """
+    turns = node_turns(path)
+    positions = path.arc.node_positions[: len(path.points)]
+    sharp = np.abs(turns) >= angle - 1e-9
+    found = [
+        Corner(path.node_ids[i], float(positions[i]), float(turns[i])) for i in np.flatnonzero(sharp)
+    ]
+    if reach > 0:
+        found += _gathered(path, np.where(sharp, 0.0, turns), angle, reach, [c.s for c in found])
+    return tuple(sorted(found, key=lambda corner: corner.s))
+
+
+def _gathered(
+    path: Path, turns: Floats, angle: float, reach: float, taken: list[float]
+) -> list[Corner]:
+    """Corners made of several smaller turns within `reach`."""
+    positions = path.arc.node_positions
+    short = np.diff(positions) < reach
+    if not short.any():
+        return []
+    starts, stops = positions[:-1][short], positions[1:][short]
+    centres = np.unique(np.concatenate([starts, stops, (starts + stops) / 2]))
+    turned = _turning(path, turns)
+    half = reach / 2 + 1e-9
+    inside = turned(centres + half) - turned(centres - half)
+    around = turned(centres + 3 * half) - turned(centres - 3 * half)
+    fits = (np.abs(inside) >= angle - 1e-9) & (np.abs(around - inside) <= _SPILL * np.abs(inside))
+    found: list[Corner] = []
+    taken = list(taken)
+    for i in np.flatnonzero(fits)[np.argsort(-np.abs(inside[fits]), kind="stable")]:
+        s = _middle_of_turn(turned, centres[i], half)
+        if taken and _apart(np.array(taken), s, path).min() < reach:
+            continue
+        taken.append(s)
+        s = float(path.arc.wrap(s))
+        node = int(np.argmin(np.round(_apart(positions[: len(path.points)], s, path), 9)))
+        found.append(Corner(path.node_ids[node], s, float(inside[i])))
+    return found
+
+
+def _turning(path: Path, turns: Floats) -> Callable[[Floats], Floats]:
+    """The turn added up from the start, degrees, as a function of arc length."""
+    positions = path.arc.node_positions
+    bends = np.degrees(path.arc.segment_turns())
+    jumps = np.append(turns, turns[0]) if path.closed else turns
+    if path.closed:
+        jumps = jumps.copy()
+        jumps[-1] = 0.0
+    steps = np.stack([jumps, np.append(bends, 0.0)], axis=1).ravel()
+    total = np.concatenate([[0.0], np.cumsum(steps)])[:-1]
+    places = np.stack([positions - 1e-12, positions], axis=1).ravel()
+    full = float(total[-1])
+
+    def turned(s: Floats) -> Floats:
+        laps = np.floor(s / path.length) if path.closed else 0.0 * s
+        value: Floats = laps * full + np.interp(s - laps * path.length, places, total)
+        return value
+
+    return turned
+
+
+def _middle_of_turn(turned: Callable[[Floats], Floats], centre: float, half: float) -> float:
+    """Where half of the turn in the window is done."""
+    window = np.linspace(centre - half, centre + half, 257)
+    done = turned(window)
+    goal = (done[0] + done[-1]) / 2
+    crossed = np.flatnonzero(np.diff(np.sign(done - goal)))
+    if not len(crossed):
+        return centre
+    return float((window[crossed[0]] + window[crossed[-1] + 1]) / 2)
+
+
+def _apart(positions: Floats, s: float, path: Path) -> Floats:
+    gap = np.abs(positions - s)
+    return np.minimum(gap, path.length - gap) if path.closed else gap
+
+
+def find_legs(path: Path, breaks: tuple[Corner, ...]) -> tuple[Leg, ...]:
+    """Legs between the corners that break a path; a closed path with none is one leg."""
+    first, last = path.node_ids[0], path.length
+    if path.closed and not breaks:
+        return (Leg(first, 0.0, last, unbroken=True),)
+    if path.closed:
+        ahead = (*breaks[1:], breaks[0])
+        return tuple(
+            Leg(a.node_id, a.s, b.s if b.s > a.s else b.s + last, a, b)
+            for a, b in zip(breaks, ahead, strict=True)
+        )
+    starts = [(0.0, None), *((c.s, c) for c in breaks)]
+    stops = [*((c.s, c) for c in breaks), (last, None)]
+    return tuple(
+        Leg(a.node_id if a else first, s0, s1, a, b)
+        for (s0, a), (s1, b) in zip(starts, stops, strict=True)
+    )

@@ -1,0 +1,141 @@
+"""A path: one contour of nodes with handles, open or closed."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass, field
+from functools import cached_property
+
+import numpy as np
+from numpy.typing import NDArray
+
+from curlet.core.errors import BadInput, TooMuch
+from curlet.core.path.arc_length import ArcLength
+
+Floats = NDArray[np.float64]
+
+MOST_NODES = 20_000
+FURTHEST = 1_000_000.0
+SAME_POINT = 1e-9
+
+
+@dataclass(frozen=True, eq=False)
+class Path:
+    """One contour. A handle equal to its node's point is no handle.
+
+    Attributes
+    ----------
+    node_ids : n ids, unique in the path, that survive edits.
+    points, into, out : (n, 2) nodes and their handles before and after, absolute, mm.
+    closed : whether the last node joins the first.
+    notes : what was dropped while making it, in words.
+    """
+
+    node_ids: tuple[str, ...]
+    points: Floats
+    into: Floats
+    out: Floats
+    closed: bool
+    notes: tuple[str, ...] = field(default=())
+
+    @classmethod
+    def make(
+        cls, node_ids: Sequence[str], points: Floats, into: Floats, out: Floats, closed: bool
+    ) -> Path:
+        """Check and tidy: repeated points go, impossible numbers are refused.
+
+        Raises
+        ------
+        BadInput
+            If a coordinate is not finite or too far away, ids repeat, or no length is left.
+        TooMuch
+            If there are more than 20,000 nodes.
+        """
+        if len(node_ids) > MOST_NODES:
+            raise TooMuch(
+                f"This path has {len(node_ids):,} nodes; {MOST_NODES:,} is the most. "
+                "Simplify it or split it in two."
+            )
+        if len(set(node_ids)) != len(node_ids):
+            raise BadInput("Two nodes of this path have the same id. Give each its own.")
+        stacked = np.stack([points, into, out]).astype(np.float64) if len(node_ids) else np.zeros((3, 0, 2))
+        if not np.isfinite(stacked).all():
+            raise BadInput("A coordinate of this path is not a number. Correct the drawing and try again.")
+        if stacked.size and np.abs(stacked).max() > FURTHEST:
+            raise BadInput("This path reaches more than 1 km from the sheet. Check the drawing's units.")
+        keep = _distinct(stacked[0], stacked[1], stacked[2], closed)
+        notes = () if keep.all() else (f"{int((~keep).sum())} repeated points were left out.",)
+        ids = tuple(i for i, kept in zip(node_ids, keep, strict=True) if kept)
+        path = cls(ids, stacked[0, keep], stacked[1, keep], stacked[2, keep], closed, notes)
+        if len(path.segments) == 0 or path.length <= SAME_POINT:
+            raise BadInput("This path has no length. Draw it at least between two points.")
+        return path
+
+    @cached_property
+    def segments(self) -> Floats:
+        """(m, 4, 2) cubic control points, m = n when closed, n − 1 when open."""
+        ahead = np.roll(np.arange(len(self.points)), -1)
+        stop = len(self.points) if self.closed else max(len(self.points) - 1, 0)
+        start, end = self.points, self.points[ahead]
+        chain = np.stack([start, self.out, self.into[ahead], end], axis=1)[:stop]
+        lines = self.straight[:, None]
+        chain[:, 1] = np.where(lines, (2 * chain[:, 0] + chain[:, 3]) / 3, chain[:, 1])
+        chain[:, 2] = np.where(lines, (chain[:, 0] + 2 * chain[:, 3]) / 3, chain[:, 2])
+        return chain
+
+    @cached_property
+    def straight(self) -> NDArray[np.bool_]:
+        """(m,) true for segments without handles."""
+        ahead = np.roll(np.arange(len(self.points)), -1)
+        stop = len(self.points) if self.closed else max(len(self.points) - 1, 0)
+        bare_out = (self.out == self.points).all(axis=1)
+        bare_into = (self.into == self.points).all(axis=1)
+        return np.asarray((bare_out & bare_into[ahead])[:stop])
+
+    @cached_property
+    def arc(self) -> ArcLength:
+        """Arc length along the path."""
+        return ArcLength(self.segments, self.straight, self.closed)
+
+    @property
+    def length(self) -> float:
+        """Whole length, mm."""
+        return self.arc.length
+
+    def node_index(self, node_id: str) -> int:
+        """Index of a node.
+
+        Raises
+        ------
+        BadInput
+            If the path has no such node.
+        """
+        try:
+            return self.node_ids.index(node_id)
+        except ValueError:
+            raise BadInput(f"This path has no node {node_id[:40]}. Reload the sheet.") from None
+
+    def reversed(self) -> Path:
+        """The same line walked the other way; a closed path keeps its start point."""
+        order = np.arange(len(self.points))[::-1]
+        if self.closed:
+            order = np.roll(order, 1)
+        ids = tuple(self.node_ids[i] for i in order)
+        return Path(ids, self.points[order], self.out[order], self.into[order], self.closed, self.notes)
+
+
+def _distinct(points: Floats, into: Floats, out: Floats, closed: bool) -> NDArray[np.bool_]:
+    """False for a node on top of the one before it with no loop between."""
+    keep = np.ones(len(points), dtype=bool)
+    if len(points) < 2:
+        return keep
+    def near(a: Floats, b: Floats) -> NDArray[np.bool_]:
+        return np.asarray(np.abs(a - b).max(axis=1) <= SAME_POINT)
+
+    before = np.roll(np.arange(len(points)), 1)
+    repeated = near(points, points[before]) & near(out[before], points) & near(into, points)
+    if not closed:
+        repeated[0] = False
+    if repeated.all():
+        repeated[0] = False
+    return ~repeated

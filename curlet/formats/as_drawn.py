@@ -1,0 +1,67 @@
+"""Paths as they were drawn where they came from, for those that wear no brush."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable
+from dataclasses import dataclass
+from itertools import groupby
+
+import numpy as np
+
+from curlet.core.drawing import Group, Laid, Outline, Shape, Solid, Stroke
+from curlet.core.path.path import Path
+from curlet.formats.path_doc import FactsDoc
+
+
+@dataclass(frozen=True, eq=False)
+class DrawnPath:
+    """A path with its facts; a dressed one shows its fill but not its line."""
+
+    id: str
+    title: str
+    path: Path
+    facts: FactsDoc
+    dressed: bool
+
+
+def draw_as_drawn(paths: Iterable[DrawnPath]) -> tuple[Group, ...]:
+    """A group for each element drawn; contours of one element keep their holes."""
+    seen = [drawn for drawn in paths if drawn.facts.stroke or drawn.facts.fill]
+    keyed = groupby(seen, key=lambda drawn: drawn.facts.element or drawn.id)
+    return tuple(_group(list(part)) for _, part in keyed)
+
+
+def _group(contours: list[DrawnPath]) -> Group:
+    first = contours[0]
+    shapes = []
+    if first.facts.fill:
+        outline = _joined([outline_of(drawn.path) for drawn in contours])
+        fill = Solid(first.facts.fill, first.facts.fill_opacity)
+        shapes.append(Shape(outline, fill, even_odd=first.facts.even_odd))
+    shapes += [
+        Shape(outline_of(drawn.path), stroke=_stroke(drawn.facts))
+        for drawn in contours
+        if drawn.facts.stroke and drawn.facts.weight > 0 and not drawn.dressed
+    ]
+    return Group(f"path-{first.id}", first.title, (Laid(tuple(shapes)),))
+
+
+def _stroke(facts: FactsDoc) -> Stroke:
+    paint = Solid(facts.stroke or "#000000", facts.stroke_opacity)
+    return Stroke(paint, facts.weight, facts.ends, facts.joins, facts.dashes)
+
+
+def outline_of(path: Path) -> Outline:
+    """A path's geometry; straight segments stay lines."""
+    commands, points = ["M"], [path.points[:1]]
+    for segment, straight in zip(path.segments, path.straight, strict=True):
+        commands.append("L" if straight else "C")
+        points.append(segment[3:] if straight else segment[1:])
+    if path.closed:
+        commands.append("Z")
+    return Outline("".join(commands), np.concatenate(points))
+
+
+def _joined(outlines: list[Outline]) -> Outline:
+    commands = "".join(outline.commands for outline in outlines)
+    return Outline(commands, np.concatenate([outline.points for outline in outlines]))

@@ -1,0 +1,66 @@
+"""A path as it is kept and sent: nodes with handles, and how it was drawn."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from typing import Annotated, Literal
+
+import numpy as np
+from pydantic import BaseModel, ConfigDict, Field
+
+from curlet.core.path.path import Path
+
+Point = tuple[float, float]
+NodeId = Annotated[str, Field(min_length=1, max_length=40)]
+
+
+class NodeDoc(BaseModel):
+    """A node, sheet mm. `into` and `out` are its handles, None where the path is straight."""
+
+    model_config = ConfigDict(extra="forbid", frozen=True)
+    id: NodeId
+    x: float
+    y: float
+    into: Point | None = None
+    out: Point | None = None
+
+
+class FactsDoc(BaseModel):
+    """How a path was drawn where it came from; lengths in sheet mm."""
+
+    model_config = ConfigDict(extra="forbid", frozen=True)
+    element: str = ""
+    stroke: str | None = None
+    stroke_opacity: float = 1.0
+    weight: float = 0.0
+    ends: Literal["round", "flat", "square"] = "flat"
+    joins: Literal["round", "mitre", "bevel"] = "mitre"
+    dashes: tuple[float, ...] = ()
+    fill: str | None = None
+    fill_opacity: float = 1.0
+    even_odd: bool = False
+
+
+def to_path(nodes: Sequence[NodeDoc], closed: bool) -> Path:
+    """The core's path; raises BadInput as `Path.make` does."""
+    points = np.array([(n.x, n.y) for n in nodes], dtype=np.float64).reshape(-1, 2)
+    into = np.array([n.into or (n.x, n.y) for n in nodes], dtype=np.float64).reshape(-1, 2)
+    out = np.array([n.out or (n.x, n.y) for n in nodes], dtype=np.float64).reshape(-1, 2)
+    return Path.make([n.id for n in nodes], points, into, out, closed)
+
+
+def to_nodes(path: Path) -> list[NodeDoc]:
+    """The document's nodes of a core path."""
+    rows = zip(
+        path.node_ids, path.points.tolist(), path.into.tolist(), path.out.tolist(), strict=True
+    )
+    return [
+        NodeDoc(
+            id=node_id,
+            x=point[0],
+            y=point[1],
+            into=None if into == point else tuple(into),
+            out=None if out == point else tuple(out),
+        )
+        for node_id, point, into, out in rows
+    ]

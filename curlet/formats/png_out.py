@@ -1,0 +1,120 @@
+"""Writing a drawing as PNG at its true size."""
+
+from __future__ import annotations
+
+import struct
+import zlib
+
+import numpy as np
+import skia
+
+from curlet.core.bounds import Bounds
+from curlet.core.drawing import Drawing, Group, Item, Laid, Picture, Shape, Stamps, placed
+from curlet.core.errors import BadInput, TooMuch
+from curlet.core.measures import MM_PER_INCH
+from curlet.formats.skia_paths import add_outline, fill_paint, stroke_paint
+
+PPI = Bounds("Resolution", 1, 4800, "300 ppi is usual for print", "ppi")
+MOST_PIXELS = 150_000_000
+_SIGNATURE_AND_HEADER = 8 + 4 + 4 + 13 + 4
+
+
+def pixels(mm: float, ppi: float) -> int:
+    """Pixels for a length: 6 in at 300 ppi is 1,800."""
+    return max(1, round(mm / MM_PER_INCH * ppi))
+
+
+def write_png(drawing: Drawing, ppi: float) -> bytes:
+    """A PNG on transparency that says its resolution (PNG 3rd edition, pHYs).
+
+    Raises
+    ------
+    BadInput
+        If `ppi` is out of bounds.
+    TooMuch
+        If the picture would have more than 150 million pixels.
+    """
+    PPI.check(ppi)
+    width, height = pixels(drawing.width, ppi), pixels(drawing.height, ppi)
+    if width * height > MOST_PIXELS:
+        raise TooMuch(
+            f"At {ppi:g} ppi this sheet is {width:,} × {height:,} pixels, more than "
+            f"{MOST_PIXELS // 1_000_000} million. Ask for fewer ppi."
+        )
+    surface = skia.Surface(width, height)
+    with surface as canvas:
+        canvas.clear(skia.ColorTRANSPARENT)
+        canvas.scale(width / drawing.width, height / drawing.height)
+        for group in drawing.groups:
+            _draw(canvas, group)
+    data = surface.makeImageSnapshot().encodeToData(skia.EncodedImageFormat.kPNG, 100)
+    return with_resolution(bytes(data), ppi)
+
+
+def with_resolution(png: bytes, ppi: float) -> bytes:
+    """Put a pHYs chunk after the header: 300 ppi is 11,811 pixels per metre."""
+    per_metre = round(ppi / MM_PER_INCH * 1000)
+    body = b"pHYs" + struct.pack(">IIB", per_metre, per_metre, 1)
+    chunk = struct.pack(">I", 9) + body + struct.pack(">I", zlib.crc32(body))
+    return png[:_SIGNATURE_AND_HEADER] + chunk + png[_SIGNATURE_AND_HEADER:]
+
+
+def _draw(canvas: skia.Canvas, item: Item) -> None:
+    if isinstance(item, Group):
+        _draw_group(canvas, item)
+    elif isinstance(item, Laid):
+        still = np.array([[1.0, 0, 0, 1, 0, 0]])
+        _draw_stamps(canvas, Stamps(item.shapes, still))
+    elif isinstance(item, Stamps):
+        _draw_stamps(canvas, item)
+    else:
+        _draw_picture(canvas, item)
+
+
+def _draw_group(canvas: skia.Canvas, group: Group) -> None:
+    canvas.save()
+    if group.clip:
+        path = skia.Path()
+        add_outline(path, group.clip.commands, group.clip.points)
+        canvas.clipPath(path, doAntiAlias=True)
+    if group.opacity < 1:
+        canvas.saveLayerAlpha(None, round(255 * group.opacity))
+    for item in group.items:
+        _draw(canvas, item)
+    if group.opacity < 1:
+        canvas.restore()
+    canvas.restore()
+
+
+def _draw_stamps(canvas: skia.Canvas, stamps: Stamps) -> None:
+    moved = [placed(shape.outline.points, stamps.placements) for shape in stamps.shapes]
+    for index, row in enumerate(stamps.placements.tolist()):
+        a, b, c, d, e, f = row
+        matrix = skia.Matrix.MakeAll(a, c, e, b, d, f, 0, 0, 1)
+        for shape, points in zip(stamps.shapes, moved, strict=True):
+            _draw_shape(canvas, shape, points[index], matrix)
+
+
+def _draw_shape(
+    canvas: skia.Canvas, shape: Shape, points: np.ndarray, matrix: skia.Matrix
+) -> None:
+    path = skia.Path()
+    add_outline(path, shape.outline.commands, points)
+    if shape.even_odd:
+        path.setFillType(skia.PathFillType.kEvenOdd)
+    if shape.fill:
+        canvas.drawPath(path, fill_paint(shape.fill, matrix))
+    if shape.stroke:
+        canvas.drawPath(path, stroke_paint(shape.stroke, matrix))
+
+
+def _draw_picture(canvas: skia.Canvas, picture: Picture) -> None:
+    image = skia.Image.MakeFromEncoded(skia.Data(picture.png))
+    if image is None:
+        raise BadInput("A picture in this drawing cannot be read. Take it in again as PNG.")
+    a, b, c, d, e, f = picture.matrix
+    canvas.save()
+    canvas.concat(skia.Matrix.MakeAll(a, c, e, b, d, f, 0, 0, 1))
+    whole = skia.Rect.MakeWH(1, 1)
+    canvas.drawImageRect(image, whole, skia.SamplingOptions(skia.CubicResampler.Mitchell()))
+    canvas.restore()

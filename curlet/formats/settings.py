@@ -1,0 +1,80 @@
+"""Settings of a brush by JSON Pointer: reading what was typed into each."""
+
+from __future__ import annotations
+
+import re
+
+from curlet.core.brush.brush import Row
+from curlet.core.dress.colour import read_colour
+from curlet.core.errors import BadInput
+from curlet.core.measures import Measure, Reading, Scale, read_measure, spi_to_pitch
+from curlet.formats.brush_file import BrushDoc
+from curlet.formats.pointer import Json, look_up
+
+Typed = str | bool | float
+
+_COURSE = re.compile(r"^/courses/(\d{1,2})/")
+
+
+def read_setting(brush: BrushDoc, pointer: str, typed: Typed, scale: Scale) -> Json:
+    """The value to keep at `pointer` for what was typed there.
+
+    Lengths take units and sums; a stitch length also takes "8 spi", which sets the pitch and
+    keeps the gap; a gap also takes "30 %" of the stitch length.
+
+    Raises
+    ------
+    BadInput
+        If the text does not suit the setting.
+    """
+    now = look_up(brush.model_dump(mode="json"), pointer)
+    if isinstance(now, dict) and {"mm", "percent"} & set(now):
+        return _length(brush, pointer, now, str(typed), scale)
+    if isinstance(now, bool) or isinstance(typed, bool):
+        if isinstance(now, bool) != isinstance(typed, bool):
+            raise BadInput("This setting is either on or off.")
+        return typed
+    if isinstance(now, float | int):
+        unit = "°" if pointer.endswith("/angle") else "%"
+        accepts = (unit, "") if isinstance(typed, str) else (unit,)
+        return read_measure(str(typed), accepts=accepts).value
+    if pointer.startswith("/threads/"):
+        return read_colour(str(typed))
+    if isinstance(now, str):
+        return str(typed)
+    raise BadInput(f"{pointer[:60]} is not a setting that can be typed.")
+
+
+def _length(brush: BrushDoc, pointer: str, now: Json, typed: str, scale: Scale) -> Json:
+    reading = _read(pointer, now, typed)
+    if reading.unit == "%":
+        return {"percent": reading.value}
+    if reading.unit == "spi":
+        row = _row(brush, pointer)
+        return {"mm": row.length_for_pitch(spi_to_pitch(reading.value), scale), "frame": "worn"}
+    return {"mm": reading.value, "frame": now.get("frame", "worn")}
+
+
+def _read(pointer: str, now: Json, typed: str) -> Reading:
+    if pointer.endswith("/gap"):
+        return read_measure(typed, accepts=("%", "mm") if "percent" in now else ("mm", "%"))
+    if pointer.endswith("/length"):
+        return read_measure(typed, accepts=("mm", "spi"))
+    return read_measure(typed)
+
+
+def _row(brush: BrushDoc, pointer: str) -> Row:
+    match = _COURSE.match(pointer)
+    if not match:
+        raise BadInput("Only a course has a stitch length.")
+    return brush.courses[int(match[1])].to_core()
+
+
+def in_frame(brush: BrushDoc, pointer: str, frame: str, scale: Scale) -> Json:
+    """The same drawn length, stated as worn or as printed."""
+    now = look_up(brush.model_dump(mode="json"), pointer)
+    if not (isinstance(now, dict) and "mm" in now):
+        raise BadInput("Only a length is worn or printed.")
+    measure = Measure(now["mm"], now["frame"])
+    mm = measure.worn(scale) if frame == "worn" else measure.drawn(scale)
+    return {"mm": mm, "frame": frame}

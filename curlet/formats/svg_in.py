@@ -1,0 +1,275 @@
+"""Taking in a line drawing from SVG: its lines become paths, in mm."""
+
+from __future__ import annotations
+
+import io
+import math
+import re
+from collections.abc import Iterator
+from dataclasses import dataclass, field
+from typing import Literal
+from xml.etree.ElementTree import Element, tostring
+
+import numpy as np
+import svgelements
+from numpy.typing import NDArray
+
+from curlet.core.dress.colour import read_colour
+from curlet.core.errors import BadInput, TooMuch
+from curlet.core.measures import MM_PER_PX
+from curlet.core.path.arcs import arc_to_cubics
+from curlet.core.path.path import MOST_NODES, Path
+from curlet.formats.path_doc import FactsDoc
+from curlet.formats.safe_xml import local_name, read_svg_tree
+
+MOST_PATHS = 2_000
+MOST_NODES_IN_ALL = 200_000
+LARGEST_SHEET = 20_000.0
+
+Floats = NDArray[np.float64]
+
+_NUMBER = re.compile(r"[-+]?(?:\d+\.?\d*|\.\d+)(?:[eE][-+]?\d+)?")
+_NOT_NUMBER = re.compile(r"\b(?:nan|inf(?:inity)?)\b", re.IGNORECASE)
+_LENGTH = re.compile(r"\s*([-+]?(?:\d+\.?\d*|\.\d+)(?:[eE][-+]?\d+)?)\s*([a-zA-Z%]*)\s*$")
+_PX = {
+    "": 1.0,
+    "px": 1.0,
+    "pt": 96 / 72,
+    "pc": 16.0,
+    "mm": 96 / 25.4,
+    "cm": 960 / 25.4,
+    "in": 96.0,
+    "q": 24 / 25.4,
+}
+_ENDS: dict[str, Literal["round", "square"]] = {"round": "round", "square": "square"}
+_JOINS: dict[str, Literal["round", "bevel"]] = {"round": "round", "bevel": "bevel"}
+_READER_FAULTS = (
+    ValueError, TypeError, AttributeError, KeyError, IndexError, ArithmeticError, RecursionError,
+)  # fmt: skip
+
+
+@dataclass(frozen=True, eq=False)
+class TakenPath:
+    """One contour of the drawing: its name, the path in mm, and how it was drawn."""
+
+    name: str
+    path: Path
+    facts: FactsDoc
+
+
+@dataclass(frozen=True)
+class TakenIn:
+    """A drawing taken in: its size in mm, its paths and what was left out, in words."""
+
+    width: float
+    height: float
+    paths: tuple[TakenPath, ...]
+    notes: tuple[str, ...] = field(default=())
+
+
+def read_svg(data: bytes) -> TakenIn:
+    """Read the lines of an SVG drawing.
+
+    Physical size is honoured: width and height with the viewBox, otherwise 96 px to the inch.
+
+    Raises
+    ------
+    BadInput, TooMuch
+        If the file is broken, hostile, empty or too large; see `read_svg_tree`.
+    """
+    root, notes = read_svg_tree(data)
+    _check_numbers(root)
+    width, height = _fix_size(root)
+    names = _name_elements(root)
+    try:
+        drawing = svgelements.SVG.parse(io.BytesIO(tostring(root)), reify=True, ppi=96.0)
+        elements = list(drawing.elements())
+    except _READER_FAULTS as error:
+        raise BadInput(f"This drawing cannot be read ({error}). Save it again as plain SVG.") from None
+    paths = list(_paths(elements, names, notes))
+    if not paths:
+        raise BadInput("This drawing has no lines. Draw at least one path and take it in again.")
+    return TakenIn(width * MM_PER_PX, height * MM_PER_PX, tuple(paths), tuple(notes))
+
+
+def _check_numbers(root: Element) -> None:
+    """Refuse impossible numbers and over-long paths before anything is built from them."""
+    for element in root.iter():
+        for name in ("d", "points"):
+            text = element.get(name)
+            if text is None:
+                continue
+            which = f"“{element.get('id', local_name(element))[:40]}”"
+            if _NOT_NUMBER.search(text):
+                raise BadInput(f"The path {which} has a coordinate that is not a number. Correct it.")
+            if len(text) > 2 * MOST_NODES and sum(1 for _ in _NUMBER.finditer(text)) > 7 * MOST_NODES:
+                raise TooMuch(
+                    f"The path {which} has more than {MOST_NODES:,} nodes. "
+                    "Simplify it or split it in two."
+                )
+
+
+def _fix_size(root: Element) -> tuple[float, float]:
+    """Width and height in px, stated on the root so that the reader need not guess."""
+    box = [float(n) for n in _NUMBER.findall(root.get("viewBox", ""))]
+    box_size = box[2:4] if len(box) == 4 and box[2] > 0 and box[3] > 0 else None
+    width = _px(root.get("width"), box_size[0] if box_size else None)
+    height = _px(root.get("height"), box_size[1] if box_size else None)
+    if width is None and height is None and box_size:
+        width, height = box_size
+    elif box_size and width is None and height is not None:
+        width = height * box_size[0] / box_size[1]
+    elif box_size and height is None and width is not None:
+        height = width * box_size[1] / box_size[0]
+    # CSS's default size of a replaced element, which is what browsers draw.
+    width, height = width or 300.0, height or 150.0
+    if not (0 < width * MM_PER_PX <= LARGEST_SHEET and 0 < height * MM_PER_PX <= LARGEST_SHEET):
+        raise BadInput("This drawing's width or height is not between 0 and 20 m. Correct its size.")
+    root.set("width", f"{width!r}")
+    root.set("height", f"{height!r}")
+    return width, height
+
+
+def _px(text: str | None, whole: float | None) -> float | None:
+    match = _LENGTH.match(text or "")
+    if not match:
+        return None
+    value, unit = float(match[1]), match[2].lower()
+    if unit == "%":
+        return value / 100 * whole if whole else None
+    if unit not in _PX:
+        return None
+    return value * _PX[unit] if math.isfinite(value) else math.inf
+
+
+def _name_elements(root: Element) -> dict[str, str]:
+    """Give every element an id; names by id, from a title, a label or the id itself."""
+    names: dict[str, str] = {}
+    for count, element in enumerate(root.iter()):
+        own = element.get("id")
+        title = next((c.text for c in element if local_name(c) == "title" and c.text), None)
+        label = next((v for k, v in element.attrib.items() if k.endswith("}label")), None)
+        key = own or f"curlet-element-{count}"
+        element.set("id", key)
+        name = title or label or own
+        if name:
+            names[key] = name.strip()[:120]
+    return names
+
+
+def _paths(elements: list[object], names: dict[str, str], notes: list[str]) -> Iterator[TakenPath]:
+    count = nodes = 0
+    for index, element in enumerate(elements):
+        if not isinstance(element, svgelements.Shape) or _hidden(element):
+            continue
+        facts = _facts(element, f"e{index}")
+        outline = svgelements.Path(element)
+        contours = [sub for sub in outline.as_subpaths() if len(sub) > 1]
+        for number, contour in enumerate(contours, 1):
+            path = _contour(contour, notes)
+            if path is None:
+                continue
+            count, nodes = count + 1, nodes + len(path.points)
+            if count > MOST_PATHS or nodes > MOST_NODES_IN_ALL:
+                raise TooMuch(
+                    f"This drawing has more than {MOST_PATHS:,} paths or {MOST_NODES_IN_ALL:,} "
+                    "nodes. Take in a part of it."
+                )
+            name = names.get(element.id or "", f"Line {count}")
+            yield TakenPath(name if len(contours) == 1 else f"{name} {number}", path, facts)
+
+
+def _hidden(element: svgelements.Shape) -> bool:
+    values = element.values
+    return values.get("display") == "none" or values.get("visibility") in ("hidden", "collapse")
+
+
+def _facts(element: svgelements.Shape, key: str) -> FactsDoc:
+    values = element.values
+    stroke, stroke_opacity = _colour(element.stroke)
+    fill, fill_opacity = _colour(element.fill)
+    scale = _stretch(element)
+    dashes = [float(n) * scale * MM_PER_PX for n in _NUMBER.findall(values.get("stroke-dasharray") or "")]
+    return FactsDoc(
+        element=key,
+        stroke=stroke,
+        stroke_opacity=stroke_opacity,
+        weight=float(element.stroke_width or 0) * MM_PER_PX if stroke else 0.0,
+        ends=_ENDS.get(values.get("stroke-linecap", ""), "flat"),
+        joins=_JOINS.get(values.get("stroke-linejoin", ""), "mitre"),
+        dashes=tuple(dashes[:32]) if any(d > 0 for d in dashes) else (),
+        fill=fill,
+        fill_opacity=fill_opacity,
+        even_odd=values.get("fill-rule") == "evenodd",
+    )
+
+
+def _stretch(element: svgelements.Shape) -> float:
+    """How much the element's transforms enlarge its line, as the stroke width has it."""
+    plain = element.values.get("stroke-width")
+    match = _LENGTH.match(str(plain)) if plain is not None else None
+    width = float(match[1]) * _PX.get(match[2].lower(), 1.0) if match else 1.0
+    return float(element.stroke_width or 0) / width if width else 1.0
+
+
+def _colour(colour: svgelements.Color | None) -> tuple[str | None, float]:
+    if colour is None or colour.value is None:
+        return None, 1.0
+    return read_colour(colour.hexrgb), float(colour.opacity if colour.opacity is not None else 1.0)
+
+
+def _contour(contour: svgelements.Path, notes: list[str]) -> Path | None:
+    """One contour as a path; pieces without length are dropped and noted."""
+    pieces, closed = [], False
+    for segment in contour:
+        if isinstance(segment, svgelements.Move):
+            continue
+        closed = closed or isinstance(segment, svgelements.Close)
+        pieces.append(_cubics(segment))
+    chain = np.concatenate([p for p in pieces if len(p)] or [np.zeros((0, 4, 2))]) * MM_PER_PX
+    if not np.isfinite(chain).all():
+        raise BadInput("A coordinate in this drawing is not a number. Correct it and try again.")
+    try:
+        return chain_to_path(chain, closed)
+    except TooMuch:
+        raise
+    except BadInput as error:
+        if "no length" not in str(error):
+            raise
+        notes.append("A path without length was left out.")
+        return None
+
+
+def _cubics(segment: object) -> Floats:
+    """(k, 4, 2) cubics of one segment; a straight one has its handles on its ends."""
+    if isinstance(segment, svgelements.Arc):
+        centre, along, across = (complex(p.x, p.y) for p in (segment.center, segment.prx, segment.pry))
+        return arc_to_cubics(centre, along - centre, across - centre, segment.get_start_t(), segment.sweep)
+    if isinstance(segment, svgelements.CubicBezier):
+        points = [segment.start, segment.control1, segment.control2, segment.end]
+        return np.array([[(p.x, p.y) for p in points]])
+    if isinstance(segment, svgelements.QuadraticBezier):
+        start, control, end = (np.array((p.x, p.y)) for p in (segment.start, segment.control, segment.end))
+        # Degree elevation, exact.
+        return np.array([[start, (start + 2 * control) / 3, (end + 2 * control) / 3, end]])
+    start, end = segment.start, segment.end  # type: ignore[attr-defined]
+    if start is None or end is None or (start.x == end.x and start.y == end.y):
+        return np.zeros((0, 4, 2))
+    return np.array([[(start.x, start.y), (start.x, start.y), (end.x, end.y), (end.x, end.y)]])
+
+
+def chain_to_path(chain: Floats, closed: bool) -> Path:
+    """Cubics end to end as a path with nodes n1, n2, …"""
+    if not len(chain):
+        raise BadInput("This path has no length. Draw it at least between two points.")
+    points, out, into = chain[:, 0], chain[:, 1], np.roll(chain[:, 2], 1, axis=0)
+    if not closed:
+        points = np.vstack([points, chain[-1:, 3]])
+        out = np.vstack([out, chain[-1:, 3]])
+        into = np.vstack([chain[:1, 0], chain[:, 2]])
+    elif np.abs(chain[-1, 3] - chain[0, 0]).max() > 1e-9:
+        # The closing line was left out by the reader: put its node in.
+        points = np.vstack([points, chain[-1:, 3]])
+        out = np.vstack([out, chain[-1:, 3]])
+        into = np.vstack([chain[:1, 0], chain[:, 2]])
+    return Path.make([f"n{i}" for i in range(1, len(points) + 1)], points, into, out, closed)

@@ -1,0 +1,156 @@
+"""Writing a drawing as SVG in mm."""
+
+from __future__ import annotations
+
+import base64
+from xml.sax.saxutils import escape, quoteattr
+
+from curlet.core.drawing import (
+    Drawing,
+    Group,
+    Item,
+    Laid,
+    LinearGradient,
+    Outline,
+    Paint,
+    Picture,
+    Shape,
+    Solid,
+    Stamps,
+    Stroke,
+    placed,
+)
+from curlet.formats.numbers import number, numbers, outline_data, path_data
+
+_ENDS = {"round": "round", "flat": "butt", "square": "square"}
+_JOINS = {"round": "round", "mitre": "miter", "bevel": "bevel"}
+
+
+def write_svg(drawing: Drawing) -> bytes:
+    """An SVG of the sheet's true size; one user unit is 1 mm."""
+    return _Writer().drawing(drawing).encode()
+
+
+class _Writer:
+    """Collects definitions while the body is written."""
+
+    def __init__(self) -> None:
+        self.definitions: list[str] = []
+
+    def drawing(self, drawing: Drawing) -> str:
+        body = "".join(self.item(group) for group in drawing.groups)
+        size = f"{number(drawing.width)}mm", f"{number(drawing.height)}mm"
+        box = numbers((0, 0, drawing.width, drawing.height))
+        title = f"<title>{escape(drawing.title)}</title>\n" if drawing.title else ""
+        defs = f"<defs>{''.join(self.definitions)}</defs>\n" if self.definitions else ""
+        return (
+            '<?xml version="1.0" encoding="UTF-8"?>\n'
+            f'<svg xmlns="http://www.w3.org/2000/svg" width="{size[0]}" height="{size[1]}" '
+            f'viewBox="{box}">\n{title}{defs}{body}</svg>\n'
+        )
+
+    def item(self, item: Item) -> str:
+        if isinstance(item, Group):
+            return self.group(item)
+        if isinstance(item, Laid):
+            return "".join(self.shape(shape) for shape in item.shapes)
+        if isinstance(item, Stamps):
+            return self.stamps(item)
+        return _picture(item)
+
+    def group(self, group: Group) -> str:
+        attributes = f" id={quoteattr(group.id)}"
+        attributes += "".join(f" data-{k}={quoteattr(v)}" for k, v in group.facts.items())
+        if group.opacity < 1:
+            attributes += f' opacity="{number(group.opacity)}"'
+        if group.clip:
+            attributes += f' clip-path="url(#{self.define_clip(group.clip)})"'
+        body = "".join(self.item(item) for item in group.items)
+        title = f"<title>{escape(group.title)}</title>" if group.title else ""
+        return f"<g{attributes}>{title}\n{body}</g>\n"
+
+    def define_clip(self, outline: Outline) -> str:
+        name = f"clip-{len(self.definitions) + 1}"
+        self.definitions.append(
+            f'<clipPath id="{name}"><path d="{outline_data(outline)}"/></clipPath>'
+        )
+        return name
+
+    def shape(self, shape: Shape, data: str = "", matrix: str = "") -> str:
+        data = data or outline_data(shape.outline)
+        fill = self.fill(shape, matrix)
+        stroke = self.stroke(shape.stroke, matrix) if shape.stroke else ""
+        return f'<path d="{data}"{fill}{stroke}/>\n'
+
+    def fill(self, shape: Shape, matrix: str) -> str:
+        if not shape.fill:
+            return ' fill="none"'
+        rule = ' fill-rule="evenodd"' if shape.even_odd else ""
+        return self.paint("fill", shape.fill, matrix) + rule
+
+    def stroke(self, stroke: Stroke, matrix: str) -> str:
+        text = self.paint("stroke", stroke.paint, matrix)
+        text += f' stroke-width="{number(stroke.weight)}"'
+        text += f' stroke-linecap="{_ENDS[stroke.ends]}" stroke-linejoin="{_JOINS[stroke.joins]}"'
+        if stroke.joins == "mitre":
+            text += f' stroke-miterlimit="{number(stroke.mitre_limit)}"'
+        if stroke.dashes:
+            text += f' stroke-dasharray="{numbers(stroke.dashes)}"'
+        return text
+
+    def paint(self, role: str, paint: Paint, matrix: str) -> str:
+        if isinstance(paint, Solid):
+            opacity = f' {role}-opacity="{number(paint.opacity)}"' if paint.opacity < 1 else ""
+            return f' {role}="{paint.colour}"{opacity}'
+        name = f"paint-{len(self.definitions) + 1}"
+        self.definitions.append(_gradient(name, paint, matrix))
+        return f' {role}="url(#{name})"'
+
+    def stamps(self, stamps: Stamps) -> str:
+        """One compound path where that paints the same, or a path for each repeat."""
+        if not len(stamps.placements):
+            return ""
+        moved = [placed(shape.outline.points, stamps.placements) for shape in stamps.shapes]
+        if len(stamps.shapes) == 1 and _compound(stamps.shapes[0]):
+            shape = stamps.shapes[0]
+            data = "".join(path_data(shape.outline.commands, points) for points in moved[0])
+            return self.shape(shape, data)
+        out = []
+        for index, placement in enumerate(stamps.placements):
+            matrix = f"matrix({numbers(placement)})"
+            for shape, points in zip(stamps.shapes, moved, strict=True):
+                data = path_data(shape.outline.commands, points[index])
+                out.append(self.shape(shape, data, matrix))
+        return "".join(out)
+
+
+def _compound(shape: Shape) -> bool:
+    """Strokes of one opaque colour look the same drawn in one go or one by one."""
+    paint = shape.stroke.paint if shape.stroke else None
+    return shape.fill is None and isinstance(paint, Solid) and paint.opacity >= 1
+
+
+def _gradient(name: str, paint: Paint, matrix: str) -> str:
+    assert not isinstance(paint, Solid)
+    stops = "".join(
+        f'<stop offset="{number(stop.offset)}" stop-color="{stop.colour}"'
+        f' stop-opacity="{number(stop.opacity)}"/>'
+        for stop in paint.stops
+    )
+    turned = f' gradientTransform="{matrix}"' if matrix else ""
+    common = f'id="{name}" gradientUnits="userSpaceOnUse"{turned}'
+    if isinstance(paint, LinearGradient):
+        (x1, y1), (x2, y2) = paint.start, paint.end
+        place = f'x1="{number(x1)}" y1="{number(y1)}" x2="{number(x2)}" y2="{number(y2)}"'
+        return f"<linearGradient {common} {place}>{stops}</linearGradient>"
+    x, y = paint.centre
+    place = f'cx="{number(x)}" cy="{number(y)}" r="{number(paint.radius)}"'
+    return f"<radialGradient {common} {place}>{stops}</radialGradient>"
+
+
+def _picture(picture: Picture) -> str:
+    data = base64.b64encode(picture.png).decode()
+    return (
+        f'<image width="1" height="1" preserveAspectRatio="none" '
+        f'transform="matrix({numbers(picture.matrix)})" href="data:image/png;base64,{data}"/>\n'
+    )

@@ -1,0 +1,59 @@
+"""Commands: the one way to change data. A new one is a class with `apply` and a line here."""
+
+from __future__ import annotations
+
+from typing import Annotated
+
+from pydantic import Field
+
+from curlet.store.commands.intent import BaseIntent as Intent
+from curlet.store.commands.paths import (
+    AddNode,
+    DeleteNodes,
+    DeletePaths,
+    DrawPath,
+    GroupPaths,
+    MoveHandle,
+    MoveNodes,
+    RenameGroup,
+    RenamePath,
+    ShapeNode,
+    TakeIn,
+)
+from curlet.store.commands.runs import (
+    FollowBrush,
+    GiveToBrush,
+    LayBrush,
+    RemoveRuns,
+    ReverseRun,
+    SetFrame,
+    SetOnRuns,
+    ShowRun,
+    worn_brush,
+)
+from curlet.store.commands.sheet import SetSheet
+
+AnyIntent = Annotated[
+    DrawPath
+    | MoveNodes
+    | MoveHandle
+    | AddNode
+    | DeleteNodes
+    | ShapeNode
+    | DeletePaths
+    | RenamePath
+    | GroupPaths
+    | RenameGroup
+    | LayBrush
+    | RemoveRuns
+    | SetOnRuns
+    | SetFrame
+    | FollowBrush
+    | GiveToBrush
+    | ReverseRun
+    | ShowRun
+    | SetSheet,
+    Field(discriminator="kind"),
+]
+
+__all__ = ["AnyIntent", "Intent", "TakeIn", "worn_brush"]

@@ -1,0 +1,36 @@
+"""What an intent is: one thing a person does, as data."""
+
+from __future__ import annotations
+
+from abc import abstractmethod
+from typing import Annotated
+
+from pydantic import BaseModel, ConfigDict, Field
+
+from curlet.core.path.path import Path
+from curlet.formats.path_doc import NodeDoc, to_nodes, to_path
+from curlet.store.state import Row, State
+
+Id = Annotated[str, Field(min_length=1, max_length=60)]
+Ids = Annotated[list[Id], Field(min_length=1, max_length=2_000)]
+Name = Annotated[str, Field(min_length=1, max_length=120)]
+Coordinate = Annotated[float, Field(ge=-1e6, le=1e6, allow_inf_nan=False)]
+
+
+class BaseIntent(BaseModel):
+    """Changes a state and says, in words for Undo, what it did."""
+
+    model_config = ConfigDict(extra="forbid", frozen=True)
+
+    @abstractmethod
+    def apply(self, state: State) -> str: ...
+
+
+def core_path(row: Row) -> Path:
+    """The core's path of a kept row."""
+    return to_path([NodeDoc(**node) for node in row["nodes"]], row["closed"])
+
+
+def keep_path(state: State, path_id: str, path: Path) -> None:
+    nodes = [node.model_dump(mode="json") for node in to_nodes(path)]
+    state.update("path", path_id, nodes=nodes)

@@ -1,0 +1,217 @@
+"""Intents on runs and on the settings of runs and brushes."""
+
+from __future__ import annotations
+
+from typing import Annotated, Literal
+
+from pydantic import Field
+
+from curlet.core.errors import BadInput
+from curlet.formats.brush_file import BrushDoc, read_brush
+from curlet.formats.pointer import look_up, patched
+from curlet.formats.settings import in_frame, read_setting
+from curlet.store.commands.intent import BaseIntent, Id, Ids
+from curlet.store.state import Row, State, new_id
+
+Pointer = Annotated[str, Field(min_length=2, max_length=120)]
+
+
+def worn_brush(state: State, run: Row) -> BrushDoc:
+    """A run's brush with the run's own settings."""
+    return read_brush(state.get("brush", run["brush"])["doc"], run["own"])
+
+
+class LayBrush(BaseIntent):
+    """Lay a brush along paths. A path that wears one changes to it, and keeps no own settings."""
+
+    kind: Literal["lay-brush"]
+    paths: Ids
+    brush: Id
+
+    def apply(self, state: State) -> str:
+        name = state.get("brush", self.brush)["doc"]["name"]
+        for path_id in self.paths:
+            self._lay(state, path_id)
+        what = state.get("path", self.paths[0])["name"] if len(self.paths) == 1 else (
+            f"{len(self.paths)} paths"
+        )
+        return f"Lay {name} on {what}"
+
+    def _lay(self, state: State, path_id: str) -> None:
+        state.get("path", path_id)
+        runs = state.runs_of(path_id)
+        if runs:
+            state.update("run", runs[-1]["id"], brush=self.brush, own={})
+            return
+        run = {
+            "id": new_id(),
+            "sheet": state.sheet["id"],
+            "path": path_id,
+            "brush": self.brush,
+            "own": {},
+            "backwards": False,
+            "shown": True,
+            "position": state.next_position("run"),
+        }
+        state.put("run", run)
+
+
+class RemoveRuns(BaseIntent):
+    """Take brushes off: the paths stay."""
+
+    kind: Literal["remove-runs"]
+    runs: Ids
+
+    def apply(self, state: State) -> str:
+        for run_id in self.runs:
+            state.remove("run", run_id)
+        return "Take the brush off"
+
+
+class Setting(BaseIntent):
+    """What was typed or chosen for one setting, named by its JSON Pointer in the brush file."""
+
+    pointer: Pointer
+    typed: str | bool | float
+
+    def apply(self, state: State) -> str:
+        raise BadInput("A setting belongs to a run.")
+
+
+class SetOnRuns(BaseIntent):
+    """Change settings of runs for themselves; the brush stays as it is."""
+
+    kind: Literal["set-on-runs"]
+    runs: Ids
+    settings: Annotated[list[Setting], Field(min_length=1, max_length=20)]
+
+    def apply(self, state: State) -> str:
+        for run_id in self.runs:
+            for setting in self.settings:
+                run = state.get("run", run_id)
+                value = read_setting(
+                    worn_brush(state, run), setting.pointer, setting.typed, state.scale
+                )
+                _keep_own(state, run, setting.pointer, value)
+            worn_brush(state, state.get("run", run_id)).to_core().check(state.scale)
+        return f"Set {_called(self.settings[0].pointer)}"
+
+
+def _keep_own(state: State, run: Row, pointer: str, value: object) -> None:
+    """Keep a value with the run; one that says the same as the brush is not its own."""
+    brush = read_brush(state.get("brush", run["brush"])["doc"]).model_dump(mode="json")
+    own = {key: kept for key, kept in run["own"].items() if key != pointer}
+    if look_up(brush, pointer) != value:
+        own[pointer] = value
+    state.update("run", run["id"], own=own)
+
+
+class SetFrame(BaseIntent):
+    """State a measure as worn or as printed; what is drawn stays the same."""
+
+    kind: Literal["set-frame"]
+    runs: Ids
+    pointer: Pointer
+    frame: Literal["worn", "printed"]
+
+    def apply(self, state: State) -> str:
+        for run_id in self.runs:
+            run = state.get("run", run_id)
+            value = in_frame(worn_brush(state, run), self.pointer, self.frame, state.scale)
+            _keep_own(state, run, self.pointer, value)
+        return f"Measure {_called(self.pointer)} as {self.frame}"
+
+
+class FollowBrush(BaseIntent):
+    """Give up a run's own settings, all or those named, and follow its brush again."""
+
+    kind: Literal["follow-brush"]
+    runs: Ids
+    pointers: list[Pointer] | None = None
+
+    def apply(self, state: State) -> str:
+        for run_id in self.runs:
+            own = state.get("run", run_id)["own"]
+            kept = {k: v for k, v in own.items() if self.pointers and k not in self.pointers}
+            state.update("run", run_id, own=kept)
+        return "Follow the brush"
+
+
+class GiveToBrush(BaseIntent):
+    """Give a run's own settings to its brush, so that every run that wears it follows.
+
+    A built-in brush stays as it is: the run gets a copy, with the settings in it.
+    """
+
+    kind: Literal["give-to-brush"]
+    run: Id
+
+    def apply(self, state: State) -> str:
+        run = state.get("run", self.run)
+        brush = state.get("brush", run["brush"])
+        doc = patched(read_brush(brush["doc"]).model_dump(mode="json"), run["own"])
+        if brush["builtin"]:
+            doc["name"] = _free_name(state, doc["name"])
+            brush_id = new_id()
+            position = state.next_position("brush")
+            state.put(
+                "brush", {"id": brush_id, "doc": doc, "builtin": False, "position": position}
+            )
+            state.update("run", self.run, brush=brush_id, own={})
+        else:
+            state.update("brush", brush["id"], doc=doc)
+            state.update("run", self.run, own={})
+        return f"Give settings to {doc['name']}"
+
+
+def _free_name(state: State, name: str) -> str:
+    taken = {brush["doc"]["name"] for brush in state.all("brush")}
+    number = 2
+    while f"{name[:110]} {number}" in taken:
+        number += 1
+    return f"{name[:110]} {number}"
+
+
+class ReverseRun(BaseIntent):
+    """Walk the path from its other end."""
+
+    kind: Literal["reverse-run"]
+    run: Id
+
+    def apply(self, state: State) -> str:
+        run = state.get("run", self.run)
+        state.update("run", self.run, backwards=not run["backwards"])
+        return "Reverse the direction"
+
+
+class ShowRun(BaseIntent):
+    """Show a run or hide it."""
+
+    kind: Literal["show-run"]
+    run: Id
+    shown: bool
+
+    def apply(self, state: State) -> str:
+        state.update("run", self.run, shown=self.shown)
+        return "Show a run" if self.shown else "Hide a run"
+
+
+_NAMES = {
+    "length": "stitch length",
+    "gap": "gap",
+    "thread": "thread",
+    "threads": "thread colour",
+    "ends": "thread ends",
+    "manner": "corner manner",
+    "angle": "corner angle",
+    "kind": "the remainder",
+    "remainder": "where the remainder goes",
+    "keep_gap": "what is eased",
+    "short_legs": "short legs",
+    "tolerance": "tolerance",
+}
+
+
+def _called(pointer: str) -> str:
+    parts = pointer.split("/")
+    return _NAMES.get(parts[-1]) or _NAMES.get(parts[-2], "a setting")

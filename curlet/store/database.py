@@ -1,0 +1,100 @@
+"""Opening the database, and its migrations."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Iterator
+from contextlib import contextmanager
+from pathlib import Path as FilePath
+
+from peewee import OperationalError, PeeweeException, SqliteDatabase
+
+from curlet.core.errors import BadInput
+from curlet.store.errors import Unavailable
+from curlet.store.models import TABLES, database
+
+BUSY_SECONDS = 5.0
+
+
+def _create(db: SqliteDatabase) -> None:
+    db.create_tables(TABLES)
+
+
+MIGRATIONS: tuple[Callable[[SqliteDatabase], None], ...] = (_create,)
+
+
+def open_database(file: FilePath, *, busy_seconds: float = BUSY_SECONDS) -> SqliteDatabase:
+    """Open, or create, the database and bring it to this version's tables.
+
+    Raises
+    ------
+    BadInput
+        If the file is not a database or belongs to a newer version.
+    Unavailable
+        If it cannot be opened or written.
+    """
+    db = SqliteDatabase(
+        str(file),
+        pragmas={
+            "journal_mode": "wal",
+            "foreign_keys": 1,
+            "synchronous": "normal",
+            "busy_timeout": int(1000 * busy_seconds),
+        },
+        timeout=busy_seconds,
+    )
+    database.initialize(db)
+    try:
+        file.parent.mkdir(parents=True, exist_ok=True)
+        with reading():
+            _migrate(db)
+    except OSError as error:
+        raise Unavailable(
+            f"{file.parent} cannot be written ({error.strerror}). Give another folder."
+        ) from None
+    return db
+
+
+def _migrate(db: SqliteDatabase) -> None:
+    version = db.pragma("user_version")
+    if version > len(MIGRATIONS):
+        raise BadInput("This database was made by a newer Curlet. Update Curlet to open it.")
+    for number, migration in enumerate(MIGRATIONS[version:], version + 1):
+        with db.atomic():
+            migration(db)
+            db.pragma("user_version", number)
+
+
+@contextmanager
+def reading() -> Iterator[None]:
+    """A connection for the block; faults of the file become Unavailable."""
+    try:
+        with database.connection_context() if database.is_closed() else _nothing():
+            yield
+    except OperationalError as error:
+        raise Unavailable(_explain(str(error))) from error
+    except PeeweeException as error:
+        if "not a database" in str(error) or "malformed" in str(error):
+            raise BadInput("The database file is damaged or is not Curlet's. Restore a copy.") from error
+        raise
+
+
+@contextmanager
+def _nothing() -> Iterator[None]:
+    yield
+
+
+@contextmanager
+def writing() -> Iterator[None]:
+    """One transaction that takes the write lock at once, so that it sees the newest state."""
+    with reading(), database.atomic("IMMEDIATE"):
+        yield
+
+
+def _explain(text: str) -> str:
+    if "locked" in text or "busy" in text:
+        return "The database is in use by another program. Nothing was lost: try again in a moment."
+    if "readonly" in text or "read-only" in text:
+        return "The database is read-only, so nothing can be kept. Make the file and its folder writable."
+    if "full" in text:
+        return "The disk is full, so nothing can be kept. Free some space and try again."
+    return f"The database cannot be used just now ({text}). Try again."

@@ -1,0 +1,180 @@
+"""Doing, undoing and redoing commands: one transaction each, kept with the sheet."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from dataclasses import asdict
+
+from peewee import fn
+
+from curlet.store.commands import Intent
+from curlet.store.database import reading, writing
+from curlet.store.errors import Conflict, Missing, Stale
+from curlet.store.models import Brush, Run, Sheet, Step
+from curlet.store.state import KINDS, Change, Row, State, load_state
+
+MOST_STEPS = 2_000
+# Parents before children, so that foreign keys hold while rows are written.
+_ORDER = {kind: place for place, kind in enumerate(KINDS)}
+
+
+def do(
+    sheet_id: str, revision: int, intent: Intent, check: Callable[[State], None] | None = None
+) -> State:
+    """Carry out an intent as one undoable step.
+
+    Parameters
+    ----------
+    check : is shown the state before it is kept; what it raises leaves everything as it was.
+
+    Raises
+    ------
+    Stale
+        If the sheet has moved on from `revision`.
+    """
+    with writing():
+        state = _fresh(sheet_id, revision)
+        label = intent.apply(state)
+        if check:
+            check(state)
+        if state.changes:
+            Step.delete().where(Step.sheet == sheet_id, Step.undone).execute()
+            changes = [asdict(change) for change in state.changes]
+            Step.create(sheet=sheet_id, label=label, changes=changes)
+            _write(state.changes)
+            _drop_oldest(sheet_id)
+            _moved_on(sheet_id, state.changes)
+        return load_state(sheet_id)
+
+
+def undo(sheet_id: str, revision: int) -> State:
+    """Take back the last step; nothing happens where there is none."""
+    with writing():
+        _fresh(sheet_id, revision)
+        step = _last(sheet_id)
+        if step is not None:
+            back = [Change(c["kind"], c["id"], c["after"], c["before"]) for c in step.changes]
+            _replay(sheet_id, back[::-1], step, undone=True)
+        return load_state(sheet_id)
+
+
+def redo(sheet_id: str, revision: int) -> State:
+    """Do the last undone step again; nothing happens where there is none."""
+    with writing():
+        _fresh(sheet_id, revision)
+        step = _next(sheet_id)
+        if step is not None:
+            _replay(sheet_id, [Change(**change) for change in step.changes], step, undone=False)
+        return load_state(sheet_id)
+
+
+def undo_labels(sheet_id: str) -> tuple[str | None, str | None]:
+    """What undo and redo would take back or do again, in words."""
+    with reading():
+        last, ahead = _last(sheet_id), _next(sheet_id)
+    return (last.label if last else None, ahead.label if ahead else None)
+
+
+def _last(sheet_id: str) -> Step | None:
+    done = Step.select().where(Step.sheet == sheet_id, ~Step.undone)
+    return done.order_by(Step.id.desc()).first()
+
+
+def _next(sheet_id: str) -> Step | None:
+    ahead = Step.select().where(Step.sheet == sheet_id, Step.undone)
+    return ahead.order_by(Step.id).first()
+
+
+def _fresh(sheet_id: str, revision: int) -> State:
+    state = load_state(sheet_id)
+    if state.sheet["revision"] != revision:
+        raise Stale(state.sheet["revision"])
+    return state
+
+
+def _replay(sheet_id: str, changes: list[Change], step: Step, *, undone: bool) -> None:
+    for change in changes:
+        if change.kind == "brush":
+            _check_same(change)
+    _write(changes)
+    step.undone = undone
+    step.save()
+    _moved_on(sheet_id, changes)
+
+
+def _check_same(change: Change) -> None:
+    """A brush is shared by sheets: it must still be as this step left it."""
+    model = KINDS[change.kind]
+    item = model.get_or_none(model.id == change.id)
+    if (dict(item.__data__) if item else None) != change.before:
+        raise Conflict("This brush has been changed on another sheet since. Undo it there first.")
+
+
+def _write(changes: list[Change]) -> None:
+    """Write each row's last state: parents first, and deletions children first."""
+    last: dict[tuple[str, str], Row | None] = {}
+    for change in changes:
+        last[change.kind, change.id] = change.after
+    ordered = sorted(last.items(), key=lambda item: _ORDER[item[0][0]])
+    for (kind, _), row in ordered:
+        if row is not None:
+            _put(kind, row)
+    for (kind, row_id), row in reversed(ordered):
+        if row is None:
+            model = KINDS[kind]
+            if kind == "brush" and Run.select().where(Run.brush == row_id).exists():
+                raise Conflict("This brush is worn on another sheet. Take it off there first.")
+            model.delete().where(model.id == row_id).execute()
+
+
+def _put(kind: str, row: Row) -> None:
+    model = KINDS[kind]
+    values = {name: value for name, value in row.items() if name not in ("id", "revision")}
+    if not model.update(**values).where(model.id == row["id"]).execute():
+        model.create(**row)
+
+
+def _moved_on(sheet_id: str, changes: list[Change]) -> None:
+    """A new revision here, and on every sheet that wears a changed brush."""
+    brushes = {change.id for change in changes if change.kind == "brush"}
+    sheets = {sheet_id}
+    if brushes:
+        worn = Run.select(Run.sheet).where(Run.brush.in_(brushes)).distinct()
+        sheets |= {run.sheet_id for run in worn}
+    Sheet.update(revision=Sheet.revision + 1).where(Sheet.id.in_(sheets)).execute()
+
+
+def _drop_oldest(sheet_id: str) -> None:
+    count, first = (
+        Step.select(fn.COUNT(Step.id), fn.MIN(Step.id)).where(Step.sheet == sheet_id).tuples().get()
+    )
+    if count > MOST_STEPS:
+        Step.delete().where(Step.sheet == sheet_id, Step.id == first).execute()
+
+
+def find_sheet(sheet_id: str) -> State:
+    """A sheet's state for reading."""
+    with reading():
+        return load_state(sheet_id)
+
+
+def list_sheets() -> list[Row]:
+    """Every sheet's row, in order."""
+    with reading():
+        return [dict(sheet.__data__) for sheet in Sheet.select().order_by(Sheet.position, Sheet.name)]
+
+
+def current_revision(sheet_id: str) -> int:
+    """The sheet's revision, or Missing."""
+    with reading():
+        revision = Sheet.select(Sheet.revision).where(Sheet.id == sheet_id).scalar()
+    if revision is None:
+        raise Missing("There is no such sheet. Choose one from the list.")
+    return int(revision)
+
+
+def find_brush(brush_id: str) -> Row | None:
+    """A brush's document, or None."""
+    with reading():
+        brush = Brush.get_or_none(Brush.id == brush_id)
+    return brush.doc if brush else None

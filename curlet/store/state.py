@@ -1,0 +1,119 @@
+"""A sheet's state in memory: rows by kind, and the changes made to them."""
+
+from __future__ import annotations
+
+import secrets
+from dataclasses import dataclass, field
+from typing import Any
+
+from curlet.core.measures import Scale
+from curlet.store.errors import Missing
+from curlet.store.models import Brush, Run, SeamGroup, Sheet, SheetPath, Table
+
+Row = dict[str, Any]
+
+KINDS: dict[str, type[Table]] = {
+    "sheet": Sheet,
+    "brush": Brush,
+    "group": SeamGroup,
+    "path": SheetPath,
+    "run": Run,
+}
+_CALLED = {"sheet": "sheet", "brush": "brush", "group": "seam group", "path": "path", "run": "run"}
+
+
+@dataclass(frozen=True)
+class Change:
+    """One row before and after; None where it is not there."""
+
+    kind: str
+    id: str
+    before: Row | None
+    after: Row | None
+
+
+@dataclass
+class State:
+    """Rows of one sheet, and the brushes. Rows are replaced, never changed in place."""
+
+    rows: dict[str, dict[str, Row]]
+    changes: list[Change] = field(default_factory=list)
+
+    @property
+    def sheet(self) -> Row:
+        return next(iter(self.rows["sheet"].values()))
+
+    @property
+    def scale(self) -> Scale:
+        return Scale.read(self.sheet["scale"])
+
+    def draft(self) -> State:
+        """A copy to try changes on."""
+        return State({kind: dict(rows) for kind, rows in self.rows.items()})
+
+    def get(self, kind: str, row_id: str) -> Row:
+        """A row, or Missing."""
+        try:
+            return self.rows[kind][row_id]
+        except KeyError:
+            raise Missing(
+                f"That {_CALLED[kind]} is no longer on this sheet. It may have been deleted in "
+                "another page."
+            ) from None
+
+    def all(self, kind: str) -> list[Row]:
+        """Rows of a kind in their order."""
+        return sorted(self.rows[kind].values(), key=lambda row: (row["position"], row["id"]))
+
+    def put(self, kind: str, row: Row) -> None:
+        before = self.rows[kind].get(row["id"])
+        if before != row:
+            self.rows[kind][row["id"]] = row
+            self.changes.append(Change(kind, row["id"], before, row))
+
+    def update(self, kind: str, row_id: str, **values: Any) -> None:
+        self.put(kind, {**self.get(kind, row_id), **values})
+
+    def remove(self, kind: str, row_id: str) -> None:
+        """Take a row out, and what hangs on it."""
+        row = self.get(kind, row_id)
+        if kind == "path":
+            for run in [r for r in self.all("run") if r["path"] == row_id]:
+                self.remove("run", run["id"])
+        if kind == "group":
+            for path in [p for p in self.all("path") if p["group"] == row_id]:
+                self.update("path", path["id"], group=None)
+        del self.rows[kind][row_id]
+        self.changes.append(Change(kind, row_id, row, None))
+
+    def next_position(self, kind: str) -> int:
+        return max((row["position"] for row in self.rows[kind].values()), default=-1) + 1
+
+    def runs_of(self, path_id: str) -> list[Row]:
+        return [run for run in self.all("run") if run["path"] == path_id]
+
+
+def new_id() -> str:
+    """A short id that is not taken."""
+    return secrets.token_hex(5)
+
+
+def new_node_id() -> str:
+    return f"n{secrets.token_hex(3)}"
+
+
+def load_state(sheet_id: str) -> State:
+    """A sheet's rows from the database; Missing if there is none."""
+    sheet = Sheet.get_or_none(Sheet.id == sheet_id)
+    if sheet is None:
+        raise Missing("There is no such sheet. Choose one from the list.")
+    rows = {"sheet": {sheet_id: _row(sheet)}}
+    rows["brush"] = {brush.id: _row(brush) for brush in Brush.select()}
+    for kind in ("group", "path", "run"):
+        model = KINDS[kind]
+        rows[kind] = {item.id: _row(item) for item in model.select().where(model.sheet == sheet_id)}
+    return State(rows)
+
+
+def _row(item: Table) -> Row:
+    return dict(item.__data__)

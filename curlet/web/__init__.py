@@ -1,0 +1,1 @@
+"""The web: serves what the core computes and the store keeps."""

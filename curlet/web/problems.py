@@ -1,0 +1,73 @@
+"""Errors as RFC 9457 problem JSON: people's own as 4xx, ours as a 500 with an id."""
+
+from __future__ import annotations
+
+import logging
+import secrets
+
+from flask import Flask, Response, request
+from pydantic import ValidationError
+from werkzeug.exceptions import HTTPException
+
+from curlet.core.errors import BadInput, CurletError, TooMuch
+from curlet.store.errors import Conflict, Missing, Stale, Unavailable
+from curlet.web.replies import json_reply
+
+log = logging.getLogger("curlet")
+
+# The first that fits is taken, so the narrower class stands before the wider.
+STATUS: tuple[tuple[type[CurletError], int, str], ...] = (
+    (TooMuch, 413, "Too much"),
+    (BadInput, 422, "That cannot be used as it is"),
+    (Missing, 404, "Not there"),
+    (Stale, 409, "Changed in another page"),
+    (Conflict, 409, "Changed elsewhere"),
+    (Unavailable, 503, "The database cannot be used"),
+    (CurletError, 400, "That did not work"),
+)
+_HTTP = {
+    404: "There is nothing at this address. Go back to the Table.",
+    405: "That cannot be done at this address.",
+    413: "This file is too large: 10 MB is the most. Send out only what you need and take that in.",
+}
+
+
+def install(app: Flask) -> None:
+    """Turn every error into problem JSON."""
+    app.register_error_handler(CurletError, _of_people)
+    app.register_error_handler(HTTPException, _of_http)
+    app.register_error_handler(Exception, _of_ours)
+
+
+def problem(status: int, title: str, detail: str, **more: object) -> Response:
+    reply = json_reply({"title": title, "status": status, "detail": detail, **more}, status)
+    reply.content_type = "application/problem+json"
+    return reply
+
+
+def invalid(error: ValidationError) -> Response:
+    """A request that does not fit its schema."""
+    first = error.errors(include_url=False, include_input=False)[0]
+    place = " / ".join(str(part) for part in first["loc"])
+    return problem(422, "That cannot be used as it is", f"{place}: {first['msg']}.")
+
+
+def _of_people(error: CurletError) -> Response:
+    status, title = next((code, title) for kind, code, title in STATUS if isinstance(error, kind))
+    more = {"revision": error.revision} if isinstance(error, Stale) else {}
+    reply = problem(status, title, str(error), **more)
+    if status == 503:
+        reply.headers["Retry-After"] = "2"
+    return reply
+
+
+def _of_http(error: HTTPException) -> Response:
+    status = error.code or 500
+    return problem(status, error.name, _HTTP.get(status, error.description or error.name))
+
+
+def _of_ours(error: Exception) -> Response:
+    fault_id = secrets.token_hex(4)
+    log.exception("fault %s at %s %s", fault_id, request.method, request.path)
+    detail = f"Curlet failed at this. Nothing was changed. Please report it as fault {fault_id}."
+    return problem(500, "A fault of ours", detail, fault_id=fault_id)

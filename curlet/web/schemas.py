@@ -1,0 +1,336 @@
+"""The API's types. The front end's TypeScript types are made from these."""
+
+from __future__ import annotations
+
+from typing import Annotated, Any, Literal
+
+from pydantic import BaseModel, Field
+
+from curlet.formats.brush_file import BrushDoc
+from curlet.formats.path_doc import NodeDoc
+from curlet.store.commands import AnyIntent
+
+Matrix = tuple[float, float, float, float, float, float]
+
+
+class Lengths(BaseModel):
+    """One length, on the garment and on paper, mm."""
+
+    worn: float
+    printed: float
+
+
+class AskedLength(Lengths):
+    """A length that was asked for: in which frame, and as a share of the stitch if it was."""
+
+    frame: Literal["worn", "printed", "share"]
+    percent: float | None = None
+
+
+class ArrayPlace(BaseModel):
+    """Float32 numbers in the frame: `count` of them from the `at`-th."""
+
+    at: int
+    count: int
+
+
+class SolidPaint(BaseModel):
+    type: Literal["solid"]
+    colour: str
+    opacity: float
+
+
+class PaintStop(BaseModel):
+    offset: float
+    colour: str
+    opacity: float
+
+
+class LinearPaint(BaseModel):
+    type: Literal["linear"]
+    start: tuple[float, float]
+    end: tuple[float, float]
+    stops: list[PaintStop]
+
+
+class RadialPaint(BaseModel):
+    type: Literal["radial"]
+    centre: tuple[float, float]
+    radius: float
+    stops: list[PaintStop]
+
+
+AnyPaint = Annotated[SolidPaint | LinearPaint | RadialPaint, Field(discriminator="type")]
+
+
+class StrokeShown(BaseModel):
+    paint: AnyPaint
+    weight: float
+    ends: Literal["round", "flat", "square"]
+    joins: Literal["round", "mitre", "bevel"]
+    dashes: list[float]
+    mitre_limit: float
+
+
+class ShapeShown(BaseModel):
+    d: str
+    fill: AnyPaint | None
+    stroke: StrokeShown | None
+    even_odd: bool
+
+
+class StampsShown(BaseModel):
+    """Shapes at placements: six numbers each, as canvas and SVG take a matrix."""
+
+    type: Literal["stamps"]
+    shapes: list[ShapeShown]
+    placements: ArrayPlace
+
+
+class LaidShown(BaseModel):
+    type: Literal["laid"]
+    shapes: list[ShapeShown]
+
+
+class PictureShown(BaseModel):
+    type: Literal["picture"]
+    matrix: Matrix
+    src: str
+
+
+class GroupShown(BaseModel):
+    type: Literal["group"]
+    id: str
+    opacity: float
+    clip: str | None
+    items: list[Annotated[StampsShown | LaidShown | PictureShown | GroupShown, Field(discriminator="type")]]
+
+
+class SheetShown(BaseModel):
+    id: str
+    name: str
+    width: float
+    height: float
+    scale: str
+    factor: float
+    ground: Literal["light", "dark"]
+
+
+class SheetListed(BaseModel):
+    id: str
+    name: str
+    scale: str
+
+
+class SheetList(BaseModel):
+    sheets: list[SheetListed]
+
+
+class SeamGroupShown(BaseModel):
+    id: str
+    name: str
+    mark: str
+
+
+class CornerShown(BaseModel):
+    """A corner: its place on the sheet (mm), along the path (worn mm), and its turn (degrees)."""
+
+    node: str
+    x: float
+    y: float
+    at: float
+    turn: float
+    manner: str
+
+
+class StartShown(BaseModel):
+    """Where a path starts and which way it goes, degrees clockwise from level."""
+
+    x: float
+    y: float
+    angle: float
+
+
+class PathShown(BaseModel):
+    id: str
+    name: str
+    group: str | None
+    closed: bool
+    nodes: list[NodeDoc]
+    d: str
+    length: Lengths
+    start: StartShown
+    corners: list[CornerShown]
+    drawn: bool
+
+
+class LegShown(BaseModel):
+    """A leg as laid; `start`, `lead` and `left_over` in worn mm along the tape."""
+
+    node: str
+    start: float
+    length: Lengths
+    repeats: int
+    stitch: Lengths
+    gap: Lengths
+    ease: float
+    departure: float
+    off: bool
+    lead: float
+    left_over: float
+
+
+class SettingTyped(BaseModel):
+    pointer: str
+    typed: str | bool
+
+
+class MendShown(BaseModel):
+    label: str
+    settings: list[SettingTyped]
+
+
+class WarningShown(BaseModel):
+    code: str
+    message: str
+    leg: int | None
+    at: float | None
+    x: float | None
+    y: float | None
+    mend: MendShown | None
+
+
+class Asked(BaseModel):
+    stitch: AskedLength
+    gap: AskedLength
+    pitch: Lengths
+    thread: AskedLength
+    spi: float | None
+
+
+class AsLaid(BaseModel):
+    """Means over the whole run; the legs say more."""
+
+    stitch: Lengths
+    gap: Lengths
+    pitch: Lengths
+    thread: Lengths
+    spi: float | None
+    repeats: int
+    departure: float
+
+
+class TapeShown(BaseModel):
+    """The run unrolled: worn mm from `start`; `slots` holds a start and an end for each repeat."""
+
+    start: float
+    length: float
+    slots: ArrayPlace
+
+
+class RunShown(BaseModel):
+    id: str
+    path: str
+    brush: str
+    shown: bool
+    backwards: bool
+    own: list[str]
+    settings: BrushDoc
+    key: str
+    fault: str | None = None
+    asked: Asked | None = None
+    laid: AsLaid | None = None
+    legs: list[LegShown] = []
+    corners: list[CornerShown] = []
+    warnings: list[WarningShown] = []
+    tape: TapeShown | None = None
+    group: GroupShown | None = None
+
+
+class BrushShown(BaseModel):
+    id: str
+    name: str
+    kind: str
+    builtin: bool
+    worn_by: int
+    key: str
+
+
+class SheetFrame(BaseModel):
+    """The JSON head of a frame: a sheet with its runs as laid.
+
+    The body is binary: the head's length in bytes (uint32, little-endian), the head padded with
+    spaces to a multiple of 4, then float32 little-endian numbers. A partial frame holds only the
+    paths and runs that a preview touched.
+    """
+
+    revision: int
+    partial: bool
+    sheet: SheetShown
+    groups: list[SeamGroupShown]
+    paths: list[PathShown]
+    runs: list[RunShown]
+    brushes: list[BrushShown]
+    as_drawn: list[GroupShown] | None
+    undo: str | None
+    redo: str | None
+    notes: list[str] = []
+
+
+class Problem(BaseModel):
+    """RFC 9457 problem details."""
+
+    title: str
+    status: int
+    detail: str
+    revision: int | None = None
+    fault_id: str | None = None
+
+
+class SheetUrl(BaseModel):
+    sheet_id: str
+
+
+class RunUrl(SheetUrl):
+    run_id: str
+
+
+class BrushUrl(BaseModel):
+    brush_id: str
+
+
+class Command(BaseModel):
+    """One thing to do to the sheet as it was at `revision`."""
+
+    revision: int
+    intent: AnyIntent
+
+
+class Revision(BaseModel):
+    revision: int
+
+
+class SendOutQuery(BaseModel):
+    """What to send out: the sheet with its lines, or the runs alone, or one run."""
+
+    what: Literal["sheet", "runs"] = "sheet"
+    run: str | None = None
+    ppi: float = 300.0
+
+
+class SendOutFacts(BaseModel):
+    """How large the sheet comes out, and what is too fine at that resolution, in words."""
+
+    width_mm: float
+    height_mm: float
+    width_px: int
+    height_px: int
+    runs: int
+    fine: list[str]
+
+
+class StripQuery(BaseModel):
+    key: str = ""
+
+
+Json = dict[str, Any]

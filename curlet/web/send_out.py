@@ -1,0 +1,66 @@
+"""Send out: the sheet or its runs as SVG and PNG."""
+
+from __future__ import annotations
+
+from flask import Response
+from flask_openapi3 import APIBlueprint
+
+from curlet.core.drawing import Drawing
+from curlet.core.tally import too_fine
+from curlet.formats.png_out import PPI, pixels, write_png
+from curlet.formats.svg_out import write_svg
+from curlet.store import journal
+from curlet.web.laying import lay_row, sheet_drawing
+from curlet.web.replies import Replies, file_reply, json_reply
+from curlet.web.schemas import Problem, SendOutFacts, SendOutQuery, SheetUrl
+
+send_out = APIBlueprint("send_out", __name__, url_prefix="/api")
+
+_REPLIES: Replies = {404: Problem, 413: Problem, 422: Problem}
+
+
+@send_out.get("/sheets/<sheet_id>/send-out.svg", responses=_REPLIES)
+def svg(path: SheetUrl, query: SendOutQuery) -> Response:
+    """SVG in mm, runs as groups with ids and titles."""
+    drawing = _drawing(path.sheet_id, query)
+    return file_reply(write_svg(drawing), "image/svg+xml", f"{drawing.title}.svg")
+
+
+@send_out.get("/sheets/<sheet_id>/send-out.png", responses=_REPLIES)
+def png(path: SheetUrl, query: SendOutQuery) -> Response:
+    """PNG at the asked resolution, on transparency."""
+    drawing = _drawing(path.sheet_id, query)
+    return file_reply(write_png(drawing, query.ppi), "image/png", f"{drawing.title}.png")
+
+
+@send_out.get("/sheets/<sheet_id>/send-out.json", responses={200: SendOutFacts, **_REPLIES})
+def facts(path: SheetUrl, query: SendOutQuery) -> Response:
+    """How large it comes out, and what will be too fine to print."""
+    PPI.check(query.ppi)
+    state = journal.find_sheet(path.sheet_id)
+    sheet = state.sheet
+    shown = [run for run in state.all("run") if run["shown"]]
+    fine = [
+        f"{state.get('path', run['path'])['name']}: {note}"
+        for run in shown
+        for note in too_fine(lay_row(state, run)[0], query.ppi)
+    ]
+    return json_reply(
+        {
+            "width_mm": sheet["width"],
+            "height_mm": sheet["height"],
+            "width_px": pixels(sheet["width"], query.ppi),
+            "height_px": pixels(sheet["height"], query.ppi),
+            "runs": len(shown),
+            "fine": fine,
+        }
+    )
+
+
+def _drawing(sheet_id: str, query: SendOutQuery) -> Drawing:
+    state = journal.find_sheet(sheet_id)
+    runs = [run for run in state.all("run") if run["shown"]]
+    if query.run:
+        runs = [state.get("run", query.run)]
+    lines = query.what == "sheet" and not query.run
+    return sheet_drawing(state, with_lines=lines, runs=runs)

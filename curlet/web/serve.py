@@ -1,0 +1,49 @@
+"""Serving on this machine with waitress."""
+
+from __future__ import annotations
+
+import socket
+from pathlib import Path as FilePath
+
+import waitress
+
+from curlet.core.errors import BadInput
+from curlet.demo.load import load_demo
+from curlet.web.app import STATIC, create_app
+
+HOST = "127.0.0.1"
+FILE = "curlet.sqlite"
+
+
+def serve(port: int, folder: FilePath, *, demo: bool, fresh: bool) -> int:
+    """Serve until stopped.
+
+    Raises
+    ------
+    BadInput
+        If the port is taken, or the front end has not been built.
+    """
+    _check_port(port)
+    if not (STATIC / "index.html").exists():
+        raise BadInput("The front end is not built yet. Run make demo.")
+    if fresh:
+        for file in folder.glob(f"{FILE}*"):
+            file.unlink()
+    app = create_app(folder / FILE)
+    if demo or fresh:
+        load_demo()
+    print(f"Curlet is at http://{HOST}:{port}/ (Ctrl+C stops it)", flush=True)
+    waitress.serve(app, host=HOST, port=port, threads=8, ident="curlet")
+    return 0
+
+
+def _check_port(port: int) -> None:
+    with socket.socket() as probe:
+        probe.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
+        try:
+            probe.bind((HOST, port))
+        except (OSError, OverflowError):
+            raise BadInput(
+                f"Port {port} is taken or not allowed. Stop what uses it, or choose another: "
+                "make demo PORT=8421."
+            ) from None

@@ -1,0 +1,92 @@
+"""The Table: sheets, their frames, commands, previews, undo."""
+
+from __future__ import annotations
+
+from functools import lru_cache
+
+from flask import Response
+from flask_openapi3 import APIBlueprint, FileStorage
+from pydantic import BaseModel
+
+from curlet.formats.svg_in import read_svg
+from curlet.store import journal
+from curlet.store.commands import TakeIn
+from curlet.store.errors import Stale
+from curlet.store.state import State
+from curlet.web.frames import preview_frame, whole_frame
+from curlet.web.laying import check_runs
+from curlet.web.replies import Replies, frame_reply, json_reply
+from curlet.web.schemas import Command, Problem, Revision, SheetFrame, SheetList, SheetUrl
+
+table = APIBlueprint("table", __name__, url_prefix="/api")
+
+_REPLIES: Replies = {200: SheetFrame, 409: Problem, 422: Problem}
+
+
+class TakenFile(BaseModel):
+    """A drawing to take in, for the sheet as it was at `revision`."""
+
+    revision: int
+    file: FileStorage
+
+
+@table.get("/sheets", responses={200: SheetList})
+def sheets() -> Response:
+    """Every sheet."""
+    keys = ("id", "name", "scale")
+    return json_reply({"sheets": [{k: row[k] for k in keys} for row in journal.list_sheets()]})
+
+
+@table.get("/sheets/<sheet_id>", responses=_REPLIES)
+def sheet(path: SheetUrl) -> Response:
+    """A sheet with its runs as laid."""
+    return _whole(journal.find_sheet(path.sheet_id))
+
+
+@table.post("/sheets/<sheet_id>/commands", responses=_REPLIES)
+def command(path: SheetUrl, body: Command) -> Response:
+    """Do one thing, as one undoable step."""
+    return _whole(journal.do(path.sheet_id, body.revision, body.intent, check_runs))
+
+
+@table.post("/sheets/<sheet_id>/preview", responses=_REPLIES)
+def preview(path: SheetUrl, body: Command) -> Response:
+    """What a thing would look like if it were done; nothing is kept."""
+    if journal.current_revision(path.sheet_id) != body.revision:
+        raise Stale(journal.current_revision(path.sheet_id))
+    draft = _kept(path.sheet_id, body.revision).draft()
+    body.intent.apply(draft)
+    check_runs(draft)
+    return frame_reply(preview_frame(draft))
+
+
+@table.post("/sheets/<sheet_id>/undo", responses=_REPLIES)
+def undo(path: SheetUrl, body: Revision) -> Response:
+    """Take back the last step."""
+    return _whole(journal.undo(path.sheet_id, body.revision))
+
+
+@table.post("/sheets/<sheet_id>/redo", responses=_REPLIES)
+def redo(path: SheetUrl, body: Revision) -> Response:
+    """Do the last undone step again."""
+    return _whole(journal.redo(path.sheet_id, body.revision))
+
+
+@table.post("/sheets/<sheet_id>/take-in", responses=_REPLIES)
+def take_in(path: SheetUrl, form: TakenFile) -> Response:
+    """Take in the lines of an SVG drawing as paths."""
+    taken = read_svg(form.file.stream.read())
+    title = (form.file.filename or "Drawing").rsplit("/", 1)[-1].removesuffix(".svg")[:120]
+    intent = TakeIn(title=title or "Drawing", taken=taken)
+    return _whole(journal.do(path.sheet_id, form.revision, intent), taken.notes)
+
+
+def _whole(state: State, notes: tuple[str, ...] = ()) -> Response:
+    labels = journal.undo_labels(state.sheet["id"])
+    return frame_reply(whole_frame(state, labels, notes))
+
+
+@lru_cache(maxsize=8)
+def _kept(sheet_id: str, revision: int) -> State:
+    """The state at a revision; a drag asks for the same one many times."""
+    return journal.find_sheet(sheet_id)

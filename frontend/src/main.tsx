@@ -1,0 +1,25 @@
+import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import { StrictMode } from "react";
+import { createRoot } from "react-dom/client";
+import { BrowserRouter, Route, Routes } from "react-router";
+
+import "@/shared/style.css";
+import { FirstSheet } from "@/table/FirstSheet";
+import { TablePage } from "@/table/TablePage";
+
+const queries = new QueryClient({
+  defaultOptions: { queries: { retry: 1, staleTime: Infinity, refetchOnWindowFocus: false } },
+});
+
+createRoot(document.getElementById("root")!).render(
+  <StrictMode>
+    <QueryClientProvider client={queries}>
+      <BrowserRouter>
+        <Routes>
+          <Route path="/" element={<FirstSheet />} />
+          <Route path="/sheets/:sheetId" element={<TablePage />} />
+        </Routes>
+      </BrowserRouter>
+    </QueryClientProvider>
+  </StrictMode>,
+);

@@ -1,0 +1,139 @@
+/** Send out: what, as what, and how fine; with what will not print. */
+import { useQuery } from "@tanstack/react-query";
+import { useEffect, useRef, useState } from "react";
+
+import { api } from "@/shared/api/client";
+import { Choice } from "@/shared/ui/Choice";
+import { NumberField } from "@/shared/ui/NumberField";
+import { fixed, plural } from "@/shared/ui/words";
+import { useChosen, useDesk, useShown } from "@/table/sheet";
+import { hand } from "@/table/state";
+
+type What = "sheet" | "runs" | "run";
+type As = "svg" | "png";
+
+/** Resolution of the picture in this dialog; the file's own is asked for. */
+const PREVIEW_PPI = 96;
+
+export function SendOut() {
+  const desk = useDesk();
+  const { head } = useShown();
+  const { path, run } = useChosen();
+  const dialog = useRef<HTMLDialogElement>(null);
+  const [what, setWhat] = useState<What>("sheet");
+  const [as, setAs] = useState<As>("svg");
+  const [ppi, setPpi] = useState(300);
+  useEffect(() => dialog.current!.showModal(), []);
+
+  const one = what === "run" && run ? run.id : undefined;
+  const address = (kind: As, resolution: number) => {
+    const query = new URLSearchParams({ what: what === "sheet" ? "sheet" : "runs", ppi: String(resolution) });
+    if (one) query.set("run", one);
+    return `/api/sheets/${desk.id}/send-out.${kind}?${query}`;
+  };
+  const options: [What, string][] = [
+    ["sheet", "Sheet with its lines"],
+    ["runs", "Every run, no lines"],
+    ...(run ? [["run", `Only ${path!.name}`] as [What, string]] : []),
+  ];
+  return (
+    <dialog
+      ref={dialog}
+      aria-labelledby="send-out-title"
+      className="m-auto w-[760px] rounded-box border border-base-300 bg-base-100 p-0 text-base-content backdrop:bg-black/40"
+      onClose={() => hand().set({ sending: false })}
+    >
+      <div className="flex">
+        <div className="w-[320px] shrink-0 p-4">
+          <h2 id="send-out-title" className="text-[18px] font-bold">
+            Send out
+          </h2>
+          <h3 className="mt-2 mb-1 text-[12px] font-bold">What</h3>
+          <Choice label="What" options={options} value={what} onChange={setWhat} />
+          <h3 className="mt-3 mb-1 text-[12px] font-bold">As</h3>
+          <Choice
+            label="As"
+            options={[
+              ["svg", "SVG in mm"],
+              ["png", "PNG on transparency"],
+            ]}
+            value={as}
+            onChange={setAs}
+          />
+          {as === "png" && (
+            <div className="mt-2 flex items-center justify-between">
+              <span>Pixels per inch</span>
+              <NumberField label="Pixels per inch" value={String(ppi)} step={50} onCommit={(typed) => readPpi(typed, setPpi)} />
+            </div>
+          )}
+          <Facts as={as} ppi={ppi} />
+          <div className="mt-4 flex gap-2">
+            <a
+              className="rounded-field bg-primary px-3.5 py-1 font-semibold text-primary-content hover:brightness-105"
+              href={address(as, ppi)}
+              download
+              data-testid="send-out-file"
+            >
+              Send out {as.toUpperCase()}
+            </a>
+            <button
+              className="cursor-pointer rounded-field border border-base-300 px-3 py-1 hover:border-base-content"
+              onClick={() => dialog.current!.close()}
+            >
+              Back to the Table
+            </button>
+          </div>
+        </div>
+        <figure className="grid min-h-[340px] flex-1 place-items-center border-l border-base-300 bg-base-200 p-4">
+          <img
+            src={`${address("png", PREVIEW_PPI)}&revision=${head.revision}`}
+            alt={`${head.sheet.name} as it is sent out`}
+            className="max-h-[330px] w-full object-contain"
+            style={{ background: "var(--paper)" }}
+          />
+        </figure>
+      </div>
+    </dialog>
+  );
+}
+
+async function readPpi(typed: string, keep: (ppi: number) => void): Promise<string | null> {
+  const value = Number(typed);
+  if (!Number.isInteger(value) || value < 1 || value > 4800) {
+    return "Give a whole number from 1 to 4,800, such as 300.";
+  }
+  keep(value);
+  return null;
+}
+
+function Facts({ as, ppi }: { as: As; ppi: number }) {
+  const desk = useDesk();
+  const { head } = useShown();
+  const { data, error } = useQuery({
+    queryKey: ["send-out", desk.id, head.revision, ppi],
+    queryFn: () => api.sendOutFacts(desk.id, ppi),
+  });
+  if (error) return <p role="alert">{error.message}</p>;
+  if (!data) return null;
+  const size = `${fixed(data.width_mm, 1)} × ${fixed(data.height_mm, 1)} mm`;
+  const pixels = `${data.width_px.toLocaleString("en")} × ${data.height_px.toLocaleString("en")} px`;
+  return (
+    <>
+      <p className="mt-3">
+        <span className="measure">{as === "png" ? `${pixels}, ${size}` : size}</span>
+        <br />
+        {plural(data.runs, "run")} on the sheet
+      </p>
+      {data.fine.length > 0 && (
+        <div className="mt-2 max-h-[120px] overflow-y-auto border-l-4 border-error bg-error/12 px-2.5 py-1.5 text-[12px]">
+          <p className="font-semibold">Too fine to print well</p>
+          <ul>
+            {data.fine.map((note) => (
+              <li key={note}>{note}</li>
+            ))}
+          </ul>
+        </div>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,193 @@
+/** Painting the drawing on a 2D canvas whose units are sheet mm. */
+import type { Frame } from "@/shared/api/frame";
+import type { GroupShown, ShapeShown, StampsShown } from "@/shared/api/types";
+
+type Item = GroupShown["items"][number];
+type Paint = NonNullable<ShapeShown["fill"]>;
+
+const CAPS = { round: "round", flat: "butt", square: "square" } as const;
+const JOINS = { round: "round", mitre: "miter", bevel: "bevel" } as const;
+
+/** Outlines made once: of a shape, and of all its placements joined. */
+const outlines = new WeakMap<ShapeShown, Path2D>();
+const joined = new WeakMap<StampsShown, Path2D>();
+const pictures = new Map<string, HTMLImageElement>();
+
+export function paintGroups(
+  context: CanvasRenderingContext2D,
+  groups: readonly GroupShown[],
+  frame: Frame,
+  repaint: () => void,
+) {
+  for (const group of groups) paintGroup(context, group, frame, repaint);
+}
+
+function paintGroup(
+  context: CanvasRenderingContext2D,
+  group: GroupShown,
+  frame: Frame,
+  repaint: () => void,
+) {
+  context.save();
+  if (group.clip) context.clip(new Path2D(group.clip));
+  if (group.opacity < 1) {
+    paintThrough(context, group, frame, repaint);
+  } else {
+    for (const item of group.items) paintItem(context, item, frame, repaint);
+  }
+  context.restore();
+}
+
+/** A group with opacity is painted aside first, so that its overlaps do not show. */
+function paintThrough(
+  context: CanvasRenderingContext2D,
+  group: GroupShown,
+  frame: Frame,
+  repaint: () => void,
+) {
+  const { width, height } = context.canvas;
+  const aside = new OffscreenCanvas(width, height).getContext("2d");
+  if (!aside) return;
+  const layer = aside as unknown as CanvasRenderingContext2D;
+  layer.setTransform(context.getTransform());
+  for (const item of group.items) paintItem(layer, item, frame, repaint);
+  context.globalAlpha *= group.opacity;
+  context.setTransform(1, 0, 0, 1, 0, 0);
+  context.drawImage(aside.canvas, 0, 0);
+}
+
+function paintItem(
+  context: CanvasRenderingContext2D,
+  item: Item,
+  frame: Frame,
+  repaint: () => void,
+) {
+  if (item.type === "group") paintGroup(context, item, frame, repaint);
+  else if (item.type === "laid") for (const shape of item.shapes) paintShape(context, shape);
+  else if (item.type === "stamps") paintStamps(context, item, frame);
+  else paintPicture(context, item, repaint);
+}
+
+function paintStamps(context: CanvasRenderingContext2D, stamps: StampsShown, frame: Frame) {
+  const at = frame.placementsOf(stamps);
+  if (!at) return;
+  const [only, ...rest] = stamps.shapes;
+  if (only && !rest.length && !only.fill && only.stroke?.paint.type === "solid") {
+    let outline = joined.get(stamps);
+    if (!outline) joined.set(stamps, (outline = placedOutline(only.d, at)));
+    strokeShape(context, only, outline);
+    return;
+  }
+  for (let i = 0; i + 5 < at.length; i += 6) {
+    for (const shape of stamps.shapes) paintPlaced(context, shape, at.subarray(i, i + 6));
+  }
+}
+
+/** Fills and gradients move with the placement; a stroke keeps its weight. */
+function paintPlaced(context: CanvasRenderingContext2D, shape: ShapeShown, at: Float32Array) {
+  const [a, b, c, d, e, f] = at as unknown as [number, number, number, number, number, number];
+  if (shape.fill) {
+    context.save();
+    context.transform(a, b, c, d, e, f);
+    fillShape(context, shape, outlineOf(shape));
+    context.restore();
+  }
+  if (shape.stroke) strokeShape(context, shape, placedOutline(shape.d, at));
+}
+
+function paintShape(context: CanvasRenderingContext2D, shape: ShapeShown) {
+  const outline = outlineOf(shape);
+  if (shape.fill) fillShape(context, shape, outline);
+  if (shape.stroke) strokeShape(context, shape, outline);
+}
+
+function outlineOf(shape: ShapeShown): Path2D {
+  let outline = outlines.get(shape);
+  if (!outline) outlines.set(shape, (outline = new Path2D(shape.d)));
+  return outline;
+}
+
+function fillShape(context: CanvasRenderingContext2D, shape: ShapeShown, outline: Path2D) {
+  context.fillStyle = style(context, shape.fill!);
+  context.fill(outline, shape.even_odd ? "evenodd" : "nonzero");
+}
+
+function strokeShape(context: CanvasRenderingContext2D, shape: ShapeShown, outline: Path2D) {
+  const stroke = shape.stroke!;
+  context.strokeStyle = style(context, stroke.paint);
+  context.lineWidth = stroke.weight;
+  context.lineCap = CAPS[stroke.ends];
+  context.lineJoin = JOINS[stroke.joins];
+  context.miterLimit = stroke.mitre_limit;
+  context.setLineDash(stroke.dashes);
+  context.stroke(outline);
+}
+
+function style(context: CanvasRenderingContext2D, paint: Paint): string | CanvasGradient {
+  if (paint.type === "solid") return withOpacity(paint.colour, paint.opacity);
+  const gradient =
+    paint.type === "linear"
+      ? context.createLinearGradient(...paint.start, ...paint.end)
+      : context.createRadialGradient(...paint.centre, 0, ...paint.centre, paint.radius);
+  for (const stop of paint.stops) {
+    gradient.addColorStop(stop.offset, withOpacity(stop.colour, stop.opacity));
+  }
+  return gradient;
+}
+
+function withOpacity(colour: string, opacity: number): string {
+  return opacity < 1
+    ? colour + Math.round(255 * opacity).toString(16).padStart(2, "0")
+    : colour;
+}
+
+function paintPicture(
+  context: CanvasRenderingContext2D,
+  item: Extract<Item, { type: "picture" }>,
+  repaint: () => void,
+) {
+  let image = pictures.get(item.src);
+  if (!image) {
+    image = new Image();
+    image.onload = repaint;
+    image.src = item.src;
+    pictures.set(item.src, image);
+  }
+  if (!image.complete || !image.naturalWidth) return;
+  context.save();
+  context.transform(...item.matrix);
+  context.drawImage(image, 0, 0, 1, 1);
+  context.restore();
+}
+
+/** One outline repeated at every placement, as a single path. */
+function placedOutline(d: string, at: Float32Array): Path2D {
+  const steps = parse(d);
+  const path = new Path2D();
+  for (let i = 0; i + 5 < at.length; i += 6) {
+    const x = (px: number, py: number) => at[i]! * px + at[i + 2]! * py + at[i + 4]!;
+    const y = (px: number, py: number) => at[i + 1]! * px + at[i + 3]! * py + at[i + 5]!;
+    for (const { command, n } of steps) {
+      if (command === "M") path.moveTo(x(n[0]!, n[1]!), y(n[0]!, n[1]!));
+      else if (command === "L") path.lineTo(x(n[0]!, n[1]!), y(n[0]!, n[1]!));
+      else if (command === "Z") path.closePath();
+      else
+        path.bezierCurveTo(
+          x(n[0]!, n[1]!),
+          y(n[0]!, n[1]!),
+          x(n[2]!, n[3]!),
+          y(n[2]!, n[3]!),
+          x(n[4]!, n[5]!),
+          y(n[4]!, n[5]!),
+        );
+    }
+  }
+  return path;
+}
+
+function parse(d: string): { command: string; n: number[] }[] {
+  return [...d.matchAll(/([MLCZ])([^MLCZ]*)/g)].map(([, command, numbers]) => ({
+    command: command!,
+    n: numbers!.trim() ? numbers!.trim().split(/[\s,]+/).map(Number) : [],
+  }));
+}

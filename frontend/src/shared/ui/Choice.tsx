@@ -1,0 +1,36 @@
+/** One of a few: pills, as radio buttons. */
+import { useId } from "react";
+
+interface Props<T extends string> {
+  label: string;
+  options: readonly (readonly [T, string])[];
+  value: T;
+  onChange: (value: T) => void;
+}
+
+export function Choice<T extends string>({ label, options, value, onChange }: Props<T>) {
+  const name = useId();
+  return (
+    <div role="radiogroup" aria-label={label} className="flex flex-wrap gap-1">
+      {options.map(([key, text]) => (
+        <label
+          key={key}
+          className={`cursor-pointer rounded-selector border px-2.5 py-0.5 text-[12px] has-focus-visible:outline-2 has-focus-visible:outline-offset-1 ${
+            key === value
+              ? "border-secondary bg-secondary text-secondary-content"
+              : "border-base-300 bg-base-100 hover:border-base-content"
+          }`}
+        >
+          <input
+            type="radio"
+            className="sr-only"
+            name={name}
+            checked={key === value}
+            onChange={() => onChange(key)}
+          />
+          {text}
+        </label>
+      ))}
+    </div>
+  );
+}

@@ -1,0 +1,90 @@
+/** A field for a measure: units and sums are read by the server; arrows step the number. */
+import { useId, useState } from "react";
+
+interface Props {
+  label: string;
+  /** What is shown while nobody types. */
+  value: string;
+  step: number;
+  onPreview?: (typed: string) => void;
+  onCommit: (typed: string) => Promise<string | null>;
+  onCancel?: () => void;
+  className?: string;
+}
+
+const LEADING = /^\s*([-+]?\d*\.?\d+)(.*)$/;
+
+/** The text with its leading number moved by a step. */
+function stepped(text: string, step: number): string | null {
+  const match = LEADING.exec(text.replace(/(\d),(\d)/, "$1.$2"));
+  if (!match) return null;
+  const decimals = Math.max(match[1]!.split(".")[1]?.length ?? 0, step < 1 ? 1 : 0);
+  return (Number(match[1]) + step).toFixed(decimals) + match[2];
+}
+
+export function NumberField(props: Props) {
+  const { label, value, step, onPreview, onCommit, onCancel, className = "" } = props;
+  const [typed, setTyped] = useState<string | null>(null);
+  const [fault, setFault] = useState<string | null>(null);
+  const faultId = useId();
+
+  const commit = async (text: string | null, stay = false) => {
+    if (text === null || text.trim() === value) {
+      setTyped(null);
+      setFault(null);
+      onCancel?.();
+      return;
+    }
+    const wrong = await onCommit(text);
+    setFault(wrong);
+    // What was typed stays while it is wrong, so that it can be put right.
+    if (!wrong && !stay) setTyped(null);
+    if (!wrong && stay) setTyped((now) => (now === text ? null : now));
+  };
+
+  const onKeyDown = (event: React.KeyboardEvent<HTMLInputElement>) => {
+    if (event.key === "Enter") void commit(typed);
+    else if (event.key === "Escape") {
+      setTyped(null);
+      setFault(null);
+      onCancel?.();
+    } else if (event.key === "ArrowUp" || event.key === "ArrowDown") {
+      const by = (event.key === "ArrowUp" ? 1 : -1) * step * (event.shiftKey ? 10 : 1);
+      const next = stepped(typed ?? value, by);
+      event.preventDefault();
+      if (next === null) return;
+      setTyped(next);
+      void commit(next, true);
+    } else return;
+    event.stopPropagation();
+  };
+
+  return (
+    <span className={`inline-flex flex-col items-end ${className}`}>
+      <input
+        aria-label={label}
+        aria-invalid={fault !== null}
+        aria-describedby={fault ? faultId : undefined}
+        className={`measure w-[86px] rounded-field border bg-base-100 px-1.5 py-0.5 text-right ${
+          fault ? "border-error" : "border-base-300"
+        }`}
+        value={typed ?? value}
+        spellCheck={false}
+        autoComplete="off"
+        onFocus={(event) => event.target.select()}
+        onChange={(event) => {
+          setTyped(event.target.value);
+          setFault(null);
+          onPreview?.(event.target.value);
+        }}
+        onBlur={() => void commit(typed)}
+        onKeyDown={onKeyDown}
+      />
+      {fault && (
+        <span id={faultId} role="alert" className="mt-0.5 block w-[240px] text-right text-[12px] text-error">
+          {fault}
+        </span>
+      )}
+    </span>
+  );
+}

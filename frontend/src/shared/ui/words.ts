@@ -1,0 +1,25 @@
+/** Numbers as the screen writes them. */
+import type { AskedLength } from "@/shared/api/types";
+
+export const fixed = (value: number, decimals = 2) => value.toFixed(decimals).replace("-", "−");
+
+export const signed = (value: number, decimals = 1) => {
+  const text = Math.abs(value).toFixed(decimals);
+  return Number(text) === 0 ? text : (value < 0 ? "−" : "+") + text;
+};
+
+/** A typed number, without trailing noughts past two decimals. */
+export const typedMm = (value: number) => `${Number(value.toFixed(4)).toFixed(Math.max(2, decimals(value)))} mm`;
+
+const decimals = (value: number) => Number(value.toFixed(4)).toString().split(".")[1]?.length ?? 0;
+
+/** An asked length as it is typed: in its own frame, or as a share. */
+export function askedText(asked: AskedLength): string {
+  if (asked.frame === "share") return `${Number((asked.percent ?? 0).toFixed(2))} %`;
+  return typedMm(asked.frame === "worn" ? asked.worn : asked.printed);
+}
+
+export const degrees = (turn: number) => `${Math.abs(turn).toFixed(0)}°`;
+
+export const plural = (count: number, one: string, many = `${one}s`) =>
+  `${count.toLocaleString("en")} ${count === 1 ? one : many}`;

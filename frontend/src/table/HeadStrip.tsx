@@ -1,0 +1,128 @@
+/** The head strip: the sheet, the hand tools, undo and redo, zoom, and sending out. */
+import { useDesk, useShown } from "./sheet";
+import { hand, type Tool, useHand } from "./state";
+import { fit, TRUE_SIZE, zoomAbout } from "./view";
+
+const TOOLS: readonly [Tool, string, string][] = [
+  ["choose", "Choose", "1"],
+  ["draft", "Draft", "2"],
+];
+
+export function chooseTool(tool: Tool) {
+  hand().set({ tool, draft: [], nodes: [], pointer: null });
+}
+
+export function fitSheet(sheet: { width: number; height: number }) {
+  hand().set({ view: fit(sheet, hand().window) });
+}
+
+/** Zoom about the middle of the window. */
+export function zoomBy(factor: number) {
+  const { view, window } = hand();
+  if (!view) return;
+  const middle = { x: window.width / 2, y: window.height / 2 };
+  hand().set({ view: zoomAbout(view, middle, factor) });
+}
+
+export function trueSize() {
+  const { view } = hand();
+  if (view) zoomBy(TRUE_SIZE / view.zoom);
+}
+
+const quiet =
+  "cursor-pointer rounded-field px-2 py-1 hover:bg-white/10 disabled:cursor-default disabled:text-[#98a0b3] disabled:hover:bg-transparent";
+
+export function HeadStrip() {
+  const { head } = useShown();
+  const { tool, view, marks } = useHand();
+  const desk = useDesk();
+  const dark = head.sheet.ground === "dark";
+  return (
+    <header className="head col-span-3 flex items-center gap-3 bg-neutral px-3.5 text-neutral-content">
+      <h1 className="max-w-[220px] truncate font-bold" title={head.sheet.name}>
+        {head.sheet.name}
+      </h1>
+      <span className="measure whitespace-nowrap opacity-80">{head.sheet.scale} · mm</span>
+      <nav aria-label="Hand tools" className="ml-3 flex gap-1">
+        {TOOLS.map(([key, name, digit]) => (
+          <button
+            key={key}
+            aria-pressed={tool === key}
+            aria-keyshortcuts={digit}
+            className={`cursor-pointer rounded-field px-2.5 py-1 ${
+              tool === key ? "bg-base-100 text-base-content" : "hover:bg-white/10"
+            }`}
+            onClick={() => chooseTool(key)}
+          >
+            <span className="measure mr-1 opacity-70">{digit}</span>
+            {name}
+          </button>
+        ))}
+      </nav>
+      <div className="ml-auto flex items-center gap-0.5">
+        <button
+          className={quiet}
+          aria-pressed={!marks}
+          aria-keyshortcuts="M"
+          title="Hide or show every mark (M)"
+          onClick={() => hand().set({ marks: !marks })}
+        >
+          {marks ? "Hide marks" : "Show marks"}
+        </button>
+        <button
+          className={quiet}
+          title="The ground behind the sheet, for seeing white or dark thread"
+          onClick={() => void desk.command({ kind: "set-sheet", ground: dark ? "light" : "dark" })}
+        >
+          {dark ? "Light ground" : "Dark ground"}
+        </button>
+        <span aria-hidden className="mx-1 h-5 w-px bg-white/25" />
+        <button
+          className={quiet}
+          disabled={!head.undo}
+          title={head.undo ? `Undo: ${head.undo}` : "Nothing to undo"}
+          onClick={() => void desk.undo()}
+        >
+          Undo
+        </button>
+        <button
+          className={quiet}
+          disabled={!head.redo}
+          title={head.redo ? `Redo: ${head.redo}` : "Nothing to redo"}
+          onClick={() => void desk.redo()}
+        >
+          Redo
+        </button>
+        <span aria-hidden className="mx-1 h-5 w-px bg-white/25" />
+        <button className={quiet} aria-label="Smaller" aria-keyshortcuts="-" onClick={() => zoomBy(1 / 1.25)}>
+          −
+        </button>
+        <button
+          className={`${quiet} measure w-[62px] text-center`}
+          title="True size on screen (T)"
+          aria-keyshortcuts="T"
+          onClick={trueSize}
+        >
+          {view ? `${Math.round((100 * view.zoom) / TRUE_SIZE)} %` : ""}
+        </button>
+        <button className={quiet} aria-label="Larger" aria-keyshortcuts="+" onClick={() => zoomBy(1.25)}>
+          +
+        </button>
+        <button
+          className={quiet}
+          title="Fit the sheet in the window (F)"
+          aria-keyshortcuts="F"
+          onClick={() => fitSheet(head.sheet)}
+        >
+          Fit
+        </button>
+      </div>
+      <button
+        className="cursor-pointer rounded-field bg-primary px-3.5 py-1 font-semibold text-primary-content hover:brightness-105"
+        onClick={() => hand().set({ sending: true })}
+      >
+        Send out
+      </button>
+    </header>
+  );
+}

@@ -1,0 +1,21 @@
+/** The repeat under the pointer, here or on the Tape. */
+import { useShown } from "../sheet";
+import { useHand } from "../state";
+import { toScreen, type View } from "../view";
+import { endsOf } from "./repeats";
+
+export function Lit({ view }: { view: View }) {
+  const shown = useShown();
+  const lit = useHand((state) => state.lit);
+  const run = lit && shown.head.runs.find((item) => item.id === lit.run);
+  const ends = run && endsOf(shown, run, lit.index);
+  if (!ends) return null;
+  const [a, b] = ends.map((spot) => toScreen(view, spot));
+  const d = `M${a!.x} ${a!.y}L${b!.x} ${b!.y}`;
+  return (
+    <g data-testid="lit" data-index={lit.index} pointerEvents="none" strokeLinecap="round" fill="none">
+      <path d={d} stroke="var(--mark)" strokeWidth={13} opacity={0.22} />
+      <path d={d} stroke="var(--mark)" strokeWidth={2} />
+    </g>
+  );
+}

@@ -1,0 +1,88 @@
+/** Paths as lines to choose, and the chosen path's start, corners, nodes and handles. */
+import { useChosen, useDesk, useShown } from "../sheet";
+import { hand, useHand } from "../state";
+import type { View } from "../view";
+import type { PathShown } from "@/shared/api/types";
+import { draggedBrush } from "../paths/carried";
+
+import { ChosenCorners, ChosenStart } from "./Corners";
+import { Nodes } from "./Nodes";
+import { nearestRepeat } from "./repeats";
+import { sheetSpot } from "./paperHand";
+
+/** How near the pointer must be to a repeat to light it, px. */
+const REACH = 10;
+
+export function Marks({ view }: { view: View }) {
+  const { head } = useShown();
+  const chosen = useHand((state) => state.chosen);
+  const { path, run } = useChosen();
+  const transform = `matrix(${view.zoom} 0 0 ${view.zoom} ${view.x} ${view.y})`;
+  const dressed = new Set(head.runs.flatMap((item) => (item.shown ? item.path : [])));
+  return (
+    <>
+      <g transform={transform} fill="none">
+        {head.paths.map((item) => (
+          <PathLine
+            key={item.id}
+            path={item}
+            bare={!item.drawn && !dressed.has(item.id)}
+            chosen={chosen.includes(item.id)}
+          />
+        ))}
+      </g>
+      {path && <ChosenCorners view={view} corners={run?.corners ?? path.corners} />}
+      {path && <ChosenStart view={view} path={path} backwards={run?.backwards ?? false} />}
+      {path && <Nodes view={view} path={path} />}
+    </>
+  );
+}
+
+function PathLine({ path, bare, chosen }: { path: PathShown; bare: boolean; chosen: boolean }) {
+  const shown = useShown();
+  const desk = useDesk();
+  const run = shown.head.runs.findLast((item) => item.path === path.id && item.shown);
+  const onPointerMove = (event: React.PointerEvent) => {
+    if (!run || event.buttons) return;
+    const index = nearestRepeat(shown, run, sheetSpot(event), REACH / hand().view!.zoom);
+    hand().set({ lit: index === null ? null : { run: run.id, index } });
+  };
+  return (
+    <g vectorEffect="non-scaling-stroke">
+      {chosen && (
+        <>
+          <path d={path.d} stroke="var(--mark)" strokeWidth={9} vectorEffect="non-scaling-stroke" opacity={0.9} />
+          <path d={path.d} stroke="var(--halo)" strokeWidth={6.6} vectorEffect="non-scaling-stroke" opacity={0.55} />
+        </>
+      )}
+      {(bare || chosen) && (
+        <path
+          d={path.d}
+          stroke="var(--mark)"
+          strokeWidth={1}
+          strokeDasharray={bare && !chosen ? "1 4" : undefined}
+          vectorEffect="non-scaling-stroke"
+          opacity={chosen && !bare ? 0 : 0.8}
+        />
+      )}
+      <path
+        d={path.d}
+        data-path={path.id}
+        data-testid={`path-${path.id}`}
+        stroke="transparent"
+        strokeWidth={12}
+        vectorEffect="non-scaling-stroke"
+        pointerEvents="stroke"
+        onPointerMove={onPointerMove}
+        onPointerLeave={() => hand().set({ lit: null })}
+        onDragOver={(event) => draggedBrush(event) && event.preventDefault()}
+        onDrop={(event) => {
+          const brush = draggedBrush(event);
+          if (brush) void desk.command({ kind: "lay-brush", paths: [path.id], brush });
+        }}
+      >
+        <title>{path.name}</title>
+      </path>
+    </g>
+  );
+}

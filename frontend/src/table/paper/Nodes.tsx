@@ -1,0 +1,182 @@
+/** Nodes and handles of the chosen path, to be dragged or moved by the arrow keys. */
+import { useDrag } from "@use-gesture/react";
+
+import type { Intent, NodeDoc, PathShown } from "@/shared/api/types";
+
+import { useDesk, useShown } from "../sheet";
+import { hand, useHand } from "../state";
+import { type Spot, toScreen, type View } from "../view";
+
+type Side = "into" | "out";
+
+/** Drag something on the sheet: a preview while it moves, one step when it is let go. */
+function useSheetDrag(start: Spot, intent: (to: Spot, event: PointerEvent) => Intent, onTap?: () => void) {
+  const desk = useDesk();
+  return useDrag(
+    ({ event, movement: [mx, my], first, last, tap, memo, canceled }) => {
+      event.stopPropagation();
+      if (tap) {
+        onTap?.();
+        return memo;
+      }
+      const from: Spot = first ? start : memo;
+      const zoom = hand().view!.zoom;
+      const made = intent({ x: from.x + mx / zoom, y: from.y + my / zoom }, event as PointerEvent);
+      if (canceled) desk.dropPreviews(true);
+      else if (last) void desk.command(made);
+      else desk.preview(made);
+      return from;
+    },
+    { filterTaps: true, pointer: { buttons: [1], keys: false } },
+  );
+}
+
+export function Nodes({ view, path }: { view: View; path: PathShown }) {
+  const nodes = useHand((state) => state.nodes);
+  return (
+    <g>
+      {path.nodes.map((node, index) => (
+        <g key={node.id}>
+          {nodes.includes(node.id) &&
+            (["into", "out"] as const).map(
+              (side) => node[side] && <Handle key={side} view={view} path={path} node={node} side={side} />,
+            )}
+          <NodeMark view={view} path={path} node={node} index={index} chosen={nodes.includes(node.id)} />
+        </g>
+      ))}
+    </g>
+  );
+}
+
+interface NodeProps {
+  view: View;
+  path: PathShown;
+  node: NodeDoc;
+  index: number;
+  chosen: boolean;
+}
+
+const ARROWS: Record<string, [number, number]> = {
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, -1],
+  ArrowDown: [0, 1],
+};
+
+function NodeMark({ view, path, node, index, chosen }: NodeProps) {
+  const desk = useDesk();
+  const { head } = useShown();
+  const move = (to: Spot): Intent => ({
+    kind: "move-nodes",
+    path: path.id,
+    moves: movesWith(path, node, to),
+  });
+  const bind = useSheetDrag({ x: node.x, y: node.y }, move, () => chooseNode(node.id, false));
+  const at = toScreen(view, node);
+  const onKeyDown = (event: React.KeyboardEvent) => {
+    const arrow = ARROWS[event.key];
+    if (arrow) {
+      const step = head.sheet.factor * (event.shiftKey ? 10 : 1);
+      void desk.command(move({ x: node.x + step * arrow[0], y: node.y + step * arrow[1] }));
+    } else if (event.key === "Enter" || event.key === " ") chooseNode(node.id, event.shiftKey);
+    else return;
+    event.preventDefault();
+    event.stopPropagation();
+  };
+  return (
+    <g
+      transform={`translate(${at.x} ${at.y})`}
+      role="button"
+      tabIndex={0}
+      aria-label={`Node ${index + 1} of ${path.name}`}
+      aria-pressed={chosen}
+      data-testid={`node-${node.id}`}
+      style={{ cursor: "move" }}
+      onKeyDown={onKeyDown}
+      {...bind()}
+      onDoubleClick={(event) => {
+        event.stopPropagation();
+        const shape = node.into || node.out ? "straight" : "curved";
+        void desk.command({ kind: "shape-node", path: path.id, node: node.id, shape });
+      }}
+      onClick={(event) => event.shiftKey && chooseNode(node.id, true)}
+    >
+      <circle r={9} fill="transparent" />
+      <NodeShape curved={Boolean(node.into ?? node.out)} chosen={chosen} />
+    </g>
+  );
+}
+
+function NodeShape({ curved, chosen }: { curved: boolean; chosen: boolean }) {
+  const paint = { fill: chosen ? "var(--mark)" : "var(--halo)", stroke: "var(--mark)", strokeWidth: 1.4 };
+  if (curved) return <path d="M0-5.5L5.5 0L0 5.5L-5.5 0z" {...paint} />;
+  return (
+    <>
+      <circle r={5} {...paint} />
+      <circle r={1.8} fill={chosen ? "var(--halo)" : "var(--mark)"} />
+    </>
+  );
+}
+
+function chooseNode(id: string, more: boolean) {
+  const { nodes } = hand();
+  if (!more) return hand().set({ nodes: [id] });
+  hand().set({ nodes: nodes.includes(id) ? nodes.filter((n) => n !== id) : [...nodes, id] });
+}
+
+/** A node's move, with the other chosen nodes moved as far. */
+function movesWith(path: PathShown, node: NodeDoc, to: Spot) {
+  const { nodes } = hand();
+  const shift = { x: to.x - node.x, y: to.y - node.y };
+  const along = nodes.includes(node.id) ? path.nodes.filter((n) => nodes.includes(n.id)) : [node];
+  return along.map((n) => ({ id: n.id, x: n.x + shift.x, y: n.y + shift.y }));
+}
+
+interface HandleProps {
+  view: View;
+  path: PathShown;
+  node: NodeDoc;
+  side: Side;
+}
+
+function Handle({ view, path, node, side }: HandleProps) {
+  const desk = useDesk();
+  const { head } = useShown();
+  const [x, y] = node[side]!;
+  const move = (to: Spot, free: boolean): Intent => ({
+    kind: "move-handle",
+    path: path.id,
+    node: node.id,
+    side,
+    ...to,
+    free,
+  });
+  const bind = useSheetDrag({ x, y }, (to, event) => move(to, event.altKey));
+  const at = toScreen(view, { x, y });
+  const from = toScreen(view, node);
+  return (
+    <>
+      <path d={`M${from.x} ${from.y}L${at.x} ${at.y}`} stroke="var(--mark)" strokeWidth={1} pointerEvents="none" />
+      <g
+        transform={`translate(${at.x} ${at.y})`}
+        role="button"
+        tabIndex={0}
+        aria-label={`Handle ${side === "into" ? "before" : "after"} the node`}
+        data-testid={`handle-${side}`}
+        style={{ cursor: "move" }}
+        onKeyDown={(event) => {
+          const arrow = ARROWS[event.key];
+          if (!arrow) return;
+          event.preventDefault();
+          event.stopPropagation();
+          const step = head.sheet.factor * (event.shiftKey ? 10 : 1);
+          void desk.command(move({ x: x + step * arrow[0], y: y + step * arrow[1] }, event.altKey));
+        }}
+        {...bind()}
+      >
+        <circle r={8} fill="transparent" />
+        <circle r={3.4} fill="var(--mark)" stroke="var(--halo)" />
+      </g>
+    </>
+  );
+}

@@ -1,0 +1,88 @@
+/** The sheet on its paper: artwork on a canvas, marks above it, rulers at the edges. */
+import { useEffect, useRef } from "react";
+
+import { useShown } from "../sheet";
+import { hand, useHand } from "../state";
+import { fit, panBy, zoomAbout } from "../view";
+import { Artwork } from "./Artwork";
+import { Draft } from "./Draft";
+import { useDraftHand } from "./draftHand";
+import { Lit } from "./Lit";
+import { Marks } from "./Marks";
+import { RULER, Rulers } from "./Rulers";
+import { spotIn, usePaperHand } from "./paperHand";
+
+/** Keep the window's size in the hand, and fit the sheet into it the first time. */
+function useWindow(paper: React.RefObject<HTMLDivElement | null>) {
+  const { head } = useShown();
+  const { width, height } = head.sheet;
+  const view = useHand((state) => state.view);
+  useEffect(() => {
+    const element = paper.current!;
+    const measure = () => hand().set({ window: { width: element.clientWidth, height: element.clientHeight } });
+    const observer = new ResizeObserver(measure);
+    observer.observe(element);
+    measure();
+    return () => observer.disconnect();
+  }, [paper]);
+  useEffect(() => {
+    if (!view) hand().set({ view: fit({ width, height }, hand().window) });
+  }, [view, width, height]);
+}
+
+/** Zoom about the pointer with the wheel; sideways with Shift. Not passive, so that the page stays. */
+function useWheel(paper: React.RefObject<HTMLDivElement | null>) {
+  useEffect(() => {
+    const element = paper.current!;
+    const onWheel = (event: WheelEvent) => {
+      const { view } = hand();
+      if (!view) return;
+      event.preventDefault();
+      const at = spotIn(element, event);
+      if (event.shiftKey) hand().set({ view: panBy(view, -(event.deltaX || event.deltaY), 0) });
+      else hand().set({ view: zoomAbout(view, at, Math.exp(-event.deltaY / 400)) });
+    };
+    element.addEventListener("wheel", onWheel, { passive: false });
+    return () => element.removeEventListener("wheel", onWheel);
+  }, [paper]);
+}
+
+export function Paper() {
+  const paper = useRef<HTMLDivElement>(null);
+  useWindow(paper);
+  useWheel(paper);
+  const { view, tool, marks } = useHand();
+  const drafting = tool === "draft";
+  const onPaper = usePaperHand();
+  const onDraft = useDraftHand();
+  return (
+    <div
+      ref={paper}
+      // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex -- it is a drawing surface with keys of its own
+      tabIndex={0}
+      role="application"
+      aria-label={drafting ? "Sheet, drafting: arrows move, Space sets a node, Enter ends" : "Sheet"}
+      data-testid="paper"
+      className="absolute inset-0 touch-none overflow-hidden bg-(--paper)"
+      style={{ cursor: drafting ? "crosshair" : "default" }}
+      {...(drafting ? onDraft : onPaper)}
+    >
+      {view && (
+        <>
+          <Artwork view={view} />
+          <svg
+            className="absolute inset-0 h-full w-full"
+            aria-label="Paths"
+            style={{ pointerEvents: drafting ? "none" : undefined }}
+          >
+            {marks && <Marks view={view} />}
+            <Lit view={view} />
+            {drafting && <Draft view={view} />}
+          </svg>
+          {marks && <Rulers view={view} />}
+        </>
+      )}
+      {marks && <div aria-hidden className="absolute top-0 left-0 bg-base-200" style={{ width: RULER, height: RULER }} />}
+    </div>
+  );
+}

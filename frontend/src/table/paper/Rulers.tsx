@@ -1,0 +1,60 @@
+/** Edge rulers in worn mm, and the pointer's place on them. */
+import { useShown } from "../sheet";
+import { useHand } from "../state";
+import { niceStep, type View } from "../view";
+
+export const RULER = 20;
+
+interface Tick {
+  at: number;
+  label: string | null;
+  long: boolean;
+}
+
+function ticks(origin: number, perUnit: number, size: number): Tick[] {
+  const step = niceStep(perUnit, 70);
+  const fine = step / 10;
+  const first = Math.ceil((RULER - origin) / (perUnit * fine));
+  const last = Math.floor((size - origin) / (perUnit * fine));
+  return Array.from({ length: Math.max(0, last - first + 1) }, (_, i) => {
+    const n = first + i;
+    const label = n % 10 === 0 ? String(Number((n * fine).toPrecision(6))) : null;
+    return { at: origin + n * fine * perUnit, label, long: n % 5 === 0 };
+  });
+}
+
+export function Rulers({ view }: { view: View }) {
+  const { head } = useShown();
+  const { window, pointer } = useHand();
+  const perUnit = view.zoom * head.sheet.factor;
+  const here = pointer && { x: pointer.x * view.zoom + view.x, y: pointer.y * view.zoom + view.y };
+  return (
+    <svg className="pointer-events-none absolute inset-0 h-full w-full" aria-hidden>
+      <rect width="100%" height={RULER} fill="var(--color-base-200)" />
+      <rect width={RULER} height="100%" fill="var(--color-base-200)" />
+      <g stroke="var(--muted)" fill="var(--muted)" className="measure">
+        {ticks(view.x, perUnit, window.width).map((tick) => (
+          <g key={tick.at}>
+            <path d={`M${tick.at} ${RULER}v${tick.label ? -9 : tick.long ? -6 : -3}`} />
+            {tick.label && (
+              <text x={tick.at + 3} y={10} stroke="none" fontSize={10}>
+                {tick.label}
+              </text>
+            )}
+          </g>
+        ))}
+        {ticks(view.y, perUnit, window.height).map((tick) => (
+          <g key={tick.at}>
+            <path d={`M${RULER} ${tick.at}h${tick.label ? -9 : tick.long ? -6 : -3}`} />
+            {tick.label && (
+              <text transform={`translate(9 ${tick.at - 3}) rotate(-90)`} stroke="none" fontSize={10}>
+                {tick.label}
+              </text>
+            )}
+          </g>
+        ))}
+        {here && <path d={`M${here.x} 0v${RULER}M0 ${here.y}h${RULER}`} stroke="var(--color-base-content)" />}
+      </g>
+    </svg>
+  );
+}

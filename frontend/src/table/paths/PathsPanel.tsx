@@ -1,0 +1,175 @@
+/** Paths by seam group, and the drawer of brushes under them. */
+import type { BrushShown, PathShown, RunShown } from "@/shared/api/types";
+import { fixed, plural } from "@/shared/ui/words";
+
+import { useChosen, useDesk, useShown } from "../sheet";
+import { hand, useHand } from "../state";
+import { carryBrush, draggedBrush } from "./carried";
+import { TakeIn } from "./TakeIn";
+
+interface GroupRow {
+  id: string | null;
+  name: string;
+  mark: string | null;
+  paths: PathShown[];
+}
+
+function useGroups(): GroupRow[] {
+  const { head } = useShown();
+  const rows: GroupRow[] = head.groups.map((group) => ({
+    ...group,
+    paths: head.paths.filter((path) => path.group === group.id),
+  }));
+  const loose = head.paths.filter((path) => !path.group);
+  if (loose.length) rows.push({ id: null, name: "In no group", mark: null, paths: loose });
+  return rows;
+}
+
+export function PathsPanel() {
+  const groups = useGroups();
+  return (
+    <aside
+      aria-label="Paths and drawer"
+      className="flex min-h-0 flex-col border-r border-base-300 bg-base-200"
+    >
+      <section aria-label="Paths" className="min-h-0 flex-1 overflow-y-auto pt-2 pb-2">
+        {groups.map((group) => group.paths.length > 0 && <Group key={group.id ?? "loose"} group={group} />)}
+        {groups.length === 0 && (
+          <p className="px-3 py-1">No paths yet. Draft one (2), or take in a drawing below.</p>
+        )}
+      </section>
+      <TakeIn />
+      <Drawer />
+    </aside>
+  );
+}
+
+/** A place that a brush can be dropped on. */
+function useDrop(paths: PathShown[]) {
+  const desk = useDesk();
+  return {
+    onDragOver: (event: React.DragEvent) => draggedBrush(event) && event.preventDefault(),
+    onDrop: (event: React.DragEvent) => {
+      const brush = draggedBrush(event);
+      if (!brush || !paths.length) return;
+      event.preventDefault();
+      void desk.command({ kind: "lay-brush", paths: paths.map((path) => path.id), brush });
+    },
+  };
+}
+
+function Group({ group }: { group: GroupRow }) {
+  const drop = useDrop(group.paths);
+  const chooseAll = () => hand().set({ chosen: group.paths.map((path) => path.id), nodes: [] });
+  return (
+    <div className="mb-2">
+      <button
+        className="flex w-full cursor-pointer items-baseline gap-2 px-3 py-0.5 text-left hover:bg-base-100"
+        title="Choose every path of this group, to dress them at once"
+        onClick={chooseAll}
+        {...drop}
+      >
+        <span
+          aria-hidden
+          className="size-2.5 shrink-0 self-center rounded-full border border-base-content/40"
+          style={{ background: group.mark ?? "transparent" }}
+        />
+        <span className="truncate font-semibold">{group.name}</span>
+        <span className="measure muted ml-auto whitespace-nowrap">{plural(group.paths.length, "path")}</span>
+      </button>
+      <ul>
+        {group.paths.map((path) => (
+          <PathRow key={path.id} path={path} />
+        ))}
+      </ul>
+    </div>
+  );
+}
+
+function PathRow({ path }: { path: PathShown }) {
+  const shown = useShown();
+  const desk = useDesk();
+  const { chosen } = useHand();
+  const drop = useDrop([path]);
+  const run = shown.head.runs.findLast((item) => item.path === path.id);
+  const isChosen = chosen.includes(path.id);
+  const choose = (event: React.MouseEvent) => {
+    const others = chosen.filter((id) => id !== path.id);
+    const more = isChosen ? others : [...chosen, path.id];
+    hand().set({ chosen: event.shiftKey ? more : [path.id], nodes: [] });
+  };
+  return (
+    <li>
+      <button
+        aria-pressed={isChosen}
+        data-testid={`row-${path.id}`}
+        className={`block w-full cursor-pointer border-l-[3px] py-0.5 pr-3 pl-[27px] text-left hover:bg-base-100 ${
+          isChosen ? "border-base-content bg-base-100" : "border-transparent"
+        }`}
+        onClick={choose}
+        {...drop}
+      >
+        <span className="flex items-baseline gap-2">
+          <span className="truncate">{path.name}</span>
+          <span className="measure ml-auto">{fixed(path.length.worn, 1)}</span>
+        </span>
+        <PathWear run={run} sheet={desk.id} />
+      </button>
+    </li>
+  );
+}
+
+function PathWear({ run, sheet }: { run: RunShown | undefined; sheet: string }) {
+  if (!run) return <span className="muted block text-[12px] leading-4 italic">bare</span>;
+  if (!run.shown) return <span className="muted block text-[12px] leading-4 italic">hidden</span>;
+  return <Strip src={`/api/sheets/${sheet}/runs/${run.id}/strip.svg?key=${run.key}`} />;
+}
+
+/** A brush drawn straight, one common scale for all. */
+function Strip({ src }: { src: string }) {
+  return <img src={src} alt="" draggable={false} className="block h-[15px] w-full object-cover object-left" />;
+}
+
+function Drawer() {
+  const { head } = useShown();
+  return (
+    <section aria-label="Drawer" className="max-h-[46%] overflow-y-auto border-t border-base-300 pt-2 pb-2">
+      <h2 className="px-3 font-bold">Drawer</h2>
+      <ul>
+        {head.brushes.map((brush) => (
+          <BrushRow key={brush.id} brush={brush} />
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function BrushRow({ brush }: { brush: BrushShown }) {
+  const desk = useDesk();
+  const { paths } = useChosen();
+  const lay = () => {
+    if (paths.length) {
+      void desk.command({ kind: "lay-brush", paths: paths.map((path) => path.id), brush: brush.id });
+    } else {
+      hand().set({ notice: { tone: "word", text: "Choose a path first, then press a brush to lay it there." } });
+    }
+  };
+  return (
+    <li>
+      <button
+        draggable
+        data-testid={`brush-${brush.id}`}
+        title={paths.length ? `Lay on ${paths.length === 1 ? paths[0]!.name : plural(paths.length, "path")}` : brush.name}
+        className="block w-full cursor-pointer px-3 py-0.5 text-left hover:bg-base-100"
+        onClick={lay}
+        onDragStart={(event) => carryBrush(event, brush.id)}
+      >
+        <span className="flex items-baseline gap-2 text-[12px]">
+          <span className="truncate">{brush.name}</span>
+          {brush.worn_by > 0 && <span className="muted ml-auto whitespace-nowrap">{plural(brush.worn_by, "run")}</span>}
+        </span>
+        <Strip src={`/api/brushes/${brush.id}/strip.svg?key=${brush.key}`} />
+      </button>
+    </li>
+  );
+}

@@ -1,0 +1,152 @@
+/** The sheet as the server has it, and the ways to change it. */
+import { useQuery, useQueryClient, type QueryClient } from "@tanstack/react-query";
+import { createContext, useContext, useMemo } from "react";
+
+import { api, Refusal } from "@/shared/api/client";
+import { type Frame, withPreview } from "@/shared/api/frame";
+import type { Intent, PathShown } from "@/shared/api/types";
+
+import { hand, useHand } from "./state";
+
+type Change = (id: string, revision: number) => Promise<Frame>;
+
+/** Sends changes one after the other, and previews newest first. */
+export class Desk {
+  private line: Promise<unknown> = Promise.resolve();
+  private running: AbortController | null = null;
+  private waiting: Intent | null = null;
+
+  constructor(
+    readonly id: string,
+    private readonly queries: QueryClient,
+  ) {}
+
+  private get key() {
+    return ["sheet", this.id];
+  }
+
+  private get revision(): number {
+    return this.queries.getQueryData<Frame>(this.key)?.head.revision ?? 0;
+  }
+
+  /** Do one thing. Resolves to null when it is done, or to what the server said against it. */
+  command(intent: Intent): Promise<Refusal | null> {
+    this.dropPreviews();
+    return this.change((id, revision) => api.command(id, revision, intent));
+  }
+
+  undo = () => this.change(api.undo);
+  redo = () => this.change(api.redo);
+
+  takeIn(file: File): Promise<Refusal | null> {
+    return this.change((id, revision) => api.takeIn(id, revision, file));
+  }
+
+  private change(send: Change): Promise<Refusal | null> {
+    const step = this.line.then(() => this.carryOut(send));
+    this.line = step;
+    return step;
+  }
+
+  private async carryOut(send: Change): Promise<Refusal | null> {
+    try {
+      const frame = await send(this.id, this.revision);
+      this.queries.setQueryData(this.key, frame);
+      const notes = frame.head.notes ?? [];
+      hand().set({
+        preview: null,
+        notice: notes.length ? { tone: "word", text: notes.join(" ") } : null,
+      });
+      return null;
+    } catch (error) {
+      return this.refused(error);
+    }
+  }
+
+  private async refused(error: unknown): Promise<Refusal> {
+    const refusal =
+      error instanceof Refusal ? error : new Refusal(0, "That did not work", String(error));
+    hand().set({ preview: null, notice: { tone: "fault", text: refusal.message } });
+    if (refusal.status === 409) {
+      // Catch up with the other page; what was typed stays in its field.
+      await this.queries.refetchQueries({ queryKey: this.key });
+    }
+    return refusal;
+  }
+
+  /** Show what a thing would look like. While one is on its way only the newest waits. */
+  preview(intent: Intent) {
+    if (this.running) {
+      this.waiting = intent;
+      return;
+    }
+    const abort = new AbortController();
+    this.running = abort;
+    api
+      .preview(this.id, this.revision, intent, abort.signal)
+      .then((frame) => {
+        if (this.running === abort) hand().set({ preview: frame });
+      })
+      .catch(() => undefined)
+      .finally(() => {
+        if (this.running !== abort) return;
+        this.running = null;
+        const next = this.waiting;
+        this.waiting = null;
+        if (next) this.preview(next);
+      });
+  }
+
+  /** Choose the first path that answers to something. */
+  choose(which: (path: PathShown) => boolean) {
+    const found = this.queries.getQueryData<Frame>(this.key)?.head.paths.find(which);
+    if (found) hand().set({ chosen: [found.id], nodes: [] });
+  }
+
+  /** Forget previews that are on their way, and optionally the one that is shown. */
+  dropPreviews(clear = false) {
+    this.running?.abort();
+    this.running = null;
+    this.waiting = null;
+    if (clear) hand().set({ preview: null });
+  }
+}
+
+export const DeskContext = createContext<Desk | null>(null);
+
+export function useDesk(): Desk {
+  const desk = useContext(DeskContext);
+  if (!desk) throw new Error("no desk");
+  return desk;
+}
+
+export function useNewDesk(id: string): Desk {
+  const queries = useQueryClient();
+  return useMemo(() => new Desk(id, queries), [id, queries]);
+}
+
+export function useSheetQuery(id: string) {
+  return useQuery({ queryKey: ["sheet", id], queryFn: () => api.sheet(id) });
+}
+
+/** The sheet as shown: as kept, with a drag's preview over it. */
+export function useShown(): Frame {
+  const { data } = useSheetQuery(useDesk().id);
+  const preview = useHand((state) => state.preview);
+  const shown = useMemo(() => (data ? withPreview(data, preview) : null), [data, preview]);
+  if (!shown) throw new Error("no sheet yet");
+  return shown;
+}
+
+/** The path that the Ticket and the Tape are about: the last one chosen. */
+export function useChosen() {
+  const shown = useShown();
+  const chosen = useHand((state) => state.chosen);
+  return useMemo(() => {
+    const paths = chosen.flatMap((id) => shown.head.paths.find((path) => path.id === id) ?? []);
+    const path = paths.at(-1) ?? null;
+    const run = path ? (shown.head.runs.findLast((r) => r.path === path.id) ?? null) : null;
+    const runs = shown.head.runs.filter((r) => paths.some((p) => p.id === r.path));
+    return { paths, path, run, runs };
+  }, [shown, chosen]);
+}

@@ -1,0 +1,107 @@
+/** Asked against laid: stitch length, gap, pitch, stitches to the inch, thread, count. */
+import { NumberField } from "@/shared/ui/NumberField";
+import { askedText, fixed } from "@/shared/ui/words";
+import type { AskedLength, Lengths } from "@/shared/api/types";
+
+import { useShown } from "../sheet";
+import { Own } from "./Own";
+import { GAP, STITCH, THREAD, useRun, useSettings } from "./settings";
+
+export function Measures() {
+  const { asked, laid } = useRun();
+  if (!asked || !laid) return null;
+  return (
+    <table className="mt-1.5 w-full" aria-label="Measures">
+      <thead>
+        <tr className="muted text-[12px]">
+          <th scope="col">
+            <span className="sr-only">Measure</span>
+          </th>
+          <th scope="col" className="text-right font-normal">
+            asked
+          </th>
+          <th scope="col" className="text-right font-normal">
+            laid
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        <MeasureRow label="Stitch length" pointer={STITCH} asked={asked.stitch} laid={laid.stitch} step={0.1} />
+        <MeasureRow label="Gap" pointer={GAP} asked={asked.gap} laid={laid.gap} step={0.1} />
+        <Row label="Pitch" asked={`${fixed(asked.pitch.worn)} mm`} laid={fixed(laid.pitch.worn)} />
+        <Row
+          label="To the inch"
+          asked={asked.spi === null ? "none" : fixed(asked.spi)}
+          laid={laid.spi === null ? "none" : fixed(laid.spi)}
+        />
+        <MeasureRow label="Thread" pointer={THREAD} asked={asked.thread} laid={laid.thread} step={0.05} />
+        <Row label="Stitches" asked="" laid={laid.repeats.toLocaleString("en")} testId="count" />
+      </tbody>
+    </table>
+  );
+}
+
+function Row({ label, asked, laid, testId }: { label: string; asked: string; laid: string; testId?: string }) {
+  return (
+    <tr className="border-t border-dotted border-base-300">
+      <th scope="row" className="py-[3px] text-left font-normal">
+        {label}
+      </th>
+      <td className="measure text-right">{asked}</td>
+      <td className="measure w-[58px] text-right" data-testid={testId && `laid-${testId}`}>
+        {laid}
+      </td>
+    </tr>
+  );
+}
+
+interface MeasureProps {
+  label: string;
+  pointer: string;
+  asked: AskedLength;
+  laid: Lengths;
+  step: number;
+}
+
+function MeasureRow({ label, pointer, asked, laid, step }: MeasureProps) {
+  const settings = useSettings();
+  const scaled = useShown().head.sheet.factor !== 1;
+  return (
+    <tr className="border-t border-dotted border-base-300 align-top">
+      <th scope="row" className="py-[3px] text-left font-normal">
+        {label}
+        <Own pointer={pointer} label={label} />
+        {scaled && asked.frame !== "share" && <FrameToggle label={label} pointer={pointer} frame={asked.frame} />}
+      </th>
+      <td className="py-[3px] text-right">
+        <NumberField
+          label={label}
+          value={askedText(asked)}
+          step={step}
+          onPreview={(typed) => settings.tryOut(pointer, typed)}
+          onCommit={(typed) => settings.keep(pointer, typed)}
+          onCancel={settings.forget}
+        />
+      </td>
+      <td className="measure py-[5px] text-right leading-[1.3]" data-testid={`laid-${label}`}>
+        {fixed(laid.worn)}
+        {scaled && <span className="muted block" title="As it comes out on paper">{fixed(laid.printed)} p</span>}
+      </td>
+    </tr>
+  );
+}
+
+function FrameToggle({ label, pointer, frame }: { label: string; pointer: string; frame: "worn" | "printed" }) {
+  const settings = useSettings();
+  const other = frame === "worn" ? "printed" : "worn";
+  return (
+    <button
+      className="block min-h-6 cursor-pointer text-[12px] text-accent underline decoration-dotted underline-offset-2"
+      title={`Asked as ${frame}. Press to state it as ${other}; what is drawn stays the same.`}
+      aria-label={`${label} is asked as ${frame}: state it as ${other}`}
+      onClick={() => void settings.frame(pointer, other)}
+    >
+      {frame}
+    </button>
+  );
+}

@@ -1,0 +1,121 @@
+/** Whose ticket it is: the path's name, the brush it wears, and both lengths. */
+import { useState } from "react";
+
+import { fixed, plural } from "@/shared/ui/words";
+
+import { useChosen, useDesk, useShown } from "../sheet";
+
+export function PathHead() {
+  const { head } = useShown();
+  const { path, run, paths } = useChosen();
+  const brush = run && head.brushes.find((item) => item.id === run.brush);
+  const scaled = head.sheet.factor !== 1;
+  return (
+    <header>
+      <Name key={path!.id} />
+      <p className="muted">
+        {brush ? brush.name : "Bare"} · {path!.closed ? "closed" : "open"}
+      </p>
+      <p className="muted">
+        Path <span className="measure">{fixed(path!.length.worn, 1)} mm</span>
+        {scaled && (
+          <>
+            {" "}
+            worn, <span className="measure">{fixed(path!.length.printed, 1)}</span> printed
+          </>
+        )}
+      </p>
+      {paths.length > 1 && (
+        <p className="mt-1 border-l-4 border-accent bg-base-200 px-2 py-1">
+          {plural(paths.length, "path")} chosen: a change here goes to every run on them.
+        </p>
+      )}
+      <GroupChoice />
+    </header>
+  );
+}
+
+function Name() {
+  const desk = useDesk();
+  const { path } = useChosen();
+  const [typed, setTyped] = useState<string | null>(null);
+  const keep = () => {
+    const name = typed?.trim();
+    setTyped(null);
+    if (name && name !== path!.name) void desk.command({ kind: "rename-path", path: path!.id, name });
+  };
+  return (
+    <h2>
+      <input
+        aria-label="Name of the path"
+        className="w-full truncate rounded-field border border-transparent bg-transparent text-[18px] font-bold hover:border-base-300 focus:border-base-300"
+        value={typed ?? path!.name}
+        maxLength={120}
+        onChange={(event) => setTyped(event.target.value)}
+        onBlur={keep}
+        onKeyDown={(event) => {
+          event.stopPropagation();
+          if (event.key === "Enter") event.currentTarget.blur();
+          if (event.key === "Escape") setTyped(null);
+        }}
+      />
+    </h2>
+  );
+}
+
+const NONE = "";
+const NEW = "+";
+
+function GroupChoice() {
+  const { head } = useShown();
+  const desk = useDesk();
+  const { path, paths } = useChosen();
+  const [naming, setNaming] = useState<string | null>(null);
+  const ids = paths.map((item) => item.id);
+  const put = (group: string) => {
+    if (group === NEW) setNaming("");
+    else void desk.command({ kind: "group-paths", paths: ids, group: group || null });
+  };
+  const make = () => {
+    const name = naming?.trim();
+    setNaming(null);
+    if (name) void desk.command({ kind: "group-paths", paths: ids, new_name: name });
+  };
+  return (
+    <div className="mt-1 flex items-center gap-2 text-[12px]">
+      <label htmlFor="seam-group">Seam group</label>
+      {naming === null ? (
+        <select
+          id="seam-group"
+          className="min-w-0 flex-1 rounded-field border border-base-300 bg-base-100 px-1 py-0.5"
+          value={path!.group ?? NONE}
+          onChange={(event) => put(event.target.value)}
+        >
+          <option value={NONE}>In no group</option>
+          {head.groups.map((group) => (
+            <option key={group.id} value={group.id}>
+              {group.name}
+            </option>
+          ))}
+          <option value={NEW}>A new group …</option>
+        </select>
+      ) : (
+        <input
+          id="seam-group"
+          // eslint-disable-next-line jsx-a11y/no-autofocus -- the person has just asked to name a group
+          autoFocus
+          placeholder="Name of the new group"
+          className="min-w-0 flex-1 rounded-field border border-base-300 bg-base-100 px-1 py-0.5"
+          value={naming}
+          onChange={(event) => setNaming(event.target.value)}
+          onBlur={make}
+          onKeyDown={(event) => {
+            event.stopPropagation();
+            if (event.key === "Enter") make();
+            if (event.key === "Escape") setNaming(null);
+          }}
+        />
+      )}
+    </div>
+  );
+}

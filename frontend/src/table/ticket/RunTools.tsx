@@ -1,0 +1,42 @@
+/** What can be done with the whole run. */
+import { plural } from "@/shared/ui/words";
+
+import { useChosen, useDesk, useShown } from "../sheet";
+import { useRun, useSettings } from "./settings";
+import { Heading } from "./Ticket";
+import { Tool } from "./Tool";
+
+export function RunTools() {
+  const desk = useDesk();
+  const run = useRun();
+  const settings = useSettings();
+  const { runs } = useChosen();
+  const brush = useShown().head.brushes.find((item) => item.id === run.brush);
+  return (
+    <>
+      <Heading>This run</Heading>
+      <div className="flex flex-wrap gap-1">
+        <Tool onClick={() => desk.command({ kind: "reverse-run", run: run.id })}>Reverse direction</Tool>
+        <Tool onClick={() => desk.command({ kind: "show-run", run: run.id, shown: !run.shown })}>
+          {run.shown ? "Hide" : "Show"}
+        </Tool>
+        <Tool onClick={() => desk.command({ kind: "remove-runs", runs: runs.map((item) => item.id) })}>
+          Take the brush off
+        </Tool>
+      </div>
+      {run.own.length > 0 && (
+        <>
+          <p className="muted mt-2 text-[12px]">
+            {plural(run.own.length, "setting")} of its own, marked with a dot.
+          </p>
+          <div className="mt-1 flex flex-wrap gap-1">
+            <Tool onClick={() => settings.follow()}>Follow the brush in all</Tool>
+            <Tool onClick={() => desk.command({ kind: "give-to-brush", run: run.id })}>
+              {brush?.builtin ? "Make a brush of these" : "Give them to the brush"}
+            </Tool>
+          </div>
+        </>
+      )}
+    </>
+  );
+}
