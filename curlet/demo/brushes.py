@@ -32,6 +32,6 @@ BRUSHES: dict[str, Json] = {
     "eight": _stitch("Running, 8 to the inch", 2.175, 1.0, 0.45, "#f3ead7"),
     "twelve": _stitch("Edge stitch, 12 to the inch", 1.517, 0.6, 0.4, "#c8553d"),
     "basting": _stitch(
-        "Basting, 12 + 8 mm", 12.0, 8.0, 0.6, "#3f7f93", ends="flat", kind="leave-over"
+        "Basting, 12 + 8 mm", 12.0, 8.0, 0.6, "#a8d4de", ends="flat", kind="leave-over"
     ),
 }

@@ -13,7 +13,7 @@ CUBICS_PER_TURN = 16
 def arc_to_cubics(
     centre: complex, along: complex, across: complex, start: float, sweep: float
 ) -> NDArray[np.float64]:
-    """An elliptical arc as cubics, 16 to a full turn: within 3e-8 of its length.
+    """An elliptical arc as cubics, 16 to a full turn: within 3.5e-8 of its length.
 
     Parameters
     ----------

@@ -38,6 +38,23 @@ export function Marks({ view }: { view: View }) {
   );
 }
 
+/** Two fine ink lines along a chosen path: what lies on it stays in sight. */
+function Flanks({ path }: { path: PathShown }) {
+  const line = { d: path.d, vectorEffect: "non-scaling-stroke", strokeLinejoin: "round" } as const;
+  const { width, height } = useShown().head.sheet;
+  const room = { x: -width, y: -height, width: 3 * width, height: 3 * height };
+  return (
+    <>
+      <mask id={`flanks-${path.id}`} maskUnits="userSpaceOnUse" {...room}>
+        <path {...line} stroke="white" strokeWidth={14} />
+        <path {...line} stroke="black" strokeWidth={11.6} />
+      </mask>
+      <path {...line} stroke="var(--halo)" strokeWidth={15} opacity={0.5} mask={`url(#flanks-${path.id})`} />
+      <path {...line} stroke="var(--mark)" strokeWidth={14} mask={`url(#flanks-${path.id})`} />
+    </>
+  );
+}
+
 function PathLine({ path, bare, chosen }: { path: PathShown; bare: boolean; chosen: boolean }) {
   const shown = useShown();
   const desk = useDesk();
@@ -49,20 +66,15 @@ function PathLine({ path, bare, chosen }: { path: PathShown; bare: boolean; chos
   };
   return (
     <g vectorEffect="non-scaling-stroke">
-      {chosen && (
-        <>
-          <path d={path.d} stroke="var(--mark)" strokeWidth={9} vectorEffect="non-scaling-stroke" opacity={0.9} />
-          <path d={path.d} stroke="var(--halo)" strokeWidth={6.6} vectorEffect="non-scaling-stroke" opacity={0.55} />
-        </>
-      )}
-      {(bare || chosen) && (
+      {chosen && <Flanks path={path} />}
+      {bare && (
         <path
           d={path.d}
           stroke="var(--mark)"
           strokeWidth={1}
-          strokeDasharray={bare && !chosen ? "1 4" : undefined}
+          strokeDasharray={chosen ? undefined : "1 4"}
           vectorEffect="non-scaling-stroke"
-          opacity={chosen && !bare ? 0 : 0.8}
+          opacity={0.8}
         />
       )}
       <path

@@ -10,13 +10,12 @@ import { type Spot, toScreen, type View } from "../view";
 type Side = "into" | "out";
 
 /** Drag something on the sheet: a preview while it moves, one step when it is let go. */
-function useSheetDrag(start: Spot, intent: (to: Spot, event: PointerEvent) => Intent, onTap?: () => void) {
+function useSheetDrag(start: Spot, intent: (to: Spot, event: PointerEvent) => Intent, onTap?: (event: PointerEvent) => void) {
   const desk = useDesk();
-  return useDrag(
+  const bind = useDrag(
     ({ event, movement: [mx, my], first, last, tap, memo, canceled }) => {
-      event.stopPropagation();
       if (tap) {
-        onTap?.();
+        onTap?.(event as PointerEvent);
         return memo;
       }
       const from: Spot = first ? start : memo;
@@ -29,6 +28,17 @@ function useSheetDrag(start: Spot, intent: (to: Spot, event: PointerEvent) => In
     },
     { filterTaps: true, pointer: { buttons: [1], keys: false } },
   );
+  return () => {
+    const handlers = bind();
+    return {
+      ...handlers,
+      // The paper beneath must not take the same press for a pan or a choice.
+      onPointerDown: (event: React.PointerEvent) => {
+        event.stopPropagation();
+        handlers.onPointerDown?.(event);
+      },
+    };
+  };
 }
 
 export function Nodes({ view, path }: { view: View; path: PathShown }) {
@@ -71,7 +81,7 @@ function NodeMark({ view, path, node, index, chosen }: NodeProps) {
     path: path.id,
     moves: movesWith(path, node, to),
   });
-  const bind = useSheetDrag({ x: node.x, y: node.y }, move, () => chooseNode(node.id, false));
+  const bind = useSheetDrag({ x: node.x, y: node.y }, move, (event) => chooseNode(node.id, event.shiftKey));
   const at = toScreen(view, node);
   const onKeyDown = (event: React.KeyboardEvent) => {
     const arrow = ARROWS[event.key];
@@ -99,7 +109,6 @@ function NodeMark({ view, path, node, index, chosen }: NodeProps) {
         const shape = node.into || node.out ? "straight" : "curved";
         void desk.command({ kind: "shape-node", path: path.id, node: node.id, shape });
       }}
-      onClick={(event) => event.shiftKey && chooseNode(node.id, true)}
     >
       <circle r={9} fill="transparent" />
       <NodeShape curved={Boolean(node.into ?? node.out)} chosen={chosen} />

@@ -36,7 +36,7 @@ export function Rulers({ view }: { view: View }) {
         {ticks(view.x, perUnit, window.width).map((tick) => (
           <g key={tick.at}>
             <path d={`M${tick.at} ${RULER}v${tick.label ? -9 : tick.long ? -6 : -3}`} />
-            {tick.label && (
+            {tick.label && tick.at < window.width - 34 && (
               <text x={tick.at + 3} y={10} stroke="none" fontSize={10}>
                 {tick.label}
               </text>

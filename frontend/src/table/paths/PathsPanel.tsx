@@ -5,6 +5,7 @@ import { fixed, plural } from "@/shared/ui/words";
 import { useChosen, useDesk, useShown } from "../sheet";
 import { hand, useHand } from "../state";
 import { carryBrush, draggedBrush } from "./carried";
+import { inPairs, type Pair, sideOf, sideWords } from "./pairs";
 import { TakeIn } from "./TakeIn";
 
 interface GroupRow {
@@ -78,56 +79,112 @@ function Group({ group }: { group: GroupRow }) {
         <span className="measure muted ml-auto whitespace-nowrap">{plural(group.paths.length, "path")}</span>
       </button>
       <ul>
-        {group.paths.map((path) => (
-          <PathRow key={path.id} path={path} />
+        {inPairs(group.paths).map((pair) => (
+          <PathRow key={pair.paths[0]!.id} pair={pair} />
         ))}
       </ul>
     </div>
   );
 }
 
-function PathRow({ path }: { path: PathShown }) {
-  const shown = useShown();
-  const desk = useDesk();
+function choosePath(paths: PathShown[], more: boolean) {
+  const { chosen } = hand();
+  const ids = paths.map((path) => path.id);
+  if (!more) return hand().set({ chosen: ids, nodes: [] });
+  const others = chosen.filter((id) => !ids.includes(id));
+  hand().set({ chosen: others.length === chosen.length - ids.length ? others : [...others, ...ids], nodes: [] });
+}
+
+function PathRow({ pair }: { pair: Pair }) {
   const { chosen } = useHand();
-  const drop = useDrop([path]);
-  const run = shown.head.runs.findLast((item) => item.path === path.id);
-  const isChosen = chosen.includes(path.id);
-  const choose = (event: React.MouseEvent) => {
-    const others = chosen.filter((id) => id !== path.id);
-    const more = isChosen ? others : [...chosen, path.id];
-    hand().set({ chosen: event.shiftKey ? more : [path.id], nodes: [] });
-  };
+  const drop = useDrop(pair.paths);
+  const [first] = pair.paths;
+  const isChosen = pair.paths.some((path) => chosen.includes(path.id));
   return (
-    <li>
-      <button
-        aria-pressed={isChosen}
-        data-testid={`row-${path.id}`}
-        className={`block w-full cursor-pointer border-l-[3px] py-0.5 pr-3 pl-[27px] text-left hover:bg-base-100 ${
-          isChosen ? "border-base-content bg-base-100" : "border-transparent"
-        }`}
-        onClick={choose}
-        {...drop}
-      >
-        <span className="flex items-baseline gap-2">
-          <span className="truncate">{path.name}</span>
-          <span className="measure ml-auto">{fixed(path.length.worn, 1)}</span>
-        </span>
-        <PathWear run={run} sheet={desk.id} />
-      </button>
+    <li
+      className={`border-l-[3px] py-0.5 pr-3 pl-[27px] ${
+        isChosen ? "border-base-content bg-base-100" : "border-transparent hover:bg-base-100"
+      }`}
+      {...drop}
+    >
+      <div className="flex items-baseline gap-1.5">
+        <button
+          className="min-w-0 flex-1 cursor-pointer truncate text-left"
+          aria-pressed={pair.paths.every((path) => chosen.includes(path.id))}
+          data-testid={pair.paths.length === 1 ? `row-${first!.id}` : undefined}
+          onClick={(event) => choosePath(pair.paths, event.shiftKey)}
+        >
+          {pair.name}
+        </button>
+        {pair.paths.length > 1 && pair.paths.map((path) => <Side key={path.id} path={path} />)}
+        <span className="measure w-[52px] text-right">{fixed(first!.length.worn, 1)}</span>
+      </div>
+      <Wear paths={pair.paths} />
     </li>
   );
 }
 
-function PathWear({ run, sheet }: { run: RunShown | undefined; sheet: string }) {
-  if (!run) return <span className="muted block text-[12px] leading-4 italic">bare</span>;
-  if (!run.shown) return <span className="muted block text-[12px] leading-4 italic">hidden</span>;
+/** One half of a pair. */
+function Side({ path }: { path: PathShown }) {
+  const { chosen } = useHand();
+  const isChosen = chosen.includes(path.id);
+  const side = sideOf(path)!;
+  return (
+    <button
+      className={`size-6 shrink-0 cursor-pointer rounded-full text-[12px] ${
+        isChosen ? "bg-secondary text-secondary-content" : "hover:bg-base-300"
+      }`}
+      aria-pressed={isChosen}
+      aria-label={`${path.name}, ${sideWords[side]}`}
+      title={sideWords[side]}
+      data-testid={`row-${path.id}`}
+      onClick={(event) => choosePath([path], event.shiftKey)}
+    >
+      {side}
+    </button>
+  );
+}
+
+/** What the paths wear: one strip where they wear the same, otherwise one each. */
+function Wear({ paths }: { paths: PathShown[] }) {
+  const shown = useShown();
+  const desk = useDesk();
+  const runs = paths.map((path) => shown.head.runs.findLast((item) => item.path === path.id));
+  const same = runs.every((run) => run?.key === runs[0]?.key && run?.shown === runs[0]?.shown);
+  return (
+    <div className="flex gap-1">
+      {(same ? runs.slice(0, 1) : runs).map((run, i) => (
+        <div key={i} className="min-w-0 flex-1">
+          <PathWear run={run} sheet={desk.id} side={same ? null : sideOf(paths[i]!)} />
+        </div>
+      ))}
+    </div>
+  );
+}
+
+function PathWear({ run, sheet, side }: { run: RunShown | undefined; sheet: string; side: string | null }) {
+  const word = run ? (run.shown ? null : "hidden") : "bare";
+  if (word || !run) {
+    return (
+      <span className="muted block text-[12px] leading-[19px] italic">
+        {side && `${side} `}
+        {word}
+      </span>
+    );
+  }
   return <Strip src={`/api/sheets/${sheet}/runs/${run.id}/strip.svg?key=${run.key}`} />;
 }
 
 /** A brush drawn straight, one common scale for all. */
 function Strip({ src }: { src: string }) {
-  return <img src={src} alt="" draggable={false} className="block h-[15px] w-full object-cover object-left" />;
+  return (
+    <img
+      src={src}
+      alt=""
+      draggable={false}
+      className="my-0.5 block h-[15px] w-full rounded-[3px] bg-(--cloth) object-cover object-left"
+    />
+  );
 }
 
 function Drawer() {

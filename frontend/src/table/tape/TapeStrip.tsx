@@ -49,6 +49,7 @@ export function TapeStrip({ run, width }: Props) {
       </defs>
       <rect x={0} y={TOP} width={width} height={STRIP} rx={3} fill="var(--color-base-100)" stroke="var(--color-base-300)" />
       <TapeRuler length={tape.length} start={tape.start} perMm={perMm} />
+      <rect x={PAD - 6} y={MIDDLE - 12} width={width - 2 * PAD + 12} height={24} rx={2} fill="var(--cloth)" />
       {legs.map((leg, index) => (
         <TapeLeg key={index} leg={leg} x={x} perMm={perMm} />
       ))}
@@ -90,11 +91,10 @@ function Repeats({ run, slots, x, perMm }: RepeatsProps) {
   }
   return (
     <g fill="none">
-      <path d={pieces.join("")} stroke="var(--color-base-content)" strokeWidth={weight + 1.4} opacity={0.55} />
-      <path d={pieces.join("")} stroke={run.settings.threads![0]} strokeWidth={weight} data-testid="tape-repeats" />
       {lit !== null && pieces[lit] && (
-        <path d={pieces[lit]} stroke="var(--mark)" strokeWidth={weight + 7} data-testid="tape-lit" />
+        <path d={pieces[lit]} stroke="var(--color-base-100)" opacity={0.75} strokeWidth={weight + 8} data-testid="tape-lit" />
       )}
+      <path d={pieces.join("")} stroke={run.settings.threads![0]} strokeWidth={weight} data-testid="tape-repeats" />
     </g>
   );
 }
@@ -138,12 +138,12 @@ function Fold({ corner, x, legs, perMm }: FoldProps) {
     <g data-testid="fold">
       <title>{`turns ${degrees(corner.turn)}, ${(MANNER_WORDS[corner.manner] ?? "").toLowerCase()}`}</title>
       <path
-        d={`M${x - 6} ${TOP}l6 6l6 -6M${x} ${TOP + 6}V${FOOT - 6}M${x - 6} ${FOOT}l6 -6l6 6`}
-        fill="none"
-        stroke="var(--color-base-content)"
+        d={`M${x - 6} ${TOP}l6 7l6 -7zM${x - 6} ${FOOT}l6 -7l6 7z`}
+        fill="var(--color-base-content)"
       />
+      <path d={`M${x} ${TOP + 7}V${FOOT - 7}`} stroke="var(--color-base-100)" strokeDasharray="2 2" />
       {roomy && (
-        <text x={x + 4} y={TOP + 15} className="measure" fontSize={11} fill="var(--color-base-content)">
+        <text x={x + 8} y={FOOT - 5} className="measure" fill="var(--color-base-content)">
           {degrees(corner.turn)}
         </text>
       )}

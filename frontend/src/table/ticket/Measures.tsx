@@ -82,12 +82,24 @@ function MeasureRow({ label, pointer, asked, laid, step }: MeasureProps) {
           onCommit={(typed) => settings.keep(pointer, typed)}
           onCancel={settings.forget}
         />
+        {scaled && <Other className="pr-1.5" value={asked.frame === "printed" ? asked.worn : asked.printed} frame={otherFrame(asked.frame)} />}
       </td>
       <td className="measure py-[5px] text-right leading-[1.3]" data-testid={`laid-${label}`}>
-        {fixed(laid.worn)}
-        {scaled && <span className="muted block" title="As it comes out on paper">{fixed(laid.printed)} p</span>}
+        {fixed(asked.frame === "printed" ? laid.printed : laid.worn)}
+        {scaled && <Other className="mt-[5px]" value={asked.frame === "printed" ? laid.worn : laid.printed} />}
       </td>
     </tr>
+  );
+}
+
+const otherFrame = (frame: AskedLength["frame"]) => (frame === "printed" ? "worn" : "printed");
+
+/** The same length in the other frame. */
+function Other({ value, frame, className }: { value: number; frame?: string; className: string }) {
+  return (
+    <span className={`measure muted block leading-[22px] ${className}`}>
+      {fixed(value)} {frame}
+    </span>
   );
 }
 

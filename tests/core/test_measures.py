@@ -1,0 +1,69 @@
+"""Reading measures as people type them."""
+
+from __future__ import annotations
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from curlet.core.errors import BadInput
+from curlet.core.measures import Frame, Measure, Reading, Scale, read_measure
+
+
+@pytest.mark.parametrize(
+    ("text", "mm"),
+    [
+        ("3", 3),
+        ("3 mm", 3),
+        ("2,5", 2.5),
+        (".4mm", 0.4),
+        ("1/8 in", 3.175),
+        ("1 1/8 in", 28.575),
+        ("1/8″", 3.175),
+        ("3*2.5", 7.5),
+        ("2 in - 1 mm", 49.8),
+        ("(1+2) cm", 30),
+        ("36pt", 12.7),
+        ("−1 mm", -1),
+        ("1e1", 10),
+    ],
+)
+def test_lengths_take_units_and_sums(text: str, mm: float) -> None:
+    assert read_measure(text).value == pytest.approx(mm)
+
+
+def test_spi_and_shares_only_where_they_are_taken() -> None:
+    assert read_measure("8 spi", accepts=("mm", "spi")) == Reading(8, "spi")
+    assert read_measure("30 %", accepts=("mm", "%")) == Reading(30, "%")
+    with pytest.raises(BadInput, match="sets a pitch"):
+        read_measure("8 spi", accepts=("mm", "%"))
+    with pytest.raises(BadInput, match="this takes a length"):
+        read_measure("30 %")
+
+
+@pytest.mark.parametrize(
+    "text", ["", "mm", "3 furlongs", "3 mm mm", "1/0", "2 mm * 2 mm", "((3)", "1 1/0 in", "nan", "9" * 400, "3;DROP"]
+)
+def test_what_cannot_be_read_is_refused(text: str) -> None:
+    with pytest.raises(BadInput):
+        read_measure(text)
+
+
+@given(st.text(max_size=70))
+def test_no_text_is_anything_but_a_measure_or_a_refusal(text: str) -> None:
+    try:
+        read_measure(text, accepts=("mm", "spi", "%"))
+    except BadInput as error:
+        assert len(str(error)) < 300
+
+
+@pytest.mark.parametrize("text", ["1:0", "0:1", "4", "1:-4", "a:b", "1:99999"])
+def test_impossible_scales_are_refused(text: str) -> None:
+    with pytest.raises(BadInput):
+        Scale.read(text)
+
+
+def test_worn_and_printed_are_the_same_length_seen_twice() -> None:
+    scale = Scale.read("1:4")
+    assert Measure(6).drawn(scale) == 1.5
+    assert Measure(1.5, Frame.PRINTED).worn(scale) == 6

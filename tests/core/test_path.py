@@ -1,0 +1,108 @@
+"""Paths: what is refused, what survives an edit."""
+
+from __future__ import annotations
+
+import math
+
+import numpy as np
+import pytest
+from hypothesis import given
+
+from curlet.core.errors import BadInput, TooMuch
+from curlet.core.path import Path, edit
+from tests.shapes import cubic, line, paths, polyline, square
+
+S_CURVE = cubic((0, 0), (10, -20), (20, 20), (30, 0), (40, -20), (50, 20), (60, 0))
+
+
+def test_impossible_coordinates_are_refused() -> None:
+    with pytest.raises(BadInput, match="not a number"):
+        polyline((0, 0), (math.nan, 1))
+    with pytest.raises(BadInput, match="1 km"):
+        polyline((0, 0), (2e6, 1))
+
+
+@pytest.mark.parametrize("closed", [False, True])
+def test_a_path_without_length_is_refused(closed: bool) -> None:
+    with pytest.raises(BadInput, match="no length"):
+        polyline((3, 3), (3, 3), (3, 3), closed=closed)
+
+
+def test_too_many_nodes_are_refused() -> None:
+    points = np.zeros((20_001, 2))
+    points[:, 0] = np.arange(20_001)
+    with pytest.raises(TooMuch, match="20,000"):
+        Path.make([str(i) for i in range(20_001)], points, points, points, False)
+
+
+def test_repeated_points_go_and_are_told() -> None:
+    path = polyline((0, 0), (5, 0), (5, 0), (9, 0))
+    assert path.node_ids == ("n1", "n2", "n4")
+    assert path.notes == ("1 repeated points were left out.",)
+
+
+@given(paths())
+def test_positions_are_finite_and_monotone(path: Path) -> None:
+    s = np.linspace(0, path.length, 101)
+    points = path.arc.points(s)
+    assert np.isfinite(points).all()
+    assert np.isfinite(path.arc.tangents(s)).all()
+    steps = np.hypot(*np.diff(points, axis=0).T)
+    assert (steps <= np.diff(s) * (1 + 1e-6) + 1e-6).all()
+
+
+def test_a_closed_path_wraps_round() -> None:
+    path = square(10)
+    assert path.arc.points([43.0])[0] == pytest.approx([3, 0])
+    assert path.arc.points([-3.0])[0] == pytest.approx([0, 3])
+
+
+def test_normals_point_to_the_right_of_the_way() -> None:
+    # y grows downward: walking right, the right hand is below.
+    assert line(10).arc.normals([5.0])[0] == pytest.approx([0, 1])
+
+
+def test_the_tangent_at_a_retracted_handle_is_toward_the_next_control_point() -> None:
+    path = cubic((0, 0), (0, 0), (0, 10), (10, 10))
+    assert path.arc.tangents([0.0])[0] == pytest.approx([0, 1])
+
+
+def test_adding_a_node_keeps_the_line_and_the_other_ids() -> None:
+    place = S_CURVE.arc.points([20.0])[0]
+    grown = edit.add_node(S_CURVE, tuple(place), "new")
+    assert grown.node_ids == ("n1", "new", "n2", "n3")
+    s = np.linspace(0, S_CURVE.length, 50)
+    assert np.abs(grown.arc.points(s) - S_CURVE.arc.points(s)).max() < 1e-6
+
+
+def test_adding_a_node_midway_after_another() -> None:
+    grown = edit.add_node_after(square(10), "n4", "new")
+    assert grown.node_ids[-1] == "new"
+    assert grown.points[-1] == pytest.approx([0, 5])
+    with pytest.raises(BadInput, match="last node"):
+        edit.add_node_after(line(10), "n2", "new")
+
+
+def test_moving_a_node_takes_its_handles_along() -> None:
+    moved = edit.move_nodes(S_CURVE, {"n2": (30, 5)})
+    assert moved.into[1] - moved.points[1] == pytest.approx(S_CURVE.into[1] - S_CURVE.points[1])
+
+
+def test_handles_in_line_stay_in_line_unless_one_is_freed() -> None:
+    bent = edit.move_handle(S_CURVE, "n2", "out", (40, 10), free=False)
+    a, b = bent.into[1] - bent.points[1], bent.out[1] - bent.points[1]
+    assert a[0] * b[1] - a[1] * b[0] == pytest.approx(0, abs=1e-9)
+    freed = edit.move_handle(S_CURVE, "n2", "out", (40, 10), free=True)
+    assert (freed.into[1] == S_CURVE.into[1]).all()
+
+
+def test_deleting_to_less_than_two_nodes_is_refused() -> None:
+    with pytest.raises(BadInput, match="two nodes"):
+        edit.delete_nodes(line(10), ["n1"])
+
+
+def test_straight_and_curved_and_back() -> None:
+    bent = edit.curve(polyline((0, 0), (10, 0), (10, 10)), "n2")
+    assert bent.length > 20 * 0.7
+    assert not bent.straight.any()
+    assert edit.straighten(bent, "n2").length == pytest.approx(20)

@@ -1,0 +1,49 @@
+"""Pictures from a second renderer, and how much two of them differ."""
+
+from __future__ import annotations
+
+import io
+
+import numpy as np
+import resvg_py
+from PIL import Image
+from scipy.ndimage import binary_dilation
+
+
+def resvg(svg: bytes | str, width: int, height: int) -> np.ndarray:
+    """(height, width, 4) RGBA 0…1 of an SVG as resvg draws it."""
+    text = svg.decode() if isinstance(svg, bytes) else svg
+    data = bytes(resvg_py.svg_to_bytes(svg_string=text, dpi=96, width=width, height=height))
+    return read_png(data)
+
+
+def read_png(data: bytes) -> np.ndarray:
+    return np.asarray(Image.open(io.BytesIO(data)).convert("RGBA"), dtype=float) / 255
+
+
+def on_white(picture: np.ndarray) -> np.ndarray:
+    alpha = picture[..., 3:]
+    return picture[..., :3] * alpha + (1 - alpha)
+
+
+def differing(a: np.ndarray, b: np.ndarray, over: float = 0.2) -> float:
+    """Share of the pixels whose colour differs by more than `over` in any channel, on white."""
+    assert a.shape == b.shape
+    return float((np.abs(on_white(a) - on_white(b)).max(axis=-1) > over).mean())
+
+
+def inked(picture: np.ndarray) -> float:
+    """Share of the pixels that are not bare."""
+    return float((picture[..., 3] > 0.5).mean())
+
+
+def grown(picture: np.ndarray, reach: int) -> np.ndarray:
+    """Where anything is drawn, or within `reach` pixels of it: (height, width) bool."""
+    span = np.arange(-reach, reach + 1)
+    disc = np.hypot(*np.meshgrid(span, span)) <= reach + 0.5
+    return binary_dilation(picture[..., 3] > 0.5, disc)
+
+
+def covers(area: np.ndarray, picture: np.ndarray) -> bool:
+    """Whether everything drawn lies in an area."""
+    return not ((picture[..., 3] > 0.5) & ~area).any()

@@ -1,0 +1,82 @@
+"""Paths for tests, and strategies that make them."""
+
+from __future__ import annotations
+
+import math
+
+import numpy as np
+from hypothesis import strategies as st
+
+from curlet.core.errors import BadInput
+from curlet.core.path import Path
+from curlet.core.path.arcs import arc_to_cubics
+from curlet.formats.svg_in import chain_to_path
+
+
+def polyline(*points: tuple[float, float], closed: bool = False) -> Path:
+    """Straight segments through points."""
+    array = np.array(points, dtype=float)
+    return Path.make([f"n{i}" for i in range(1, len(points) + 1)], array, array, array, closed)
+
+
+def line(length: float) -> Path:
+    return polyline((0.0, 0.0), (length, 0.0))
+
+
+def square(side: float) -> Path:
+    """Clockwise on the sheet from its top left."""
+    return polyline((0, 0), (side, 0), (side, side), (0, side), closed=True)
+
+
+def turn(degrees: float, leg: float = 40.0) -> Path:
+    """Two legs with one turn, clockwise on the sheet where positive."""
+    angle = math.radians(degrees)
+    return polyline((0, 0), (leg, 0), (leg + leg * math.cos(angle), leg * math.sin(angle)))
+
+
+def ellipse(a: float, b: float) -> Path:
+    return chain_to_path(arc_to_cubics(0j, complex(a), complex(0, b), 0.0, 2 * math.pi), True)
+
+
+def circle(radius: float) -> Path:
+    return ellipse(radius, radius)
+
+
+def cubic(*control: tuple[float, float]) -> Path:
+    """A chain of cubics: 3k + 1 control points."""
+    points = np.array(control, dtype=float)
+    return chain_to_path(np.stack([points[i : i + 4] for i in range(0, len(points) - 3, 3)]), False)
+
+
+def wave(segments: int, length: float) -> Path:
+    """An open winding path of curved segments, the same every time."""
+    rng = np.random.default_rng(7)
+    x = np.linspace(0, length, 3 * segments + 1)
+    y = rng.uniform(-0.12, 0.12, len(x)) * length / segments
+    path = chain_to_path(
+        np.stack([np.column_stack([x, y])[3 * i : 3 * i + 4] for i in range(segments)]), False
+    )
+    grown = length / path.length
+    return Path.make(path.node_ids, path.points * grown, path.into * grown, path.out * grown, False)
+
+
+_COORDINATE = st.floats(-100, 100, allow_nan=False).map(lambda x: round(x, 3))
+_POINT = st.tuples(_COORDINATE, _COORDINATE)
+
+
+@st.composite
+def paths(draw: st.DrawFn, most: int = 6) -> Path:
+    """Open and closed paths, straight and curved, self-crossing, with cusps and retracted handles."""
+    count = draw(st.integers(2, most))
+    points = np.array(draw(st.lists(_POINT, min_size=count, max_size=count)))
+    kinds = draw(st.lists(st.sampled_from(["bare", "curved", "into"]), min_size=count, max_size=count))
+    shifts = np.array(draw(st.lists(_POINT, min_size=2 * count, max_size=2 * count)))
+    bent_into = np.array([kind in ("curved", "into") for kind in kinds])[:, None]
+    bent_out = np.array([kind == "curved" for kind in kinds])[:, None]
+    into = points + np.where(bent_into, shifts[:count] / 3, 0)
+    out = points + np.where(bent_out, shifts[count:] / 3, 0)
+    closed = draw(st.booleans())
+    try:
+        return Path.make([f"n{i}" for i in range(1, count + 1)], points, into, out, closed)
+    except BadInput:
+        return line(10.0)
