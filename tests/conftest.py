@@ -24,7 +24,7 @@ settings.register_profile(
 settings.load_profile("curlet")
 
 
-@pytest.fixture()
+@pytest.fixture
 def store(tmp_path: FilePath) -> Iterator[FilePath]:
     """An open database with the demo in it; the file."""
     file = tmp_path / "curlet.sqlite"
@@ -35,7 +35,7 @@ def store(tmp_path: FilePath) -> Iterator[FilePath]:
         database.close()
 
 
-@pytest.fixture()
+@pytest.fixture
 def client(tmp_path: FilePath) -> FlaskClient:
     """A client of the application with the demo loaded."""
     app = create_app(tmp_path / "curlet.sqlite", busy_seconds=0.2)

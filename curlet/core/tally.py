@@ -88,9 +88,7 @@ class RunTally:
 def tally(run: LaidRun) -> RunTally:
     """The facts of a run's first course, which is the one that its measures are read from."""
     laid = run.courses[0]
-    legs = tuple(
-        _leg(run, laid, leg, fit) for leg, fit in zip(laid.legs, laid.fits, strict=True)
-    )
+    legs = tuple(_leg(run, laid, leg, fit) for leg, fit in zip(laid.legs, laid.fits, strict=True))
     filled = [leg for leg in legs if leg.repeats] or list(legs)
     stitches = max(sum(leg.repeats for leg in legs), 1)
     mean_stitch = sum(leg.stitch * leg.repeats for leg in filled) / stitches or filled[0].stitch
@@ -261,7 +259,5 @@ def too_fine(run: LaidRun, ppi: float) -> list[str]:
             notes.append(f"the thread is {thread / pixel:.1f} of a pixel at {ppi:g} ppi.")
         gaps = [fit.gap - 2 * course.motif.overhang for fit in course.fits if fit.repeats > 1]
         if gaps and min(gaps) < pixel:
-            notes.append(
-                f"the clear gap is {max(min(gaps), 0) / pixel:.1f} of a pixel at {ppi:g} ppi."
-            )
+            notes.append(f"the clear gap is {max(min(gaps), 0) / pixel:.1f} of a pixel at {ppi:g} ppi.")
     return notes

@@ -31,7 +31,5 @@ BRUSHES: dict[str, Json] = {
     "show-stitch": _stitch("Show stitch, 6 + 2.8 mm", 6.0, 2.8, 0.8, "#e9c46a"),
     "eight": _stitch("Running, 8 to the inch", 2.175, 1.0, 0.45, "#f3ead7"),
     "twelve": _stitch("Edge stitch, 12 to the inch", 1.517, 0.6, 0.4, "#c8553d"),
-    "basting": _stitch(
-        "Basting, 12 + 8 mm", 12.0, 8.0, 0.6, "#a8d4de", ends="flat", kind="leave-over"
-    ),
+    "basting": _stitch("Basting, 12 + 8 mm", 12.0, 8.0, 0.6, "#a8d4de", ends="flat", kind="leave-over"),
 }

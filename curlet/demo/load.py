@@ -29,9 +29,7 @@ def _add(model: type[Any], **values: Any) -> None:
 def _add_waistcoat() -> None:
     Sheet.create(id=SHEET_ID, name="Usher’s waistcoat", **SHEET)
     for position, (name, mark) in enumerate(GROUPS.items()):
-        SeamGroup.create(
-            id=_group_id(name), sheet=SHEET_ID, name=name, mark=mark, position=position
-        )
+        SeamGroup.create(id=_group_id(name), sheet=SHEET_ID, name=name, mark=mark, position=position)
     for position, path in enumerate(waistcoat()):
         _add_path(path, position)
 
@@ -53,6 +51,4 @@ def _add_path(path: DemoPath, position: int) -> None:
         position=position,
     )
     if path.brush:
-        Run.create(
-            id=f"run-{path_id}", sheet=SHEET_ID, path=path_id, brush=path.brush, position=position
-        )
+        Run.create(id=f"run-{path_id}", sheet=SHEET_ID, path=path_id, brush=path.brush, position=position)

@@ -99,9 +99,7 @@ def _inset(drawn: list[Drawn]) -> list[Drawn]:
     out: list[Drawn] = []
     for i, (point, into, onward) in enumerate(drawn):
         before = -np.array(into) if into else (points[i] - points[i - 1] if i else None)
-        after = np.array(onward) if onward else (
-            points[i + 1] - points[i] if i + 1 < len(points) else None
-        )
+        after = np.array(onward) if onward else (points[i + 1] - points[i] if i + 1 < len(points) else None)
         shift = _mitred([d for d in (before, after) if d is not None])
         x, y = np.array(point) + shift
         out.append(((float(x), float(y)), into if i else None, onward if i + 1 < len(drawn) else None))

@@ -51,9 +51,7 @@ def to_path(nodes: Sequence[NodeDoc], closed: bool) -> Path:
 
 def to_nodes(path: Path) -> list[NodeDoc]:
     """The document's nodes of a core path."""
-    rows = zip(
-        path.node_ids, path.points.tolist(), path.into.tolist(), path.out.tolist(), strict=True
-    )
+    rows = zip(path.node_ids, path.points.tolist(), path.into.tolist(), path.out.tolist(), strict=True)
     return [
         NodeDoc(
             id=node_id,

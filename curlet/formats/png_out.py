@@ -95,9 +95,7 @@ def _draw_stamps(canvas: skia.Canvas, stamps: Stamps) -> None:
             _draw_shape(canvas, shape, points[index], matrix)
 
 
-def _draw_shape(
-    canvas: skia.Canvas, shape: Shape, points: np.ndarray, matrix: skia.Matrix
-) -> None:
+def _draw_shape(canvas: skia.Canvas, shape: Shape, points: np.ndarray, matrix: skia.Matrix) -> None:
     path = skia.Path()
     add_outline(path, shape.outline.commands, points)
     if shape.even_odd:

@@ -96,9 +96,7 @@ def _clean(root: Element) -> list[str]:
             if name.lower().startswith("on") or _OUTSIDE.search(value):
                 del parent.attrib[name]
                 leave("script" if name.lower().startswith("on") else "reference to another file")
-    return [
-        f"{count} {what}{'s' if count > 1 else ''} left out." for what, count in left_out.items()
-    ]
+    return [f"{count} {what}{'s' if count > 1 else ''} left out." for what, count in left_out.items()]
 
 
 def _reason(element: Element) -> str | None:

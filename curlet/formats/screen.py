@@ -85,6 +85,8 @@ def _shape(shape: Shape) -> Json:
 
 def _paint(paint: Paint) -> Json:
     kind = {"Solid": "solid", "LinearGradient": "linear", "RadialGradient": "radial"}
-    return {"type": kind[type(paint).__name__], **asdict(paint)} if not isinstance(
-        paint, Solid
-    ) else {"type": "solid", "colour": paint.colour, "opacity": paint.opacity}
+    return (
+        {"type": kind[type(paint).__name__], **asdict(paint)}
+        if not isinstance(paint, Solid)
+        else {"type": "solid", "colour": paint.colour, "opacity": paint.opacity}
+    )

@@ -7,7 +7,7 @@ import re
 from curlet.core.brush.brush import Row
 from curlet.core.dress.colour import read_colour
 from curlet.core.errors import BadInput
-from curlet.core.measures import Measure, Reading, Scale, read_measure, spi_to_pitch
+from curlet.core.measures import Frame, Measure, Reading, Scale, read_measure, spi_to_pitch
 from curlet.formats.brush_file import BrushDoc
 from curlet.formats.pointer import Json, look_up
 
@@ -75,6 +75,6 @@ def in_frame(brush: BrushDoc, pointer: str, frame: str, scale: Scale) -> Json:
     now = look_up(brush.model_dump(mode="json"), pointer)
     if not (isinstance(now, dict) and "mm" in now):
         raise BadInput("Only a length is worn or printed.")
-    measure = Measure(now["mm"], now["frame"])
+    measure = Measure(now["mm"], Frame(now["frame"]))
     mm = measure.worn(scale) if frame == "worn" else measure.drawn(scale)
     return {"mm": mm, "frame": frame}

@@ -40,15 +40,11 @@ def fill_paint(paint: Paint, matrix: skia.Matrix | None = None) -> skia.Paint:
     local = matrix or skia.Matrix()
     if isinstance(paint, LinearGradient):
         ends = [skia.Point(*paint.start), skia.Point(*paint.end)]
-        out.setShader(
-            skia.GradientShader.MakeLinear(ends, colours, offsets, localMatrix=local)
-        )
+        out.setShader(skia.GradientShader.MakeLinear(ends, colours, offsets, localMatrix=local))
     else:
         centre = skia.Point(*paint.centre)
         out.setShader(
-            skia.GradientShader.MakeRadial(
-                centre, paint.radius, colours, offsets, localMatrix=local
-            )
+            skia.GradientShader.MakeRadial(centre, paint.radius, colours, offsets, localMatrix=local)
         )
     return out
 

@@ -18,7 +18,7 @@ from curlet.core.dress.colour import read_colour
 from curlet.core.errors import BadInput, TooMuch
 from curlet.core.measures import MM_PER_PX
 from curlet.core.path.arcs import arc_to_cubics
-from curlet.core.path.path import MOST_NODES, Path
+from curlet.core.path.path import MOST_NODES, SAME_POINT, Path
 from curlet.formats.path_doc import FactsDoc
 from curlet.formats.safe_xml import local_name, read_svg_tree
 
@@ -29,7 +29,7 @@ LARGEST_SHEET = 20_000.0
 Floats = NDArray[np.float64]
 
 _NUMBER = re.compile(r"[-+]?(?:\d+\.?\d*|\.\d+)(?:[eE][-+]?\d+)?")
-_NOT_NUMBER = re.compile(r"\b(?:nan|inf(?:inity)?)\b", re.IGNORECASE)
+_NOT_NUMBER = re.compile(r"nan|inf", re.IGNORECASE)
 _LENGTH = re.compile(r"\s*([-+]?(?:\d+\.?\d*|\.\d+)(?:[eE][-+]?\d+)?)\s*([a-zA-Z%]*)\s*$")
 _PX = {
     "": 1.0,
@@ -104,8 +104,7 @@ def _check_numbers(root: Element) -> None:
                 raise BadInput(f"The path {which} has a coordinate that is not a number. Correct it.")
             if len(text) > 2 * MOST_NODES and sum(1 for _ in _NUMBER.finditer(text)) > 7 * MOST_NODES:
                 raise TooMuch(
-                    f"The path {which} has more than {MOST_NODES:,} nodes. "
-                    "Simplify it or split it in two."
+                    f"The path {which} has more than {MOST_NODES:,} nodes. Simplify it or split it in two."
                 )
 
 
@@ -267,7 +266,7 @@ def chain_to_path(chain: Floats, closed: bool) -> Path:
         points = np.vstack([points, chain[-1:, 3]])
         out = np.vstack([out, chain[-1:, 3]])
         into = np.vstack([chain[:1, 0], chain[:, 2]])
-    elif np.abs(chain[-1, 3] - chain[0, 0]).max() > 1e-9:
+    elif np.abs(chain[-1, 3] - chain[0, 0]).max() > SAME_POINT:
         # The closing line was left out by the reader: put its node in.
         points = np.vstack([points, chain[-1:, 3]])
         out = np.vstack([out, chain[-1:, 3]])

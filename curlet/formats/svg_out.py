@@ -71,9 +71,7 @@ class _Writer:
 
     def define_clip(self, outline: Outline) -> str:
         name = f"clip-{len(self.definitions) + 1}"
-        self.definitions.append(
-            f'<clipPath id="{name}"><path d="{outline_data(outline)}"/></clipPath>'
-        )
+        self.definitions.append(f'<clipPath id="{name}"><path d="{outline_data(outline)}"/></clipPath>')
         return name
 
     def shape(self, shape: Shape, data: str = "", matrix: str = "") -> str:

@@ -18,9 +18,7 @@ MOST_STEPS = 2_000
 _ORDER = {kind: place for place, kind in enumerate(KINDS)}
 
 
-def do(
-    sheet_id: str, revision: int, intent: Intent, check: Callable[[State], None] | None = None
-) -> State:
+def do(sheet_id: str, revision: int, intent: Intent, check: Callable[[State], None] | None = None) -> State:
     """Carry out an intent as one undoable step.
 
     Parameters

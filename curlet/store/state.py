@@ -57,8 +57,7 @@ class State:
             return self.rows[kind][row_id]
         except KeyError:
             raise Missing(
-                f"That {_CALLED[kind]} is no longer on this sheet. It may have been deleted in "
-                "another page."
+                f"That {_CALLED[kind]} is no longer on this sheet. It may have been deleted in another page."
             ) from None
 
     def all(self, kind: str) -> list[Row]:

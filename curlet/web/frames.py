@@ -26,9 +26,7 @@ from curlet.web.laying import as_drawn, lay_row, path_of, run_group, touched_run
 Json = dict[str, Any]
 
 
-def whole_frame(
-    state: State, labels: tuple[str | None, str | None], notes: tuple[str, ...] = ()
-) -> bytes:
+def whole_frame(state: State, labels: tuple[str | None, str | None], notes: tuple[str, ...] = ()) -> bytes:
     """Everything on the sheet."""
     frame = Frame()
     head = {

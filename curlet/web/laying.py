@@ -67,9 +67,7 @@ def as_drawn(state: State) -> tuple[Group, ...]:
     """The paths' own lines and fills, for those that came with any."""
     dressed = {run["path"] for run in state.all("run") if run["shown"]}
     return draw_as_drawn(
-        DrawnPath(
-            row["id"], row["name"], path_of(row), FactsDoc(**row["facts"]), row["id"] in dressed
-        )
+        DrawnPath(row["id"], row["name"], path_of(row), FactsDoc(**row["facts"]), row["id"] in dressed)
         for row in state.all("path")
         if row["facts"]
     )
@@ -89,9 +87,7 @@ def _path(nodes: bytes, closed: bool) -> Path:
 
 
 @lru_cache(maxsize=512)
-def _laid(
-    nodes: bytes, closed: bool, brush: str, scale: Scale, backwards: bool
-) -> tuple[LaidRun, RunTally]:
+def _laid(nodes: bytes, closed: bool, brush: str, scale: Scale, backwards: bool) -> tuple[LaidRun, RunTally]:
     doc = BrushDoc.model_validate_json(brush)
     run = lay(_path(nodes, closed), doc.to_core(), scale, backwards=backwards)
     return run, tally(run)

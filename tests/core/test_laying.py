@@ -95,7 +95,9 @@ def test_carry_round_lays_on_through_the_corner() -> None:
     assert len(holes(run)) == 20
 
 
-@pytest.mark.parametrize(("degrees", "angle", "corners"), [(40, 30, 1), (25, 30, 0), (-40, 30, 1), (25, 20, 1)])
+@pytest.mark.parametrize(
+    ("degrees", "angle", "corners"), [(40, 30, 1), (25, 30, 0), (-40, 30, 1), (25, 20, 1)]
+)
 def test_the_corner_angle_says_what_a_corner_is(degrees: float, angle: float, corners: int) -> None:
     run = lay(turn(degrees), Brush(corners=CornerRule("pivot", angle)), Scale())
     assert len(run.corners) == corners

@@ -42,7 +42,8 @@ def test_spi_and_shares_only_where_they_are_taken() -> None:
 
 
 @pytest.mark.parametrize(
-    "text", ["", "mm", "3 furlongs", "3 mm mm", "1/0", "2 mm * 2 mm", "((3)", "1 1/0 in", "nan", "9" * 400, "3;DROP"]
+    "text",
+    ["", "mm", "3 furlongs", "3 mm mm", "1/0", "2 mm * 2 mm", "((3)", "1 1/0 in", "nan", "9" * 400, "3;DROP"],
 )
 def test_what_cannot_be_read_is_refused(text: str) -> None:
     with pytest.raises(BadInput):

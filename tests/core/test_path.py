@@ -41,6 +41,17 @@ def test_repeated_points_go_and_are_told() -> None:
     assert path.notes == ("1 repeated points were left out.",)
 
 
+def test_a_repeated_point_keeps_the_curve_on_both_sides_and_the_start() -> None:
+    points = np.array([(0, 0), (10, 0), (10, 0), (10, 10), (0, 0)], dtype=float)
+    into, out = points.copy(), points.copy()
+    out[0], into[1], out[2], into[3], out[3], into[4] = (3, -3), (7, -3), (14, 2), (14, 8), (7, 14), (-2, 8)
+    path = Path.make(["a", "b", "c", "d", "e"], points, into, out, closed=True)
+    assert path.node_ids == ("a", "b", "d")
+    assert path.out[1] == pytest.approx([14, 2])
+    assert path.into[0] == pytest.approx([-2, 8])
+    assert path.out[0] == pytest.approx([3, -3])
+
+
 @given(paths())
 def test_positions_are_finite_and_monotone(path: Path) -> None:
     s = np.linspace(0, path.length, 101)

@@ -25,7 +25,9 @@ PX_PER_MM = 20
 SIZE = 60.0
 
 
-def _brush(length: float, gap: float, thread: float, corners: str = "pivot", fit: str = "leave-over") -> Brush:
+def _brush(
+    length: float, gap: float, thread: float, corners: str = "pivot", fit: str = "leave-over"
+) -> Brush:
     row = Row(Running(Measure(thread), "flat"), Measure(length), Measure(gap), FitRule(fit))
     return Brush(courses=(row,), corners=CornerRule(corners), threads=("#000000",))
 

@@ -63,9 +63,7 @@ class ArcLength:
         self.node_positions: Floats = np.concatenate([[0.0], np.cumsum(per_segment)])
         self.node_positions[-1] = self.length
 
-    def _refine(
-        self, seg: Ints, t0: Floats, t1: Floats
-    ) -> tuple[Ints, Floats, Floats, Floats, Floats]:
+    def _refine(self, seg: Ints, t0: Floats, t1: Floats) -> tuple[Ints, Floats, Floats, Floats, Floats]:
         """Halve panels until the inverse errs by less than INVERSE_ERROR on each."""
         length, inverse, error = self._quadrature(seg, t0, t1)
         for _ in range(_DEEPEST):

@@ -31,7 +31,5 @@ def arc_to_cubics(
     reach = 4 / 3 * math.tan(sweep / count / 4)
     points = centre + along * np.cos(angles) + across * np.sin(angles)
     speeds = reach * (across * np.cos(angles) - along * np.sin(angles))
-    chain = np.stack(
-        [points[:-1], points[:-1] + speeds[:-1], points[1:] - speeds[1:], points[1:]], axis=1
-    )
+    chain = np.stack([points[:-1], points[:-1] + speeds[:-1], points[1:] - speeds[1:], points[1:]], axis=1)
     return np.stack([chain.real, chain.imag], axis=-1)

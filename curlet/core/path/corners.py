@@ -70,9 +70,7 @@ def node_turns(path: Path) -> Floats:
     return np.where(np.abs(turns) > 180 - 1e-7, 180.0, turns)
 
 
-def find_corners(
-    path: Path, angle: float = DEFAULT_CORNER_ANGLE, reach: float = 0.0
-) -> tuple[Corner, ...]:
+def find_corners(path: Path, angle: float = DEFAULT_CORNER_ANGLE, reach: float = 0.0) -> tuple[Corner, ...]:
     """Corners, in order along the path.
 
     A node is a corner where the tangent turns by at least `angle` degrees, or where turns add
@@ -82,17 +80,13 @@ def find_corners(
     turns = node_turns(path)
     positions = path.arc.node_positions[: len(path.points)]
     sharp = np.abs(turns) >= angle - 1e-9
-    found = [
-        Corner(path.node_ids[i], float(positions[i]), float(turns[i])) for i in np.flatnonzero(sharp)
-    ]
+    found = [Corner(path.node_ids[i], float(positions[i]), float(turns[i])) for i in np.flatnonzero(sharp)]
     if reach > 0:
         found += _gathered(path, np.where(sharp, 0.0, turns), angle, reach, [c.s for c in found])
     return tuple(sorted(found, key=lambda corner: corner.s))
 
 
-def _gathered(
-    path: Path, turns: Floats, angle: float, reach: float, taken: list[float]
-) -> list[Corner]:
+def _gathered(path: Path, turns: Floats, angle: float, reach: float, taken: list[float]) -> list[Corner]:
     """Corners made of several smaller turns within `reach`."""
     positions = path.arc.node_positions
     short = np.diff(positions) < reach
@@ -169,6 +163,5 @@ def find_legs(path: Path, breaks: tuple[Corner, ...]) -> tuple[Leg, ...]:
     starts = [(0.0, None), *((c.s, c) for c in breaks)]
     stops = [*((c.s, c) for c in breaks), (last, None)]
     return tuple(
-        Leg(a.node_id if a else first, s0, s1, a, b)
-        for (s0, a), (s1, b) in zip(starts, stops, strict=True)
+        Leg(a.node_id if a else first, s0, s1, a, b) for (s0, a), (s1, b) in zip(starts, stops, strict=True)
     )

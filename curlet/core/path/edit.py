@@ -162,5 +162,3 @@ def curve(path: Path, node_id: str) -> Path:
     into[i] = node - direction * np.hypot(*(node - before)) / 3
     out[i] = node + direction * np.hypot(*(after - node)) / 3
     return _remade(path, path.points, into, out)
-
-

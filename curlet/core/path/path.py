@@ -16,7 +16,7 @@ Floats = NDArray[np.float64]
 
 MOST_NODES = 20_000
 FURTHEST = 1_000_000.0
-SAME_POINT = 1e-9
+SAME_POINT = 1e-6
 
 
 @dataclass(frozen=True, eq=False)
@@ -39,9 +39,7 @@ class Path:
     notes: tuple[str, ...] = field(default=())
 
     @classmethod
-    def make(
-        cls, node_ids: Sequence[str], points: Floats, into: Floats, out: Floats, closed: bool
-    ) -> Path:
+    def make(cls, node_ids: Sequence[str], points: Floats, into: Floats, out: Floats, closed: bool) -> Path:
         """Check and tidy: repeated points go, impossible numbers are refused.
 
         Raises
@@ -63,10 +61,10 @@ class Path:
             raise BadInput("A coordinate of this path is not a number. Correct the drawing and try again.")
         if stacked.size and np.abs(stacked).max() > FURTHEST:
             raise BadInput("This path reaches more than 1 km from the sheet. Check the drawing's units.")
-        keep = _distinct(stacked[0], stacked[1], stacked[2], closed)
-        notes = () if keep.all() else (f"{int((~keep).sum())} repeated points were left out.",)
-        ids = tuple(i for i, kept in zip(node_ids, keep, strict=True) if kept)
-        path = cls(ids, stacked[0, keep], stacked[1, keep], stacked[2, keep], closed, notes)
+        keep, into, out = _without_repeats(stacked[0], stacked[1], stacked[2], closed)
+        gone = len(node_ids) - len(keep)
+        notes = (f"{gone} repeated points were left out.",) if gone else ()
+        path = cls(tuple(node_ids[i] for i in keep), stacked[0, keep], into, out, closed, notes)
         if len(path.segments) == 0 or path.length <= SAME_POINT:
             raise BadInput("This path has no length. Draw it at least between two points.")
         return path
@@ -124,18 +122,32 @@ class Path:
         return Path(ids, self.points[order], self.out[order], self.into[order], self.closed, self.notes)
 
 
-def _distinct(points: Floats, into: Floats, out: Floats, closed: bool) -> NDArray[np.bool_]:
-    """False for a node on top of the one before it with no loop between."""
-    keep = np.ones(len(points), dtype=bool)
-    if len(points) < 2:
-        return keep
+def _without_repeats(
+    points: Floats, into: Floats, out: Floats, closed: bool
+) -> tuple[NDArray[np.intp], Floats, Floats]:
+    """Nodes that lie on top of one another with no loop between, as one.
+
+    Returns
+    -------
+    The indices kept, the first of each such run, and the handles before and after each.
+    """
+    count = len(points)
+    if count < 2:
+        return np.arange(count), into, out
+
     def near(a: Floats, b: Floats) -> NDArray[np.bool_]:
         return np.asarray(np.abs(a - b).max(axis=1) <= SAME_POINT)
 
-    before = np.roll(np.arange(len(points)), 1)
+    before = np.roll(np.arange(count), 1)
     repeated = near(points, points[before]) & near(out[before], points) & near(into, points)
-    if not closed:
+    if not closed or repeated.all():
         repeated[0] = False
-    if repeated.all():
-        repeated[0] = False
-    return ~repeated
+    heads = np.flatnonzero(~repeated)
+    tails = np.roll(heads, -1) - 1
+    tails[-1] = count - 1 if heads[0] == 0 else heads[0] - 1
+    keep = heads
+    if heads[0] != 0:
+        # The run that goes past the start point is known by the path's first node.
+        keep = np.roll(np.append(heads[:-1], 0), 1)
+        heads, tails = np.roll(heads, 1), np.roll(tails, 1)
+    return keep, into[heads], out[tails]

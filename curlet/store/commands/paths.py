@@ -47,8 +47,7 @@ class DrawPath(BaseIntent):
 
     def apply(self, state: State) -> str:
         nodes = [
-            NodeDoc(id=f"n{i}", x=n.x, y=n.y, into=n.into, out=n.out)
-            for i, n in enumerate(self.nodes, 1)
+            NodeDoc(id=f"n{i}", x=n.x, y=n.y, into=n.into, out=n.out) for i, n in enumerate(self.nodes, 1)
         ]
         if self.group is not None:
             state.get("group", self.group)
@@ -117,9 +116,7 @@ class MoveHandle(BaseIntent):
 
     def apply(self, state: State) -> str:
         row = state.get("path", self.path)
-        moved = edit.move_handle(
-            core_path(row), self.node, self.side, (self.x, self.y), free=self.free
-        )
+        moved = edit.move_handle(core_path(row), self.node, self.side, (self.x, self.y), free=self.free)
         keep_path(state, self.path, moved)
         return f"Bend {row['name']}"
 

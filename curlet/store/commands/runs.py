@@ -32,8 +32,8 @@ class LayBrush(BaseIntent):
         name = state.get("brush", self.brush)["doc"]["name"]
         for path_id in self.paths:
             self._lay(state, path_id)
-        what = state.get("path", self.paths[0])["name"] if len(self.paths) == 1 else (
-            f"{len(self.paths)} paths"
+        what = (
+            state.get("path", self.paths[0])["name"] if len(self.paths) == 1 else (f"{len(self.paths)} paths")
         )
         return f"Lay {name} on {what}"
 
@@ -89,9 +89,7 @@ class SetOnRuns(BaseIntent):
         for run_id in self.runs:
             for setting in self.settings:
                 run = state.get("run", run_id)
-                value = read_setting(
-                    worn_brush(state, run), setting.pointer, setting.typed, state.scale
-                )
+                value = read_setting(worn_brush(state, run), setting.pointer, setting.typed, state.scale)
                 _keep_own(state, run, setting.pointer, value)
             worn_brush(state, state.get("run", run_id)).to_core().check(state.scale)
         return f"Set {_called(self.settings[0].pointer)}"
@@ -154,9 +152,7 @@ class GiveToBrush(BaseIntent):
             doc["name"] = _free_name(state, doc["name"])
             brush_id = new_id()
             position = state.next_position("brush")
-            state.put(
-                "brush", {"id": brush_id, "doc": doc, "builtin": False, "position": position}
-            )
+            state.put("brush", {"id": brush_id, "doc": doc, "builtin": False, "position": position})
             state.update("run", self.run, brush=brush_id, own={})
         else:
             state.update("brush", brush["id"], doc=doc)

@@ -1,0 +1,178 @@
+"""Commands and undo: one step each, kept across restarts, nothing lost."""
+
+from __future__ import annotations
+
+import sqlite3
+from pathlib import Path as FilePath
+
+import pytest
+from pydantic import TypeAdapter
+
+from curlet.core.errors import BadInput
+from curlet.store import journal
+from curlet.store.commands import AnyIntent, worn_brush
+from curlet.store.database import open_database
+from curlet.store.errors import Missing, Stale, Unavailable
+from curlet.store.models import database
+from curlet.store.state import State
+
+SHEET = "waistcoat"
+HEM = "waistcoat-hem-r"
+RUN = f"run-{HEM}"
+_INTENT = TypeAdapter(AnyIntent)
+
+
+def do(kind: str, **values: object) -> State:
+    intent = _INTENT.validate_python({"kind": kind, **values})
+    return journal.do(SHEET, journal.current_revision(SHEET), intent)
+
+
+def rows(state: State) -> dict[str, dict[str, object]]:
+    """Everything but the revision."""
+    kept = {kind: dict(of_kind) for kind, of_kind in state.rows.items()}
+    kept["sheet"] = {k: {**v, "revision": 0} for k, v in kept["sheet"].items()}
+    return kept
+
+
+def typed(pointer: str, text: str | bool) -> list[dict[str, object]]:
+    return [{"pointer": pointer, "typed": text}]
+
+
+STEPS = [
+    ("move-nodes", {"path": HEM, "moves": [{"id": "n1", "x": 100, "y": 100}]}),
+    ("move-handle", {"path": HEM, "node": "n2", "side": "out", "x": 100, "y": 150}),
+    ("add-node", {"path": HEM, "x": 100, "y": 180}),
+    ("add-node", {"path": HEM, "after": "n1"}),
+    ("delete-nodes", {"path": HEM, "nodes": ["n2"]}),
+    ("shape-node", {"path": HEM, "node": "n2", "shape": "straight"}),
+    ("draw-path", {"nodes": [{"x": 0, "y": 0}, {"x": 50, "y": 9, "into": [40, 0]}]}),
+    ("delete-paths", {"paths": [HEM, "waistcoat-dart-l"]}),
+    ("rename-path", {"path": HEM, "name": "Foot"}),
+    ("group-paths", {"paths": [HEM], "new_name": "Feet"}),
+    ("rename-group", {"group": "waistcoat-hems", "name": "Feet"}),
+    ("lay-brush", {"paths": [HEM, "waistcoat-hem-l"], "brush": "basting"}),
+    ("remove-runs", {"runs": [RUN]}),
+    ("set-on-runs", {"runs": [RUN], "settings": typed("/courses/0/length", "5 mm")}),
+    ("set-frame", {"runs": [RUN], "pointer": "/courses/0/length", "frame": "printed"}),
+    ("reverse-run", {"run": RUN}),
+    ("show-run", {"run": RUN, "shown": False}),
+    ("set-sheet", {"scale": "1:2", "ground": "dark", "width": "11.7 in"}),
+]
+
+
+@pytest.mark.parametrize(("kind", "values"), STEPS, ids=[f"{i}-{k}" for i, (k, _) in enumerate(STEPS)])
+def test_every_command_is_one_step_back_and_forth(
+    store: FilePath, kind: str, values: dict[str, object]
+) -> None:
+    before = rows(journal.find_sheet(SHEET))
+    after = rows(do(kind, **values))
+    assert after != before
+    assert rows(journal.undo(SHEET, journal.current_revision(SHEET))) == before
+    assert rows(journal.redo(SHEET, journal.current_revision(SHEET))) == after
+
+
+def test_undo_goes_all_the_way_back_after_a_restart(store: FilePath) -> None:
+    before = rows(journal.find_sheet(SHEET))
+    for kind, values in STEPS[:3] + STEPS[8:12]:
+        do(kind, **values)
+    database.close()
+    open_database(store)
+    for _ in range(7):
+        journal.undo(SHEET, journal.current_revision(SHEET))
+    assert rows(journal.find_sheet(SHEET)) == before
+    assert journal.undo_labels(SHEET) == (None, "Move a node of Hem R")
+
+
+def test_a_new_step_forgets_what_was_undone(store: FilePath) -> None:
+    do("rename-path", path=HEM, name="A")
+    journal.undo(SHEET, journal.current_revision(SHEET))
+    do("rename-path", path=HEM, name="B")
+    assert journal.undo_labels(SHEET)[1] is None
+
+
+def test_a_command_on_an_old_revision_changes_nothing(store: FilePath) -> None:
+    old = journal.current_revision(SHEET)
+    do("rename-path", path=HEM, name="A")
+    intent = _INTENT.validate_python({"kind": "rename-path", "path": HEM, "name": "B"})
+    with pytest.raises(Stale):
+        journal.do(SHEET, old, intent)
+    assert journal.find_sheet(SHEET).get("path", HEM)["name"] == "A"
+
+
+def test_a_refused_command_leaves_everything_as_it_was(store: FilePath) -> None:
+    before = rows(journal.find_sheet(SHEET))
+    for settings in (typed("/courses/0/length", "0 mm"), typed("/courses/0/gap", "8 spi")):
+        with pytest.raises(BadInput):
+            do("set-on-runs", runs=[RUN], settings=settings)
+    with pytest.raises(Missing):
+        do("rename-path", path="gone", name="A")
+    assert rows(journal.find_sheet(SHEET)) == before
+    assert journal.undo_labels(SHEET) == (None, None)
+
+
+def own(state: State) -> dict[str, object]:
+    return dict(state.get("run", RUN)["own"])
+
+
+def test_a_runs_own_settings_are_marked_and_given_back(store: FilePath) -> None:
+    state = do("set-on-runs", runs=[RUN], settings=typed("/courses/0/length", "5 mm"))
+    assert list(own(state)) == ["/courses/0/length"]
+    assert worn_brush(state, state.get("run", RUN)).courses[0].length.mm == 5
+    state = do("set-on-runs", runs=[RUN], settings=typed("/courses/0/length", "6 mm"))
+    assert own(state) == {}
+    do("set-on-runs", runs=[RUN], settings=typed("/corners/angle", "45"))
+    assert own(do("follow-brush", runs=[RUN])) == {}
+
+
+def test_giving_to_a_built_in_brush_makes_a_copy(store: FilePath) -> None:
+    do("set-on-runs", runs=[RUN], settings=typed("/courses/0/length", "5 mm"))
+    state = do("give-to-brush", run=RUN)
+    run = state.get("run", RUN)
+    brush = state.get("brush", run["brush"])
+    assert (own(state), brush["builtin"]) == ({}, False)
+    assert brush["doc"]["name"] == "Show stitch, 6 + 2.8 mm 2"
+    assert state.get("brush", "show-stitch")["doc"]["courses"][0]["length"]["mm"] == 6
+    assert brush["doc"]["courses"][0]["length"]["mm"] == 5
+
+
+def test_laying_on_a_group_at_once_is_one_step(store: FilePath) -> None:
+    paths = [
+        row["id"] for row in journal.find_sheet(SHEET).all("path") if row["group"] == "waistcoat-armholes"
+    ]
+    state = do("lay-brush", paths=paths, brush="eight")
+    assert [run["brush"] for run in state.all("run") if run["path"] in paths] == ["eight", "eight"]
+    assert journal.undo_labels(SHEET)[0] == "Lay Running, 8 to the inch on 2 paths"
+
+
+def test_a_locked_database_says_so_and_loses_nothing(store: FilePath) -> None:
+    other = sqlite3.connect(store, isolation_level=None)
+    other.execute("BEGIN IMMEDIATE")
+    with pytest.raises(Unavailable, match="in use by another program"):
+        do("rename-path", path=HEM, name="A")
+    other.execute("ROLLBACK")
+    other.close()
+    assert do("rename-path", path=HEM, name="A").get("path", HEM)["name"] == "A"
+
+
+def test_a_read_only_database_says_so(store: FilePath, monkeypatch: pytest.MonkeyPatch) -> None:
+    database.obj.pragma("query_only", 1, permanent=True)
+    with pytest.raises(Unavailable, match="read-only"):
+        do("rename-path", path=HEM, name="A")
+    assert journal.find_sheet(SHEET).get("path", HEM)["name"] == "Hem R"
+
+
+def test_another_programs_file_is_refused(tmp_path: FilePath) -> None:
+    file = tmp_path / "notes.txt"
+    file.write_text("not a database, but long enough to be looked at as one " * 30)
+    with pytest.raises(BadInput, match="damaged or is not Curlet"):
+        open_database(file)
+
+
+def test_a_newer_database_is_refused(tmp_path: FilePath) -> None:
+    file = tmp_path / "curlet.sqlite"
+    open_database(file)
+    with sqlite3.connect(file) as db:
+        db.execute("PRAGMA user_version = 999")
+    db.close()
+    with pytest.raises(BadInput, match="newer Curlet"):
+        open_database(file)
