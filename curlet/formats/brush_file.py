@@ -2,8 +2,10 @@
 
 from __future__ import annotations
 
+from functools import lru_cache
 from typing import Annotated, Literal
 
+import orjson
 from pydantic import BaseModel, ConfigDict, Field, FiniteFloat, ValidationError
 
 from curlet.core.brush.brush import Brush, CornerRule, FitRule, Row, Share
@@ -117,8 +119,13 @@ def read_brush(document: Json, own: dict[str, Json] | None = None) -> BrushDoc:
     BadInput
         If it is not a brush file that this version can read.
     """
+    return _read(orjson.dumps(patched(document, own) if own else document))
+
+
+@lru_cache(maxsize=512)
+def _read(document: bytes) -> BrushDoc:
     try:
-        return BrushDoc.model_validate(patched(document, own or {}))
+        return BrushDoc.model_validate_json(document)
     except ValidationError as error:
         first = error.errors()[0]
         place = "/".join(str(part) for part in first["loc"]) or "the file"

@@ -66,21 +66,16 @@ def _migrate(db: SqliteDatabase) -> None:
 
 @contextmanager
 def reading() -> Iterator[None]:
-    """A connection for the block; faults of the file become Unavailable."""
+    """A block on this thread's connection, which stays open; faults of the file become Unavailable."""
     try:
-        with database.connection_context() if database.is_closed() else _nothing():
-            yield
+        database.connect(reuse_if_open=True)
+        yield
     except OperationalError as error:
         raise Unavailable(_explain(str(error))) from error
     except PeeweeException as error:
         if "not a database" in str(error) or "malformed" in str(error):
             raise BadInput("The database file is damaged or is not Curlet's. Restore a copy.") from error
         raise
-
-
-@contextmanager
-def _nothing() -> Iterator[None]:
-    yield
 
 
 @contextmanager

@@ -47,10 +47,12 @@ def make_slots(legs: tuple[Leg, ...], fits: tuple[LegFit, ...]) -> Slots:
             f"This run would have {total:,} repeats; {MOST_REPEATS:,} is the most. "
             "Use a longer stitch or gap, or a shorter path."
         )
+    lengths = np.array([fit.length for fit in fits])
+    pitches = lengths + np.array([fit.gap for fit in fits])
+    firsts = np.array([leg.s0 + fit.lead for leg, fit in zip(legs, fits, strict=True)])
+    # s = first + (k − k₀)·pitch for the k-th repeat of the run, k₀ the first of its leg.
+    origins = firsts - (np.cumsum(counts) - counts) * pitches
+    start = np.arange(total) * np.repeat(pitches, counts)
+    start += np.repeat(origins, counts)
     leg = np.repeat(np.arange(len(legs)), counts)
-    within = np.arange(total) - np.repeat(np.cumsum(counts) - counts, counts)
-    first = np.array([leg.s0 + fit.lead for leg, fit in zip(legs, fits, strict=True)])[leg]
-    length = np.array([fit.length for fit in fits])[leg]
-    pitch = length + np.array([fit.gap for fit in fits])[leg]
-    start = first + within * pitch
-    return Slots(start, start + length, leg)
+    return Slots(start, start + np.repeat(lengths, counts), leg)

@@ -7,16 +7,20 @@ Panels are halved until the inverse is good, so cusps and retracted handles cost
 
 from __future__ import annotations
 
+from collections.abc import Callable, Sequence
+from functools import partial
+from typing import Any
+
 import numpy as np
 from numpy.typing import ArrayLike, NDArray
 
 Floats = NDArray[np.float64]
 Ints = NDArray[np.intp]
-Complexes = NDArray[np.complex128]
+Spread = Callable[[NDArray[Any]], NDArray[Any]]
 
-PANELS = 16
-INVERSE_ERROR = 1e-7
-_ABSCISSAE, _WEIGHTS = np.polynomial.legendre.leggauss(8)
+MOST_PANELS, FEWEST_PANELS, PANELS_IN_ALL = 32, 4, 8192
+INVERSE_ERROR = 5e-7
+_ABSCISSAE, _WEIGHTS = np.polynomial.legendre.leggauss(4)
 _NODES = 0.5 * (_ABSCISSAE + 1.0)
 _WEIGHTS = 0.5 * _WEIGHTS
 _DEEPEST = 48
@@ -33,31 +37,34 @@ class ArcLength:
     """
 
     def __init__(self, segments: Floats, straight: NDArray[np.bool_], closed: bool) -> None:
-        control = segments[..., 0] + 1j * segments[..., 1]
-        p0, p1, p2, p3 = control.T
-        # Power basis: P(t) = ((a t + b) t + c) t + d.
-        self._a = p3 - 3 * p2 + 3 * p1 - p0
-        self._b = 3 * (p2 - 2 * p1 + p0)
-        self._c = 3 * (p1 - p0)
-        self._d = p0
-        # A line drawn at even speed is exact as c t + d.
-        self._a[straight] = self._b[straight] = 0
-        self._c[straight] = (p3 - p0)[straight]
-        self._control = control
+        p0, p1, p2, p3 = segments.transpose(1, 2, 0)
+        # Power basis: P(t) = ((a t + b) t + c) t + d. A line drawn at even speed is c t + d.
+        a = np.where(straight, 0.0, p3 - 3 * p2 + 3 * p1 - p0)
+        b = np.where(straight, 0.0, 3 * (p2 - 2 * p1 + p0))
+        c = np.where(straight, p3 - p0, 3 * (p1 - p0))
+        self._place = np.stack([a, b, c, p0])
+        self._rate = np.stack([3 * a, 2 * b, c])
+        self._change = np.stack([6 * a, 2 * b])
+        self._control = segments
+        self._reach = np.abs(segments - segments[:, :1]).max(axis=(1, 2), initial=0.0)
         self.closed = closed
         self._build(straight)
 
     def _build(self, straight: NDArray[np.bool_]) -> None:
-        count = np.where(straight, 1, PANELS)
+        panels = PANELS_IN_ALL // max(len(straight), 1)
+        count = np.where(straight, 1, min(max(panels, FEWEST_PANELS), MOST_PANELS))
         seg = np.repeat(np.arange(len(count)), count)
         first = np.repeat(np.cumsum(count) - count, count)
         t0 = (np.arange(len(seg)) - first) / count[seg]
         t1 = (np.arange(len(seg)) - first + 1) / count[seg]
-        seg, t0, t1, length, self._coefficients = self._refine(seg, t0, t1)
+        seg, t0, t1, length, inverse = self._refine(seg, t0, t1)
         ends = np.cumsum(length)
-        self._seg, self._t0, self._t1 = seg, t0, t1
+        self._seg = seg
         self._s0 = ends - length
-        self._panel_length = length
+        with np.errstate(divide="ignore"):
+            per_mm = np.where(length > 0, 1 / length, 0.0)
+        self._panels = np.vstack([inverse.T, self._s0, per_mm, t0, t1])
+        self._panel_place = self._place.reshape(8, -1)[:, seg]
         self.length = float(ends[-1]) if len(ends) else 0.0
         per_segment = np.bincount(seg, weights=length, minlength=len(count))
         self.node_positions: Floats = np.concatenate([[0.0], np.cumsum(per_segment)])
@@ -86,12 +93,21 @@ class ArcLength:
         """Length of each panel, its inverse's coefficients, and how far that errs, mm."""
         half = 0.5 * (t1 - t0)
         middle = t0 + half
-        t = np.stack([t0, middle], axis=1)[..., None] + half[:, None, None] * _NODES
-        left, right = (np.abs(self._derivative(seg[:, None, None], t)) @ _WEIGHTS * half[:, None]).T
+        # Nodes first, then halves, then panels: long rows are what numpy is quick at.
+        t = np.stack([t0, middle]) + half * _NODES[:, None, None]
+        square = np.zeros_like(t)
+        for a, b, c in zip(*self._rate.take(seg, axis=-1), strict=True):
+            velocity = a * t
+            velocity += b
+            velocity *= t
+            velocity += c
+            velocity *= velocity
+            square += velocity
+        left, right = np.tensordot(_WEIGHTS, np.sqrt(square, out=square), 1) * half
         length = left + right
         inverse = self._inverse(seg, t0, t1, length)
         u = left / np.where(length > 0, length, 1.0)
-        error = np.minimum(np.abs(_horner(inverse, u) - middle) / (2 * half), 1.0)
+        error = np.minimum(np.abs(_horner(inverse.T, u) - middle) / (2 * half), 1.0)
         return length, inverse, length * error
 
     def _inverse(self, seg: Ints, t0: Floats, t1: Floats, length: Floats) -> Floats:
@@ -119,19 +135,23 @@ class ArcLength:
 
     def _slopes(self, seg: Ints, t: Floats, length: Floats) -> tuple[Floats, Floats]:
         """dt/du and d²t/du² where u runs 0…1 over `length`."""
-        first = self._derivative(seg, t)
-        second = 6 * self._a[seg] * t + 2 * self._b[seg]
+        (vx, vy), (ax, ay) = self._velocity(seg, t), self._acceleration(seg, t)
         with np.errstate(all="ignore"):
-            slope = length / np.abs(first)
-            bend = -(slope**2) * (first.conj() * second).real / np.abs(first) ** 2
+            square = vx * vx + vy * vy
+            slope = length / np.sqrt(square)
+            bend = -(slope**2) * (vx * ax + vy * ay) / square
         return slope, bend
 
-    def _value(self, seg: Ints, t: Floats) -> Complexes:
-        value: Complexes = ((self._a[seg] * t + self._b[seg]) * t + self._c[seg]) * t + self._d[seg]
+    def _velocity(self, seg: Ints, t: Floats) -> Floats:
+        """(2, …) dP/dt."""
+        a, b, c = self._rate.take(seg, axis=-1)
+        value: Floats = (a * t + b) * t + c
         return value
 
-    def _derivative(self, seg: Ints, t: Floats) -> Complexes:
-        value: Complexes = (3 * self._a[seg] * t + 2 * self._b[seg]) * t + self._c[seg]
+    def _acceleration(self, seg: Ints, t: Floats) -> Floats:
+        """(2, …) d²P/dt²."""
+        a, b = self._change.take(seg, axis=-1)
+        value: Floats = a * t + b
         return value
 
     def wrap(self, s: ArrayLike) -> Floats:
@@ -154,15 +174,37 @@ class ArcLength:
         before : at a node, take the segment that ends there rather than the one that starts.
         """
         s = self.wrap(s)
+        spread = self._spread(s, before)
+        return spread(self._seg), self._parameter(spread, s)
+
+    def _spread(self, s: Floats, before: bool) -> Spread:
+        """What brings a table of the panels' columns to one column a position.
+
+        Positions mostly come in order: then each panel's column is repeated as often as it is
+        needed, which is several times faster than looking every one up.
+        """
+        if s.ndim == 1 and (s[1:] >= s[:-1]).all():
+            edges = np.searchsorted(s, self._s0[1:], side="right" if before else "left")
+            counts = np.diff(edges, prepend=0, append=len(s))
+            return partial(np.repeat, repeats=counts, axis=-1)
         panel = np.searchsorted(self._s0, s, side="left" if before else "right") - 1
         panel = np.clip(panel, 0, len(self._s0) - 1)
-        u = (s - self._s0[panel]) / self._panel_length[panel]
-        t0, t1 = self._t0[panel], self._t1[panel]
-        return self._seg[panel], np.clip(_horner(self._coefficients[panel], u), t0, t1)
+        return partial(np.take, indices=panel, axis=-1)
+
+    def _parameter(self, spread: Spread, s: Floats) -> Floats:
+        *inverse, s0, per_mm, t0, t1 = spread(self._panels)
+        return np.clip(_horner(inverse, (s - s0) * per_mm), t0, t1)
 
     def points(self, s: ArrayLike) -> Floats:
         """(n, 2) points at (n,) arc lengths, mm."""
-        return _pairs(self._value(*self.locate(s)))
+        s = self.wrap(s)
+        spread = self._spread(s, before=False)
+        t = self._parameter(spread, s)
+        ax, ay, bx, by, cx, cy, dx, dy = spread(self._panel_place)
+        out = np.empty((*t.shape, 2))
+        out[..., 0] = ((ax * t + bx) * t + cx) * t + dx
+        out[..., 1] = ((ay * t + by) * t + cy) * t + dy
+        return out
 
     def tangents(self, s: ArrayLike, *, before: bool = False) -> Floats:
         """(n, 2) unit tangents at (n,) arc lengths; `before` picks the side at a node."""
@@ -170,59 +212,62 @@ class ArcLength:
 
     def normals(self, s: ArrayLike, *, before: bool = False) -> Floats:
         """(n, 2) unit normals to the path's right (y grows downward), at (n,) arc lengths."""
-        return _pairs(1j * self._directions(*self.locate(s, before=before)))
+        x, y = self._directions(*self.locate(s, before=before))
+        return np.stack([-y, x], axis=-1)
 
     def curvature(self, s: ArrayLike, *, before: bool = False) -> Floats:
         """(n,) signed curvature, 1/mm; positive where the path turns clockwise on the sheet."""
         seg, t = self.locate(s, before=before)
-        first = self._derivative(seg, t)
-        second = 6 * self._a[seg] * t + 2 * self._b[seg]
-        cross = first.real * second.imag - first.imag * second.real
+        (vx, vy), (ax, ay) = self._velocity(seg, t), self._acceleration(seg, t)
         with np.errstate(divide="ignore", invalid="ignore"):
-            bend: Floats = cross / np.abs(first) ** 3
+            bend: Floats = (vx * ay - vy * ax) / np.hypot(vx, vy) ** 3
         return np.nan_to_num(bend, nan=0.0)
 
-    def _directions(self, seg: Ints, t: Floats) -> Complexes:
-        velocity = self._derivative(seg, t)
-        size = np.abs(velocity)
-        reach = np.abs(self._control - self._control[:, :1]).max(axis=1)[seg]
-        stalled = size <= 1e-9 * reach
+    def _directions(self, seg: Ints, t: Floats) -> Floats:
+        """(2, …) unit tangents."""
+        velocity = self._velocity(seg, t)
+        size = np.hypot(*velocity)
+        stalled = size <= 1e-9 * self._reach[seg]
         if stalled.any():
-            velocity[stalled] = self._stalled(seg[stalled], t[stalled])
-            size = np.abs(velocity)
-        return velocity / np.where(size > 0, size, 1.0)
+            velocity[:, stalled] = self._stalled(seg[stalled], t[stalled])
+            size = np.hypot(*velocity)
+        direction: Floats = velocity / np.where(size > 0, size, 1.0)
+        return direction
 
-    def _stalled(self, seg: Ints, t: Floats) -> Complexes:
+    def _stalled(self, seg: Ints, t: Floats) -> Floats:
         """Where the speed is zero: toward the next distinct control point, or on past a cusp."""
         control = self._control[seg]
         at_start, at_end = t < 1e-6, t > 1 - 1e-6
         back, ahead = control[:, 3:] - control[:, 2::-1], control[:, 1:] - control[:, :1]
-        chords = np.where(at_end[:, None], back, ahead)
-        size = np.abs(chords)
+        chords = np.where(at_end[:, None, None], back, ahead)
+        size = np.hypot(chords[..., 0], chords[..., 1])
         pick = np.argmax(size > 1e-9 * size.max(axis=1, keepdims=True), axis=1)
-        ends = chords[np.arange(len(pick)), pick]
-        onward: Complexes = np.asarray(6 * self._a[seg] * t + 2 * self._b[seg])
-        return np.where(at_start | at_end, ends, onward)
+        ends = chords[np.arange(len(pick)), pick].T
+        return np.where(at_start | at_end, ends, self._acceleration(seg, t))
 
     def end_tangents(self) -> tuple[Floats, Floats]:
         """(m, 2) unit tangents at each segment's start and at its end."""
-        seg = np.arange(len(self._a))
+        seg = np.arange(len(self._control))
         zero = np.zeros(len(seg))
         return _pairs(self._directions(seg, zero)), _pairs(self._directions(seg, zero + 1))
 
     def segment_turns(self, samples: int = 33) -> Floats:
         """(m,) signed turn of each segment between its ends, radians."""
-        seg = np.repeat(np.arange(len(self._a)), samples)
-        t = np.tile(np.linspace(0, 1, samples), len(self._a))
-        directions = self._directions(seg, t).reshape(-1, samples)
-        return np.asarray(np.angle(directions[:, 1:] * directions[:, :-1].conj()).sum(axis=1))
+        count = len(self._control)
+        seg = np.repeat(np.arange(count), samples)
+        t = np.tile(np.linspace(0, 1, samples), count)
+        x, y = self._directions(seg, t).reshape(2, count, samples)
+        cross = x[:, :-1] * y[:, 1:] - y[:, :-1] * x[:, 1:]
+        along = x[:, :-1] * x[:, 1:] + y[:, :-1] * y[:, 1:]
+        return np.asarray(np.arctan2(cross, along).sum(axis=1))
 
 
-def _horner(coefficients: Floats, u: Floats) -> Floats:
-    c0, c1, c2, c3, c4, c5 = coefficients.T
+def _horner(coefficients: Sequence[Floats] | Floats, u: Floats) -> Floats:
+    c0, c1, c2, c3, c4, c5 = coefficients
     value: Floats = ((((c5 * u + c4) * u + c3) * u + c2) * u + c1) * u + c0
     return value
 
 
-def _pairs(values: Complexes) -> Floats:
-    return np.ascontiguousarray(values).view(np.float64).reshape(*values.shape, 2)
+def _pairs(xy: Floats) -> Floats:
+    """(2, n) as (n, 2)."""
+    return np.ascontiguousarray(xy.T)

@@ -17,12 +17,13 @@ def pinned(path: Path, slots: Slots) -> Placements:
     The drawn length is the chord: on a curve of radius R it is shorter than the feed l by
     l³/24R², which is left as it is.
     """
-    holes = path.arc.points(np.concatenate([slots.start, slots.end]))
-    start, end = holes[: len(slots)], holes[len(slots) :]
-    chord = end - start
+    # Start and end by turns, so that they come in order along the path.
+    holes = path.arc.points(np.stack([slots.start, slots.end], axis=1).ravel()).reshape(-1, 4)
+    start = np.ascontiguousarray(holes[:, :2])
+    chord = holes[:, 2:] - start
     length = np.hypot(chord[:, 0], chord[:, 1])
-    folded = length < SHORTEST
-    along = chord / np.where(folded, 1.0, length)[:, None]
-    if folded.any():
+    along = chord / np.maximum(length, SHORTEST)[:, None]
+    if len(length) and length.min() < SHORTEST:
+        folded = length < SHORTEST
         along[folded] = path.arc.tangents(slots.start[folded])
     return Placements(start, along, length)

@@ -1,5 +1,5 @@
 /** The drawing on a canvas. While only the view moves sideways, the last painting is moved along. */
-import { useEffect, useRef } from "react";
+import { useLayoutEffect, useRef } from "react";
 
 import type { Frame } from "@/shared/api/frame";
 import { paintGroups } from "@/shared/draw/painter";
@@ -10,12 +10,15 @@ import { type Size, niceStep, type View } from "../view";
 
 /** How far beyond the window the artwork is painted, px, so that a pan shows no bare edge. */
 const MARGIN = 240;
-const SETTLE_MS = 90;
 
-interface Painted {
+interface Scene {
   frame: Frame;
   view: View;
   window: Size;
+}
+
+interface Aside {
+  view: View;
   canvas: OffscreenCanvas;
 }
 
@@ -23,69 +26,71 @@ export function Artwork({ view }: { view: View }) {
   const shown = useShown();
   const { window: size, marks } = useHand();
   const canvas = useRef<HTMLCanvasElement>(null);
-  const cache = useRef<Painted | null>(null);
+  const cache = useRef<Aside | null>(null);
+  const seen = useRef<Scene | null>(null);
   const ground = shown.head.sheet.ground;
 
-  useEffect(() => {
-    let settle = 0;
-    const paint = (fresh: boolean) => {
-      const last = cache.current;
-      const moved =
-        !fresh && last && last.frame === shown && last.view.zoom === view.zoom && last.window === size;
-      if (!moved) cache.current = paintArtwork(shown, view, size, () => paint(true));
-      const at = cache.current!.view;
-      const shift = { x: view.x - at.x, y: view.y - at.y };
-      show(canvas.current!, cache.current!, view, size, shift, marks, shown);
-      const far = Math.max(Math.abs(shift.x), Math.abs(shift.y)) > 0;
-      if (moved && far) settle = setTimeout(() => paint(true), SETTLE_MS) as unknown as number;
-      performance.mark("curlet-painted");
+  useLayoutEffect(() => {
+    const paint = () => {
+      const last = seen.current;
+      const onlyMoved =
+        last && last.frame === shown && last.window === size && last.view.zoom === view.zoom && last.view !== view;
+      seen.current = { frame: shown, view, window: size };
+      if (!onlyMoved) cache.current = null;
+      else if (!cache.current || !reaches(cache.current, view)) cache.current = paintAside(shown, view, size, paint);
+      show(canvas.current!, { frame: shown, view, window: size }, cache.current, marks, paint);
+      // Marked in the frame that shows it, for speed/.
+      requestAnimationFrame(() => performance.mark("curlet-painted"));
     };
-    const wait = requestAnimationFrame(() => paint(false));
-    return () => {
-      cancelAnimationFrame(wait);
-      clearTimeout(settle);
-    };
+    // At once, so that it comes with the frame that is being made.
+    paint();
   }, [shown, view, size, marks, ground]);
 
   return <canvas ref={canvas} className="absolute inset-0 h-full w-full" data-testid="artwork" />;
 }
 
-function paintArtwork(frame: Frame, view: View, window: Size, repaint: () => void): Painted {
+/** Whether a painting made for one view still covers the window in another. */
+function reaches(aside: Aside, view: View): boolean {
+  return Math.max(Math.abs(view.x - aside.view.x), Math.abs(view.y - aside.view.y)) <= MARGIN;
+}
+
+function paintAside(frame: Frame, view: View, window: Size, repaint: () => void): Aside {
   const ratio = devicePixelRatio;
   const canvas = new OffscreenCanvas(
     Math.max(1, Math.round((window.width + 2 * MARGIN) * ratio)),
     Math.max(1, Math.round((window.height + 2 * MARGIN) * ratio)),
   );
   const context = canvas.getContext("2d") as unknown as CanvasRenderingContext2D;
+  const moved = { zoom: view.zoom, x: view.x + MARGIN, y: view.y + MARGIN };
+  paintArtwork(context, { frame, view: moved, window }, repaint);
+  return { view, canvas };
+}
+
+function paintArtwork(context: CanvasRenderingContext2D, { frame, view }: Scene, repaint: () => void) {
+  const ratio = devicePixelRatio;
   const zoom = view.zoom * ratio;
-  context.setTransform(zoom, 0, 0, zoom, (view.x + MARGIN) * ratio, (view.y + MARGIN) * ratio);
+  context.setTransform(zoom, 0, 0, zoom, view.x * ratio, view.y * ratio);
   paintGroups(context, frame.head.as_drawn ?? [], frame, repaint);
   const runs = frame.head.runs.flatMap((run) => (run.shown && run.group ? run.group : []));
   paintGroups(context, runs, frame, repaint);
-  return { frame, view, window, canvas };
 }
 
-function show(
-  canvas: HTMLCanvasElement,
-  painted: Painted,
-  view: View,
-  size: Size,
-  shift: { x: number; y: number },
-  marks: boolean,
-  frame: Frame,
-) {
+function show(canvas: HTMLCanvasElement, scene: Scene, aside: Aside | null, marks: boolean, repaint: () => void) {
+  const { view, window } = scene;
   const ratio = devicePixelRatio;
-  const width = Math.max(1, Math.round(size.width * ratio));
-  const height = Math.max(1, Math.round(size.height * ratio));
+  const width = Math.max(1, Math.round(window.width * ratio));
+  const height = Math.max(1, Math.round(window.height * ratio));
   if (canvas.width !== width || canvas.height !== height) Object.assign(canvas, { width, height });
-  const context = canvas.getContext("2d")!;
+  const context = canvas.getContext("2d", { alpha: false })!;
   const colours = getComputedStyle(canvas);
   context.setTransform(ratio, 0, 0, ratio, 0, 0);
   context.fillStyle = colours.getPropertyValue("--paper");
-  context.fillRect(0, 0, size.width, size.height);
-  if (marks) paintPaper(context, view, frame, colours);
+  context.fillRect(0, 0, window.width, window.height);
+  if (marks) paintPaper(context, view, scene.frame, colours);
+  if (!aside) return paintArtwork(context, scene, repaint);
+  const shift = { x: view.x - aside.view.x - MARGIN, y: view.y - aside.view.y - MARGIN };
   context.setTransform(1, 0, 0, 1, 0, 0);
-  context.drawImage(painted.canvas, Math.round((shift.x - MARGIN) * ratio), Math.round((shift.y - MARGIN) * ratio));
+  context.drawImage(aside.canvas, Math.round(shift.x * ratio), Math.round(shift.y * ratio));
 }
 
 /** Spot-and-cross paper over the sheet: a cross each step, a spot midway; and the sheet's edge. */

@@ -9,6 +9,8 @@ import { sheetSpot } from "./paperHand";
 
 /** How near to the first node, px, a press closes the path. */
 const NEAR = 9;
+/** How far a press must move, px, to pull out handles. */
+const PULL = 3;
 
 export function closesDraft(at: Spot): boolean {
   const { draft, view } = hand();
@@ -52,7 +54,7 @@ export function useDraftHand() {
     return () => window.removeEventListener("keydown", onKey);
   });
   const bind = useDrag(
-    ({ event, first, last, tap, memo }) => {
+    ({ event, first, last, memo, movement: [mx, my] }) => {
       const at = sheetSpot(event as PointerEvent);
       if (first && closesDraft(at)) {
         void end(true);
@@ -61,11 +63,11 @@ export function useDraftHand() {
       if (memo === "closed") return memo;
       const { draft } = hand();
       if (first) hand().set({ draft: [...draft, bare(at)] });
-      else if (!tap) hand().set({ draft: [...draft.slice(0, -1), pulled(draft.at(-1)!, at)] });
+      else if (Math.hypot(mx, my) > PULL) hand().set({ draft: [...draft.slice(0, -1), pulled(draft.at(-1)!, at)] });
       if (last) hand().set({ pointer: at });
       return memo;
     },
-    { pointer: { buttons: [1] }, threshold: 3, triggerAllEvents: false },
+    { pointer: { buttons: [1] } },
   );
   return {
     ...bind(),

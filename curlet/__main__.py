@@ -1,0 +1,7 @@
+"""`python -m curlet`."""
+
+import sys
+
+from curlet.cli import main
+
+sys.exit(main())

@@ -1,0 +1,91 @@
+"""Drag to paint in Chromium, and how long the application takes to start."""
+
+from __future__ import annotations
+
+import tempfile
+import time
+from pathlib import Path as FilePath
+
+from selenium.webdriver import Chrome
+
+from speed.timing import median, say
+from tests.browser.conftest import Server, make_browser
+from tests.browser.table import Table
+
+MOVES = 24
+
+# A node is moved by pointer events; from each to the first painting that follows it.
+_DRAG = """
+const done = arguments[arguments.length - 1];
+const [id, moves] = arguments;
+const node = document.querySelector(`[data-testid='node-${id}']`);
+const box = node.getBoundingClientRect();
+const at = { x: box.x + box.width / 2, y: box.y + box.height / 2 };
+const send = (type, x, y, buttons) => node.dispatchEvent(new PointerEvent(type, {
+  bubbles: true, cancelable: true, pointerId: 1, isPrimary: true, pointerType: "mouse",
+  clientX: x, clientY: y, button: type === "pointermove" ? -1 : 0, buttons }));
+const painted = (since) => new Promise((resolve) => {
+  const look = () => {
+    const mark = performance.getEntriesByName("curlet-painted").find((m) => m.startTime > since + 1);
+    if (mark) resolve(mark.startTime); else requestAnimationFrame(look);
+  };
+  look();
+});
+(async () => {
+  send("pointerdown", at.x, at.y, 1);
+  send("pointermove", at.x + 6, at.y + 6, 1);
+  await new Promise((r) => setTimeout(r, 400));
+  const times = [];
+  for (let i = 0; i < moves; i++) {
+    performance.clearMarks("curlet-painted");
+    const start = performance.now();
+    send("pointermove", at.x + 8 + i, at.y + 8 + (i % 5), 1);
+    times.push((await painted(start)) - start);
+    await new Promise((r) => setTimeout(r, 30));
+  }
+  send("pointerup", at.x, at.y, 0);
+  done(times);
+})();
+"""
+
+
+def drag_times(browser: Chrome, node: str) -> list[float]:
+    browser.set_script_timeout(60)
+    times: list[float] = browser.execute_async_script(_DRAG, node, MOVES)
+    return times
+
+
+def run() -> None:
+    with tempfile.TemporaryDirectory() as folder:
+        start = time.perf_counter()
+        server = Server(FilePath(folder))
+        say("\nStart-up, empty folder to first reply", f"{time.perf_counter() - start:.2f} s")
+        server.stop()
+        start = time.perf_counter()
+        server.start()
+        say("Start-up, second time", f"{time.perf_counter() - start:.2f} s")
+        browser = make_browser()
+        try:
+            _drag(Table(browser, server.address), 2_000, "aim: under 60 ms")
+        finally:
+            browser.quit()
+            server.stop()
+
+
+def _drag(table: Table, count: int, aim: str) -> None:
+    table.open()
+    table.choose("front-r")
+    table.by_id("brush-topstitch").click()
+    table.wait(table.count)
+    length = 1752.8 / count
+    table.type_in("Gap", f"{length / 4:.4f}")
+    table.wait(lambda: "Undo: Set gap" in table.button("Undo").get_attribute("title"))
+    table.type_in("Stitch length", f"{3 * length / 4:.4f}")
+    table.wait(lambda: 0.9 * count < table.count() < 1.1 * count)
+    times = drag_times(table.browser, "n4")
+    worst = sorted(times)[int(0.9 * len(times))]
+    say(
+        f"Drag to paint, {table.count():,} repeats: median of {len(times)}, nine tenths under {worst:.0f} ms",
+        f"{median(times):.0f} ms",
+        aim,
+    )

@@ -1,0 +1,100 @@
+"""A server of its own on a free port, and headless Chromium with a real mouse and keyboard."""
+
+from __future__ import annotations
+
+import socket
+import subprocess
+import sys
+import time
+import urllib.request
+from collections.abc import Iterator
+from pathlib import Path as FilePath
+
+import pytest
+from selenium import webdriver
+from selenium.webdriver.chrome.options import Options
+from selenium.webdriver.chrome.service import Service
+
+from tests.browser.table import Table
+
+STARTS_WITHIN = 30.0
+WIDTH, HEIGHT = 1280, 800
+
+
+class Server:
+    """The application as people start it, on data of its own."""
+
+    def __init__(self, folder: FilePath) -> None:
+        self.folder = folder
+        with socket.socket() as probe:
+            probe.bind(("127.0.0.1", 0))
+            self.port = int(probe.getsockname()[1])
+        self.start()
+
+    @property
+    def address(self) -> str:
+        return f"http://127.0.0.1:{self.port}"
+
+    def start(self) -> None:
+        words = ["-m", "curlet", "serve", "--port", str(self.port), "--data", str(self.folder), "--demo"]
+        self.process = subprocess.Popen([sys.executable, *words], stdout=subprocess.DEVNULL)
+        until = time.monotonic() + STARTS_WITHIN
+        while time.monotonic() < until and self.process.poll() is None:
+            try:
+                urllib.request.urlopen(f"{self.address}/api/sheets", timeout=1).close()
+            except OSError:
+                time.sleep(0.1)
+            else:
+                return
+        raise RuntimeError("the server did not start")
+
+    def stop(self) -> None:
+        self.process.terminate()
+        self.process.wait(10)
+
+
+def make_browser(downloads: FilePath | None = None) -> webdriver.Chrome:
+    options = Options()
+    options.binary_location = "/usr/bin/chromium"
+    for word in ("--headless=new", "--no-sandbox", "--disable-gpu", "--disable-dev-shm-usage"):
+        options.add_argument(word)
+    options.set_capability("goog:loggingPrefs", {"browser": "ALL"})
+    if downloads:
+        options.add_experimental_option("prefs", {"download.default_directory": str(downloads)})
+    browser = webdriver.Chrome(options=options, service=Service("/usr/bin/chromedriver"))
+    size = {"width": WIDTH, "height": HEIGHT, "deviceScaleFactor": 1, "mobile": False}
+    browser.execute_cdp_cmd("Emulation.setDeviceMetricsOverride", size)
+    return browser
+
+
+@pytest.fixture(scope="session")
+def downloads(tmp_path_factory: pytest.TempPathFactory) -> FilePath:
+    return tmp_path_factory.mktemp("downloads")
+
+
+@pytest.fixture(scope="session")
+def browser(downloads: FilePath) -> Iterator[webdriver.Chrome]:
+    chrome = make_browser(downloads)
+    yield chrome
+    chrome.quit()
+
+
+@pytest.fixture
+def server(tmp_path: FilePath) -> Iterator[Server]:
+    running = Server(tmp_path)
+    yield running
+    running.stop()
+
+
+@pytest.fixture
+def table(server: Server, browser: webdriver.Chrome) -> Iterator[Table]:
+    """The Table, open on the demo waistcoat. Afterwards the page must have logged no error."""
+    browser.get_log("browser")
+    page = Table(browser, server.address)
+    page.open()
+    yield page
+    errors = [entry for entry in browser.get_log("browser") if entry["level"] == "SEVERE"]
+    # A refused command is the server's honest 4xx, which Chromium logs too.
+    assert [
+        e["message"] for e in errors if "the server responded with a status of 4" not in e["message"]
+    ] == []

@@ -1,0 +1,134 @@
+"""The Table as a person's hand and eye have it."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Callable
+from typing import TypeVar
+
+from selenium.webdriver import ActionChains, Chrome
+from selenium.webdriver.common.by import By
+from selenium.webdriver.common.keys import Keys
+from selenium.webdriver.remote.webelement import WebElement
+from selenium.webdriver.support.ui import WebDriverWait
+
+T = TypeVar("T")
+
+PATIENCE = 10
+
+
+class Table:
+    """Finds things by their names, as assistive technology does, or by test id."""
+
+    def __init__(self, browser: Chrome, address: str) -> None:
+        self.browser = browser
+        self.address = address
+
+    def open(self) -> None:
+        self.browser.get(self.address)
+        self.by_id("artwork")
+
+    def wait(self, until: Callable[[], T]) -> T:
+        """The first truthy answer; fails after ten seconds."""
+
+        def tried(_: Chrome) -> T | None:
+            try:
+                return until()
+            except Exception:
+                return None
+
+        found: T = WebDriverWait(self.browser, PATIENCE, poll_frequency=0.05).until(tried)
+        return found
+
+    def by_id(self, test_id: str) -> WebElement:
+        return self.wait(lambda: self.browser.find_element(By.CSS_SELECTOR, f"[data-testid='{test_id}']"))
+
+    def all_by_id(self, test_id: str) -> list[WebElement]:
+        return self.browser.find_elements(By.CSS_SELECTOR, f"[data-testid='{test_id}']")
+
+    def named(self, label: str) -> WebElement:
+        return self.wait(lambda: self.browser.find_element(By.CSS_SELECTOR, f'[aria-label="{label}"]'))
+
+    def button(self, text: str) -> WebElement:
+        path = f"//button[normalize-space()='{text}'] | //a[normalize-space()='{text}']"
+        return self.wait(lambda: self.browser.find_element(By.XPATH, path))
+
+    def option(self, group: str, text: str) -> WebElement:
+        path = f"//*[@role='radiogroup'][@aria-label='{group}']//label[normalize-space()='{text}']"
+        return self.wait(lambda: self.browser.find_element(By.XPATH, path))
+
+    def press(self, *keys: str) -> None:
+        ActionChains(self.browser).send_keys(*keys).perform()
+
+    def control(self, key: str, shift: bool = False) -> None:
+        held = [Keys.CONTROL, Keys.SHIFT] if shift else [Keys.CONTROL]
+        chain = ActionChains(self.browser)
+        for modifier in held:
+            chain.key_down(modifier)
+        chain.send_keys(key)
+        for modifier in held:
+            chain.key_up(modifier)
+        chain.perform()
+
+    def choose(self, path: str) -> None:
+        self.by_id(f"row-waistcoat-{path}").click()
+
+    def type_in(self, label: str, text: str, end: str = Keys.ENTER) -> None:
+        field = self.named(label)
+        field.click()
+        self.control("a")
+        field.send_keys(text, end)
+
+    def laid(self, label: str) -> float:
+        """A number of the Ticket's laid column."""
+        text = self.by_id(f"laid-{label}").text.split()[0]
+        return float(text.replace("−", "-").replace(",", ""))
+
+    def count(self) -> int:
+        return int(self.laid("count"))
+
+    def legs(self) -> list[tuple[float, int]]:
+        """Length in worn mm and count of each leg on the Ticket."""
+        rows = self.by_id("legs").find_elements(By.CSS_SELECTOR, "tbody tr")
+        cells = [row.find_elements(By.TAG_NAME, "td") for row in rows]
+        return [(float(row[0].text), int(row[1].text)) for row in cells]
+
+    def notice(self) -> str:
+        box = self.browser.find_element(By.CSS_SELECTOR, "[aria-live=assertive]")
+        return self.wait(lambda: box.text)
+
+    def path_names(self) -> list[str]:
+        found = self.browser.find_elements(By.CSS_SELECTOR, "[data-path] title")
+        return [title.get_attribute("textContent") or "" for title in found]
+
+    def warnings(self) -> dict[str, str]:
+        found = self.browser.find_elements(By.CSS_SELECTOR, "[data-warning]")
+        return {item.get_attribute("data-warning") or "": item.text for item in found}
+
+    def drag(self, element: WebElement, x: int, y: int, *, let_go: bool = True) -> None:
+        chain = ActionChains(self.browser, duration=40).click_and_hold(element)
+        for _ in range(4):
+            chain.move_by_offset(x // 4, y // 4)
+        if let_go:
+            chain.release()
+        chain.perform()
+
+    def let_go(self) -> None:
+        ActionChains(self.browser).release().perform()
+
+    def on_paper(self, *steps: tuple[str, int, int]) -> None:
+        """Hand moves in px from the paper's corner: ("press" | "hold" | "go" | "release", x, y)."""
+        box = self.by_id("paper").rect
+        chain = ActionChains(self.browser, duration=30)
+        hand = chain.w3c_actions.pointer_action
+        for what, x, y in steps:
+            hand.move_to_location(round(box["x"]) + x, round(box["y"]) + y)
+            if what in ("press", "hold"):
+                hand.pointer_down()
+            if what in ("press", "release"):
+                hand.pointer_up()
+        chain.w3c_actions.perform()
+
+    def zoom(self) -> int:
+        text = self.browser.find_element(By.CSS_SELECTOR, "[title='True size on screen (T)']").text
+        return int(re.sub(r"\D", "", text))
