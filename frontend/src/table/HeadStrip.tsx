@@ -1,4 +1,7 @@
 /** The head strip: the sheet, the hand tools, undo and redo, zoom, and sending out. */
+import { Lamp } from "lucide-react";
+import { useEffect, useState } from "react";
+
 import { useDesk, useShown } from "./sheet";
 import { hand, type Tool, useHand } from "./state";
 import { fit, TRUE_SIZE, zoomAbout } from "./view";
@@ -31,6 +34,29 @@ export function trueSize() {
 
 const quiet =
   "cursor-pointer rounded-field px-2 py-1 hover:bg-white/10 disabled:cursor-default disabled:text-[#98a0b3] disabled:hover:bg-transparent";
+
+const ROOM = "curlet-room";
+
+/** The page itself light or dark; kept in this browser. */
+function DimRoom() {
+  const [theme, setTheme] = useState(() => localStorage.getItem(ROOM) ?? "paper");
+  useEffect(() => {
+    document.documentElement.dataset.theme = theme;
+    localStorage.setItem(ROOM, theme);
+  }, [theme]);
+  const dim = theme === "lamp";
+  return (
+    <button
+      className={quiet}
+      aria-pressed={dim}
+      aria-label="Dim the room"
+      title={dim ? "Light the room: a light page" : "Dim the room: a dark page"}
+      onClick={() => setTheme(dim ? "paper" : "lamp")}
+    >
+      <Lamp size={16} />
+    </button>
+  );
+}
 
 export function HeadStrip() {
   const { head } = useShown();
@@ -69,6 +95,7 @@ export function HeadStrip() {
         >
           {marks ? "Hide marks" : "Show marks"}
         </button>
+        <DimRoom />
         <button
           className={quiet}
           title="The ground behind the sheet, for seeing white or dark thread"

@@ -107,7 +107,7 @@ function PathRow({ pair }: { pair: Pair }) {
       }`}
       {...drop}
     >
-      <div className="flex items-baseline gap-1.5">
+      <div className="flex items-baseline gap-1">
         <button
           className="min-w-0 flex-1 cursor-pointer truncate text-left"
           aria-pressed={pair.paths.every((path) => chosen.includes(path.id))}
@@ -117,7 +117,7 @@ function PathRow({ pair }: { pair: Pair }) {
           {pair.name}
         </button>
         {pair.paths.length > 1 && pair.paths.map((path) => <Side key={path.id} path={path} />)}
-        <span className="measure w-[52px] text-right">{fixed(first!.length.worn, 1)}</span>
+        <span className="measure w-[46px] text-right">{fixed(first!.length.worn, 1)}</span>
       </div>
       <Wear paths={pair.paths} />
     </li>
