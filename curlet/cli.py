@@ -10,7 +10,7 @@ from dataclasses import replace
 from pathlib import Path as FilePath
 
 from curlet import __version__
-from curlet.core.brush.brush import Brush, CornerRule, FitRule, Row, Share
+from curlet.core.brush import Brush, CornerRule, FitRule, Row, Share
 from curlet.core.drawing import Drawing
 from curlet.core.dress.colour import read_colour
 from curlet.core.errors import BadInput, CurletError

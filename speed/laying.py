@@ -7,7 +7,7 @@ from functools import partial
 
 import skia
 
-from curlet.core.brush.brush import Brush, CornerRule, FitRule, Row
+from curlet.core.brush import Brush, CornerRule, FitRule, Row
 from curlet.core.lay import lay
 from curlet.core.measures import Measure, Scale
 from curlet.core.motif.families import Running

@@ -6,7 +6,7 @@ import numpy as np
 import skia
 
 from curlet.core.path import Path
-from curlet.formats.as_drawn import outline_of
+from curlet.core.path.outline import outline_of
 from curlet.formats.skia_paths import add_outline
 
 LENGTH = 10_000.0

@@ -2,14 +2,9 @@
 
 from __future__ import annotations
 
-from curlet.formats.brush_file import (
-    BrushDoc,
-    CornerDoc,
-    FitDoc,
-    MeasureDoc,
-    RowDoc,
-    RunningDoc,
-)
+from curlet.formats.brush_courses import FitDoc, RowDoc
+from curlet.formats.brush_file import BrushDoc, CornerDoc
+from curlet.formats.brush_motifs import MeasureDoc, RunningDoc
 from curlet.formats.pointer import Json
 
 

@@ -6,9 +6,8 @@ from collections.abc import Iterable
 from dataclasses import dataclass
 from itertools import groupby
 
-import numpy as np
-
-from curlet.core.drawing import Group, Laid, Outline, Shape, Solid, Stroke
+from curlet.core.drawing import Group, Laid, Shape, Solid, Stroke
+from curlet.core.path.outline import joined, outline_of
 from curlet.core.path.path import Path
 from curlet.formats.path_doc import FactsDoc
 
@@ -35,7 +34,7 @@ def _group(contours: list[DrawnPath]) -> Group:
     first = contours[0]
     shapes = []
     if first.facts.fill:
-        outline = _joined([outline_of(drawn.path) for drawn in contours])
+        outline = joined([outline_of(drawn.path) for drawn in contours])
         fill = Solid(first.facts.fill, first.facts.fill_opacity)
         shapes.append(Shape(outline, fill, even_odd=first.facts.even_odd))
     shapes += [
@@ -49,19 +48,3 @@ def _group(contours: list[DrawnPath]) -> Group:
 def _stroke(facts: FactsDoc) -> Stroke:
     paint = Solid(facts.stroke or "#000000", facts.stroke_opacity)
     return Stroke(paint, facts.weight, facts.ends, facts.joins, facts.dashes)
-
-
-def outline_of(path: Path) -> Outline:
-    """A path's geometry; straight segments stay lines."""
-    commands, points = ["M"], [path.points[:1]]
-    for segment, straight in zip(path.segments, path.straight, strict=True):
-        commands.append("L" if straight else "C")
-        points.append(segment[3:] if straight else segment[1:])
-    if path.closed:
-        commands.append("Z")
-    return Outline("".join(commands), np.concatenate(points))
-
-
-def _joined(outlines: list[Outline]) -> Outline:
-    commands = "".join(outline.commands for outline in outlines)
-    return Outline(commands, np.concatenate([outline.points for outline in outlines]))

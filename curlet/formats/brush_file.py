@@ -6,93 +6,42 @@ from functools import lru_cache
 from typing import Annotated, Literal
 
 import orjson
-from pydantic import BaseModel, ConfigDict, Field, FiniteFloat, ValidationError
+from pydantic import Field, ValidationError
 
-from curlet.core.brush.brush import Brush, CornerRule, FitRule, Row, Share
+from curlet.core.brush.brush import Brush, CrossingRule
+from curlet.core.brush.rules import CornerRule
 from curlet.core.errors import BadInput
-from curlet.core.measures import Frame, Measure
-from curlet.core.motif.families import Running
+from curlet.formats.brush_courses import BandDoc, RowDoc, SpanDoc
+from curlet.formats.brush_motifs import MeasureDoc, Number, Strict
 from curlet.formats.pointer import Json, patched
 
-
-class Strict(BaseModel):
-    model_config = ConfigDict(extra="forbid", frozen=True)
-
-
-class MeasureDoc(Strict):
-    """A length in mm, worn (on the garment) or printed (on paper)."""
-
-    mm: FiniteFloat
-    frame: Literal["worn", "printed"] = "worn"
-
-    def to_core(self) -> Measure:
-        return Measure(self.mm, Frame(self.frame))
-
-
-class ShareDoc(Strict):
-    """A gap as a percentage of the repeat's length."""
-
-    percent: FiniteFloat
-
-    def to_core(self) -> Share:
-        return Share(self.percent)
-
-
-class RunningDoc(Strict):
-    """A running stitch: thread thickness and ends."""
-
-    family: Literal["running"] = "running"
-    thread: MeasureDoc = MeasureDoc(mm=0.4)
-    ends: Literal["round", "flat"] = "round"
-
-    def to_core(self) -> Running:
-        return Running(self.thread.to_core(), self.ends)
-
-
-class FitDoc(Strict):
-    """What is done with the remainder."""
-
-    kind: Literal["leave-over", "even-gaps", "ease"] = "ease"
-    remainder: Literal["end", "start", "shared"] = "end"
-    keep_gap: bool = False
-    short_legs: bool = False
-    tolerance: FiniteFloat = 5.0
-
-    def to_core(self) -> FitRule:
-        return FitRule(**self.model_dump())
-
-
-class RowDoc(Strict):
-    """A course of repeats."""
-
-    course: Literal["row"] = "row"
-    motif: RunningDoc = RunningDoc()
-    length: MeasureDoc = MeasureDoc(mm=3)
-    gap: MeasureDoc | ShareDoc = MeasureDoc(mm=1)
-    hold: Literal["pinned"] = "pinned"
-    fit: FitDoc = FitDoc()
-
-    def to_core(self) -> Row:
-        return Row(
-            self.motif.to_core(),
-            self.length.to_core(),
-            self.gap.to_core(),
-            self.fit.to_core(),
-            self.hold,
-        )
+KINDS = ("stitch", "rope", "chain", "trim", "border")
 
 
 class CornerDoc(Strict):
     """How corners are turned, and the turn in degrees that makes one."""
 
-    manner: Literal["pivot", "carry"] = "pivot"
-    angle: FiniteFloat = 30.0
+    manner: Literal["pivot", "carry", "mitre", "piece", "stop"] = "pivot"
+    angle: Number = 30.0
+    mitre_limit: Number = 4.0
+    stop: MeasureDoc = MeasureDoc(mm=2)
 
     def to_core(self) -> CornerRule:
-        return CornerRule(self.manner, self.angle)
+        return CornerRule(self.manner, self.angle, self.mitre_limit, self.stop.to_core())
+
+
+class CrossingDoc(Strict):
+    """Where a path crosses itself: both passes drawn, or one over the other with a clearance."""
+
+    manner: Literal["plain", "over-under"] = "plain"
+    clearance: MeasureDoc = MeasureDoc(mm=0.4)
+
+    def to_core(self) -> CrossingRule:
+        return CrossingRule(self.manner, self.clearance.to_core())
 
 
 Thread = Annotated[str, Field(pattern=r"^#[0-9a-f]{6}$")]
+CourseDoc = Annotated[RowDoc | BandDoc | SpanDoc, Field(discriminator="course")]
 
 
 class BrushDoc(Strict):
@@ -101,14 +50,16 @@ class BrushDoc(Strict):
     format: Literal["curlet-brush"] = "curlet-brush"
     version: Literal[1] = 1
     name: Annotated[str, Field(min_length=1, max_length=120)] = "Topstitch"
-    kind: Literal["stitch"] = "stitch"
-    courses: Annotated[tuple[RowDoc, ...], Field(min_length=1, max_length=16)] = (RowDoc(),)
+    kind: Literal["stitch", "rope", "chain", "trim", "border"] = "stitch"
+    courses: Annotated[tuple[CourseDoc, ...], Field(min_length=1, max_length=16)] = (RowDoc(),)
     corners: CornerDoc = CornerDoc()
+    crossings: CrossingDoc = CrossingDoc()
     threads: Annotated[tuple[Thread, ...], Field(min_length=1, max_length=64)] = ("#e9c46a",)
 
     def to_core(self) -> Brush:
         courses = tuple(course.to_core() for course in self.courses)
-        return Brush(self.name, courses, self.corners.to_core(), self.threads)
+        corners, crossings = self.corners.to_core(), self.crossings.to_core()
+        return Brush(self.name, courses, corners, crossings, self.threads)
 
 
 def read_brush(document: Json, own: dict[str, Json] | None = None) -> BrushDoc:

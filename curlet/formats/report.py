@@ -4,15 +4,17 @@ from __future__ import annotations
 
 from typing import Any
 
-from curlet.core.lay.lay import LaidRun
+from curlet.core.lay import LaidRow, LaidRun
+from curlet.core.lay.draw_row import placements_of
 from curlet.core.measures import Scale
-from curlet.core.tally import RunTally
+from curlet.core.tally import Tally
 
 Json = dict[str, Any]
 
 
-def run_report(path_id: str, run: LaidRun, facts: RunTally, *, placements: bool = False) -> Json:
+def run_report(path_id: str, run: LaidRun, measured: Tally, *, placements: bool = False) -> Json:
     """One run. Lengths are drawn mm; off 1:1 each has its worn twin."""
+    facts = measured.facts
     entry = {
         "path": path_id,
         "closed": facts.closed,
@@ -35,7 +37,7 @@ def run_report(path_id: str, run: LaidRun, facts: RunTally, *, placements: bool 
         ],
         "warnings": [
             {"code": w.code, "message": w.message, **_lengths(run.scale, at=w.s), "leg": w.leg}
-            for w in facts.warnings
+            for w in measured.warnings
         ],
     }
     if placements:
@@ -55,7 +57,9 @@ def _lengths(scale: Scale, **values: float | None) -> Json:
 def _placements(run: LaidRun) -> list[list[float]]:
     rows: list[list[float]] = []
     for course in run.courses:
-        at = course.placements
+        at = placements_of(course) if isinstance(course, LaidRow) else None
+        if at is None:
+            continue
         columns = zip(at.start.tolist(), at.angle.tolist(), at.length.tolist(), strict=True)
         rows += [[x, y, angle, length] for (x, y), angle, length in columns]
     return rows

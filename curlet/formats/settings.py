@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import re
 
-from curlet.core.brush.brush import Row
+from curlet.core.brush.courses import Row
 from curlet.core.dress.colour import read_colour
 from curlet.core.errors import BadInput
 from curlet.core.measures import Frame, Measure, Reading, Scale, read_measure, spi_to_pitch
@@ -13,6 +13,7 @@ from curlet.formats.pointer import Json, look_up
 
 Typed = str | bool | float
 
+_UNITS = {"angle": "°", "tolerance": "%", "size": "%", "weight": "%", "lighter": "%"}
 _COURSE = re.compile(r"^/courses/(\d{1,2})/")
 
 
@@ -35,9 +36,8 @@ def read_setting(brush: BrushDoc, pointer: str, typed: Typed, scale: Scale) -> J
             raise BadInput("This setting is either on or off.")
         return typed
     if isinstance(now, float | int):
-        unit = "°" if pointer.endswith("/angle") else "%"
-        accepts = (unit, "") if isinstance(typed, str) else (unit,)
-        return read_measure(str(typed), accepts=accepts).value
+        unit = _UNITS.get(pointer.rsplit("/", 1)[-1], "")
+        return read_measure(str(typed), accepts=(unit, "")).value
     if pointer.startswith("/threads/"):
         return read_colour(str(typed))
     if isinstance(now, str):
@@ -67,7 +67,10 @@ def _row(brush: BrushDoc, pointer: str) -> Row:
     match = _COURSE.match(pointer)
     if not match:
         raise BadInput("Only a course has a stitch length.")
-    return brush.courses[int(match[1])].to_core()
+    course = brush.courses[int(match[1])].to_core()
+    if not isinstance(course, Row):
+        raise BadInput("Only a row of repeats has a stitch length.")
+    return course
 
 
 def in_frame(brush: BrushDoc, pointer: str, frame: str, scale: Scale) -> Json:

@@ -7,10 +7,11 @@ from contextlib import contextmanager
 from pathlib import Path as FilePath
 
 from peewee import OperationalError, PeeweeException, SqliteDatabase
+from playhouse.migrate import SqliteMigrator, migrate
 
 from curlet.core.errors import BadInput
 from curlet.store.errors import Unavailable
-from curlet.store.models import TABLES, database
+from curlet.store.models import TABLES, JsonField, database
 
 BUSY_SECONDS = 5.0
 
@@ -19,7 +20,13 @@ def _create(db: SqliteDatabase) -> None:
     db.create_tables(TABLES)
 
 
-MIGRATIONS: tuple[Callable[[SqliteDatabase], None], ...] = (_create,)
+def _add_places(db: SqliteDatabase) -> None:
+    """What a run says of single corners, legs and crossings."""
+    if "places" not in {column.name for column in db.get_columns("run")}:
+        migrate(SqliteMigrator(db).add_column("run", "places", JsonField(default=dict)))
+
+
+MIGRATIONS: tuple[Callable[[SqliteDatabase], None], ...] = (_create, _add_places)
 
 
 def open_database(file: FilePath, *, busy_seconds: float = BUSY_SECONDS) -> SqliteDatabase:

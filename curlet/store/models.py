@@ -79,6 +79,7 @@ class Run(Table):
     brush = ForeignKeyField(Brush, on_delete="RESTRICT", backref="runs")
     own = JsonField(default=dict)
     backwards = BooleanField(default=False)
+    places = JsonField(default=dict)
     shown = BooleanField(default=True)
     position = IntegerField(default=0)
 

@@ -8,18 +8,17 @@ from typing import Any
 import numpy as np
 import orjson
 
-from curlet.core.brush.brush import Share
+from curlet.core.brush import Share
 from curlet.core.errors import CurletError
-from curlet.core.lay import LaidRun
-from curlet.core.lay.lay import LaidCourse
+from curlet.core.lay import LaidRow, LaidRun
 from curlet.core.measures import Measure, pitch_to_spi
 from curlet.core.path import find_corners
+from curlet.core.path.outline import outline_of
 from curlet.core.path.path import Path
-from curlet.core.tally import CornerTally, LegTally, RunTally, Warning
-from curlet.formats.as_drawn import outline_of
+from curlet.core.tally import CornerTally, CrossingTally, LegTally, Pinch, RunTally, Warning
 from curlet.formats.numbers import outline_data
 from curlet.formats.screen import Frame, group_json
-from curlet.store.commands import worn_brush
+from curlet.store.commands import places_of, worn_brush
 from curlet.store.state import Row, State
 from curlet.web.laying import as_drawn, lay_row, path_of, run_group, touched_runs
 
@@ -113,33 +112,38 @@ def _bare_corners(path: Path, factor: float) -> list[Json]:
     corners = find_corners(path)
     points = path.arc.points([c.s for c in corners])
     return [
-        {"node": c.node_id, "x": x, "y": y, "at": c.s / factor, "turn": c.turn, "manner": ""}
+        {"node": c.node_id, "x": x, "y": y, "at": c.s / factor, "turn": c.turn, "manner": "", "own": False}
         for c, (x, y) in zip(corners, points.tolist(), strict=True)
     ]
 
 
 def _run(state: State, run: Row, frame: Frame) -> Json:
     brush = worn_brush(state, run)
+    places = places_of(state, run["id"])
     head = {
         **{key: run[key] for key in ("id", "path", "brush", "shown", "backwards")},
         "own": sorted(run["own"]),
+        "places": places.model_dump(mode="json"),
         "settings": brush.model_dump(mode="json"),
         "key": content_key(run["own"], state.get("brush", run["brush"])["doc"], state.sheet["scale"]),
     }
     try:
-        laid, facts = lay_row(state, run)
+        laid, measured = lay_row(state, run)
     except CurletError as error:
         return {**head, "fault": str(error)}
-    factor = state.scale.factor
-    course = laid.courses[0]
+    factor, row, facts = state.scale.factor, laid.main, measured.facts
     return {
         **head,
-        "asked": _asked(laid, course),
-        "laid": _as_laid(facts, course, factor),
+        "main": laid.brush.main,
+        "asked": _asked(laid, row) if row else None,
+        "laid": _as_laid(facts, row, factor),
         "legs": [_leg(leg, factor) for leg in facts.legs],
         "corners": [_corner(corner, factor) for corner in facts.corners],
-        "warnings": [_warning(warning, factor) for warning in facts.warnings],
-        "tape": _tape(laid, course, frame),
+        "crossings": [_crossing(crossing, factor) for crossing in facts.crossings],
+        "pinches": [_pinch(pinch, factor) for pinch in measured.pinches],
+        "warnings": [_warning(warning, factor) for warning in measured.warnings],
+        "start": _start(laid),
+        "tape": _tape(laid, row, frame),
         "group": group_json(run_group(state, run), frame),
     }
 
@@ -148,19 +152,19 @@ def _lengths(drawn: float, factor: float) -> Json:
     return {"worn": drawn / factor, "printed": drawn}
 
 
-def _asked(laid: LaidRun, course: LaidCourse) -> Json:
-    row, scale = course.course, laid.scale
-    length, gap = row.drawn_length(scale), row.drawn_gap(scale)
-    pitch = (length + gap) / scale.factor
-    if isinstance(row.gap, Share):
-        gap_asked = {**_lengths(gap, scale.factor), "frame": "share", "percent": row.gap.percent}
+def _asked(laid: LaidRun, row: LaidRow) -> Json:
+    scale, course = laid.scale, row.course
+    pitch = (row.length + row.gap) / scale.factor
+    if isinstance(course.gap, Share):
+        gap_asked = {**_lengths(row.gap, scale.factor), "frame": "share", "percent": course.gap.percent}
     else:
-        gap_asked = _measure(row.gap, laid)
+        gap_asked = _measure(course.gap, laid)
+    thread = course.motif.thread
     return {
-        "stitch": _measure(row.length, laid),
+        "stitch": _measure(course.length, laid),
         "gap": gap_asked,
-        "pitch": _lengths(length + gap, scale.factor),
-        "thread": _measure(row.motif.thread, laid),
+        "pitch": _lengths(row.length + row.gap, scale.factor),
+        "thread": _measure(thread, laid) if thread is not None else None,
         "spi": pitch_to_spi(pitch) if pitch > 0 else None,
     }
 
@@ -169,12 +173,12 @@ def _measure(measure: Measure, laid: LaidRun) -> Json:
     return {**_lengths(measure.drawn(laid.scale), laid.scale.factor), "frame": str(measure.frame)}
 
 
-def _as_laid(facts: RunTally, course: LaidCourse, factor: float) -> Json:
+def _as_laid(facts: RunTally, row: LaidRow | None, factor: float) -> Json:
     return {
         "stitch": _lengths(facts.mean_stitch, factor),
         "gap": _lengths(facts.mean_gap, factor),
         "pitch": _lengths(facts.mean_stitch + facts.mean_gap, factor),
-        "thread": _lengths(course.motif.width, factor),
+        "thread": _lengths(row.motif.width if row else 0.0, factor),
         "spi": facts.spi,
         "repeats": facts.repeats,
         "departure": facts.departure,
@@ -186,6 +190,7 @@ def _leg(leg: LegTally, factor: float) -> Json:
         "node": leg.node_id,
         "start": leg.start / factor,
         "length": _lengths(leg.length, factor),
+        "own_length": _lengths(leg.own_length, factor),
         "repeats": leg.repeats,
         "stitch": _lengths(leg.stitch, factor),
         "gap": _lengths(leg.gap, factor),
@@ -194,6 +199,8 @@ def _leg(leg: LegTally, factor: float) -> Json:
         "off": leg.off,
         "lead": leg.lead / factor,
         "left_over": leg.left_over / factor,
+        "made_up": None if leg.made_up is None else leg.made_up / factor,
+        "set": leg.set,
     }
 
 
@@ -205,6 +212,29 @@ def _corner(corner: CornerTally, factor: float) -> Json:
         "at": corner.s / factor,
         "turn": corner.turn,
         "manner": corner.manner,
+        "own": corner.own,
+    }
+
+
+def _crossing(crossing: CrossingTally, factor: float) -> Json:
+    return {
+        "key": crossing.key,
+        "x": crossing.x,
+        "y": crossing.y,
+        "at": [crossing.first / factor, crossing.second / factor],
+        "over": crossing.over / factor,
+        "angle": crossing.angle,
+        "flipped": crossing.flipped,
+    }
+
+
+def _pinch(pinch: Pinch, factor: float) -> Json:
+    return {
+        "start": pinch.start / factor,
+        "end": pinch.end / factor,
+        "radius": pinch.radius / factor,
+        "needs": pinch.needs / factor,
+        "folds": pinch.folds,
     }
 
 
@@ -226,10 +256,19 @@ def _warning(warning: Warning, factor: float) -> Json:
     }
 
 
-def _tape(laid: LaidRun, course: LaidCourse, frame: Frame) -> Json:
-    slots = np.stack([course.slots.start, course.slots.end], axis=1) / laid.scale.factor
+def _start(laid: LaidRun) -> Json:
+    """Where the run begins, as it walks the path."""
+    x, y = laid.path.arc.points([0.0])[0].tolist()
+    along = laid.path.arc.tangents([0.0])[0]
+    return {"x": x, "y": y, "angle": float(np.degrees(np.arctan2(along[1], along[0])))}
+
+
+def _tape(laid: LaidRun, row: LaidRow | None, frame: Frame) -> Json:
+    factor = laid.scale.factor
+    slots = np.zeros((0, 2)) if row is None else np.stack([row.slots.start, row.slots.end], axis=1) / factor
     return {
-        "start": course.legs[0].s0 / laid.scale.factor,
-        "length": laid.path.length / laid.scale.factor,
+        "start": (row.legs[0].s0 if row else 0.0) / factor,
+        "length": laid.path.length / factor,
+        "closed": laid.path.closed,
         "slots": frame.array(slots),
     }

@@ -12,11 +12,12 @@ from curlet.core.lay import LaidRun, lay
 from curlet.core.lay.draw import draw_run
 from curlet.core.measures import Scale
 from curlet.core.path import Path
-from curlet.core.tally import RunTally, tally
+from curlet.core.tally import Tally, tally
 from curlet.formats.as_drawn import DrawnPath, draw_as_drawn
 from curlet.formats.brush_file import BrushDoc
 from curlet.formats.path_doc import FactsDoc, NodeDoc, to_path
-from curlet.store.commands import worn_brush
+from curlet.formats.run_places import PlacesDoc
+from curlet.store.commands import places_of, worn_brush
 from curlet.store.state import Row, State
 
 
@@ -25,16 +26,17 @@ def path_of(row: Row) -> Path:
     return _path(orjson.dumps(row["nodes"]), row["closed"])
 
 
-def lay_row(state: State, run: Row) -> tuple[LaidRun, RunTally]:
-    """A run as laid, with its facts."""
+def lay_row(state: State, run: Row) -> tuple[LaidRun, Tally]:
+    """A run as laid, with what is measured on it."""
     path = state.get("path", run["path"])
-    brush = worn_brush(state, run)
+    brush, places = worn_brush(state, run), places_of(state, run["id"])
     return _laid(
         orjson.dumps(path["nodes"]),
         path["closed"],
         brush.model_dump_json(),
         state.scale,
         run["backwards"],
+        places.model_dump_json(),
     )
 
 
@@ -87,7 +89,10 @@ def _path(nodes: bytes, closed: bool) -> Path:
 
 
 @lru_cache(maxsize=512)
-def _laid(nodes: bytes, closed: bool, brush: str, scale: Scale, backwards: bool) -> tuple[LaidRun, RunTally]:
+def _laid(
+    nodes: bytes, closed: bool, brush: str, scale: Scale, backwards: bool, places: str
+) -> tuple[LaidRun, Tally]:
     doc = BrushDoc.model_validate_json(brush)
-    run = lay(_path(nodes, closed), doc.to_core(), scale, backwards=backwards)
+    rule = PlacesDoc.model_validate_json(places).to_core(backwards=backwards)
+    run = lay(_path(nodes, closed), doc.to_core(), scale, rule)
     return run, tally(run)

@@ -8,6 +8,7 @@ from pydantic import BaseModel, Field
 
 from curlet.formats.brush_file import BrushDoc
 from curlet.formats.path_doc import NodeDoc
+from curlet.formats.run_places import PlacesDoc
 from curlet.store.commands import AnyIntent
 
 Matrix = tuple[float, float, float, float, float, float]
@@ -141,6 +142,30 @@ class CornerShown(BaseModel):
     at: float
     turn: float
     manner: str
+    own: bool
+
+
+class CrossingShown(BaseModel):
+    """A crossing: its place on the sheet (mm), its passes along the path (worn mm), which is over, and
+    the angle between them (degrees)."""
+
+    key: str
+    x: float
+    y: float
+    at: tuple[float, float]
+    over: float
+    angle: float
+    flipped: bool
+
+
+class PinchShown(BaseModel):
+    """A place too tight for what is laid there, worn mm."""
+
+    start: float
+    end: float
+    radius: float
+    needs: float
+    folds: bool
 
 
 class StartShown(BaseModel):
@@ -170,6 +195,7 @@ class LegShown(BaseModel):
     node: str
     start: float
     length: Lengths
+    own_length: Lengths
     repeats: int
     stitch: Lengths
     gap: Lengths
@@ -178,6 +204,8 @@ class LegShown(BaseModel):
     off: bool
     lead: float
     left_over: float
+    made_up: float | None
+    set: bool
 
 
 class SettingTyped(BaseModel):
@@ -204,7 +232,7 @@ class Asked(BaseModel):
     stitch: AskedLength
     gap: AskedLength
     pitch: Lengths
-    thread: AskedLength
+    thread: AskedLength | None
     spi: float | None
 
 
@@ -225,6 +253,7 @@ class TapeShown(BaseModel):
 
     start: float
     length: float
+    closed: bool
     slots: ArrayPlace
 
 
@@ -235,14 +264,19 @@ class RunShown(BaseModel):
     shown: bool
     backwards: bool
     own: list[str]
+    places: PlacesDoc
     settings: BrushDoc
     key: str
     fault: str | None = None
+    main: int | None = None
     asked: Asked | None = None
     laid: AsLaid | None = None
     legs: list[LegShown] = []
     corners: list[CornerShown] = []
+    crossings: list[CrossingShown] = []
+    pinches: list[PinchShown] = []
     warnings: list[WarningShown] = []
+    start: StartShown | None = None
     tape: TapeShown | None = None
     group: GroupShown | None = None
 

@@ -3,37 +3,65 @@
 from __future__ import annotations
 
 import math
+from dataclasses import dataclass
 
 import numpy as np
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from curlet.core.brush.brush import Brush, CornerRule, FitRule, Row, Share
+from curlet.core.brush import Brush, CornerRule, FitRule, Row, Share
 from curlet.core.errors import BadInput, TooMuch
-from curlet.core.lay import LaidRun, lay
+from curlet.core.lay import LaidRow, LaidRun, RunRule, lay
+from curlet.core.lay.draw_row import placements_of
+from curlet.core.lay.hold import Placements
 from curlet.core.measures import Frame, Measure, Scale
 from curlet.core.motif.families import Running
 from curlet.core.path import Path
-from curlet.core.tally import tally
+from curlet.core.tally import LegTally, Warning, tally
 from tests.shapes import circle, line, paths, polyline, square, turn
 
 FITS = ("leave-over", "even-gaps", "ease")
 
 
 def brush(length: float = 3.0, gap: float = 1.0, corners: str = "pivot", **fit: object) -> Brush:
-    row = Row(Running(Measure(0.3)), Measure(length), Measure(gap), FitRule(**fit))  # type: ignore[arg-type]
-    return Brush(courses=(row,), corners=CornerRule(corners))
+    made = Row(Running(Measure(0.3)), Measure(length), Measure(gap), FitRule(**fit))  # type: ignore[arg-type]
+    return Brush(courses=(made,), corners=CornerRule(corners))
+
+
+@dataclass(frozen=True)
+class Measured:
+    """What the tests ask of a run's tally."""
+
+    legs: tuple[LegTally, ...]
+    repeats: int
+    warnings: tuple[Warning, ...]
+
+
+def measured(run: LaidRun) -> Measured:
+    whole = tally(run)
+    return Measured(whole.facts.legs, whole.facts.repeats, whole.warnings)
+
+
+def row(run: LaidRun) -> LaidRow:
+    assert run.main is not None
+    return run.main
+
+
+def placed(run: LaidRun) -> Placements:
+    at = placements_of(row(run))
+    assert at is not None
+    return at
 
 
 def holes(run: LaidRun) -> np.ndarray:
-    slots = run.courses[0].slots
+    slots = row(run).slots
     return np.stack([slots.start, slots.end], axis=1)
 
 
 def test_as_asked_on_a_straight_leg() -> None:
     run = lay(line(42), brush(kind="leave-over"), Scale())
-    facts = tally(run)
+    facts = measured(run)
     assert facts.repeats == 10
     assert holes(run)[1] == pytest.approx([4, 7])
     assert facts.legs[0].left_over == pytest.approx(3)
@@ -47,7 +75,7 @@ def test_the_remainder_goes_where_it_is_asked(place: str, first: float) -> None:
 
 def test_even_gaps_keep_the_stitch_and_land_on_both_ends() -> None:
     run = lay(line(42), brush(kind="even-gaps"), Scale())
-    (leg,) = tally(run).legs
+    (leg,) = measured(run).legs
     assert leg.stitch == 3
     assert leg.repeats == 11
     assert leg.gap == pytest.approx((42 - 33) / 10)
@@ -55,13 +83,13 @@ def test_even_gaps_keep_the_stitch_and_land_on_both_ends() -> None:
 
 
 def test_ease_changes_stitch_and_gap_alike() -> None:
-    (leg,) = tally(lay(line(42), brush(kind="ease"), Scale())).legs
+    (leg,) = measured(lay(line(42), brush(kind="ease"), Scale())).legs
     assert leg.stitch / leg.gap == pytest.approx(3)
     assert leg.repeats * leg.stitch + (leg.repeats - 1) * leg.gap == pytest.approx(42)
 
 
 def test_ease_with_the_gap_kept_changes_stitches_only() -> None:
-    (leg,) = tally(lay(line(42), brush(kind="ease", keep_gap=True), Scale())).legs
+    (leg,) = measured(lay(line(42), brush(kind="ease", keep_gap=True), Scale())).legs
     assert leg.gap == 1
     assert 11 * leg.stitch + 10 == pytest.approx(42)
 
@@ -76,7 +104,7 @@ def test_a_closed_path_closes_with_a_gap_like_the_others(fit: str) -> None:
 
 
 def test_left_over_on_a_closed_path_is_an_honest_step() -> None:
-    facts = tally(lay(circle(17), brush(corners="carry", kind="leave-over"), Scale()))
+    facts = measured(lay(circle(17), brush(corners="carry", kind="leave-over"), Scale()))
     assert facts.legs[0].left_over == pytest.approx(2 * math.pi * 17 - 4 * 26, abs=1e-4)
     assert [w.code for w in facts.warnings] == ["open-step"]
 
@@ -90,7 +118,7 @@ def test_pivot_puts_a_needle_hole_on_every_corner() -> None:
 
 def test_carry_round_lays_on_through_the_corner() -> None:
     run = lay(turn(90), brush(corners="carry", kind="leave-over"), Scale())
-    assert len(run.courses[0].legs) == 1
+    assert len(row(run).legs) == 1
     assert len(run.corners) == 1
     assert len(holes(run)) == 20
 
@@ -122,7 +150,7 @@ def test_a_corner_is_kept_against_its_node() -> None:
 @pytest.mark.parametrize("short", [False, True])
 def test_a_leg_too_short_says_so(short: bool) -> None:
     path = polyline((0, 0), (40, 0), (40, 2.1), (80, 2.1))
-    facts = tally(lay(path, brush(short_legs=short), Scale()))
+    facts = measured(lay(path, brush(short_legs=short), Scale()))
     assert facts.legs[1].repeats == (1 if short else 0)
     (warning,) = [w for w in facts.warnings if w.leg == 1]
     assert "2.1 mm: too short for a 3 mm stitch" in warning.message
@@ -130,27 +158,27 @@ def test_a_leg_too_short_says_so(short: bool) -> None:
 
 
 def test_worn_measures_follow_the_scale_and_printed_ones_do_not() -> None:
-    row = Row(Running(Measure(0.3, Frame.PRINTED)), Measure(6.0), Measure(2.0), FitRule("leave-over"))
-    run = lay(line(50), Brush(courses=(row,)), Scale.read("1:4"))
+    made = Row(Running(Measure(0.3, Frame.PRINTED)), Measure(6.0), Measure(2.0), FitRule("leave-over"))
+    run = lay(line(50), Brush(courses=(made,)), Scale.read("1:4"))
     assert holes(run)[:2].tolist() == [[0, 1.5], [2.0, 3.5]]
-    assert run.courses[0].motif.width == 0.3
+    assert row(run).motif.width == 0.3
 
 
 def test_a_gap_as_a_share_stays_in_proportion() -> None:
-    row = Row(length=Measure(4.0), gap=Share(25), fit=FitRule("leave-over"))
-    run = lay(line(50), Brush(courses=(row,)), Scale())
+    made = Row(length=Measure(4.0), gap=Share(25), fit=FitRule("leave-over"))
+    run = lay(line(50), Brush(courses=(made,)), Scale())
     assert holes(run)[1] == pytest.approx([5, 9])
 
 
 def test_backwards_walks_from_the_other_end() -> None:
-    run = lay(line(42), brush(kind="leave-over"), Scale(), backwards=True)
-    assert run.courses[0].placements.start[0] == pytest.approx([42, 0])
-    assert run.courses[0].placements.angle[0] == pytest.approx(180)
+    run = lay(line(42), brush(kind="leave-over"), Scale(), RunRule(backwards=True))
+    assert placed(run).start[0] == pytest.approx([42, 0])
+    assert placed(run).angle[0] == pytest.approx(180)
 
 
 def test_thread_lies_straight_between_its_holes() -> None:
     run = lay(circle(12), brush(corners="carry"), Scale())
-    at = run.courses[0].placements
+    at = placed(run)
     ends = at.start + at.along * at.length[:, None]
     assert np.hypot(*(ends - run.path.arc.points(holes(run)[:, 1])).T).max() < 1e-9
 
@@ -178,21 +206,21 @@ def test_too_many_repeats_are_refused() -> None:
 
 
 def test_solid_line_is_warned_of_with_a_mend() -> None:
-    row = Row(Running(Measure(0.5)), Measure(3.0), Measure(0.4), FitRule("leave-over"))
-    (warning,) = tally(lay(line(50), Brush(courses=(row,)), Scale())).warnings
+    made = Row(Running(Measure(0.5)), Measure(3.0), Measure(0.4), FitRule("leave-over"))
+    (warning,) = measured(lay(line(50), Brush(courses=(made,)), Scale())).warnings
     assert warning.code == "solid-line"
     assert warning.mend is not None
     assert warning.mend.settings == (("/courses/0/gap", "1 mm"),)
 
 
 def test_thread_below_print_weight_is_warned_of() -> None:
-    facts = tally(lay(line(50), brush(), Scale.read("1:10")))
+    facts = measured(lay(line(50), brush(), Scale.read("1:10")))
     fine = [w for w in facts.warnings if w.code == "too-fine"]
     assert "0.09 pt: below 0.25 pt" in fine[0].message
 
 
 def test_off_tolerance_is_flagged_on_its_leg() -> None:
-    facts = tally(lay(line(9.2), brush(), Scale()))
+    facts = measured(lay(line(9.2), brush(), Scale()))
     assert facts.legs[0].off
     assert facts.warnings[0].code == "off-tolerance"
 
@@ -206,9 +234,9 @@ def test_stitches_never_overlap_and_lie_on_their_own_leg(
     path: Path, length: float, gap: float, fit: str, corners: str
 ) -> None:
     run = lay(path, brush(length, gap, corners, kind=fit), Scale())
-    laid = run.courses[0]
+    laid = row(run)
     start, end, leg = laid.slots.start, laid.slots.end, laid.slots.leg
-    assert np.isfinite(laid.placements.matrices()).all()
+    assert np.isfinite(placed(run).matrices()).all()
     assert (end - start > 0).all()
     assert (start[1:] - end[:-1] >= -1e-9).all()
     first = np.array([item.s0 for item in laid.legs])[leg]
@@ -222,10 +250,10 @@ def test_counts_and_lengths_add_up_to_the_path(
     path: Path, length: float, gap: float, fit: str, corners: str
 ) -> None:
     run = lay(path, brush(length, gap, corners, kind=fit), Scale())
-    facts = tally(run)
+    facts = measured(run)
     assert sum(leg.length for leg in facts.legs) == pytest.approx(path.length, rel=1e-9)
-    assert sum(leg.repeats for leg in facts.legs) == facts.repeats == len(run.courses[0].slots)
-    for leg, where in zip(facts.legs, run.courses[0].legs, strict=True):
+    assert sum(leg.repeats for leg in facts.legs) == facts.repeats == len(row(run).slots)
+    for leg, where in zip(facts.legs, row(run).legs, strict=True):
         end_gaps = 1 if where.unbroken else 0
         used = leg.repeats * leg.stitch + max(leg.repeats - 1 + end_gaps, 0) * leg.gap
         if leg.repeats:
@@ -236,7 +264,7 @@ def test_counts_and_lengths_add_up_to_the_path(
 
 @given(st.floats(12, 5000), lengths, gaps, st.sampled_from(["even-gaps", "ease"]))
 def test_even_gaps_and_ease_close(whole: float, length: float, gap: float, fit: str) -> None:
-    (leg,) = tally(lay(line(whole), brush(length, gap, kind=fit), Scale())).legs
+    (leg,) = measured(lay(line(whole), brush(length, gap, kind=fit), Scale())).legs
     if leg.repeats > 1:
         used = leg.repeats * leg.stitch + (leg.repeats - 1) * leg.gap
         assert used == pytest.approx(whole, abs=1e-9)
@@ -244,7 +272,7 @@ def test_even_gaps_and_ease_close(whole: float, length: float, gap: float, fit: 
 
 @given(paths(), st.sampled_from(FITS))
 def test_laying_twice_gives_the_same_bytes(path: Path, fit: str) -> None:
-    first, second = (lay(path, brush(kind=fit), Scale()).courses[0].placements for _ in range(2))
+    first, second = (placed(lay(path, brush(kind=fit), Scale())) for _ in range(2))
     assert first.matrices().tobytes() == second.matrices().tobytes()
 
 

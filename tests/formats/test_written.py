@@ -7,7 +7,7 @@ import xml.etree.ElementTree as ET
 import numpy as np
 import pytest
 
-from curlet.core.brush.brush import Brush
+from curlet.core.brush import Brush
 from curlet.core.drawing import (
     Drawing,
     Group,

@@ -7,7 +7,7 @@ import pytest
 from selenium.webdriver import Chrome
 
 from curlet.core.path import Path
-from curlet.formats.as_drawn import outline_of
+from curlet.core.path.outline import outline_of
 from curlet.formats.numbers import outline_data
 from tests.shapes import circle, cubic, square, wave
 

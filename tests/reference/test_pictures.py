@@ -7,14 +7,15 @@ import struct
 import numpy as np
 import pytest
 
-from curlet.core.brush.brush import Brush, CornerRule, FitRule, Row
+from curlet.core.brush import Brush, CornerRule, FitRule, Row
 from curlet.core.drawing import Drawing
 from curlet.core.lay import lay
 from curlet.core.lay.draw import draw_run
+from curlet.core.lay.draw_row import placements_of
 from curlet.core.measures import Measure, Scale
 from curlet.core.motif.families import Running
 from curlet.core.path import Path
-from curlet.formats.as_drawn import outline_of
+from curlet.core.path.outline import outline_of
 from curlet.formats.numbers import outline_data
 from curlet.formats.png_out import write_png
 from curlet.formats.svg_out import write_svg
@@ -84,8 +85,10 @@ def test_curved_stitches_stay_within_the_sagitta(path: Path) -> None:
     # SVG 2, stroke-dasharray, and the sagitta of a chord, l²/8R: thread lies straight between holes.
     length, gap, thread = 3.0, 1.0, 0.6
     run = lay(path, _brush(length, gap, thread, "carry"), Scale())
-    at = run.courses[0].placements
-    slots = run.courses[0].slots
+    laid = run.main
+    assert laid is not None
+    at, slots = placements_of(laid), laid.slots
+    assert at is not None
     middles = at.start + at.along * at.length[:, None] / 2
     on_path = path.arc.points((slots.start + slots.end) / 2)
     spans = zip(slots.start, slots.end, strict=True)

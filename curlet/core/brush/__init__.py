@@ -1,5 +1,10 @@
 """Brushes: what is laid along a path."""
 
-from curlet.core.brush.brush import Brush, CornerRule, FitRule, Row, Share
+from curlet.core.brush.brush import Brush, CrossingRule
+from curlet.core.brush.courses import Band, Letter, Row, Share, Span
+from curlet.core.brush.rules import CornerRule, EndRule, Facing, FitRule, Piece, Pieces, SwayRule, Swell
 
-__all__ = ["Brush", "CornerRule", "FitRule", "Row", "Share"]
+__all__ = [
+    "Band", "Brush", "CornerRule", "CrossingRule", "EndRule", "Facing", "FitRule", "Letter", "Piece",
+    "Pieces", "Row", "Share", "Span", "SwayRule", "Swell",
+]  # fmt: skip

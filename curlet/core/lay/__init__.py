@@ -1,5 +1,6 @@
-"""Laying a brush along a path: legs, slots, placements. The heart."""
+"""Laying a brush along a path: legs, rooms, fits, repeats. The heart."""
 
-from curlet.core.lay.lay import LaidCourse, LaidRun, lay
+from curlet.core.lay.lay import LaidRun, RunRule, lay
+from curlet.core.lay.row import LaidRow
 
-__all__ = ["LaidCourse", "LaidRun", "lay"]
+__all__ = ["LaidRow", "LaidRun", "RunRule", "lay"]

@@ -2,15 +2,60 @@
 
 from __future__ import annotations
 
-from curlet.core.drawing import Group, Stamps
-from curlet.core.dress.colour import dress
-from curlet.core.lay.lay import LaidRun
+from dataclasses import replace
+
+from curlet.core.drawing import Group, Item, Laid, Shape
+from curlet.core.dress.colour import ColourRole, paint_of
+from curlet.core.lay.band import LaidBand, band_shapes
+from curlet.core.lay.crossings import all_but, half_length, strip
+from curlet.core.lay.draw_row import row_items, span_items
+from curlet.core.lay.lay import LaidCourse, LaidRun
+from curlet.core.lay.repeats import widest
+from curlet.core.lay.row import LaidRow
 
 
 def draw_run(run: LaidRun, group_id: str, title: str) -> Group:
-    """A group with one set of stamps per course, bottom to top."""
-    items = tuple(
-        Stamps(dress(laid.motif.shapes, run.brush.threads), laid.placements.matrices())
-        for laid in run.courses
-    )
-    return Group(group_id, title, items, facts={"brush": run.brush.name})
+    """A group with the courses bottom to top; upper passes of crossings once more on top."""
+    items = tuple(item for course in run.courses for item in _course_items(run, course))
+    facts = {"brush": run.brush.name}
+    if not run.passes:
+        return Group(group_id, title, items, facts=facts)
+    reach = max(reach_of(course) for course in run.courses)
+    clearance = run.brush.crossings.clearance.drawn(run.scale)
+    halves = [half_length(item.crossing, reach, clearance) for item in run.passes]
+    strips = [
+        strip(run.path, item.over, half, reach + clearance)
+        for item, half in zip(run.passes, halves, strict=True)
+    ]
+    below = Group(f"{group_id}-passes", "", items, clip=all_but(run.path, strips, reach + clearance))
+    above = [
+        item
+        for crossed, half in zip(run.passes, halves, strict=True)
+        for course in run.courses
+        for item in _course_items(run, course, (crossed.over - half, crossed.over + half))
+    ]
+    return Group(group_id, title, (below, *above), facts=facts)
+
+
+def reach_of(course: LaidCourse) -> float:
+    """How far a course's edges lie from the path, drawn mm."""
+    if isinstance(course, LaidRow):
+        return abs(course.offset) + widest(course.motifs[: 1 + len(course.course.more)])
+    return course.reach
+
+
+def _course_items(run: LaidRun, course: LaidCourse, within: tuple[float, float] | None = None) -> list[Item]:
+    threads = run.brush.threads
+    if isinstance(course, LaidRow):
+        return row_items(course, threads, run.rule.seed, within)
+    if isinstance(course, LaidBand):
+        low, high = within or (None, None)
+        shapes = [_painted(shape, course.course.role, threads) for shape in band_shapes(course, low, high)]
+        return [Laid(tuple(shapes))] if shapes else []
+    return span_items(course, threads) if within is None else []
+
+
+def _painted(shape: Shape, role: ColourRole, threads: tuple[str, ...]) -> Shape:
+    paint = paint_of(role, threads)
+    stroke = shape.stroke and replace(shape.stroke, paint=paint)
+    return replace(shape, fill=paint if shape.fill else None, stroke=stroke)

@@ -1,55 +1,92 @@
-"""Laying a brush along one path, from legs to placements."""
+"""Laying a brush along one path."""
 
 from __future__ import annotations
 
-from dataclasses import dataclass
-from typing import TypeVar
+from dataclasses import dataclass, field
 
-from curlet.core.brush.brush import Brush, Row
-from curlet.core.errors import BadInput, TooMuch
+from curlet.core.brush.brush import Brush
+from curlet.core.brush.courses import Band, Course, Row, Span
+from curlet.core.lay.band import LaidBand, lay_band
 from curlet.core.lay.corners import MANNERS
-from curlet.core.lay.fit import FITS, FitAsk, LegFit
-from curlet.core.lay.hold import HOLDS, Placements
-from curlet.core.lay.slots import MOST_REPEATS, Slots, make_slots
+from curlet.core.lay.crossings import Pass, passes
+from curlet.core.lay.frames import LegLine
+from curlet.core.lay.repeats import widest
+from curlet.core.lay.rooms import CornerManners
+from curlet.core.lay.row import LaidRow, lay_row, named
+from curlet.core.lay.span import LaidSpan, lay_span
 from curlet.core.measures import Scale
-from curlet.core.motif.motif import Motif
-from curlet.core.path.corners import Corner, Leg, find_corners, find_legs
+from curlet.core.path.corners import Corner, find_corners, find_legs
 from curlet.core.path.path import Path
+from curlet.core.path.walk import opened, started_at
 
-T = TypeVar("T")
+LaidCourse = LaidRow | LaidBand | LaidSpan
+
+# Where a chord would span such a turn there may be no place for the next link.
+LINK_TURN = 90.0
 
 
-@dataclass(frozen=True, eq=False)
-class LaidCourse:
-    """One course as laid: a fit per leg, a slot and a placement per repeat."""
+@dataclass(frozen=True)
+class RunRule:
+    """What a run says for itself beside its brush. What is said of one place is kept by its node.
 
-    course: Row
-    motif: Motif
-    legs: tuple[Leg, ...]
-    fits: tuple[LegFit, ...]
-    slots: Slots
-    placements: Placements
+    Attributes
+    ----------
+    backwards : walk the path from its end to its start.
+    start : how far a closed path's start point is slid, drawn mm.
+    opening : how wide a closed path is opened at its start point, drawn mm; None for closed.
+    corners : the manner of single corners.
+    counts : counts of single legs, by the node where they start.
+    flips : crossings whose over and under are swapped.
+    seed : of the sway.
+    """
+
+    backwards: bool = False
+    start: float = 0.0
+    opening: float | None = None
+    corners: dict[str, str] = field(default_factory=dict)
+    counts: dict[str, int] = field(default_factory=dict)
+    flips: frozenset[str] = frozenset()
+    seed: int = 0
 
 
 @dataclass(frozen=True, eq=False)
 class LaidRun:
-    """A brush laid along a path, at a scale. `path` is as walked: reversed if the run is."""
+    """A brush laid along a path, at a scale.
+
+    Attributes
+    ----------
+    path : as walked: reversed, slid or opened if the run is.
+    corners, manners : the path's corners and how each is turned.
+    passes : where the path crosses itself and which pass is over, empty for a plain crossing.
+    """
 
     path: Path
     brush: Brush
     scale: Scale
+    rule: RunRule
     corners: tuple[Corner, ...]
+    manners: CornerManners
     courses: tuple[LaidCourse, ...]
+    passes: tuple[Pass, ...]
+
+    @property
+    def main(self) -> LaidRow | None:
+        """The course that the run's measures are read from."""
+        index = self.brush.main
+        course = self.courses[index] if index is not None else None
+        return course if isinstance(course, LaidRow) else None
 
 
-def lay(path: Path, brush: Brush, scale: Scale, *, backwards: bool = False) -> LaidRun:
+PLAIN = RunRule()
+
+
+def lay(path: Path, brush: Brush, scale: Scale, rule: RunRule = PLAIN) -> LaidRun:
     """Lay a brush along a path. The same inputs give the same bytes.
 
     Parameters
     ----------
     path : in sheet mm.
     brush : its measures are worn or printed; `scale` brings them to sheet mm.
-    backwards : walk the path from its end to its start.
 
     Raises
     ------
@@ -59,47 +96,60 @@ def lay(path: Path, brush: Brush, scale: Scale, *, backwards: bool = False) -> L
         Past 200,000 repeats.
     """
     brush.check(scale)
-    walked = path.reversed() if backwards else path
+    walked = _walked(path, rule)
     reach = max(_reach(course, scale) for course in brush.courses)
     corners = find_corners(walked, brush.corners.angle, reach)
-    manner = _named(MANNERS, brush.corners.manner, "corner manner")
-    legs = find_legs(walked, corners if manner.breaks else ())
-    courses = tuple(_lay_course(walked, course, legs, scale) for course in brush.courses)
-    return LaidRun(walked, brush, scale, corners, courses)
-
-
-def _reach(course: Row, scale: Scale) -> float:
-    """How much of the path a rigid repeat spans: turns closer than that are one corner."""
-    return max(course.drawn_length(scale), course.motif.make(scale).width / 2)
-
-
-def _lay_course(path: Path, course: Row, legs: tuple[Leg, ...], scale: Scale) -> LaidCourse:
-    fit = _named(FITS, course.fit.kind, "fit")
-    hold = _named(HOLDS, course.hold, "hold")
-    asks = [_ask(leg, course, scale) for leg in legs]
-    if sum(max(ask.ideal, 0) for ask in asks) > 2 * MOST_REPEATS:
-        raise TooMuch(
-            f"This run would have about {sum(a.ideal for a in asks):,.0f} repeats; {MOST_REPEATS:,} "
-            "is the most. Use a longer stitch or gap, or a shorter path."
-        )
-    fits = tuple(fit(ask) for ask in asks)
-    slots = make_slots(legs, fits)
-    return LaidCourse(course, course.motif.make(scale), legs, fits, slots, hold(path, slots))
-
-
-def _ask(leg: Leg, course: Row, scale: Scale) -> FitAsk:
-    return FitAsk(
-        available=leg.length,
-        length=course.drawn_length(scale),
-        gap=course.drawn_gap(scale),
-        end_gaps=1.0 if leg.unbroken else 0.0,
-        rule=course.fit,
+    manners = CornerManners(brush.corners, rule.corners)
+    for corner in corners:
+        named(MANNERS, manners.of(corner), "corner manner")
+    named(MANNERS, brush.corners.manner, "corner manner")
+    courses = tuple(
+        _lay_course(walked, course, index, corners, manners, rule, scale)
+        for index, course in enumerate(brush.courses)
     )
+    crossed = passes(walked, rule.flips) if brush.crossings.manner == "over-under" else ()
+    return LaidRun(walked, brush, scale, rule, corners, manners, courses, crossed)
 
 
-def _named(registry: dict[str, T], name: str, what: str) -> T:
-    try:
-        return registry[name]
-    except KeyError:
-        known = ", ".join(registry)
-        raise BadInput(f"“{name[:32]}” is not a {what}. Choose one of: {known}.") from None
+def _walked(path: Path, rule: RunRule) -> Path:
+    if rule.backwards:
+        path = path.reversed()
+    if path.closed and rule.start:
+        path = started_at(path, rule.start)
+    if path.closed and rule.opening is not None:
+        path = opened(path, rule.opening)
+    return path
+
+
+def _lay_course(
+    path: Path,
+    course: Course,
+    index: int,
+    corners: tuple[Corner, ...],
+    manners: CornerManners,
+    rule: RunRule,
+    scale: Scale,
+) -> LaidCourse:
+    if isinstance(course, Span):
+        return lay_span(path, course, index, scale)
+    if isinstance(course, Band):
+        swelling = bool(course.swell.points)
+        line = LegLine(path, find_legs(path, () if swelling else corners))
+        return lay_band(line, course, index, manners, scale)
+    breaks = tuple(corner for corner in corners if _breaks(course, corner, manners))
+    line = LegLine(path, find_legs(path, breaks))
+    return lay_row(line, course, index, manners, rule.counts, scale)
+
+
+def _breaks(course: Row, corner: Corner, manners: CornerManners) -> bool:
+    sharp = course.hold == "links" and abs(corner.turn) >= LINK_TURN
+    return sharp or MANNERS[manners.of(corner)].breaks
+
+
+def _reach(course: Course, scale: Scale) -> float:
+    """How much of the path a course spans at once: turns closer than that are one corner."""
+    if isinstance(course, Band):
+        return course.drawn_width(scale) / 2
+    if isinstance(course, Span):
+        return course.motif.make(scale).width / 2
+    return max(course.drawn_length(scale), widest(course.motifs(scale)))

@@ -223,6 +223,22 @@ class ArcLength:
             bend: Floats = (vx * ay - vy * ax) / np.hypot(vx, vy) ** 3
         return np.nan_to_num(bend, nan=0.0)
 
+    def axes(self, s: ArrayLike) -> tuple[Floats, Floats, Floats]:
+        """(n, 2) points, (n, 2) unit tangents and (n,) signed curvature, in one go."""
+        seg, t = self.locate(s)
+        (ax, ay), (bx, by), (cx, cy), (dx, dy) = self._place.take(seg, axis=-1)
+        point = np.stack([((ax * t + bx) * t + cx) * t + dx, ((ay * t + by) * t + cy) * t + dy], axis=-1)
+        vx, vy = (3 * ax * t + 2 * bx) * t + cx, (3 * ay * t + 2 * by) * t + cy
+        wx, wy = 6 * ax * t + 2 * bx, 6 * ay * t + 2 * by
+        speed = np.sqrt(vx * vx + vy * vy)
+        with np.errstate(divide="ignore", invalid="ignore"):
+            along = np.stack([vx / speed, vy / speed], axis=-1)
+            bend = np.nan_to_num((vx * wy - vy * wx) / speed**3, nan=0.0, posinf=0.0, neginf=0.0)
+        stalled = speed <= 1e-9 * self._reach[seg]
+        if stalled.any():
+            along[stalled] = self._directions(seg[stalled], t[stalled]).T
+        return point, along, bend
+
     def _directions(self, seg: Ints, t: Floats) -> Floats:
         """(2, …) unit tangents."""
         velocity = self._velocity(seg, t)

@@ -20,6 +20,16 @@ from curlet.store.commands.paths import (
     ShapeNode,
     TakeIn,
 )
+from curlet.store.commands.places import (
+    FlipCrossing,
+    NewSeed,
+    OpenPath,
+    SetCorner,
+    SetCount,
+    SlideStart,
+    StackRun,
+    places_of,
+)
 from curlet.store.commands.runs import (
     FollowBrush,
     GiveToBrush,
@@ -52,8 +62,15 @@ AnyIntent = Annotated[
     | GiveToBrush
     | ReverseRun
     | ShowRun
+    | SetCorner
+    | SetCount
+    | FlipCrossing
+    | SlideStart
+    | OpenPath
+    | NewSeed
+    | StackRun
     | SetSheet,
     Field(discriminator="kind"),
 ]
 
-__all__ = ["AnyIntent", "Intent", "TakeIn", "worn_brush"]
+__all__ = ["AnyIntent", "Intent", "TakeIn", "places_of", "worn_brush"]

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from typing import Annotated, Literal
+from typing import Annotated, Any, Literal
 
 from pydantic import Field
 
@@ -22,11 +22,15 @@ def worn_brush(state: State, run: Row) -> BrushDoc:
 
 
 class LayBrush(BaseIntent):
-    """Lay a brush along paths. A path that wears one changes to it, and keeps no own settings."""
+    """Lay a brush along paths.
+
+    A path that wears one changes to it and keeps no own settings, or with `another` wears both.
+    """
 
     kind: Literal["lay-brush"]
     paths: Ids
     brush: Id
+    another: bool = False
 
     def apply(self, state: State) -> str:
         name = state.get("brush", self.brush)["doc"]["name"]
@@ -40,7 +44,7 @@ class LayBrush(BaseIntent):
     def _lay(self, state: State, path_id: str) -> None:
         state.get("path", path_id)
         runs = state.runs_of(path_id)
-        if runs:
+        if runs and not self.another:
             state.update("run", runs[-1]["id"], brush=self.brush, own={})
             return
         run = {
@@ -50,6 +54,7 @@ class LayBrush(BaseIntent):
             "brush": self.brush,
             "own": {},
             "backwards": False,
+            "places": {},
             "shown": True,
             "position": state.next_position("run"),
         }
@@ -69,10 +74,12 @@ class RemoveRuns(BaseIntent):
 
 
 class Setting(BaseIntent):
-    """What was typed or chosen for one setting, named by its JSON Pointer in the brush file."""
+    """What was typed or chosen for one setting, named by its JSON Pointer in the brush file; or a
+    whole part of the file, as `value`."""
 
     pointer: Pointer
-    typed: str | bool | float
+    typed: str | bool | float = ""
+    value: list[Any] | dict[str, Any] | None = None
 
     def apply(self, state: State) -> str:
         raise BadInput("A setting belongs to a run.")
@@ -89,7 +96,10 @@ class SetOnRuns(BaseIntent):
         for run_id in self.runs:
             for setting in self.settings:
                 run = state.get("run", run_id)
-                value = read_setting(worn_brush(state, run), setting.pointer, setting.typed, state.scale)
+                brush = worn_brush(state, run)
+                value = setting.value
+                if value is None:
+                    value = read_setting(brush, setting.pointer, setting.typed, state.scale)
                 _keep_own(state, run, setting.pointer, value)
             worn_brush(state, state.get("run", run_id)).to_core().check(state.scale)
         return f"Set {_called(self.settings[0].pointer)}"

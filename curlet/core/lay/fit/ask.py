@@ -6,24 +6,49 @@ import math
 from collections.abc import Callable
 from dataclasses import dataclass
 
-from curlet.core.brush.brush import FitRule
+from curlet.core.brush.rules import FitRule
 
 COUNT_SLACK = 1e-9
 
 
 @dataclass(frozen=True)
 class FitAsk:
-    """A leg to fill: `available` mm, repeats of `length` with `gap` between.
+    """A leg to fill: `available` mm, repeats with `gap` between.
 
-    `end_gaps` counts the gaps at the leg's ends: 0 for flush ends, 1 where an unbroken closed
-    path meets itself.
+    Attributes
+    ----------
+    lengths : of the repeats, in their order, which begins again when it is through.
+    end_gaps : gaps at the leg's ends: 0 for flush ends, ½ for a half gap at one, 1 for a half gap
+        at both or where an unbroken closed path meets itself.
+    multiple : what the count must be a multiple of, where something alternates round a closing.
+    count : a count set by hand.
+    gap_first : whether the leg begins with half a gap.
+    odd : whether the count is odd (a repeat on the leg's middle) or even (a gap there); None for any.
     """
 
     available: float
-    length: float
+    lengths: tuple[float, ...]
     gap: float
     end_gaps: float
     rule: FitRule
+    multiple: int = 1
+    count: int | None = None
+    gap_first: bool = False
+    odd: bool | None = None
+
+    @property
+    def length(self) -> float:
+        """Mean length of the order."""
+        return sum(self.lengths) / len(self.lengths)
+
+    def total(self, count: int) -> float:
+        """Length of the first `count` repeats together, Σlᵢ."""
+        rounds, rest = divmod(count, len(self.lengths))
+        return rounds * sum(self.lengths) + sum(self.lengths[:rest])
+
+    def filled(self, count: int) -> float:
+        """Length of `count` repeats with their gaps as asked."""
+        return self.total(count) + (count - 1 + self.end_gaps) * self.gap
 
     @property
     def ideal(self) -> float:
@@ -33,14 +58,32 @@ class FitAsk:
     @property
     def too_short(self) -> bool:
         """Whether not even one repeat goes in as asked, the tolerance allowed."""
-        whole = self.length + self.end_gaps * self.gap
+        whole = self.lengths[0] + self.end_gaps * self.gap
         return self.available < whole * (1 - self.rule.tolerance / 100) - COUNT_SLACK
+
+    def whole(self) -> int:
+        """The most repeats that go in as asked."""
+        if self.count is not None:
+            return self.count
+        count = max(0, math.floor(self.ideal + COUNT_SLACK))
+        if len(self.lengths) > 1:
+            fits = [n for n in range(max(count - len(self.lengths), 0), count + len(self.lengths) + 1)
+                    if self.filled(n) <= self.available + COUNT_SLACK]  # fmt: skip
+            count = max(fits, default=0)
+        if self.odd is not None:
+            return max(count - (count % 2 != self.odd), 0)
+        return count - count % self.multiple
 
     def candidates(self) -> tuple[int, ...]:
         """The counts to try, the larger first, so that a tie goes to more repeats."""
-        below = max(1, math.floor(self.ideal + COUNT_SLACK))
-        above = max(1, math.ceil(self.ideal - COUNT_SLACK))
-        return (above, below) if above != below else (above,)
+        if self.count is not None:
+            return (max(self.count, 1),)
+        step = 2 if self.odd is not None else self.multiple
+        rest = 1 if self.odd else 0
+        below = math.floor((self.ideal - rest) / step + COUNT_SLACK) * step + rest
+        above = math.ceil((self.ideal - rest) / step - COUNT_SLACK) * step + rest
+        least = rest or step
+        return tuple(sorted({max(above, least), max(below, least)}, reverse=True))
 
 
 @dataclass(frozen=True)
@@ -50,16 +93,21 @@ class LegFit:
     Attributes
     ----------
     repeats : n.
-    length, gap : as laid, l' and g'.
+    stretch : of every length, l'/l.
+    gap : as laid, g'.
     lead : from the leg's start to the first repeat.
     left_over : what no repeat or gap covers, at both ends together.
+    tail, tail_stretch : how many repeats at the end have a stretch of their own, lengths and gaps
+        alike, and which.
     """
 
     repeats: int
-    length: float
+    stretch: float
     gap: float
     lead: float = 0.0
     left_over: float = 0.0
+    tail: int = 0
+    tail_stretch: float = 1.0
 
 
 Rule = Callable[[FitAsk], LegFit]
@@ -67,10 +115,15 @@ Rule = Callable[[FitAsk], LegFit]
 
 def nothing(ask: FitAsk) -> LegFit:
     """A leg left bare."""
-    return LegFit(0, ask.length, ask.gap, left_over=ask.available)
+    return LegFit(0, 1.0, ask.gap, left_over=max(ask.available, 0.0))
 
 
 def one_eased(ask: FitAsk) -> LegFit:
     """One repeat stretched or shortened to the whole leg, less a closed path's gap."""
-    share = ask.available / (ask.length + ask.end_gaps * ask.gap)
-    return LegFit(1, ask.length * share, ask.gap * share)
+    share = ask.available / (ask.lengths[0] + ask.end_gaps * ask.gap)
+    return LegFit(1, share, ask.gap * share, lead=lead_in(ask, ask.gap * share))
+
+
+def lead_in(ask: FitAsk, gap: float) -> float:
+    """Half a gap before the first repeat, where the leg begins with one."""
+    return gap / 2 if ask.gap_first else 0.0

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from curlet.core.lay.fit.ask import COUNT_SLACK, FitAsk, LegFit, nothing, one_eased
+from curlet.core.lay.fit.ask import COUNT_SLACK, FitAsk, LegFit, lead_in, nothing, one_eased
 
 OVERLAP_LIMIT = 0.95
 
@@ -13,9 +13,11 @@ def even_gaps(ask: FitAsk) -> LegFit:
     Gaps stay at 0 or more; where an overlap is asked, it may double. One repeat alone on a
     flush leg stands at its middle.
     """
-    if ask.available < ask.length - COUNT_SLACK:
+    if ask.count == 0:
+        return nothing(ask)
+    if ask.available < ask.lengths[0] - COUNT_SLACK:
         return one_eased(ask) if ask.rule.short_legs or not ask.too_short else nothing(ask)
-    least = 0.0 if ask.gap >= 0 else max(2 * ask.gap, -OVERLAP_LIMIT * ask.length)
+    least = 0.0 if ask.gap >= 0 else max(2 * ask.gap, -OVERLAP_LIMIT * min(ask.lengths))
     fits = [
         (abs(gap - ask.gap), count, gap)
         for count in ask.candidates()
@@ -23,12 +25,12 @@ def even_gaps(ask: FitAsk) -> LegFit:
         if gap is not None and gap >= least - COUNT_SLACK
     ]
     if not fits:
-        spare = ask.available - ask.length
-        return LegFit(1, ask.length, ask.gap, spare / 2, spare)
+        spare = ask.available - ask.lengths[0]
+        return LegFit(1, 1.0, ask.gap, spare / 2, spare)
     _, count, gap = min(fits, key=lambda fit: fit[0])
-    return LegFit(count, ask.length, gap)
+    return LegFit(count, 1.0, gap, lead_in(ask, gap))
 
 
 def _gap(ask: FitAsk, count: int) -> float | None:
     gaps = count - 1 + ask.end_gaps
-    return (ask.available - count * ask.length) / gaps if gaps > 0 else None
+    return (ask.available - ask.total(count)) / gaps if gaps > 0 else None

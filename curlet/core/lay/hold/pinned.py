@@ -3,27 +3,41 @@
 from __future__ import annotations
 
 import numpy as np
+from numpy.typing import NDArray
 
+from curlet.core.lay.frames import LegLine
 from curlet.core.lay.hold.placements import Placements
-from curlet.core.lay.slots import Slots
-from curlet.core.path.path import Path
+from curlet.core.lay.repeats import Repeats
+
+Floats = NDArray[np.float64]
 
 SHORTEST = 1e-9
 
 
-def pinned(path: Path, slots: Slots) -> Placements:
-    """Holes at each slot's two arc lengths.
+def pinned(line: LegLine, repeats: Repeats, offset: float) -> Placements:
+    """Holes at each repeat's two arc lengths, `offset` to the right of the path.
 
     The drawn length is the chord: on a curve of radius R it is shorter than the feed l by
     l³/24R², which is left as it is.
     """
-    # Start and end by turns, so that they come in order along the path.
-    holes = path.arc.points(np.stack([slots.start, slots.end], axis=1).ravel()).reshape(-1, 4)
+    holes = _holes(line, repeats, offset)
     start = np.ascontiguousarray(holes[:, :2])
     chord = holes[:, 2:] - start
     length = np.hypot(chord[:, 0], chord[:, 1])
     along = chord / np.maximum(length, SHORTEST)[:, None]
     if len(length) and length.min() < SHORTEST:
         folded = length < SHORTEST
-        along[folded] = path.arc.tangents(slots.start[folded])
+        along[folded] = line.path.arc.tangents(repeats.start[folded])
     return Placements(start, along, length)
+
+
+def _holes(line: LegLine, repeats: Repeats, offset: float) -> Floats:
+    """(n, 4) start and end holes."""
+    # Start and end by turns, so that they come in order along the path.
+    s = np.stack([repeats.start, repeats.end], axis=1).ravel()
+    inside = line.path.closed or not len(s) or (s.min() >= 0 and s.max() <= line.path.length)
+    plain = offset == 0 and inside and repeats.counted.all() and not repeats.beside.any()
+    if plain:
+        return line.path.arc.points(s).reshape(-1, 4)
+    frames = line.frames(s, np.repeat(repeats.leg, 2))
+    return frames.beside(offset + np.repeat(repeats.beside, 2)).reshape(-1, 4)

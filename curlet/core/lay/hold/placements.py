@@ -1,4 +1,4 @@
-"""Placements: where each repeat lies on the sheet."""
+"""Placements: rigid repeats as axes on the sheet."""
 
 from __future__ import annotations
 
@@ -8,8 +8,8 @@ from dataclasses import dataclass
 import numpy as np
 from numpy.typing import NDArray
 
-from curlet.core.lay.slots import Slots
-from curlet.core.path.path import Path
+from curlet.core.lay.frames import LegLine
+from curlet.core.lay.repeats import Repeats
 
 Floats = NDArray[np.float64]
 
@@ -40,4 +40,4 @@ class Placements:
         return np.concatenate([self.along * self.length[:, None], across, self.start], axis=1)
 
 
-Hold = Callable[[Path, Slots], Placements]
+Hold = Callable[[LegLine, Repeats, float], Placements]

@@ -1,0 +1,236 @@
+"""The courses of a brush: bands, rows and spans."""
+
+from __future__ import annotations
+
+import re
+from dataclasses import dataclass, field
+from typing import ClassVar
+
+from curlet.core.bounds import Bounds
+from curlet.core.brush.rules import (
+    OVERLAPS,
+    EndRule,
+    Facing,
+    FitRule,
+    Pieces,
+    SwayRule,
+    Swell,
+)
+from curlet.core.dress.colour import ColourRole
+from curlet.core.errors import BadInput
+from curlet.core.measures import Measure, Scale, pitch_to_spi
+from curlet.core.motif.families import Running
+from curlet.core.motif.motif import Motif, MotifMaker
+
+STITCH_LENGTH = Bounds("Stitch length", 0.01, 10_000, "3 mm to 4 mm is usual for topstitching")
+GAP = Bounds("Gap", -10_000, 10_000)
+SHARE = Bounds("Gap", -99, 10_000, "a share of the stitch length", "%")
+OFFSET = Bounds("Offset", -10_000, 10_000)
+SHIFT = Bounds("Start shift", -10_000, 10_000)
+SIZE = Bounds("Size", 1, 10_000, "100 % is as drawn", "%")
+WEIGHT = Bounds("Line weight", 1, 10_000, "100 % is as drawn", "%")
+BAND_WIDTH = Bounds("Band width", 0.01, 10_000)
+MOST_LETTERS = 12
+
+
+@dataclass(frozen=True)
+class Share:
+    """A gap given as a percentage of the repeat's length, in proportion whatever the length."""
+
+    percent: float
+
+
+@dataclass(frozen=True)
+class Letter:
+    """A further motif of a row, with its own length: B, C, … in the order."""
+
+    motif: MotifMaker
+    length: Measure
+
+
+@dataclass(frozen=True)
+class Row:
+    """A course of repeats: the motif, its length along the path and the gap after it.
+
+    Attributes
+    ----------
+    more, order : further motifs B, C, … and the sequence in which all come, as letters: "A A B".
+    hold : a name in `lay.hold.HOLDS`.
+    offset : how far the row lies from the path, to its left (−) or right (+).
+    own_line : whether an offset row is measured on its own line, or in step with the path.
+    start_shift : how far the first repeat is moved along the path.
+    size, weight : of the artwork and of its lines, %.
+    overlap : which repeat lies on top.
+    """
+
+    motif: MotifMaker = field(default_factory=Running)
+    length: Measure = Measure(3.0)
+    gap: Measure | Share = Measure(1.0)
+    fit: FitRule = FitRule()
+    hold: str = "pinned"
+    more: tuple[Letter, ...] = ()
+    order: str = "A"
+    facing: Facing = Facing()
+    offset: Measure = Measure(0.0)
+    own_line: bool = True
+    start_shift: Measure = Measure(0.0)
+    size: float = 100.0
+    weight: float = 100.0
+    overlap: str = "next-over-last"
+    pieces: Pieces = Pieces()
+    ends: EndRule = EndRule()
+    sway: tuple[SwayRule, ...] = ()
+    swell: Swell = Swell()
+    kind: ClassVar[str] = "row"
+
+    @property
+    def sequence(self) -> tuple[int, ...]:
+        """The order as indices of motifs."""
+        return tuple(ord(letter) - ord("A") for letter in re.sub(r"\s", "", self.order.upper()))
+
+    def motifs(self, scale: Scale) -> tuple[Motif, ...]:
+        """Every motif at a scale, in the letters' order."""
+        makers = (self.motif, *(letter.motif for letter in self.more))
+        return tuple(maker.make(scale).sized(self.size / 100, self.weight / 100) for maker in makers)
+
+    def drawn_lengths(self, scale: Scale) -> tuple[float, ...]:
+        """Every motif's length in sheet mm, in the letters' order."""
+        lengths = (self.length, *(letter.length for letter in self.more))
+        return tuple(length.drawn(scale) * self.size / 100 for length in lengths)
+
+    def drawn_length(self, scale: Scale) -> float:
+        """Repeat length of motif A in sheet mm."""
+        return self.length.drawn(scale) * self.size / 100
+
+    def drawn_gap(self, scale: Scale) -> float:
+        """Gap in sheet mm."""
+        if isinstance(self.gap, Share):
+            return self.drawn_length(scale) * self.gap.percent / 100
+        return self.gap.drawn(scale) * self.size / 100
+
+    def drawn_offset(self, scale: Scale) -> float:
+        """Offset in sheet mm, to the right of the way."""
+        return self.offset.drawn(scale) * self.size / 100
+
+    def length_for_pitch(self, pitch: float, scale: Scale) -> float:
+        """Worn length that makes a pitch (worn mm) with this row's gap.
+
+        Raises
+        ------
+        BadInput
+            If the gap alone is as long as the pitch.
+        """
+        if isinstance(self.gap, Share):
+            return pitch / (1 + self.gap.percent / 100)
+        gap = self.gap.worn(scale)
+        if gap >= pitch:
+            raise BadInput(
+                f"{pitch_to_spi(pitch):g} spi is a pitch of {pitch:.3g} mm, all of it taken by "
+                f"the {gap:.3g} mm gap. Make the gap smaller first."
+            )
+        return pitch - gap
+
+    def check(self, scale: Scale) -> None:
+        """Raise BadInput where a measure is out of bounds or the pitch is not above 0."""
+        for letter in (self.length, *(item.length for item in self.more)):
+            STITCH_LENGTH.check(letter.mm)
+        if isinstance(self.gap, Share):
+            SHARE.check(self.gap.percent)
+        else:
+            GAP.check(self.gap.mm)
+        for maker in (self.motif, *(item.motif for item in self.more)):
+            maker.check()
+        _check_place(self)
+        self._check_order()
+        self._check_rules()
+        if self.drawn_gap(scale) <= -0.99 * min(self.drawn_lengths(scale)):
+            raise BadInput(
+                "This gap is an overlap as long as the stitch, so the row would not move on. "
+                "Make the gap larger or the stitch longer."
+            )
+
+    def _check_order(self) -> None:
+        count = 1 + len(self.more)
+        fine = self.sequence and all(0 <= index < count for index in self.sequence)
+        if not fine or len(self.sequence) > 100 or count > MOST_LETTERS:
+            last = chr(ord("A") + min(count, MOST_LETTERS) - 1)
+            raise BadInput(f"An order is up to 100 letters from A to {last}, like A A B.")
+        if self.overlap not in OVERLAPS:
+            raise BadInput("Repeats overlap next over last, last over next, or interlaced.")
+
+    def _check_rules(self) -> None:
+        SHIFT.check(self.start_shift.mm)
+        self.fit.check()
+        self.facing.check()
+        self.pieces.check()
+        self.ends.check()
+        self.swell.check()
+        for rule in self.sway:
+            rule.check()
+
+
+@dataclass(frozen=True)
+class Band:
+    """A continuous course of stated width and colour; `joins` is "round", "mitre" or "bevel"."""
+
+    width: Measure = Measure(4.0)
+    role: ColourRole = ColourRole(1)
+    offset: Measure = Measure(0.0)
+    ends: str = "flat"
+    joins: str = "mitre"
+    size: float = 100.0
+    weight: float = 100.0
+    swell: Swell = Swell()
+    kind: ClassVar[str] = "band"
+
+    def drawn_width(self, scale: Scale) -> float:
+        """Width in sheet mm."""
+        return self.width.drawn(scale) * self.size / 100
+
+    def drawn_offset(self, scale: Scale) -> float:
+        """Offset in sheet mm, to the right of the way."""
+        return self.offset.drawn(scale) * self.size / 100
+
+    def check(self, scale: Scale) -> None:
+        BAND_WIDTH.check(self.width.mm)
+        _check_place(self)
+        self.swell.check()
+        if self.ends not in ("flat", "round", "square") or self.joins not in ("round", "mitre", "bevel"):
+            raise BadInput("A band's ends are flat, round or square; its joins round, mitre or bevel.")
+
+
+@dataclass(frozen=True)
+class Span:
+    """One motif stretched once along the whole run; `keep_ends` of it stay in proportion."""
+
+    motif: MotifMaker
+    length: Measure
+    offset: Measure = Measure(0.0)
+    keep_ends: Measure = Measure(0.0)
+    size: float = 100.0
+    weight: float = 100.0
+    swell: Swell = Swell()
+    kind: ClassVar[str] = "span"
+
+    def drawn_offset(self, scale: Scale) -> float:
+        """Offset in sheet mm, to the right of the way."""
+        return self.offset.drawn(scale) * self.size / 100
+
+    def check(self, scale: Scale) -> None:
+        STITCH_LENGTH.check(self.length.mm)
+        self.motif.check()
+        _check_place(self)
+        self.swell.check()
+
+    def as_row(self) -> Row:
+        """The same motif repeated."""
+        return Row(self.motif, self.length, Measure(0.0), hold="bend", offset=self.offset)
+
+
+Course = Row | Band | Span
+
+
+def _check_place(course: Course) -> None:
+    OFFSET.check(course.offset.mm)
+    SIZE.check(course.size)
+    WEIGHT.check(course.weight)

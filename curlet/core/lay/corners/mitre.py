@@ -1,0 +1,58 @@
+"""Mitre: both legs run on and are cut on the bisector."""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass
+
+import numpy as np
+from numpy.typing import NDArray
+
+from curlet.core.drawing import Outline
+from curlet.core.lay.corners.manner import SHARPEST_CUT, CornerAsk, Turning
+from curlet.core.lay.frames import LegLine
+
+Floats = NDArray[np.float64]
+
+
+@dataclass(frozen=True)
+class Mitre:
+    """A fibre at height y is cut at x = −y·tan(τ/2), in mid-gap, so that both legs are cut at the same
+    point of the repeat. Past the mitre limit, a flat cut."""
+
+    breaks: bool = True
+
+    def turning(self, ask: CornerAsk) -> Turning:
+        return Turning(cut=within_limit(ask.corner.turn, ask.rule.mitre_limit), half_gap=True)
+
+
+def mitre_ratio(turn: float) -> float:
+    """Mitre length over width, 1/sin(θ/2), θ = 180° − τ between the legs (SVG 2, stroke-miterlimit)."""
+    return 1 / max(math.cos(math.radians(abs(turn)) / 2), 1e-9)
+
+
+def within_limit(turn: float, limit: float) -> bool:
+    """Whether a corner is cut on its bisector rather than flat."""
+    return abs(turn) < SHARPEST_CUT and mitre_ratio(turn) <= limit + 1e-9
+
+
+def half_plane(line: LegLine, leg: int, *, at_end: bool, far: float) -> Outline:
+    """The side of the bisector that a leg lies on, at its end or its start, as a large square."""
+    here = line.legs[leg]
+    other = (leg + 1 if at_end else leg - 1) % len(line.legs)
+    ours = _axes(line, leg, here.s1 if at_end else here.s0)
+    theirs = _axes(line, other, line.legs[other].s0 if at_end else line.legs[other].s1)
+    corner = ours[0]
+    onward = ours[1] + theirs[1]
+    size = np.hypot(*onward)
+    onward = onward / size if size > 1e-9 else ours[1]
+    bisector = np.array([-onward[1], onward[0]])
+    back = -onward if at_end else onward
+    square = [corner + far * bisector, corner - far * bisector]
+    points = np.array([*square, square[1] + 2 * far * back, square[0] + 2 * far * back])
+    return Outline("MLLLZ", points)
+
+
+def _axes(line: LegLine, leg: int, s: float) -> tuple[Floats, Floats]:
+    frame = line.frames(np.array([s]), np.array([leg]))
+    return frame.point[0], frame.along[0]

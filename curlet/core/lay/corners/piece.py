@@ -1,0 +1,73 @@
+"""Corner piece: artwork for a square corner, fitted to any turn."""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass
+
+import numpy as np
+from numpy.typing import NDArray
+
+from curlet.core.brush.rules import Piece, Pieces
+from curlet.core.lay.corners.manner import SHARPEST_CUT, CornerAsk, Turning
+from curlet.core.lay.corners.mitre import within_limit
+
+Floats = NDArray[np.float64]
+
+
+@dataclass(frozen=True)
+class CornerPiece:
+    """Artwork of reach r along each leg; where it cannot be had, a mitre of the repeat."""
+
+    breaks: bool = True
+
+    def turning(self, ask: CornerAsk) -> Turning:
+        piece = piece_for(ask.pieces, ask.corner.turn)
+        if piece is None:
+            return Turning(cut=within_limit(ask.corner.turn, ask.rule.mitre_limit), half_gap=True)
+        return Turning(take=piece.length.drawn(ask.scale) * ask.size)
+
+
+def piece_for(pieces: Pieces, turn: float) -> Piece | None:
+    """The artwork for a corner to the right (outside) or to the left (inside) of the way."""
+    if abs(turn) >= SHARPEST_CUT:
+        return None
+    if turn < 0 and pieces.corner_inside is not None:
+        return pieces.corner_inside
+    return pieces.corner_outside
+
+
+def fitted(points: Floats, reach: float, turn: float) -> Floats:
+    """A square corner's artwork, mapped for another turn.
+
+    Parameters
+    ----------
+    points : (k, 2) mm; x toward the corner at (reach, 0), the way going on downward from there.
+    reach : r, mm along each leg.
+    turn : τ, degrees; a turn to the left is the mirror of one to the right.
+
+    Returns
+    -------
+    (k, 2) mm about the corner, x along the incoming leg, y to its right.
+
+    Notes
+    -----
+    Each half is mapped x' = −r + (x + r)·(r + y·T)/(r + y), y' = y, with x toward the corner and y
+    outward, T = tan(τ/2): entry edge and widths stay exact and the halves meet on the bisector.
+    Own derivation.
+    """
+    tangent = math.tan(math.radians(abs(turn)) / 2)
+    x, y = points[:, 0] - reach, points[:, 1]
+    # On the incoming half outward is up, −y; on the outgoing half it is to the right, +x.
+    incoming = x <= -y
+    toward = np.where(incoming, x, -y)
+    outward = np.where(incoming, -y, x)
+    room = np.maximum(reach + outward, 1e-9)
+    toward = -reach + (toward + reach) * (reach + outward * tangent) / room
+    first = np.stack([toward, -outward], axis=1)
+    angle = math.radians(abs(turn))
+    # The outgoing half is the incoming one seen from the other leg.
+    on, out = np.array([math.cos(angle), math.sin(angle)]), np.array([math.sin(angle), -math.cos(angle)])
+    second = -toward[:, None] * on + outward[:, None] * out
+    mapped = np.where(incoming[:, None], first, second)
+    return mapped * np.array([1.0, -1.0]) if turn < 0 else mapped

@@ -1,0 +1,64 @@
+"""Facing and mirroring: how a repeat is turned in its own place."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+import numpy as np
+from numpy.typing import NDArray
+
+from curlet.core.brush.rules import Facing
+from curlet.core.lay.repeats import Repeats
+
+Floats = NDArray[np.float64]
+
+
+@dataclass(frozen=True, eq=False)
+class Local:
+    """What is done to each repeat about its own middle, before it is put on the path.
+
+    Attributes
+    ----------
+    matrix : (n, 2, 2) linear part, mm to mm.
+    shift : (n, 2) along and across, mm.
+    shade : (n,) change of lightness, %.
+    hue : (n,) turn round the hue circle, degrees.
+    """
+
+    matrix: Floats
+    shift: Floats
+    shade: Floats
+    hue: Floats
+
+    @property
+    def plain(self) -> bool:
+        return bool((self.matrix == np.eye(2)).all() and not self.shift.any())
+
+
+def still(count: int) -> Local:
+    """Nothing done."""
+    matrix = np.broadcast_to(np.eye(2), (count, 2, 2)).copy()
+    return Local(matrix, np.zeros((count, 2)), np.zeros(count), np.zeros(count))
+
+
+def rotation(degrees: Floats) -> Floats:
+    """(n, 2, 2) turns, clockwise on the sheet."""
+    angle = np.radians(degrees)
+    cos, sin = np.cos(angle), np.sin(angle)
+    return np.stack([np.stack([cos, -sin], axis=-1), np.stack([sin, cos], axis=-1)], axis=-2)
+
+
+def faced(facing: Facing, repeats: Repeats, angle: Floats) -> Local:
+    """Flips, alternate mirroring and turns; `angle` (n,) is the way the path runs, degrees."""
+    local = still(len(repeats))
+    flip = np.ones((len(repeats), 2))
+    if facing.flip_along:
+        flip[:, 0] *= -1
+    if facing.flip_across:
+        flip[:, 1] *= -1
+    if facing.mirror_alternate:
+        flip[repeats.counted & (repeats.number % 2 == 1), 1] *= -1
+    local.matrix[:] *= flip[:, None, :]
+    turn = {"along": 0.0 * angle, "level": -angle, "turned": 0.0 * angle + facing.angle}[facing.kind]
+    local.matrix[:] = rotation(turn) @ local.matrix
+    return local

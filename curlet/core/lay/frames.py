@@ -1,0 +1,64 @@
+"""Frames: the moving axes along a leg, past its ends in a straight line."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+import numpy as np
+from numpy.typing import NDArray
+
+from curlet.core.path.corners import Leg
+from curlet.core.path.path import Path
+
+Floats = NDArray[np.float64]
+Ints = NDArray[np.intp]
+
+_AT_END = 1e-9
+
+
+@dataclass(frozen=True, eq=False)
+class Frames:
+    """Axes at n positions.
+
+    Attributes
+    ----------
+    point, along, across : (n, 2) the place, the way on, and the way to the right of it.
+    bend : (n,) signed curvature, 1/mm, 0 past the leg's ends.
+    """
+
+    point: Floats
+    along: Floats
+    across: Floats
+    bend: Floats
+
+    def beside(self, offset: Floats | float) -> Floats:
+        """(n, 2) points to the right of the path by `offset` mm."""
+        shift: Floats = np.broadcast_to(offset, self.bend.shape)[:, None] * self.across
+        return self.point + shift
+
+
+class LegLine:
+    """The legs of a path as lines that go on straight past their corners and ends."""
+
+    def __init__(self, path: Path, legs: tuple[Leg, ...]) -> None:
+        self.path = path
+        self.legs = legs
+        self._s0 = np.array([leg.s0 for leg in legs])
+        self._s1 = np.array([leg.s1 for leg in legs])
+        self._open = np.array([not leg.unbroken for leg in legs])
+
+    def frames(self, s: Floats, leg: Ints) -> Frames:
+        """Axes at (n,) arc lengths of (n,) legs."""
+        s0, s1, is_open = self._s0[leg], self._s1[leg], self._open[leg]
+        inside = np.where(is_open, np.clip(s, s0, s1), s)
+        arc = self.path.arc
+        point, along, bend = arc.axes(inside)
+        at_end = is_open & (inside >= s1 - _AT_END)
+        if at_end.any():
+            along[at_end] = arc.tangents(inside[at_end], before=True)
+        past = s - inside
+        if past.any():
+            point = point + past[:, None] * along
+            bend = np.where(past == 0, bend, 0.0)
+        across = np.stack([-along[:, 1], along[:, 0]], axis=1)
+        return Frames(point, along, across, bend)

@@ -1,0 +1,197 @@
+"""Bend: artwork that flexes with the path. Cubics become cubics within a stated distance."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from dataclasses import dataclass, replace
+
+import numpy as np
+from numpy.typing import NDArray
+
+from curlet.core.brush.rules import Swell
+from curlet.core.drawing import Outline, Shape
+from curlet.core.lay.facing import Local
+from curlet.core.lay.frames import LegLine
+from curlet.core.lay.repeats import Repeats
+
+Floats = NDArray[np.float64]
+Ints = NDArray[np.intp]
+
+TOLERANCE = 0.005
+_PARTS = np.array([1, 2, 3, 4, 6, 8, 12, 16, 24, 32])
+# Hermite's error on a part is max|M''''|/384; on an arc of radius R that is R·φ⁴/384.
+_HERMITE = 384.0
+
+
+@dataclass(frozen=True, eq=False)
+class Bent:
+    """Everything that the mapping needs: M(x, y) = P(s) + (offset + beside + W(s)·y)·N."""
+
+    line: LegLine
+    offset: float
+    swell: Swell
+    whole: float
+
+
+@dataclass(frozen=True, eq=False)
+class Contour:
+    """One contour of a motif: (k, 4, 2) cubics, x 0…1 along the cell and y in mm across it."""
+
+    cubics: Floats
+    closed: bool
+
+
+def contours(outline: Outline) -> list[Contour]:
+    """An outline's contours, straight lines as cubics at even speed."""
+    found: list[Contour] = []
+    pieces: list[Floats] = []
+    at, first, here = 0, np.zeros(2), np.zeros(2)
+
+    def close(closed: bool) -> None:
+        if closed and np.abs(here - first).max() > 1e-12:
+            pieces.append(_straight(here, first))
+        if pieces:
+            found.append(Contour(np.array(pieces), closed))
+        pieces.clear()
+
+    for command in outline.commands:
+        if command == "M":
+            close(False)
+            first = here = outline.points[at]
+            at += 1
+        elif command == "L":
+            pieces.append(_straight(here, outline.points[at]))
+            here, at = outline.points[at], at + 1
+        elif command == "C":
+            pieces.append(np.vstack([here, outline.points[at : at + 3]]))
+            here, at = outline.points[at + 2], at + 3
+        else:
+            close(True)
+            here = first
+    close(False)
+    return found
+
+
+def _straight(a: Floats, b: Floats) -> Floats:
+    return np.array([a, a + (b - a) / 3, b - (b - a) / 3, b])
+
+
+def bend(bent: Bent, repeats: Repeats, local: Local, shape: Shape) -> Iterator[tuple[Ints, Shape]]:
+    """A motif's shape along the path, in batches of equal commands.
+
+    Yields
+    ------
+    The indices of the repeats in a batch, and one shape with their outlines one after the other.
+    """
+    parts = contours(shape.outline)
+    if not parts or not len(repeats):
+        return
+    cubics = np.concatenate([part.cubics for part in parts])
+    todo = np.arange(len(repeats))
+    wanted = _estimate(bent, repeats, cubics)
+    for count in _PARTS:
+        now = todo[wanted[todo] <= count]
+        if not len(now):
+            continue
+        todo = todo[wanted[todo] > count]
+        mapped, error = _map(bent, repeats.take(now), local, now, cubics, int(count))
+        rough = error > TOLERANCE if count < _PARTS[-1] else np.zeros(len(now), dtype=bool)
+        if rough.any():
+            wanted[now[rough]] = count + 1
+            todo = np.concatenate([todo, now[rough]])
+        fine = ~rough
+        if fine.any():
+            yield now[fine], replace(shape, outline=_outline(parts, mapped[fine]))
+
+
+def _estimate(bent: Bent, repeats: Repeats, cubics: Floats) -> Ints:
+    """How many parts each motif segment is likely to need, from the bend at the repeat."""
+    s = np.stack([repeats.start, repeats.middle, repeats.end], axis=1)
+    kappa = np.abs(bent.line.frames(s.ravel(), np.repeat(repeats.leg, 3)).bend).reshape(-1, 3).max(axis=1)
+    span = np.ptp(cubics[..., 0], axis=1).max() * np.abs(repeats.end - repeats.start)
+    reach = np.abs(cubics[..., 1]).max() + abs(bent.offset)
+    angle = kappa * span
+    radius = 1 / np.maximum(kappa, 1e-12) + reach
+    need = angle * (radius / (_HERMITE * TOLERANCE)) ** 0.25
+    parts: Ints = np.ceil(np.clip(need, 1, _PARTS[-1])).astype(np.intp)
+    return parts
+
+
+def _map(
+    bent: Bent, repeats: Repeats, local: Local, which: Ints, cubics: Floats, parts: int
+) -> tuple[Floats, Floats]:
+    """(n, k, parts, 4, 2) cubics on the sheet, and (n,) how far they err at their middles, mm."""
+    t = np.arange(2 * parts + 1) / (2 * parts)
+    at, rate = _evaluate(cubics, t)
+    points, speeds = _moved(bent, repeats, local, which, at, rate)
+    ends, middles = points[:, :, ::2], points[:, :, 1::2]
+    handles = speeds[:, :, ::2] / (3 * parts)
+    out = np.empty((*ends.shape[:2], parts, 4, 2))
+    out[..., 0, :], out[..., 3, :] = ends[:, :, :-1], ends[:, :, 1:]
+    out[..., 1, :] = ends[:, :, :-1] + handles[:, :, :-1]
+    out[..., 2, :] = ends[:, :, 1:] - handles[:, :, 1:]
+    halfway = (out[..., 0, :] + 3 * out[..., 1, :] + 3 * out[..., 2, :] + out[..., 3, :]) / 8
+    error = np.abs(halfway - middles).max(axis=(1, 2, 3), initial=0.0)
+    return out, error
+
+
+def _evaluate(cubics: Floats, t: Floats) -> tuple[Floats, Floats]:
+    """(k, m, 2) points and derivatives of k cubics at m parameters."""
+    u = 1 - t
+    place = np.stack([u**3, 3 * u * u * t, 3 * u * t * t, t**3], axis=1)
+    rate = np.stack([-3 * u * u, 3 * u * u - 6 * u * t, 6 * u * t - 3 * t * t, 3 * t * t], axis=1)
+    return np.einsum("mc,kcd->kmd", place, cubics), np.einsum("mc,kcd->kmd", rate, cubics)
+
+
+def _moved(
+    bent: Bent, repeats: Repeats, local: Local, which: Ints, at: Floats, rate: Floats
+) -> tuple[Floats, Floats]:
+    """Points and their rates under dM = k·dx·[(1 − κq)·T + q_s·N] + W·dy·N."""
+    span = repeats.end - repeats.start
+    mm, mm_rate = _localised(local, which, span, at, rate)
+    s = repeats.start[:, None, None] + mm[..., 0]
+    leg = np.broadcast_to(repeats.leg[:, None, None], s.shape)
+    frames = bent.line.frames(s.ravel(), leg.ravel())
+    share = np.clip(s / bent.whole, 0, 1).ravel()
+    wide = bent.swell.at(share).reshape(s.shape)
+    q = bent.offset + repeats.beside[:, None, None] + wide * mm[..., 1]
+    along, across = (part.reshape(*s.shape, 2) for part in (frames.along, frames.across))
+    points = frames.point.reshape(*s.shape, 2) + q[..., None] * across
+    forward = mm_rate[..., 0] * (1 - frames.bend.reshape(s.shape) * q)
+    sideways = wide * mm_rate[..., 1] + mm_rate[..., 0] * mm[..., 1] * _swelling(bent, share, s.shape)
+    return points, forward[..., None] * along + sideways[..., None] * across
+
+
+def _swelling(bent: Bent, share: Floats, shape: tuple[int, ...]) -> Floats:
+    """dW/ds."""
+    if not bent.swell.points:
+        return np.zeros(shape)
+    step = 1e-5
+    rise = bent.swell.at(np.minimum(share + step, 1)) - bent.swell.at(np.maximum(share - step, 0))
+    return np.asarray(rise / (2 * step * bent.whole)).reshape(shape)
+
+
+def _localised(local: Local, which: Ints, span: Floats, at: Floats, rate: Floats) -> tuple[Floats, Floats]:
+    """(n, k, m, 2) cell points in mm from the repeat's start, each repeat's own turn and flip done."""
+    scale = np.stack([span, np.ones_like(span)], axis=-1)[:, None, None, :]
+    mm, mm_rate = at[None] * scale, rate[None] * scale
+    if local.plain:
+        return mm, mm_rate
+    middle = np.stack([span / 2, np.zeros_like(span)], axis=-1)[:, None, None, :]
+    matrix = local.matrix[which]
+    turned = np.einsum("nij,nkmj->nkmi", matrix, mm - middle) + middle
+    return turned + local.shift[which][:, None, None, :], np.einsum("nij,nkmj->nkmi", matrix, mm_rate)
+
+
+def _outline(parts: list[Contour], mapped: Floats) -> Outline:
+    """The mapped contours of every repeat in a batch, one after the other."""
+    commands, pieces, at = "", [], 0
+    for part in parts:
+        count = len(part.cubics)
+        chain = mapped[:, at : at + count].reshape(len(mapped), -1, 4, 2)
+        pieces.append(chain[:, :1, 0])
+        pieces.append(chain[:, :, 1:].reshape(len(mapped), -1, 2))
+        commands += "M" + "C" * chain.shape[1] + ("Z" if part.closed else "")
+        at += count
+    points = np.concatenate(pieces, axis=1)
+    return Outline(commands * len(mapped), points.reshape(-1, 2))

@@ -1,0 +1,101 @@
+"""Pieces: artwork at a row's ends and where a closed path meets itself."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+import numpy as np
+
+from curlet.core.brush.courses import Row
+from curlet.core.brush.rules import Piece
+from curlet.core.lay.corners.piece import piece_for
+from curlet.core.lay.frames import LegLine
+from curlet.core.lay.repeats import Repeats, make_repeats
+from curlet.core.lay.rooms import CornerManners, Room
+from curlet.core.measures import Scale
+from curlet.core.motif.motif import Motif
+from curlet.core.path.corners import Corner
+
+
+@dataclass(frozen=True, eq=False)
+class CornerPlace:
+    """A corner's artwork: which motif, its reach in drawn mm, and the legs that meet there."""
+
+    corner: Corner
+    motif: int
+    reach: float
+    leg: int
+
+
+@dataclass(frozen=True, eq=False)
+class PieceSet:
+    """A row's pieces: their motifs, those that lie like repeats, and those at corners."""
+
+    motifs: tuple[Motif, ...]
+    repeats: Repeats
+    corners: tuple[CornerPlace, ...]
+
+
+def piece_set(
+    line: LegLine, row: Row, rooms: tuple[Room, ...], manners: CornerManners, first: int, scale: Scale
+) -> PieceSet:
+    """Lay a row's pieces; their motifs are numbered from `first`."""
+    motifs: list[Motif] = []
+    spots: list[tuple[float, float, int, int]] = []
+    for piece, room, begin in _at_ends(line, row, rooms, scale):
+        length = piece.length.drawn(scale) * row.size / 100
+        spots.append((begin, begin + length, room.leg, first + len(motifs)))
+        motifs.append(piece.motif.make(scale).sized(row.size / 100, row.weight / 100))
+    corners = _at_corners(line, row, manners, first + len(motifs), scale)
+    for place in corners:
+        drawn = piece_for(row.pieces, place.corner.turn)
+        assert drawn is not None
+        motifs.append(drawn.motif.make(scale).sized(row.size / 100, row.weight / 100))
+    return PieceSet(tuple(motifs), _as_repeats(rooms, spots), corners)
+
+
+def _at_ends(
+    line: LegLine, row: Row, rooms: tuple[Room, ...], scale: Scale
+) -> list[tuple[Piece, Room, float]]:
+    """Pieces with the leg's room they belong to and where they begin on its own line."""
+    pieces, size = row.pieces, row.size / 100
+    first, last = rooms[0], rooms[-1]
+    found = []
+    if line.path.closed:
+        if pieces.join is not None:
+            found.append((pieces.join, first, -pieces.join.length.drawn(scale) * size / 2))
+        return found
+    if pieces.start is not None:
+        length = pieces.start.length.drawn(scale) * size
+        found.append((pieces.start, first, 0.0 if pieces.start.within else -length))
+    if pieces.end is not None:
+        length = pieces.end.length.drawn(scale) * size
+        whole = last.line.length
+        found.append((pieces.end, last, whole - length if pieces.end.within else whole))
+    return found
+
+
+def _as_repeats(rooms: tuple[Room, ...], spots: list[tuple[float, float, int, int]]) -> Repeats:
+    count = len(spots)
+    begin, end = (np.array([spot[i] for spot in spots], dtype=np.float64) for i in (0, 1))
+    leg, motif = (np.array([spot[i] for spot in spots], dtype=np.intp) for i in (2, 3))
+    lines = {room.leg: room.line for room in rooms}
+    start = np.array([lines[k].at(s) for k, s in zip(leg, begin, strict=True)])
+    stop = np.array([lines[k].at(s) for k, s in zip(leg, end, strict=True)])
+    laid = make_repeats(start, stop, leg, np.zeros(count, dtype=np.intp), motif)
+    return laid.changed(counted=np.zeros(count, dtype=bool))
+
+
+def _at_corners(
+    line: LegLine, row: Row, manners: CornerManners, first: int, scale: Scale
+) -> tuple[CornerPlace, ...]:
+    places: list[CornerPlace] = []
+    for index, leg in enumerate(line.legs):
+        corner = leg.end
+        if corner is None or manners.of(corner) != "piece":
+            continue
+        piece = piece_for(row.pieces, corner.turn)
+        if piece is not None:
+            reach = piece.length.drawn(scale) * row.size / 100
+            places.append(CornerPlace(corner, first + len(places), reach, index))
+    return tuple(places)

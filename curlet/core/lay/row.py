@@ -1,0 +1,232 @@
+"""Laying one row: rooms, fits, repeats."""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass
+from typing import TypeVar
+
+import numpy as np
+from numpy.typing import NDArray
+
+from curlet.core.brush.courses import Row
+from curlet.core.errors import BadInput, TooMuch
+from curlet.core.lay.ends import secured
+from curlet.core.lay.fit import FITS, FitAsk, LegFit
+from curlet.core.lay.fit.shared import share_length
+from curlet.core.lay.frames import LegLine
+from curlet.core.lay.hold import HOLDS
+from curlet.core.lay.links import lay_links
+from curlet.core.lay.own_line import corner_shift
+from curlet.core.lay.pieces import CornerPlace, PieceSet, piece_set
+from curlet.core.lay.repeats import Repeats, make_repeats, widest
+from curlet.core.lay.rooms import CornerManners, Room, make_rooms
+from curlet.core.measures import Scale
+from curlet.core.motif.motif import Motif
+from curlet.core.path.corners import Leg
+
+Floats = NDArray[np.float64]
+MOST_REPEATS = 200_000
+
+T = TypeVar("T")
+
+
+@dataclass(frozen=True, eq=False)
+class LaidRow:
+    """A row as laid.
+
+    Attributes
+    ----------
+    motifs : its motifs in the letters' order, then those of its pieces.
+    legs, rooms, fits : in the order of the path's legs.
+    repeats : everything it is made of, pieces too, in the order along the path.
+    offset : of its own line, drawn mm.
+    """
+
+    course: Row
+    index: int
+    line: LegLine
+    motifs: tuple[Motif, ...]
+    legs: tuple[Leg, ...]
+    rooms: tuple[Room, ...]
+    fits: tuple[LegFit, ...]
+    repeats: Repeats
+    offset: float
+    length: float
+    gap: float
+    corner_places: tuple[CornerPlace, ...] = ()
+
+    @property
+    def motif(self) -> Motif:
+        return self.motifs[0]
+
+    @property
+    def slots(self) -> Repeats:
+        """The counted repeats."""
+        return self.repeats if self.repeats.counted.all() else self.repeats.take(self.repeats.counted)
+
+
+def named(registry: dict[str, T], name: str, what: str) -> T:
+    """An entry of a registry, or BadInput naming those there are."""
+    try:
+        return registry[name]
+    except KeyError:
+        known = ", ".join(registry)
+        raise BadInput(f"“{name[:32]}” is not a {what}. Choose one of: {known}.") from None
+
+
+def lay_row(
+    line: LegLine,
+    row: Row,
+    index: int,
+    manners: CornerManners,
+    counts: dict[str, int],
+    scale: Scale,
+) -> LaidRow:
+    """Lay a row along the legs of a path.
+
+    Parameters
+    ----------
+    counts : counts set by hand, by the node where the leg starts.
+    """
+    named(HOLDS, row.hold, "hold")
+    motifs = row.motifs(scale)
+    reach = widest(motifs)
+    rooms = make_rooms(line, row, manners, reach, scale)
+    if row.hold == "links":
+        fits, laid = lay_links(line, row, rooms, counts, scale)
+    else:
+        fits = _fits(line, row, rooms, counts, scale)
+        laid = _repeats(row, rooms, fits, reach, scale)
+    pieces = piece_set(line, row, rooms, manners, len(motifs), scale)
+    repeats = _with_pieces(secured(line, row, laid, rooms, reach, scale), pieces)
+    return LaidRow(
+        row,
+        index,
+        line,
+        (*motifs, *pieces.motifs),
+        line.legs,
+        rooms,
+        fits,
+        repeats,
+        row.drawn_offset(scale),
+        row.drawn_length(scale),
+        row.drawn_gap(scale),
+        pieces.corners,
+    )
+
+
+def _with_pieces(laid: Repeats, pieces: PieceSet) -> Repeats:
+    return laid.then(pieces.repeats) if len(pieces.repeats) else laid
+
+
+def _fits(
+    line: LegLine, row: Row, rooms: tuple[Room, ...], counts: dict[str, int], scale: Scale
+) -> tuple[LegFit, ...]:
+    rule = named(FITS, row.fit.kind, "fit")
+    asks = [_ask(line.legs[room.leg], room, row, counts, scale) for room in rooms]
+    if sum(max(ask.ideal, ask.count or 0, 0) for ask in asks) > 2 * MOST_REPEATS:
+        raise _too_many(sum(max(ask.ideal, 0) for ask in asks))
+    fits = [rule(ask) if ask.available > 0 else _bare(ask) for ask in asks]
+    if row.fit.shared:
+        fits = share_length(asks, fits)
+    total = sum(fit.repeats for fit in fits)
+    if total > MOST_REPEATS:
+        raise _too_many(total)
+    return tuple(fits)
+
+
+def _bare(ask: FitAsk) -> LegFit:
+    return LegFit(0, 1.0, ask.gap)
+
+
+def _too_many(count: float) -> TooMuch:
+    return TooMuch(
+        f"This run would have about {count:,.0f} repeats; {MOST_REPEATS:,} is the most. "
+        "Use a longer stitch or gap, or a shorter path."
+    )
+
+
+def _ask(leg: Leg, room: Room, row: Row, counts: dict[str, int], scale: Scale) -> FitAsk:
+    lengths = row.drawn_lengths(scale)
+    first = room.start.half_gap or row.fit.half_gaps
+    last = room.stop.half_gap or row.fit.half_gaps
+    shift = 0.0 if leg.unbroken else max(row.start_shift.drawn(scale), 0.0)
+    centred = {"repeat": True, "gap": False}.get(row.fit.layout)
+    return FitAsk(
+        available=room.length - shift,
+        lengths=tuple(lengths[letter] for letter in row.sequence),
+        gap=row.drawn_gap(scale),
+        end_gaps=1.0 if leg.unbroken else (first + last) / 2,
+        rule=row.fit,
+        multiple=alternation(row) if leg.unbroken else 1,
+        count=counts.get(leg.node_id),
+        gap_first=first and not leg.unbroken,
+        odd=None if leg.unbroken else centred,
+    )
+
+
+def alternation(row: Row) -> int:
+    """What a count must be a multiple of for everything that alternates to meet itself."""
+    return math.lcm(len(row.sequence), 2 if row.facing.mirror_alternate else 1)
+
+
+def _repeats(
+    row: Row, rooms: tuple[Room, ...], fits: tuple[LegFit, ...], reach: float, scale: Scale
+) -> Repeats:
+    parts = [_leg_repeats(row, room, fit, reach, scale) for room, fit in zip(rooms, fits, strict=True)]
+    return parts[0].then(*parts[1:]) if len(parts) > 1 else parts[0]
+
+
+def _leg_repeats(row: Row, room: Room, fit: LegFit, reach: float, scale: Scale) -> Repeats:
+    """The repeats of one leg, with those past its corners that the bisector cuts."""
+    before = after = 0
+    cuts = (_cut_reach(room, reach, at_end=False), _cut_reach(room, reach, at_end=True))
+    if fit.repeats:
+        pitch = row.drawn_length(scale) * fit.stretch + fit.gap
+        before, after = (min(math.ceil(cut / max(pitch, 1e-6)), 64) for cut in cuts)
+    number = np.arange(-before, fit.repeats + after)
+    begin, length = _positions(row, fit, number, scale)
+    begin += room.low + fit.lead + _shift(row, room, scale)
+    line = room.line
+    leg = np.full(len(number), room.leg)
+    motif = np.array(row.sequence)[number % len(row.sequence)]
+    laid = make_repeats(line.at(begin), line.at(begin + length), leg, number, motif)
+    if not (before or after):
+        return laid
+    return laid.changed(
+        counted=(number >= 0) & (number < fit.repeats),
+        cut_start=begin < cuts[0] if cuts[0] else laid.cut_start,
+        cut_end=begin + length > line.length - cuts[1] if cuts[1] else laid.cut_end,
+    )
+
+
+def _shift(row: Row, room: Room, scale: Scale) -> float:
+    shift = row.start_shift.drawn(scale)
+    return shift if room.line.leg.unbroken else max(shift, 0.0)
+
+
+def _cut_reach(room: Room, reach: float, *, at_end: bool) -> float:
+    """How far along the leg a cut at its corner reaches, drawn mm."""
+    turning = room.stop if at_end else room.start
+    if not turning.cut:
+        return 0.0
+    leg = room.line.leg
+    corner = leg.end if at_end else leg.start
+    return abs(corner_shift(corner, reach))
+
+
+def _positions(row: Row, fit: LegFit, number: NDArray[np.intp], scale: Scale) -> tuple[Floats, Floats]:
+    """Begin and length of each repeat on the leg's own line, from its first one's begin."""
+    lengths = row.drawn_lengths(scale)
+    order = np.array([lengths[letter] for letter in row.sequence])
+    rounds, place = np.divmod(number, len(order))
+    prefix = np.concatenate([[0.0], np.cumsum(order)[:-1]])
+    begin = (rounds * order.sum() + prefix[place]) * fit.stretch + number * fit.gap
+    length = order[place] * fit.stretch
+    if fit.tail:
+        late = number >= fit.repeats - fit.tail
+        first = begin[late][0]
+        begin[late] = first + (begin[late] - first) * fit.tail_stretch
+        length[late] *= fit.tail_stretch
+    return begin, length

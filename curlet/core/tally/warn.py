@@ -1,0 +1,241 @@
+"""Warnings, in words, with their place and mend."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Iterator
+from dataclasses import dataclass
+
+from curlet.core.brush.courses import Row, Share
+from curlet.core.lay import LaidRow, LaidRun
+from curlet.core.lay.crossings import SHALLOW
+from curlet.core.lay.span import LaidSpan
+from curlet.core.measures import MM_PER_INCH, MM_PER_PT, Frame, Measure, Scale
+from curlet.core.tally.facts import LegTally, RunTally
+from curlet.core.tally.pinches import Pinch
+
+FINEST_PRINTED_PT = 0.25
+THINNEST_MM = 1e-9
+
+
+@dataclass(frozen=True)
+class Mend:
+    """A one-press fix: what the person would type into the settings named by JSON Pointers."""
+
+    label: str
+    settings: tuple[tuple[str, str | bool], ...]
+
+
+@dataclass(frozen=True)
+class Warning:
+    """Something to look at. `s` and `at` are its place on the path; `leg` its leg's index."""
+
+    code: str
+    message: str
+    s: float | None = None
+    at: tuple[float, float] | None = None
+    leg: int | None = None
+    mend: Mend | None = None
+
+
+def warnings(run: LaidRun, facts: RunTally, tight: tuple[Pinch, ...]) -> tuple[Warning, ...]:
+    """Everything about a run that wants looking at."""
+    row = run.main
+    found: list[Warning] = []
+    if row is not None:
+        found += [*_too_fine(run, row), *_solid(run, row, facts.legs)]
+        for index, leg in enumerate(facts.legs):
+            found += _short_leg(run, row.course, leg, index) or _off_leg(run, row.course, leg, index)
+        found += [*_step(run, row, facts), *_links(run, row, facts)]
+    found += [*_pinched(run, tight), *_spans(run), *_crossed(run)]
+    found += [Warning("lost-place", text) for text in _lost(run)]
+    return (*found, *(Warning("tidied", note) for note in run.path.notes))
+
+
+def _setting(run: LaidRun, name: str) -> str:
+    return f"/courses/{run.brush.main}/{name}"
+
+
+def _mm(drawn: float, run: LaidRun) -> str:
+    """A worn length in words, to two decimals at the most."""
+    return f"{round(drawn / run.scale.factor, 2):g} mm"
+
+
+def _typed(measure: Measure, frame: Frame, scale: Scale) -> str:
+    """What to type for a measure in a frame, rounded up so that it is no less."""
+    mm = measure.worn(scale) if frame is Frame.WORN else measure.drawn(scale)
+    return f"{math.ceil(mm * 10_000 - 1e-6) / 10_000:g} mm"
+
+
+def _place(run: LaidRun, s: float) -> tuple[float, float]:
+    x, y = run.path.arc.points([s])[0]
+    return float(x), float(y)
+
+
+def _thread(row: LaidRow) -> float | None:
+    """Weight of the thread that a row's stitches are drawn with, drawn mm; None for other artwork."""
+    shape = row.motif.shapes[0].shape if len(row.motif.shapes) == 1 else None
+    return shape.stroke.weight if shape is not None and shape.stroke and not shape.fill else None
+
+
+def _too_fine(run: LaidRun, row: LaidRow) -> Iterator[Warning]:
+    thread, measure = _thread(row), row.course.motif.thread
+    if thread is None or measure is None or thread / MM_PER_PT >= FINEST_PRINTED_PT - 1e-9:
+        return
+    need = Measure(FINEST_PRINTED_PT * MM_PER_PT * 100 / row.course.weight, Frame.PRINTED)
+    text = _typed(need, measure.frame, run.scale)
+    mend = Mend(f"Thicken to {FINEST_PRINTED_PT} pt", ((_setting(run, "motif/thread"), text),))
+    plain = hasattr(row.course.motif, "ends")
+    message = (
+        f"The thread prints as {thread / MM_PER_PT:.2f} pt: below {FINEST_PRINTED_PT} pt it may not print."
+    )
+    yield Warning("too-fine", message, mend=mend if plain else None)
+
+
+def _solid(run: LaidRun, row: LaidRow, legs: tuple[LegTally, ...]) -> Iterator[Warning]:
+    thread = _thread(row)
+    if thread is None or row.gap < 0:
+        return
+    tight = [i for i, leg in enumerate(legs) if leg.repeats > 1 and leg.gap <= thread + THINNEST_MM]
+    if not tight:
+        return
+    leg = legs[tight[0]]
+    wide = Measure(2.0 * thread * 100 / row.course.size, Frame.PRINTED)
+    if isinstance(row.course.gap, Share):
+        share = 2.0 * thread / row.length
+        text = f"{math.ceil(100 * share):g} %"
+    else:
+        text = _typed(wide, row.course.gap.frame, run.scale)
+    yield Warning(
+        "solid-line",
+        f"The gap, {_mm(leg.gap, run)}, is not wider than the thread, {_mm(thread, run)}: "
+        "the stitches run together into a solid line.",
+        s=leg.start,
+        at=_place(run, leg.start),
+        leg=tight[0],
+        mend=Mend(f"Widen the gap to {_mm(2.0 * thread, run)}", ((_setting(run, "gap"), text),)),
+    )
+
+
+def _short_leg(run: LaidRun, course: Row, leg: LegTally, index: int) -> list[Warning]:
+    stitch = course.drawn_length(run.scale)
+    if leg.set or (leg.repeats and not (course.fit.short_legs and leg.off and leg.repeats == 1)):
+        return []
+    at = _place(run, leg.start)
+    if leg.own_length <= 0:
+        message = "This leg vanishes on the row's own line beside it, so it has no stitches."
+        return [Warning("leg-vanishes", message, leg.start, at, index)]
+    lead = f"This leg is {_mm(leg.length, run)}: too short for a {_mm(stitch, run)} stitch"
+    if leg.repeats:
+        return [Warning("short-leg-eased", f"{lead}, so it has one eased to fit.", leg.start, at, index)]
+    mend = Mend(f"Ease to {_mm(leg.length, run)}", ((_setting(run, "fit/short_legs"), True),))
+    if course.hold == "links":
+        mend = None  # type: ignore[assignment]
+    return [Warning("leg-too-short", f"{lead}, so it has none.", leg.start, at, index, mend)]
+
+
+def _off_leg(run: LaidRun, course: Row, leg: LegTally, index: int) -> list[Warning]:
+    if not leg.off or course.hold == "links":
+        return []
+    message = (
+        f"This leg's stitches are {leg.departure:+.1f} % off what was asked, "
+        f"past the tolerance of {course.fit.tolerance:g} %."
+    )
+    mend = None
+    if course.fit.kind == "ease" and course.length.frame is Frame.WORN:
+        worn = leg.stitch / run.scale.factor * 100 / course.size
+        label = f"Set the stitch to {_mm(leg.stitch, run)}, which fits here"
+        mend = Mend(label, ((_setting(run, "length"), f"{round(worn, 4):g} mm"),))
+    return [Warning("off-tolerance", message, leg.start, _place(run, leg.start), index, mend)]
+
+
+def _step(run: LaidRun, row: LaidRow, facts: RunTally) -> Iterator[Warning]:
+    if not (row.legs[0].unbroken and facts.legs[0].left_over > 1e-6) or row.course.hold == "links":
+        return
+    leg = facts.legs[0]
+    yield Warning(
+        "open-step",
+        f"This closed path does not come out even: {_mm(leg.left_over, run)} is left over at its "
+        "start point.",
+        s=leg.start,
+        at=_place(run, leg.start),
+        leg=0,
+        mend=Mend("Ease it to close", ((_setting(run, "fit/kind"), "ease"),)),
+    )
+
+
+def _links(run: LaidRun, row: LaidRow, facts: RunTally) -> Iterator[Warning]:
+    if row.course.hold != "links":
+        return
+    for index, leg in enumerate(facts.legs):
+        if leg.left_over > 1e-6:
+            message = f"The chain ends {_mm(leg.left_over, run)} short of the leg: links are never eased."
+            yield Warning("links-left-over", message, leg.start, _place(run, leg.start), index)
+        elif leg.off:
+            message = f"The links stand {leg.departure:+.1f} % off their own length here."
+            yield Warning("links-off", message, leg.start, _place(run, leg.start), index)
+
+
+def _pinched(run: LaidRun, tight: tuple[Pinch, ...]) -> Iterator[Warning]:
+    for pinch in tight:
+        what = "the artwork folds over itself" if pinch.folds else "it is squeezed on the inner side"
+        yield Warning(
+            "pinch",
+            f"Radius {_mm(pinch.radius, run)}, needs {_mm(pinch.needs, run)}: here {what}.",
+            s=pinch.start,
+            at=_place(run, (pinch.start + pinch.end) / 2),
+        )
+
+
+def _spans(run: LaidRun) -> Iterator[Warning]:
+    for course in run.courses:
+        if isinstance(course, LaidSpan) and course.step > 1e-6:
+            yield Warning(
+                "span-step",
+                f"The span's two ends meet with a step of {_mm(course.step, run)}. Make them equally wide.",
+                s=0.0,
+                at=_place(run, 0.0),
+            )
+
+
+def _crossed(run: LaidRun) -> Iterator[Warning]:
+    for item in run.passes:
+        crossing = item.crossing
+        place = (crossing.x, crossing.y)
+        if crossing.angle < SHALLOW:
+            message = f"The path crosses itself at {crossing.angle:.0f}°: too shallow to show over and under."
+            yield Warning("shallow-crossing", message, crossing.first, place)
+        if item.conflict:
+            message = "Over and under do not alternate here. Flip this crossing if it looks wrong."
+            yield Warning("crossing-order", message, crossing.first, place)
+
+
+def _lost(run: LaidRun) -> Iterator[str]:
+    """What was said of places that the path no longer has."""
+    corners = {corner.node_id for corner in run.corners}
+    gone = len([node for node in run.rule.corners if node not in corners])
+    if gone:
+        what = "corner manners are" if gone > 1 else "corner manner is"
+        yield f"{gone} {what} kept for nodes that turn no corner now."
+    row = run.main
+    legs = {leg.node_id for leg in row.legs} if row else set()
+    gone = len([node for node in run.rule.counts if node not in legs])
+    if gone:
+        yield f"{gone} {'counts are' if gone > 1 else 'count is'} kept for legs that are not there now."
+
+
+def too_fine(run: LaidRun, ppi: float) -> list[str]:
+    """What in a run is below print weight (0.25 pt) or below one pixel at `ppi`, in words."""
+    pixel = MM_PER_INCH / ppi
+    notes = []
+    for course in run.courses:
+        if not isinstance(course, LaidRow) or (thread := _thread(course)) is None:
+            continue
+        if thread < FINEST_PRINTED_PT * MM_PER_PT - 1e-9:
+            notes.append(f"the thread is {thread / MM_PER_PT:.2f} pt, below {FINEST_PRINTED_PT} pt.")
+        elif thread < pixel:
+            notes.append(f"the thread is {thread / pixel:.1f} of a pixel at {ppi:g} ppi.")
+        gaps = [fit.gap - 2 * course.motif.overhang for fit in course.fits if fit.repeats > 1]
+        if gaps and min(gaps) < pixel:
+            notes.append(f"the clear gap is {max(min(gaps), 0) / pixel:.1f} of a pixel at {ppi:g} ppi.")
+    return notes

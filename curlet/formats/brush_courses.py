@@ -1,0 +1,209 @@
+"""The brush file's courses and their rules."""
+
+from __future__ import annotations
+
+from typing import Annotated, Literal
+
+from pydantic import Field
+
+from curlet.core.brush.courses import Band, Letter, Row, Span
+from curlet.core.brush.rules import EndRule, Facing, FitRule, Pieces, SwayRule, Swell
+from curlet.formats.brush_motifs import (
+    MeasureDoc,
+    MotifDoc,
+    Number,
+    PieceDoc,
+    RoleDoc,
+    RunningDoc,
+    ShareDoc,
+    Strict,
+)
+
+Few = Annotated[int, Field(ge=0, le=20)]
+
+
+class FitDoc(Strict):
+    """What is done with the remainder."""
+
+    kind: Literal["leave-over", "even-gaps", "ease", "made-up"] = "ease"
+    remainder: Literal["end", "start", "shared"] = "end"
+    keep_gap: bool = False
+    short_legs: bool = False
+    tolerance: Number = 5.0
+    layout: Literal["any", "repeat", "gap"] = "any"
+    half_gaps: bool = False
+    made_up: Annotated[int, Field(ge=1, le=3)] = 3
+    shared: bool = False
+
+    def to_core(self) -> FitRule:
+        return FitRule(**self.model_dump())
+
+
+class FacingDoc(Strict):
+    """Which way a motif points, and how it is flipped."""
+
+    kind: Literal["along", "level", "turned"] = "along"
+    angle: Number = 0.0
+    flip_along: bool = False
+    flip_across: bool = False
+    mirror_alternate: bool = False
+
+    def to_core(self) -> Facing:
+        return Facing(**self.model_dump())
+
+
+class EndDoc(Strict):
+    """How stitching is secured, in stitches."""
+
+    backtack: Few = 0
+    condensed: Few = 0
+    oversew: Few = 0
+
+    def to_core(self) -> EndRule:
+        return EndRule(**self.model_dump())
+
+
+class PiecesDoc(Strict):
+    """Artwork for a row's ends, corners and closing."""
+
+    start: PieceDoc | None = None
+    end: PieceDoc | None = None
+    corner_outside: PieceDoc | None = None
+    corner_inside: PieceDoc | None = None
+    join: PieceDoc | None = None
+
+    def to_core(self) -> Pieces:
+        return Pieces(**{name: piece and piece.to_core() for name, piece in self})
+
+
+class SwayDoc(Strict):
+    """Controlled irregularity of one channel."""
+
+    channel: Literal["size", "turn", "along", "across", "mirror", "shade", "hue"]
+    driver: Literal["chance", "rhythm", "travel"] = "chance"
+    amount: Number = 0.0
+    period: Number = 8.0
+    wave: Annotated[tuple[Number, ...], Field(max_length=200)] = ()
+
+    def to_core(self) -> SwayRule:
+        return SwayRule(**self.model_dump())
+
+
+class SwellPointDoc(Strict):
+    """A point of a swell curve: a share of the run 0…1, and the width there in %."""
+
+    at: Annotated[float, Field(ge=0, le=1)]
+    width: Number
+
+
+SwellDoc = Annotated[tuple[SwellPointDoc, ...], Field(max_length=100)]
+
+
+def _swell(points: tuple[SwellPointDoc, ...]) -> Swell:
+    return Swell(tuple((point.at, point.width) for point in points))
+
+
+class LetterDoc(Strict):
+    """A further motif of a row: B, C, … in its order."""
+
+    motif: MotifDoc
+    length: MeasureDoc
+
+    def to_core(self) -> Letter:
+        return Letter(self.motif.to_core(), self.length.to_core())
+
+
+class RowDoc(Strict):
+    """A course of repeats."""
+
+    course: Literal["row"] = "row"
+    motif: MotifDoc = RunningDoc()
+    length: MeasureDoc = MeasureDoc(mm=3)
+    gap: MeasureDoc | ShareDoc = MeasureDoc(mm=1)
+    more: Annotated[tuple[LetterDoc, ...], Field(max_length=11)] = ()
+    order: Annotated[str, Field(min_length=1, max_length=200, pattern=r"^[A-La-l ]+$")] = "A"
+    hold: Literal["pinned", "ride", "bend", "links"] = "pinned"
+    fit: FitDoc = FitDoc()
+    facing: FacingDoc = FacingDoc()
+    offset: MeasureDoc = MeasureDoc(mm=0)
+    own_line: bool = True
+    start_shift: MeasureDoc = MeasureDoc(mm=0)
+    size: Number = 100.0
+    weight: Number = 100.0
+    overlap: Literal["next-over-last", "last-over-next", "interlaced"] = "next-over-last"
+    pieces: PiecesDoc = PiecesDoc()
+    ends: EndDoc = EndDoc()
+    sway: Annotated[tuple[SwayDoc, ...], Field(max_length=14)] = ()
+    swell: SwellDoc = ()
+
+    def to_core(self) -> Row:
+        return Row(
+            motif=self.motif.to_core(),
+            length=self.length.to_core(),
+            gap=self.gap.to_core(),
+            fit=self.fit.to_core(),
+            hold=self.hold,
+            more=tuple(letter.to_core() for letter in self.more),
+            order=self.order,
+            facing=self.facing.to_core(),
+            offset=self.offset.to_core(),
+            own_line=self.own_line,
+            start_shift=self.start_shift.to_core(),
+            size=self.size,
+            weight=self.weight,
+            overlap=self.overlap,
+            pieces=self.pieces.to_core(),
+            ends=self.ends.to_core(),
+            sway=tuple(rule.to_core() for rule in self.sway),
+            swell=_swell(self.swell),
+        )
+
+
+class BandDoc(Strict):
+    """A continuous course."""
+
+    course: Literal["band"]
+    width: MeasureDoc = MeasureDoc(mm=4)
+    role: RoleDoc = RoleDoc()
+    offset: MeasureDoc = MeasureDoc(mm=0)
+    ends: Literal["flat", "round", "square"] = "flat"
+    joins: Literal["round", "mitre", "bevel"] = "mitre"
+    size: Number = 100.0
+    weight: Number = 100.0
+    swell: SwellDoc = ()
+
+    def to_core(self) -> Band:
+        return Band(
+            self.width.to_core(),
+            self.role.to_core(),
+            self.offset.to_core(),
+            self.ends,
+            self.joins,
+            self.size,
+            self.weight,
+            _swell(self.swell),
+        )
+
+
+class SpanDoc(Strict):
+    """One motif stretched once along the whole run."""
+
+    course: Literal["span"]
+    motif: MotifDoc
+    length: MeasureDoc
+    offset: MeasureDoc = MeasureDoc(mm=0)
+    keep_ends: MeasureDoc = MeasureDoc(mm=0)
+    size: Number = 100.0
+    weight: Number = 100.0
+    swell: SwellDoc = ()
+
+    def to_core(self) -> Span:
+        return Span(
+            self.motif.to_core(),
+            self.length.to_core(),
+            self.offset.to_core(),
+            self.keep_ends.to_core(),
+            self.size,
+            self.weight,
+            _swell(self.swell),
+        )

@@ -1,0 +1,143 @@
+"""Intents on single places of a run: a corner, a leg, a crossing, the start point."""
+
+from __future__ import annotations
+
+import secrets
+from typing import Annotated, Literal
+
+from pydantic import Field
+
+from curlet.core.bounds import Bounds
+from curlet.core.errors import BadInput
+from curlet.core.measures import read_measure
+from curlet.formats.run_places import PlacesDoc
+from curlet.store.commands.intent import BaseIntent, Coordinate, Id
+from curlet.store.state import State
+
+OPENING = Bounds("The opening", 0, 100_000)
+Node = Annotated[str, Field(min_length=1, max_length=90)]
+
+
+def places_of(state: State, run_id: str) -> PlacesDoc:
+    """What a run says of single places."""
+    return PlacesDoc.model_validate(state.get("run", run_id)["places"])
+
+
+def _keep(state: State, run_id: str, places: PlacesDoc) -> None:
+    state.update("run", run_id, places=places.model_dump(mode="json", exclude_defaults=True))
+
+
+class SetCorner(BaseIntent):
+    """Give a single corner its own manner, or take it back."""
+
+    kind: Literal["set-corner"]
+    run: Id
+    node: Node
+    manner: Literal["pivot", "carry", "mitre", "piece", "stop"] | None = None
+
+    def apply(self, state: State) -> str:
+        places = places_of(state, self.run)
+        corners = {node: manner for node, manner in places.corners.items() if node != self.node}
+        if self.manner:
+            corners[self.node] = self.manner
+        _keep(state, self.run, places.model_copy(update={"corners": corners}))
+        return "Give a corner its own manner" if self.manner else "Let a corner follow the brush"
+
+
+class SetCount(BaseIntent):
+    """Set a leg's count by hand, or let it follow."""
+
+    kind: Literal["set-count"]
+    run: Id
+    node: Node
+    typed: str = ""
+
+    def apply(self, state: State) -> str:
+        places = places_of(state, self.run)
+        counts = {node: count for node, count in places.counts.items() if node != self.node}
+        if self.typed.strip():
+            value = read_measure(self.typed, accepts=("",)).value
+            if value != int(value) or not 0 <= value <= 200_000:
+                raise BadInput("A leg's count is a whole number from 0 to 200,000. Leave it empty to follow.")
+            counts[self.node] = int(value)
+        _keep(state, self.run, places.model_copy(update={"counts": counts}))
+        return "Set a leg’s count" if self.typed.strip() else "Let a leg’s count follow"
+
+
+class FlipCrossing(BaseIntent):
+    """Swap over and under at a crossing."""
+
+    kind: Literal["flip-crossing"]
+    run: Id
+    key: Node
+
+    def apply(self, state: State) -> str:
+        places = places_of(state, self.run)
+        flips = set(places.flips) ^ {self.key}
+        _keep(state, self.run, places.model_copy(update={"flips": tuple(sorted(flips))}))
+        return "Flip a crossing"
+
+
+class SlideStart(BaseIntent):
+    """Slide a closed path's start point, to so many sheet mm from its first node."""
+
+    kind: Literal["slide-start"]
+    run: Id
+    to: Coordinate
+
+    def apply(self, state: State) -> str:
+        row = state.get("path", state.get("run", self.run)["path"])
+        if not row["closed"]:
+            raise BadInput("Only a closed path's start point slides.")
+        _keep(state, self.run, places_of(state, self.run).model_copy(update={"start": self.to}))
+        return "Slide the start point"
+
+
+class OpenPath(BaseIntent):
+    """Open a closed path at its start point by a width, or close it again."""
+
+    kind: Literal["open-path"]
+    run: Id
+    typed: str = ""
+
+    def apply(self, state: State) -> str:
+        opening = None
+        if self.typed.strip():
+            opening = OPENING.check(read_measure(self.typed).value) * state.scale.factor
+        _keep(state, self.run, places_of(state, self.run).model_copy(update={"opening": opening}))
+        return "Close the run" if opening is None else "Open the run at its start point"
+
+
+class NewSeed(BaseIntent):
+    """Draw chance anew."""
+
+    kind: Literal["new-seed"]
+    run: Id
+    seed: Annotated[int, Field(ge=0, lt=2**32)] | None = None
+
+    def apply(self, state: State) -> str:
+        seed = secrets.randbelow(2**32) if self.seed is None else self.seed
+        _keep(state, self.run, places_of(state, self.run).model_copy(update={"seed": seed}))
+        return "Draw chance anew"
+
+
+class StackRun(BaseIntent):
+    """Move a run one place up or down among the runs of its path."""
+
+    kind: Literal["stack-run"]
+    run: Id
+    up: bool
+
+    def apply(self, state: State) -> str:
+        run = state.get("run", self.run)
+        runs = state.runs_of(run["path"])
+        at = next(i for i, other in enumerate(runs) if other["id"] == run["id"])
+        to = at + (1 if self.up else -1)
+        if not 0 <= to < len(runs):
+            raise BadInput(
+                "This run is already at the top." if self.up else "This run is already at the bottom."
+            )
+        other = runs[to]
+        state.update("run", run["id"], position=other["position"])
+        state.update("run", other["id"], position=run["position"])
+        return "Move a run up" if self.up else "Move a run down"
