@@ -1,30 +1,247 @@
-"""The stitch brushes in the demo's drawer; measures from common practice."""
+"""The brushes in the demo's drawer; measures from common practice, the chain's from memory of DIN 766."""
 
 from __future__ import annotations
 
-from curlet.formats.brush_courses import FitDoc, RowDoc
-from curlet.formats.brush_file import BrushDoc, CornerDoc
-from curlet.formats.brush_motifs import MeasureDoc, RunningDoc
+from curlet.demo.artwork import K, artwork, capsule, disc, filled, stroked
+from curlet.formats.brush_courses import (
+    BandDoc,
+    FacingDoc,
+    FitDoc,
+    LetterDoc,
+    PiecesDoc,
+    RowDoc,
+    SpanDoc,
+    SwellPointDoc,
+)
+from curlet.formats.brush_file import BrushDoc, CornerDoc, CrossingDoc
+from curlet.formats.brush_motifs import MeasureDoc, PieceDoc, RoleDoc, RunningDoc
 from curlet.formats.pointer import Json
 
+YELLOW, CREAM, RUST, SKY = "#e9c46a", "#f3ead7", "#c8553d", "#a8d4de"
+FLAX, STEEL, PLUM, MOSS = "#dcc594", "#aab4bd", "#7c4a63", "#5f7f52"
+GAUGE = 6.35
 
-def _stitch(
-    name: str, length: float, gap: float, thread: float, colour: str, ends: str = "round", **fit: object
-) -> Json:
-    row = RowDoc(
-        motif=RunningDoc(thread=MeasureDoc(mm=thread), ends=ends),  # type: ignore[arg-type]
-        length=MeasureDoc(mm=length),
-        gap=MeasureDoc(mm=gap),
+
+def mm(value: float) -> MeasureDoc:
+    return MeasureDoc(mm=value)
+
+
+def _row(
+    length: float, gap: float, thread: float, ends: str = "round", offset: float = 0.0, **fit: object
+) -> RowDoc:
+    return RowDoc(
+        motif=RunningDoc(thread=mm(thread), ends=ends),  # type: ignore[arg-type]
+        length=mm(length),
+        gap=mm(gap),
+        offset=mm(offset),
         fit=FitDoc(**fit),  # type: ignore[arg-type]
     )
-    doc = BrushDoc(name=name, courses=(row,), corners=CornerDoc(), threads=(colour,))
-    return doc.model_dump(mode="json")
 
 
-BRUSHES: dict[str, Json] = {
-    "topstitch": _stitch("Topstitch, 3 + 1 mm", 3.0, 1.0, 0.4, "#e9c46a"),
-    "show-stitch": _stitch("Show stitch, 6 + 2.8 mm", 6.0, 2.8, 0.8, "#e9c46a"),
-    "eight": _stitch("Running, 8 to the inch", 2.175, 1.0, 0.45, "#f3ead7"),
-    "twelve": _stitch("Edge stitch, 12 to the inch", 1.517, 0.6, 0.4, "#c8553d"),
-    "basting": _stitch("Basting, 12 + 8 mm", 12.0, 8.0, 0.6, "#a8d4de", ends="flat", kind="leave-over"),
+def _stitch(name: str, colour: str, *rows: RowDoc) -> BrushDoc:
+    return BrushDoc(name=name, courses=rows, threads=(colour,))
+
+
+def _needles(name: str, offsets: tuple[float, ...]) -> BrushDoc:
+    rows = tuple(_row(3.0, 1.0, 0.4, offset=offset, kind="made-up") for offset in offsets)
+    return _stitch(name, YELLOW, *rows)
+
+
+def laid_rope(twist: str = "Z", diameter: float = 8.0, lay: float = 24.0) -> BrushDoc:
+    """Three strands: a band, and marks a third of the lay apart that slope as the twist's letter does."""
+    h, pitch = diameter / 2, lay / 3
+    top, foot = (-h, h) if twist == "Z" else (h, -h)
+    mark = (
+        f"M0 {top}C{pitch * 0.3} {top * 0.9} {pitch * 0.38} {top * 0.35} {pitch / 2} 0"
+        f"C{pitch * 0.62} {foot * 0.35} {pitch * 0.7} {foot * 0.9} {pitch} {foot}"
+    )
+    marks = RowDoc(
+        motif=artwork(pitch, diameter, stroked(mark, 0.9, 1, -28, ends="flat")),
+        length=mm(pitch),
+        gap=mm(0),
+        hold="bend",
+        fit=FitDoc(kind="ease"),
+    )
+    band = BandDoc(course="band", width=mm(diameter))
+    return BrushDoc(
+        name=f"Laid cord, 3 strand, {twist}",
+        kind="rope",
+        courses=(band, marks),
+        corners=CornerDoc(manner="mitre"),
+        crossings=CrossingDoc(manner="over-under", clearance=mm(0.6)),
+        threads=(FLAX,),
+    )
+
+
+def cable_chain(wire: float = 4.0, pitch: float = 16.0) -> BrushDoc:
+    """Links flat and edge-on by turns; each flat one goes over its neighbours on one diagonal."""
+    outer, inner = capsule(-wire, pitch + wire, 1.6 * wire), capsule(0, pitch, 0.6 * wire)
+    ring = filled(outer + inner, 1, even_odd=True)
+    flat = artwork(
+        pitch,
+        3.2 * wire,
+        ring,
+        stroked(outer, 0.4, 1, -30),
+        stroked(inner, 0.4, 1, -30),
+        filled(_quarter(pitch, wire, right=True), 1, over=True),
+        filled(_quarter(pitch, wire, right=False), 1, over=True),
+    )
+    bar = capsule(-wire, pitch + wire, wire / 2)
+    edge = artwork(pitch, wire, filled(bar, 1, -8), stroked(bar, 0.4, 1, -30))
+    links = RowDoc(
+        motif=flat,
+        length=mm(pitch),
+        gap=mm(0),
+        more=(LetterDoc(motif=edge, length=mm(pitch)),),
+        order="A B",
+        hold="links",
+        overlap="interlaced",
+    )
+    return BrushDoc(
+        name=f"Cable chain, {wire:g} × {pitch:g}", kind="chain", courses=(links,),
+        corners=CornerDoc(manner="carry"),
+        threads=(STEEL,),
+    )  # fmt: skip
+
+
+def _quarter(pitch: float, wire: float, *, right: bool) -> str:
+    """The part of a flat link that lies over its neighbour: upper right or lower left."""
+    h, sign = 1.6 * wire, -1.0 if right else 1.0
+    x0, x1 = (pitch, pitch + wire) if right else (0.0, -wire)
+    bend = x1 - (h if right else -h)
+    low = sign * 0.6 * wire
+    inner = x0 - (0.6 * wire if right else -0.6 * wire)
+    return (
+        f"M{x1} 0C{x1} {sign * K * h} {bend + (x1 - bend) * K} {sign * h} {bend} {sign * h}"
+        f"L{inner} {low}C{inner + (x0 - inner) * K} {low} {x0} {low * K} {x0} 0Z"
+    )
+
+
+def scallops(width: float = 10.0) -> BrushDoc:
+    """Discs 98 % of their width apart read as a scalloped edge: common practice."""
+    r = width / 2
+    motif = artwork(
+        width,
+        width,
+        filled(disc(r, 0, r)),
+        stroked(disc(r, 0, r - 0.3), 0.4, 1, -25),
+        filled(disc(r, -0.35 * r, 0.9), 2),
+    )
+    row = RowDoc(motif=motif, length=mm(width), gap=mm(-0.02 * width), hold="ride")
+    return BrushDoc(
+        name="Scallop with eyelets",
+        kind="trim",
+        courses=(row,),
+        corners=CornerDoc(manner="carry"),
+        threads=(CREAM, PLUM),
+    )
+
+
+def border(side: float = 12.0) -> BrushDoc:
+    """A running diamond between two lines, with a square corner piece of its own."""
+    h = side / 2
+    lines = f"M0 {-h}L{side} {-h}", f"M0 {h}L{side} {h}"
+    diamond = f"M0 0L{h} {-0.7 * h}L{side} 0L{h} {0.7 * h}Z"
+    motif = artwork(
+        side,
+        side,
+        *(stroked(d, 0.9, 1, ends="flat") for d in lines),
+        filled(diamond, 2),
+        filled(disc(h, 0, 1.1), 1),
+    )
+    # Drawn for a square turn to the right: the corner stands at (side, 0), the way goes on downward.
+    outer = f"M0 {-h}L{side + h} {-h}L{side + h} {side}"
+    inner = f"M0 {h}L{side - h} {h}L{side - h} {side}"
+    rose = disc(side, 0, 0.62 * h)
+    corner = artwork(
+        side, side, stroked(outer, 0.9, ends="flat"), stroked(inner, 0.9, ends="flat"), filled(rose, 2),
+        filled(disc(side, 0, 1.4), 1),
+    )  # fmt: skip
+    piece = PieceDoc(motif=corner, length=mm(side))
+    row = RowDoc(
+        motif=motif,
+        length=mm(side),
+        gap=mm(0),
+        hold="bend",
+        pieces=PiecesDoc(corner_outside=piece, corner_inside=piece),
+    )
+    return BrushDoc(
+        name="Diamond border",
+        kind="border",
+        courses=(row,),
+        corners=CornerDoc(manner="piece"),
+        threads=(PLUM, YELLOW),
+    )
+
+
+def stem() -> BrushDoc:
+    """Root, leaves by turns, and a tip: for open letters."""
+    leaf = "M2 0C4 -5 8 -5.5 11 -4.5C9.5 -1.5 6 0.5 2 0Z"
+    middle = artwork(12, 11, stroked("M0 0L12 0", 0.9, 1, ends="flat"), filled(leaf, 2))
+    root = artwork(8, 11, filled("M0 0C2 -2 5 -1 8 -0.45L8 0.45C5 1 2 2 0 0Z", 1))
+    tip = artwork(10, 11, filled("M0 -0.45C3 -4 7 -3 10 0C7 3 3 4 0 0.45Z", 2), stroked("M0 0L7 0", 0.7, 1))
+    pieces = PiecesDoc(start=PieceDoc(motif=root, length=mm(8)), end=PieceDoc(motif=tip, length=mm(10)))
+    row = RowDoc(
+        motif=middle,
+        length=mm(12),
+        gap=mm(0),
+        hold="bend",
+        pieces=pieces,
+        facing=FacingDoc(mirror_alternate=True),
+    )
+    return BrushDoc(
+        name="Stem and leaves",
+        kind="border",
+        courses=(row,),
+        corners=CornerDoc(manner="carry"),
+        threads=(MOSS, "#8fb27a"),
+    )
+
+
+def ribbon() -> BrushDoc:
+    """Seven bands side by side, a seventh of the width each."""
+    colours = ("#7c4a63", "#c8553d", "#e9a15b", "#f0d98c", "#9dbf8f", "#5f93a8", "#44557f")
+    bands = tuple(
+        BandDoc(course="band", width=mm(2.02), offset=mm(2 * (i - 3)), role=RoleDoc(thread=i + 1))
+        for i in range(7)
+    )
+    return BrushDoc(
+        name="Ribbon of seven", kind="trim", courses=bands, corners=CornerDoc(manner="mitre"), threads=colours
+    )
+
+
+def taper() -> BrushDoc:
+    """One leaf stretched along the whole path, its ends kept, swelling in the middle."""
+    blade = "M0 0C12 -3 28 -3 40 0C28 3 12 3 0 0Z"
+    span = SpanDoc(
+        course="span",
+        motif=artwork(40, 6, filled(blade, 1), stroked("M4 0L36 0", 0.4, 1, -25)),
+        length=mm(40),
+        keep_ends=mm(12),
+        swell=(
+            SwellPointDoc(at=0, width=60),
+            SwellPointDoc(at=0.5, width=160),
+            SwellPointDoc(at=1, width=60),
+        ),
+    )
+    return BrushDoc(name="Long blade", kind="border", courses=(span,), threads=(MOSS,))
+
+
+_DOCS: dict[str, BrushDoc] = {
+    "topstitch": _stitch("Topstitch, 3 + 1 mm", YELLOW, _row(3.0, 1.0, 0.4)),
+    "show-stitch": _stitch("Show stitch, 6 + 2.8 mm", YELLOW, _row(6.0, 2.8, 0.8)),
+    "eight": _stitch("Running, 8 to the inch", CREAM, _row(2.175, 1.0, 0.45)),
+    "twelve": _stitch("Edge stitch, 12 to the inch", RUST, _row(1.517, 0.6, 0.4)),
+    "basting": _stitch("Basting, 12 + 8 mm", SKY, _row(12.0, 8.0, 0.6, ends="flat", kind="leave-over")),
+    "twin": _needles("Twin needle, 6.4 mm gauge", (-GAUGE / 2, GAUGE / 2)),
+    "triple": _needles("Triple needle, 6.4 mm gauge", (-GAUGE, 0.0, GAUGE)),
+    "rope": laid_rope(),
+    "chain": cable_chain(),
+    "scallop": scallops(),
+    "border": border(),
+    "stem": stem(),
+    "ribbon": ribbon(),
+    "blade": taper(),
 }
+
+BRUSHES: dict[str, Json] = {key: doc.model_dump(mode="json") for key, doc in _DOCS.items()}

@@ -24,6 +24,7 @@ _ABSCISSAE, _WEIGHTS = np.polynomial.legendre.leggauss(4)
 _NODES = 0.5 * (_ABSCISSAE + 1.0)
 _WEIGHTS = 0.5 * _WEIGHTS
 _DEEPEST = 48
+_AT_NODE = 1e-9
 
 
 class ArcLength:
@@ -183,11 +184,13 @@ class ArcLength:
         Positions mostly come in order: then each panel's column is repeated as often as it is
         needed, which is several times faster than looking every one up.
         """
+        # A node's own position may differ by rounding from where its panel begins.
+        side = s - _AT_NODE if before else s + _AT_NODE
         if s.ndim == 1 and (s[1:] >= s[:-1]).all():
-            edges = np.searchsorted(s, self._s0[1:], side="right" if before else "left")
+            edges = np.searchsorted(side, self._s0[1:])
             counts = np.diff(edges, prepend=0, append=len(s))
             return partial(np.repeat, repeats=counts, axis=-1)
-        panel = np.searchsorted(self._s0, s, side="left" if before else "right") - 1
+        panel = np.searchsorted(self._s0, side, side="right") - 1
         panel = np.clip(panel, 0, len(self._s0) - 1)
         return partial(np.take, indices=panel, axis=-1)
 

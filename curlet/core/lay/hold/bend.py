@@ -21,6 +21,9 @@ TOLERANCE = 0.005
 _PARTS = np.array([1, 2, 3, 4, 6, 8, 12, 16, 24, 32])
 # Hermite's error on a part is max|M''''|/384; on an arc of radius R that is R·φ⁴/384.
 _HERMITE = 384.0
+_HAIR = 1e-7
+# Past this gap between two mapped segments they are bridged by a line, mm.
+_BRIDGE = 1e-4
 
 
 @dataclass(frozen=True, eq=False)
@@ -86,9 +89,26 @@ def bend(bent: Bent, repeats: Repeats, local: Local, shape: Shape) -> Iterator[t
     parts = contours(shape.outline)
     if not parts or not len(repeats):
         return
+    joints = _joints_inside(bent, repeats)
+    for index in np.flatnonzero([len(inside) > 0 for inside in joints]):
+        one = np.array([index])
+        cut = [_cut(part, joints[index]) for part in parts]
+        for which, outline in _smooth(bent, repeats, local, cut, one):
+            yield which, replace(shape, outline=outline)
+    rest = np.flatnonzero([len(inside) == 0 for inside in joints])
+    for which, outline in _smooth(bent, repeats, local, parts, rest):
+        yield which, replace(shape, outline=outline)
+
+
+def _smooth(
+    bent: Bent, repeats: Repeats, local: Local, parts: list[Contour], todo: Ints
+) -> Iterator[tuple[Ints, Outline]]:
+    """Batches of repeats with no joint of the path inside a motif segment."""
+    if not len(todo):
+        return
     cubics = np.concatenate([part.cubics for part in parts])
-    todo = np.arange(len(repeats))
-    wanted = _estimate(bent, repeats, cubics)
+    wanted = np.zeros(len(repeats), dtype=np.intp)
+    wanted[todo] = _estimate(bent, repeats.take(todo), cubics)
     for count in _PARTS:
         now = todo[wanted[todo] <= count]
         if not len(now):
@@ -101,7 +121,53 @@ def bend(bent: Bent, repeats: Repeats, local: Local, shape: Shape) -> Iterator[t
             todo = np.concatenate([todo, now[rough]])
         fine = ~rough
         if fine.any():
-            yield now[fine], replace(shape, outline=_outline(parts, mapped[fine]))
+            yield now[fine], _outline(parts, mapped[fine])
+
+
+def _joints_inside(bent: Bent, repeats: Repeats) -> list[Floats]:
+    """Shares 0…1 of each repeat at which the path's segments join."""
+    path = bent.line.path
+    nodes = path.arc.node_positions
+    if path.closed:
+        nodes = np.concatenate([nodes[:-1] + lap * path.length for lap in (-1, 0, 1, 2)])
+    low, high = repeats.start + 1e-7, repeats.end - 1e-7
+    first, last = np.searchsorted(nodes, low, side="right"), np.searchsorted(nodes, high, side="left")
+    span = repeats.end - repeats.start
+    return [
+        (nodes[a:b] - s) / length for a, b, s, length in zip(first, last, repeats.start, span, strict=True)
+    ]
+
+
+def _cut(part: Contour, shares: Floats) -> Contour:
+    """A contour whose segments are cut wherever they pass one of the shares."""
+    pieces: list[Floats] = []
+    for cubic in part.cubics:
+        pieces += _cut_cubic(cubic, shares)
+    return Contour(np.array(pieces), part.closed)
+
+
+def _cut_cubic(cubic: Floats, shares: Floats) -> list[Floats]:
+    x0, x1, x2, x3 = cubic[:, 0]
+    found: list[float] = []
+    for share in shares:
+        roots = np.roots([x3 - 3 * x2 + 3 * x1 - x0, 3 * (x2 - 2 * x1 + x0), 3 * (x1 - x0), x0 - share])
+        real = roots[np.abs(roots.imag) < 1e-9].real
+        found += [float(t) for t in real if 1e-6 < t < 1 - 1e-6]
+    pieces, rest, done = [], cubic, 0.0
+    for t in sorted(found):
+        left, rest = _halves(rest, (t - done) / (1 - done))
+        pieces.append(left)
+        done = t
+    return [*pieces, rest]
+
+
+def _halves(cubic: Floats, t: float) -> tuple[Floats, Floats]:
+    """De Casteljau's two halves."""
+    a, b, c, d = cubic
+    ab, bc, cd = a + (b - a) * t, b + (c - b) * t, c + (d - c) * t
+    abc, bcd = ab + (bc - ab) * t, bc + (cd - bc) * t
+    middle = abc + (bcd - abc) * t
+    return np.array([a, ab, abc, middle]), np.array([middle, bcd, cd, d])
 
 
 def _estimate(bent: Bent, repeats: Repeats, cubics: Floats) -> Ints:
@@ -121,7 +187,8 @@ def _map(
     bent: Bent, repeats: Repeats, local: Local, which: Ints, cubics: Floats, parts: int
 ) -> tuple[Floats, Floats]:
     """(n, k, parts, 4, 2) cubics on the sheet, and (n,) how far they err at their middles, mm."""
-    t = np.arange(2 * parts + 1) / (2 * parts)
+    # A hair inside each segment's ends, so that a joint of the path is seen from the right side.
+    t = np.clip(np.arange(2 * parts + 1) / (2 * parts), _HAIR, 1 - _HAIR)
     at, rate = _evaluate(cubics, t)
     points, speeds = _moved(bent, repeats, local, which, at, rate)
     ends, middles = points[:, :, ::2], points[:, :, 1::2]
@@ -189,9 +256,27 @@ def _outline(parts: list[Contour], mapped: Floats) -> Outline:
     for part in parts:
         count = len(part.cubics)
         chain = mapped[:, at : at + count].reshape(len(mapped), -1, 4, 2)
-        pieces.append(chain[:, :1, 0])
-        pieces.append(chain[:, :, 1:].reshape(len(mapped), -1, 2))
-        commands += "M" + "C" * chain.shape[1] + ("Z" if part.closed else "")
         at += count
+        text, points = _bridged(chain, part.closed) if len(mapped) == 1 else _joined(chain, part.closed)
+        commands += text
+        pieces.append(points)
     points = np.concatenate(pieces, axis=1)
     return Outline(commands * len(mapped), points.reshape(-1, 2))
+
+
+def _joined(chain: Floats, closed: bool) -> tuple[str, Floats]:
+    points = np.concatenate([chain[:, :1, 0], chain[:, :, 1:].reshape(len(chain), -1, 2)], axis=1)
+    return "M" + "C" * chain.shape[1] + ("Z" if closed else ""), points
+
+
+def _bridged(chain: Floats, closed: bool) -> tuple[str, Floats]:
+    """One contour; where the path turns at a joint its sides are bridged with a line."""
+    cubics = chain[0]
+    commands, points = "M", [cubics[:1, 0]]
+    for before, cubic in zip([cubics[0], *cubics[:-1]], cubics, strict=True):
+        if before is not cubic and np.abs(before[3] - cubic[0]).max() > _BRIDGE:
+            commands += "L"
+            points.append(cubic[:1])
+        commands += "C"
+        points.append(cubic[1:])
+    return commands + ("Z" if closed else ""), np.concatenate(points)[None]

@@ -1,0 +1,79 @@
+"""Drawn outlines as polygons, for measuring what was laid."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+import numpy as np
+from shapely import Polygon, union_all
+from shapely.geometry.base import BaseGeometry
+
+from curlet.core.brush import Brush, Row
+from curlet.core.drawing import Group, Item, Laid, Outline, Shape, Stamps, placed
+from curlet.core.dress.colour import ColourRole
+from curlet.core.lay import LaidRow, LaidRun
+from curlet.core.lay.draw import draw_run
+from curlet.core.lay.hold.bend import contours
+from curlet.core.measures import Measure
+from curlet.core.motif.families import ArtShape, Artwork
+
+PER_CUBIC = 24
+
+
+def flattened(outline: Outline, per: int = PER_CUBIC) -> list[np.ndarray]:
+    """Each contour as (k, 2) points."""
+    t = np.linspace(0, 1, per + 1)[1:, None]
+    found = []
+    for contour in contours(outline):
+        points = [contour.cubics[:1, 0]]
+        for a, b, c, d in contour.cubics:
+            u = 1 - t
+            points.append(u**3 * a + 3 * u * u * t * b + 3 * u * t * t * c + t**3 * d)
+        found.append(np.concatenate(points))
+    return found
+
+
+def shapes_of(item: Item) -> Iterator[tuple[Shape, Outline, list[Outline]]]:
+    """Every shape drawn with its outline on the sheet and the clips that it lies within."""
+    if isinstance(item, Group):
+        clip = [item.clip] if item.clip else []
+        inside = (drawn for inner in item.items for drawn in shapes_of(inner))
+        yield from ((shape, outline, [*clips, *clip]) for shape, outline, clips in inside)
+    elif isinstance(item, Laid):
+        yield from ((shape, shape.outline, []) for shape in item.shapes)
+    elif isinstance(item, Stamps):
+        for shape in item.shapes:
+            for points in placed(shape.outline.points, item.placements):
+                yield shape, Outline(shape.outline.commands, points), []
+
+
+def polygon(outline: Outline) -> BaseGeometry:
+    rings = [Polygon(points).buffer(0) for points in flattened(outline) if len(points) > 3]
+    return union_all(rings)
+
+
+def filled_area(run: LaidRun) -> BaseGeometry:
+    """The union of everything filled, clipped as it is drawn."""
+    parts = []
+    for shape, outline, clips in shapes_of(draw_run(run, "run", "")):
+        if shape.fill:
+            area = polygon(outline)
+            for clip in clips:
+                area = area.intersection(polygon(clip))
+            parts.append(area)
+    return union_all(parts)
+
+
+def block(length: float, width: float, **rules: object) -> Brush:
+    """A brush of plain blocks that fill their cell."""
+    h = width / 2
+    shape = ArtShape(f"M0 {-h}L{length} {-h}L{length} {h}L0 {h}Z", fill=ColourRole())
+    fields = {"hold": "bend", "gap": Measure(0.0), **rules}
+    corners = fields.pop("corners", None)
+    row = Row(Artwork((shape,), length, width), Measure(length), **fields)  # type: ignore[arg-type]
+    return Brush(courses=(row,), **({"corners": corners} if corners else {}))  # type: ignore[arg-type]
+
+
+def main_row(run: LaidRun) -> LaidRow:
+    assert run.main is not None
+    return run.main
