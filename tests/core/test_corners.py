@@ -53,8 +53,6 @@ def test_mitre_cuts_both_legs_on_the_bisector(degrees: int, side: int, closed: b
     path = wedge(side * degrees, closed)
     run = lay(path, block(3, WIDTH, corners=rule), Scale())
     stroke = stroked(LineString(path.points[:3]), 20)
-        WIDTH / 2, join_style="mitre", mitre_limit=20, cap_style="flat"
-    )
     near = corner_disc()
     missing = stroke.intersection(near).symmetric_difference(filled_area(run).intersection(near))
     assert missing.area < 0.01
