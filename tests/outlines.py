@@ -52,6 +52,12 @@ def polygon(outline: Outline) -> BaseGeometry:
     return union_all(rings)
 
 
+def _clip(outline: Outline) -> BaseGeometry:
+    """A clip's area: its first contour less those wound the other way."""
+    first, *holes = [Polygon(points).buffer(0) for points in flattened(outline)]
+    return first.difference(union_all(holes))
+
+
 def filled_area(run: LaidRun) -> BaseGeometry:
     """The union of everything filled, clipped as it is drawn."""
     parts = []
@@ -59,7 +65,7 @@ def filled_area(run: LaidRun) -> BaseGeometry:
         if shape.fill:
             area = polygon(outline)
             for clip in clips:
-                area = area.intersection(polygon(clip))
+                area = area.intersection(_clip(clip))
             parts.append(area)
     return union_all(parts)
 

@@ -113,7 +113,21 @@ def _refined(path: Path, first: float, second: float) -> Crossing | None:
     apart = second - first
     if min(apart, path.length - apart if path.closed else apart) < 1e-6 * path.length:
         return None
+    if not (_passes(path, first, second) and _passes(path, second, first)):
+        return None
     return _made(path, first, second)
+
+
+def _passes(path: Path, s: float, other: float) -> bool:
+    """Whether the path at s goes from one side of the other pass to its other side."""
+    step = 1e-5 * path.length
+    here, before, after = path.arc.points([s, s - step, s + step])
+    ahead, behind = path.arc.tangents([other])[0], path.arc.tangents([other], before=True)[0]
+    sides = []
+    for point in (before, after):
+        way = ahead if (point - here) @ ahead > 0 else behind
+        sides.append(way[0] * (point - here)[1] - way[1] * (point - here)[0])
+    return bool(sides[0] * sides[1] < 0)
 
 
 def _made(path: Path, first: float, second: float) -> Crossing:

@@ -21,7 +21,7 @@ TOLERANCE = 0.005
 _PARTS = np.array([1, 2, 3, 4, 6, 8, 12, 16, 24, 32])
 # Hermite's error on a part is max|M''''|/384; on an arc of radius R that is R·φ⁴/384.
 _HERMITE = 384.0
-_HAIR = 1e-7
+_HAIR = 2e-8
 # Past this gap between two mapped segments they are bridged by a line, mm.
 _BRIDGE = 1e-4
 
@@ -187,8 +187,7 @@ def _map(
     bent: Bent, repeats: Repeats, local: Local, which: Ints, cubics: Floats, parts: int
 ) -> tuple[Floats, Floats]:
     """(n, k, parts, 4, 2) cubics on the sheet, and (n,) how far they err at their middles, mm."""
-    # A hair inside each segment's ends, so that a joint of the path is seen from the right side.
-    t = np.clip(np.arange(2 * parts + 1) / (2 * parts), _HAIR, 1 - _HAIR)
+    t = np.arange(2 * parts + 1) / (2 * parts)
     at, rate = _evaluate(cubics, t)
     points, speeds = _moved(bent, repeats, local, which, at, rate)
     ends, middles = points[:, :, ::2], points[:, :, 1::2]
@@ -218,12 +217,14 @@ def _moved(
     mm, mm_rate = _localised(local, which, span, at, rate)
     s = repeats.start[:, None, None] + mm[..., 0]
     leg = np.broadcast_to(repeats.leg[:, None, None], s.shape)
-    frames = bent.line.frames(s.ravel(), leg.ravel())
+    # A hair toward each segment's middle, so that a joint of the path is seen from the right side.
+    hair = _HAIR * np.sign(s[:, :, s.shape[2] // 2, None] - s)
+    frames = bent.line.frames((s + hair).ravel(), leg.ravel())
     share = np.clip(s / bent.whole, 0, 1).ravel()
     wide = bent.swell.at(share).reshape(s.shape)
     q = bent.offset + repeats.beside[:, None, None] + wide * mm[..., 1]
     along, across = (part.reshape(*s.shape, 2) for part in (frames.along, frames.across))
-    points = frames.point.reshape(*s.shape, 2) + q[..., None] * across
+    points = frames.point.reshape(*s.shape, 2) - hair[..., None] * along + q[..., None] * across
     forward = mm_rate[..., 0] * (1 - frames.bend.reshape(s.shape) * q)
     sideways = wide * mm_rate[..., 1] + mm_rate[..., 0] * mm[..., 1] * _swelling(bent, share, s.shape)
     return points, forward[..., None] * along + sideways[..., None] * across
