@@ -37,6 +37,9 @@ test-python: $(TEST_READY) build
 speed: $(TEST_READY) build
 	$(BIN)/python -m speed
 
+gallery: $(RUN_READY)
+	$(BIN)/python -m scripts.gallery
+
 screenshots: $(TEST_READY) build
 	$(BIN)/python -m scripts.screenshots
 

@@ -1,12 +1,12 @@
-"""Run every benchmark, or those named: `python -m speed [laying] [screen]`."""
+"""Run every benchmark, or those named: `python -m speed [laying] [heart] [screen]`."""
 
 from __future__ import annotations
 
 import sys
 
-from speed import laying, screen
+from speed import heart, laying, screen
 
-PARTS = {"laying": laying.run, "screen": screen.run}
+PARTS = {"laying": laying.run, "heart": heart.run, "screen": screen.run}
 
 
 def main(names: list[str]) -> None:

@@ -8,7 +8,7 @@ from flask_openapi3 import APIBlueprint
 
 from curlet.core.drawing import Drawing
 from curlet.core.lay import lay
-from curlet.core.lay.draw import draw_run
+from curlet.core.lay.draw import draw_run, reach_of
 from curlet.core.measures import Scale
 from curlet.core.path import Path
 from curlet.formats.brush_file import BrushDoc, read_brush
@@ -21,7 +21,7 @@ from curlet.web.schemas import BrushUrl, RunUrl, StripQuery
 strips = APIBlueprint("strips", __name__, url_prefix="/api")
 
 # One scale for every strip, so that they can be compared: worn mm.
-LENGTH, WIDTH, MARGIN = 52.0, 4.0, 1.0
+LENGTH, LEAST_WIDTH, MARGIN = 52.0, 3.8, 1.0
 
 
 @strips.get("/brushes/<brush_id>/strip.svg")
@@ -42,11 +42,16 @@ def run_strip(path: RunUrl, query: StripQuery) -> Response:
 
 def _strip(brush: BrushDoc, scale: Scale, query: StripQuery) -> Response:
     k = scale.factor
-    points = np.array([[MARGIN, WIDTH / 2], [LENGTH - MARGIN, WIDTH / 2]]) * k
-    line = Path.make(["a", "b"], points, points, points, closed=False)
-    group = draw_run(lay(line, brush.to_core(), scale), "strip", brush.name)
-    data = write_svg(Drawing(LENGTH * k, WIDTH * k, (group,)))
+    run = lay(_line(k, 0.0), brush.to_core(), scale)
+    width = max(LEAST_WIDTH, 2 * max(reach_of(course) for course in run.courses) / k + 1.2)
+    run = lay(_line(k, width / 2), brush.to_core(), scale)
+    data = write_svg(Drawing(LENGTH * k, width * k, (draw_run(run, "strip", brush.name),)))
     reply = Response(data, content_type="image/svg+xml")
     # The key in the address changes with the content.
     reply.headers["Cache-Control"] = "max-age=31536000, immutable" if query.key else "no-store"
     return reply
+
+
+def _line(k: float, y: float) -> Path:
+    points = np.array([[MARGIN, y], [LENGTH - MARGIN, y]]) * k
+    return Path.make(["a", "b"], points, points, points, closed=False)

@@ -8,7 +8,8 @@ import { FirstSheet } from "@/table/FirstSheet";
 import { TablePage } from "@/table/TablePage";
 
 const queries = new QueryClient({
-  defaultOptions: { queries: { retry: 1, staleTime: Infinity, refetchOnWindowFocus: false } },
+  // A frame's arrays are found by the very objects of its head, so none may be swapped for an older twin.
+  defaultOptions: { queries: { structuralSharing: false, retry: 1, staleTime: Infinity, refetchOnWindowFocus: false } },
 });
 
 createRoot(document.getElementById("root")!).render(

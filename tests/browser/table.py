@@ -81,8 +81,10 @@ class Table:
 
     def laid(self, label: str) -> float:
         """A number of the Ticket's laid column."""
-        text = self.by_id(f"laid-{label}").text.split()[0]
-        return float(text.replace("−", "-").replace(",", ""))
+        text = self.by_id(f"laid-{label}").get_attribute("textContent") or ""
+        # The same length in the other frame may follow: the first number has two decimals or none.
+        found = re.match(r"[−-]?[\d,]+(?:\.\d\d)?", text)
+        return float(found[0].replace("−", "-").replace(",", "")) if found else 0.0
 
     def count(self) -> int:
         return int(self.laid("count"))
@@ -91,7 +93,10 @@ class Table:
         """Length in worn mm and count of each leg on the Ticket."""
         rows = self.by_id("legs").find_elements(By.CSS_SELECTOR, "tbody tr")
         cells = [row.find_elements(By.TAG_NAME, "td") for row in rows]
-        return [(float(row[0].text), int(row[1].text)) for row in cells]
+        counts = [row[1].find_element(By.TAG_NAME, "input").get_attribute("value") for row in cells]
+        # What is scrolled out of sight has no `text`, but content all the same.
+        lengths = [row[0].get_attribute("textContent") or "" for row in cells]
+        return [(float(mm), int(count or 0)) for mm, count in zip(lengths, counts, strict=True)]
 
     def notice(self) -> str:
         box = self.browser.find_element(By.CSS_SELECTOR, "[aria-live=assertive]")

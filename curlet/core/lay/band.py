@@ -50,7 +50,7 @@ def lay_band(line: LegLine, band: Band, index: int, manners: CornerManners, scal
 
     stretches = []
     for number, leg in enumerate(line.legs):
-        own = OwnLine(line, number, offset)
+        own = OwnLine(line, number, offset, manners.rule.mitre_limit)
         start, end = own.start + short(leg, False), own.stop - short(leg, True)
         if end > start:
             stretches.append((start, end, number))

@@ -135,6 +135,9 @@ class _Painter:
 
     def _plain(self, which: Ints, over: bool | None) -> list[Item]:
         """Repeats in order: grouped by what they look like where their order does not show."""
+        motif = self.row.repeats.motif[which]
+        if self.local.plain and len(which) and (motif == motif[0]).all():
+            return self._alike(which, over)
         look = np.stack([self.row.repeats.motif, *self._tints()], axis=1)[which]
         if self.overlapping:
             edges = np.flatnonzero((look[1:] != look[:-1]).any(axis=1)) + 1
@@ -163,7 +166,7 @@ class _Painter:
         return self._bent(bent, which, shapes)
 
     def _bent(self, bent: Bent, which: Ints, shapes: tuple[Shape, ...]) -> list[Item]:
-        repeats, local = self.row.repeats.take(which), _taken(self.local, which)
+        repeats, local = self.row.repeats.take(which), self.local.take(which)
         laid = [part for shape in shapes for _, part in bend(bent, repeats, local, shape)]
         return [Laid(tuple(laid))]
 
@@ -214,10 +217,6 @@ class _Painter:
             outline = _cornered(shape.outline, place)
             shapes.append(replace(shape, outline=Outline(outline.commands, origin + outline.points @ axes)))
         return [Laid(tuple(shapes))]
-
-
-def _taken(local: Local, which: Ints) -> Local:
-    return Local(local.matrix[which], local.shift[which], local.shade[which], local.hue[which])
 
 
 def _stretches(

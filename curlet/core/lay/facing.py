@@ -11,6 +11,7 @@ from curlet.core.brush.rules import Facing
 from curlet.core.lay.repeats import Repeats
 
 Floats = NDArray[np.float64]
+Ints = NDArray[np.intp]
 
 
 @dataclass(frozen=True, eq=False)
@@ -23,22 +24,24 @@ class Local:
     shift : (n, 2) along and across, mm.
     shade : (n,) change of lightness, %.
     hue : (n,) turn round the hue circle, degrees.
+    plain : whether nothing at all is done.
     """
 
     matrix: Floats
     shift: Floats
     shade: Floats
     hue: Floats
+    plain: bool = False
 
-    @property
-    def plain(self) -> bool:
-        return bool((self.matrix == np.eye(2)).all() and not self.shift.any())
+    def take(self, which: Ints) -> Local:
+        """That of some of the repeats."""
+        return Local(self.matrix[which], self.shift[which], self.shade[which], self.hue[which], self.plain)
 
 
 def still(count: int) -> Local:
     """Nothing done."""
-    matrix = np.broadcast_to(np.eye(2), (count, 2, 2)).copy()
-    return Local(matrix, np.zeros((count, 2)), np.zeros(count), np.zeros(count))
+    matrix, none = np.broadcast_to(np.eye(2), (count, 2, 2)), np.zeros(count)
+    return Local(matrix, np.broadcast_to(0.0, (count, 2)), none, none, plain=True)
 
 
 def rotation(degrees: Floats) -> Floats:
@@ -50,7 +53,8 @@ def rotation(degrees: Floats) -> Floats:
 
 def faced(facing: Facing, repeats: Repeats, angle: Floats) -> Local:
     """Flips, alternate mirroring and turns; `angle` (n,) is the way the path runs, degrees."""
-    local = still(len(repeats))
+    matrix = np.broadcast_to(np.eye(2), (len(repeats), 2, 2)).copy()
+    none = np.zeros(len(repeats))
     flip = np.ones((len(repeats), 2))
     if facing.flip_along:
         flip[:, 0] *= -1
@@ -58,7 +62,6 @@ def faced(facing: Facing, repeats: Repeats, angle: Floats) -> Local:
         flip[:, 1] *= -1
     if facing.mirror_alternate:
         flip[repeats.counted & (repeats.number % 2 == 1), 1] *= -1
-    local.matrix[:] *= flip[:, None, :]
+    matrix *= flip[:, None, :]
     turn = {"along": 0.0 * angle, "level": -angle, "turned": 0.0 * angle + facing.angle}[facing.kind]
-    local.matrix[:] = rotation(turn) @ local.matrix
-    return local
+    return Local(rotation(turn) @ matrix, np.zeros((len(repeats), 2)), none, none)

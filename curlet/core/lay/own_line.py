@@ -5,6 +5,7 @@ from __future__ import annotations
 import numpy as np
 from numpy.typing import NDArray
 
+from curlet.core.lay.corners.mitre import within_limit
 from curlet.core.lay.frames import LegLine
 from curlet.core.path.corners import Corner, Leg
 
@@ -13,14 +14,19 @@ Floats = NDArray[np.float64]
 _SAMPLES = 1025
 _STEPS = 8
 _NEAR = 1e-9
-_STEEP = 175.0
+_STEEPEST = 179.0
+NO_LIMIT = 1e9
 
 
-def corner_shift(corner: Corner | None, offset: float) -> float:
-    """How much shorter a leg's offset line is at a corner: offset·tan(τ/2), inside where above 0."""
-    if corner is None or offset == 0 or abs(corner.turn) > _STEEP:
+def corner_shift(corner: Corner | None, offset: float, limit: float = NO_LIMIT) -> float:
+    """How much shorter a leg's offset line is at a corner: offset·tan(τ/2), inside where above 0.
+
+    On the outside past the mitre limit the line ends square to the corner.
+    """
+    if corner is None or offset == 0 or abs(corner.turn) > _STEEPEST:
         return 0.0
-    return float(offset * np.tan(np.radians(corner.turn) / 2))
+    shift = float(offset * np.tan(np.radians(corner.turn) / 2))
+    return 0.0 if shift < 0 and not within_limit(corner.turn, limit) else shift
 
 
 class OwnLine:
@@ -31,9 +37,9 @@ class OwnLine:
     stands still.
     """
 
-    def __init__(self, line: LegLine, index: int, offset: float) -> None:
+    def __init__(self, line: LegLine, index: int, offset: float, limit: float = NO_LIMIT) -> None:
         leg = self.leg = line.legs[index]
-        self.start, self.stop = self._ends(line, index, offset)
+        self.start, self.stop = self._ends(line, index, offset, limit)
         self._straight = offset == 0
         self._s0 = leg.s0
         if self._straight:
@@ -50,15 +56,15 @@ class OwnLine:
         self._shift = float(np.interp(self.start, self._s, self._own))
         self.length = float(np.interp(self.stop, self._s, self._own)) - self._shift
 
-    def _ends(self, line: LegLine, index: int, offset: float) -> tuple[float, float]:
+    def _ends(self, line: LegLine, index: int, offset: float, limit: float) -> tuple[float, float]:
         leg = line.legs[index]
         if leg.unbroken or offset == 0:
             return leg.s0, leg.s1
-        start = leg.s0 + corner_shift(leg.start, offset)
-        stop = leg.s1 - corner_shift(leg.end, offset)
-        if leg.start is not None and leg.start.turn:
+        first, last = (corner_shift(corner, offset, limit) for corner in (leg.start, leg.end))
+        start, stop = leg.s0 + first, leg.s1 - last
+        if first:
             start = _meeting(line, (index - 1) % len(line.legs), index, offset)[1]
-        if leg.end is not None and leg.end.turn:
+        if last:
             stop = _meeting(line, index, (index + 1) % len(line.legs), offset)[0]
         return start, stop
 

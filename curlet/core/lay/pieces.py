@@ -8,10 +8,9 @@ import numpy as np
 
 from curlet.core.brush.courses import Row
 from curlet.core.brush.rules import Piece
-from curlet.core.lay.corners.piece import piece_for
 from curlet.core.lay.frames import LegLine
 from curlet.core.lay.repeats import Repeats, make_repeats
-from curlet.core.lay.rooms import CornerManners, Room
+from curlet.core.lay.rooms import Room
 from curlet.core.measures import Scale
 from curlet.core.motif.motif import Motif
 from curlet.core.path.corners import Corner
@@ -25,6 +24,7 @@ class CornerPlace:
     motif: int
     reach: float
     leg: int
+    piece: Piece
 
 
 @dataclass(frozen=True, eq=False)
@@ -36,9 +36,7 @@ class PieceSet:
     corners: tuple[CornerPlace, ...]
 
 
-def piece_set(
-    line: LegLine, row: Row, rooms: tuple[Room, ...], manners: CornerManners, first: int, scale: Scale
-) -> PieceSet:
+def piece_set(line: LegLine, row: Row, rooms: tuple[Room, ...], first: int, scale: Scale) -> PieceSet:
     """Lay a row's pieces; their motifs are numbered from `first`."""
     motifs: list[Motif] = []
     spots: list[tuple[float, float, int, int]] = []
@@ -46,11 +44,9 @@ def piece_set(
         length = piece.length.drawn(scale) * row.size / 100
         spots.append((begin, begin + length, room.leg, first + len(motifs)))
         motifs.append(piece.motif.make(scale).sized(row.size / 100, row.weight / 100))
-    corners = _at_corners(line, row, manners, first + len(motifs), scale)
+    corners = _at_corners(row, rooms, first + len(motifs), scale)
     for place in corners:
-        drawn = piece_for(row.pieces, place.corner.turn)
-        assert drawn is not None
-        motifs.append(drawn.motif.make(scale).sized(row.size / 100, row.weight / 100))
+        motifs.append(place.piece.motif.make(scale).sized(row.size / 100, row.weight / 100))
     return PieceSet(tuple(motifs), _as_repeats(rooms, spots), corners)
 
 
@@ -86,16 +82,11 @@ def _as_repeats(rooms: tuple[Room, ...], spots: list[tuple[float, float, int, in
     return laid.changed(counted=np.zeros(count, dtype=bool))
 
 
-def _at_corners(
-    line: LegLine, row: Row, manners: CornerManners, first: int, scale: Scale
-) -> tuple[CornerPlace, ...]:
+def _at_corners(row: Row, rooms: tuple[Room, ...], first: int, scale: Scale) -> tuple[CornerPlace, ...]:
     places: list[CornerPlace] = []
-    for index, leg in enumerate(line.legs):
-        corner = leg.end
-        if corner is None or manners.of(corner) != "piece":
-            continue
-        piece = piece_for(row.pieces, corner.turn)
-        if piece is not None:
+    for room in rooms:
+        corner, piece = room.line.leg.end, room.stop.piece
+        if corner is not None and piece is not None:
             reach = piece.length.drawn(scale) * row.size / 100
-            places.append(CornerPlace(corner, first + len(places), reach, index))
+            places.append(CornerPlace(corner, first + len(places), reach, room.leg, piece))
     return tuple(places)

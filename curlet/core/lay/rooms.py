@@ -65,7 +65,7 @@ def make_rooms(
 
     rooms = []
     for index, leg in enumerate(line.legs):
-        own = OwnLine(line, index, beside)
+        own = OwnLine(line, index, beside, manners.rule.mitre_limit)
         start, stop = turning(leg.start), turning(leg.end)
         low = start.take + _end_take(row, leg, "start", scale)
         high = own.length - stop.take - _end_take(row, leg, "end", scale)

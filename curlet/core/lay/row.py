@@ -98,7 +98,7 @@ def lay_row(
     else:
         fits = _fits(line, row, rooms, counts, scale)
         laid = _repeats(row, rooms, fits, reach, scale)
-    pieces = piece_set(line, row, rooms, manners, len(motifs), scale)
+    pieces = piece_set(line, row, rooms, len(motifs), scale)
     repeats = _with_pieces(secured(line, row, laid, rooms, reach, scale), pieces)
     return LaidRow(
         row,

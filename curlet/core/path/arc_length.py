@@ -48,6 +48,8 @@ class ArcLength:
         self._change = np.stack([6 * a, 2 * b])
         self._control = segments
         self._reach = np.abs(segments - segments[:, :1]).max(axis=(1, 2), initial=0.0)
+        # Below this speed a segment may stand still.
+        self._slowest = 1e-9 * float(self._reach.max(initial=0.0))
         self.closed = closed
         self._build(straight)
 
@@ -228,18 +230,26 @@ class ArcLength:
 
     def axes(self, s: ArrayLike) -> tuple[Floats, Floats, Floats]:
         """(n, 2) points, (n, 2) unit tangents and (n,) signed curvature, in one go."""
-        seg, t = self.locate(s)
-        (ax, ay), (bx, by), (cx, cy), (dx, dy) = self._place.take(seg, axis=-1)
-        point = np.stack([((ax * t + bx) * t + cx) * t + dx, ((ay * t + by) * t + cy) * t + dy], axis=-1)
+        s = self.wrap(s)
+        spread = self._spread(s, before=False)
+        t = self._parameter(spread, s)
+        ax, ay, bx, by, cx, cy, dx, dy = spread(self._panel_place)
+        point = np.empty((*t.shape, 2))
+        point[..., 0] = ((ax * t + bx) * t + cx) * t + dx
+        point[..., 1] = ((ay * t + by) * t + cy) * t + dy
         vx, vy = (3 * ax * t + 2 * bx) * t + cx, (3 * ay * t + 2 * by) * t + cy
         wx, wy = 6 * ax * t + 2 * bx, 6 * ay * t + 2 * by
         speed = np.sqrt(vx * vx + vy * vy)
         with np.errstate(divide="ignore", invalid="ignore"):
-            along = np.stack([vx / speed, vy / speed], axis=-1)
-            bend = np.nan_to_num((vx * wy - vy * wx) / speed**3, nan=0.0, posinf=0.0, neginf=0.0)
-        stalled = speed <= 1e-9 * self._reach[seg]
-        if stalled.any():
-            along[stalled] = self._directions(seg[stalled], t[stalled]).T
+            per = 1 / speed
+            along = np.empty_like(point)
+            along[..., 0], along[..., 1] = vx * per, vy * per
+            bend = (vx * wy - vy * wx) * per * per * per
+        slow = speed <= self._slowest
+        if slow.any():
+            seg = spread(self._seg)[slow]
+            along[slow] = self._directions(seg, t[slow]).T
+            bend[slow] = np.nan_to_num(bend[slow], nan=0.0, posinf=0.0, neginf=0.0)
         return point, along, bend
 
     def _directions(self, seg: Ints, t: Floats) -> Floats:

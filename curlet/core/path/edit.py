@@ -6,6 +6,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from curlet.core.errors import BadInput
+from curlet.core.path.arc_length import ArcLength
 from curlet.core.path.path import Path
 
 Floats = NDArray[np.float64]
@@ -68,6 +69,14 @@ def nearest(path: Path, point: tuple[float, float]) -> tuple[int, float]:
         best = int(np.argmin(gap))
         low, high = fine[max(best - 1, 0)], fine[min(best + 1, 8)]
     return segment, float((low + high) / 2)
+
+
+def nearest_length(path: Path, point: tuple[float, float]) -> float:
+    """Arc length of the path's point nearest to a point, mm."""
+    segment, t = nearest(path, point)
+    first, _ = _split(path.segments[segment], min(max(t, 1e-9), 1 - 1e-9))
+    part = ArcLength(first[None], path.straight[segment : segment + 1], closed=False)
+    return float(path.arc.node_positions[segment] + part.length)
 
 
 def _on_segments(segments: Floats, t: Floats) -> Floats:

@@ -11,6 +11,7 @@ from curlet.core.lay import LaidRow, LaidRun
 from curlet.core.lay.crossings import SHALLOW
 from curlet.core.lay.span import LaidSpan
 from curlet.core.measures import MM_PER_INCH, MM_PER_PT, Frame, Measure, Scale
+from curlet.core.motif.families import Running
 from curlet.core.tally.facts import LegTally, RunTally
 from curlet.core.tally.pinches import Pinch
 
@@ -74,8 +75,8 @@ def _place(run: LaidRun, s: float) -> tuple[float, float]:
 
 def _thread(row: LaidRow) -> float | None:
     """Weight of the thread that a row's stitches are drawn with, drawn mm; None for other artwork."""
-    shape = row.motif.shapes[0].shape if len(row.motif.shapes) == 1 else None
-    return shape.stroke.weight if shape is not None and shape.stroke and not shape.fill else None
+    stroke = row.motif.shapes[0].shape.stroke
+    return stroke.weight if isinstance(row.course.motif, Running) and stroke else None
 
 
 def _too_fine(run: LaidRun, row: LaidRow) -> Iterator[Warning]:
@@ -85,11 +86,10 @@ def _too_fine(run: LaidRun, row: LaidRow) -> Iterator[Warning]:
     need = Measure(FINEST_PRINTED_PT * MM_PER_PT * 100 / row.course.weight, Frame.PRINTED)
     text = _typed(need, measure.frame, run.scale)
     mend = Mend(f"Thicken to {FINEST_PRINTED_PT} pt", ((_setting(run, "motif/thread"), text),))
-    plain = hasattr(row.course.motif, "ends")
     message = (
         f"The thread prints as {thread / MM_PER_PT:.2f} pt: below {FINEST_PRINTED_PT} pt it may not print."
     )
-    yield Warning("too-fine", message, mend=mend if plain else None)
+    yield Warning("too-fine", message, mend=mend)
 
 
 def _solid(run: LaidRun, row: LaidRow, legs: tuple[LegTally, ...]) -> Iterator[Warning]:

@@ -39,6 +39,7 @@ from curlet.store.commands.runs import (
     SetFrame,
     SetOnRuns,
     ShowRun,
+    SwitchCourse,
     worn_brush,
 )
 from curlet.store.commands.sheet import SetSheet
@@ -62,6 +63,7 @@ AnyIntent = Annotated[
     | GiveToBrush
     | ReverseRun
     | ShowRun
+    | SwitchCourse
     | SetCorner
     | SetCount
     | FlipCrossing

@@ -10,8 +10,9 @@ from pydantic import Field
 from curlet.core.bounds import Bounds
 from curlet.core.errors import BadInput
 from curlet.core.measures import read_measure
+from curlet.core.path import edit
 from curlet.formats.run_places import PlacesDoc
-from curlet.store.commands.intent import BaseIntent, Coordinate, Id
+from curlet.store.commands.intent import BaseIntent, Coordinate, Id, core_path
 from curlet.store.state import State
 
 OPENING = Bounds("The opening", 0, 100_000)
@@ -79,17 +80,23 @@ class FlipCrossing(BaseIntent):
 
 
 class SlideStart(BaseIntent):
-    """Slide a closed path's start point, to so many sheet mm from its first node."""
+    """Slide a closed path's start point: to so many sheet mm from its first node as the run walks, or
+    to where the path comes nearest to a point."""
 
     kind: Literal["slide-start"]
     run: Id
-    to: Coordinate
+    to: Coordinate = 0.0
+    near: tuple[Coordinate, Coordinate] | None = None
 
     def apply(self, state: State) -> str:
-        row = state.get("path", state.get("run", self.run)["path"])
-        if not row["closed"]:
+        run = state.get("run", self.run)
+        path = core_path(state.get("path", run["path"]))
+        if not path.closed:
             raise BadInput("Only a closed path's start point slides.")
-        _keep(state, self.run, places_of(state, self.run).model_copy(update={"start": self.to}))
+        walked = path.reversed() if run["backwards"] else path
+        to = self.to if self.near is None else edit.nearest_length(walked, self.near)
+        start = float(walked.arc.wrap([to])[0])
+        _keep(state, self.run, places_of(state, self.run).model_copy(update={"start": start}))
         return "Slide the start point"
 
 

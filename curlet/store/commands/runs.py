@@ -202,6 +202,37 @@ class ShowRun(BaseIntent):
         return "Show a run" if self.shown else "Hide a run"
 
 
+class SwitchCourse(BaseIntent):
+    """Lay a motif once along the whole run instead of repeating it, or the other way round.
+
+    The run gets a brush of its own for it where its brush is built in or worn by others.
+    """
+
+    kind: Literal["switch-course"]
+    run: Id
+    course: Annotated[int, Field(ge=0, lt=16)]
+
+    def apply(self, state: State) -> str:
+        run = state.get("run", self.run)
+        doc = worn_brush(state, run).model_dump(mode="json")
+        if self.course >= len(doc["courses"]):
+            raise BadInput("This brush has no such course.")
+        now = doc["courses"][self.course]
+        if now["course"] == "band":
+            raise BadInput("A band has no motif to stretch or repeat.")
+        other = "span" if now["course"] == "row" else "row"
+        made = {"course": other, "motif": now["motif"], "length": now["length"], "offset": now["offset"]}
+        if other == "row":
+            made |= {"gap": {"mm": 0}, "hold": "bend"}
+        doc["courses"][self.course] = made
+        doc["name"] = _free_name(state, doc["name"])
+        doc = read_brush(doc).model_dump(mode="json")
+        brush_id, position = new_id(), state.next_position("brush")
+        state.put("brush", {"id": brush_id, "doc": doc, "builtin": False, "position": position})
+        state.update("run", self.run, brush=brush_id, own={})
+        return "Stretch the motif once" if other == "span" else "Repeat the motif"
+
+
 _NAMES = {
     "length": "stitch length",
     "gap": "gap",
@@ -215,6 +246,23 @@ _NAMES = {
     "keep_gap": "what is eased",
     "short_legs": "short legs",
     "tolerance": "tolerance",
+    "offset": "offset",
+    "size": "size",
+    "weight": "line weight",
+    "hold": "hold",
+    "order": "order",
+    "overlap": "overlap",
+    "sway": "sway",
+    "swell": "swell",
+    "layout": "layout",
+    "made_up": "made-up stitches",
+    "mitre_limit": "mitre limit",
+    "stop": "stop before a corner",
+    "clearance": "clearance",
+    "start_shift": "start shift",
+    "backtack": "backtack",
+    "condensed": "condensed stitches",
+    "oversew": "oversewing",
 }
 
 

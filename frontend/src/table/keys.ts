@@ -3,7 +3,7 @@ import { useEffect } from "react";
 
 import { chooseTool, fitSheet, trueSize, zoomBy } from "./HeadStrip";
 import { type Desk, useDesk, useShown } from "./sheet";
-import { hand } from "./state";
+import { choosePaths, hand } from "./state";
 import type { SheetFrame } from "@/shared/api/types";
 
 const isField = (target: EventTarget | null) =>
@@ -59,12 +59,13 @@ export function deleteChosen(desk: Desk) {
     hand().set({ nodes: [] });
     void desk.command({ kind: "delete-nodes", path, nodes });
   } else if (chosen.length) {
-    hand().set({ chosen: [], nodes: [] });
+    choosePaths([]);
     void desk.command({ kind: "delete-paths", paths: chosen });
   }
 }
 
 function letGo() {
   const { nodes } = hand();
-  hand().set(nodes.length ? { nodes: [] } : { chosen: [] });
+  if (nodes.length) hand().set({ nodes: [] });
+  else choosePaths([]);
 }

@@ -4,9 +4,9 @@ import { createContext, useContext, useMemo } from "react";
 
 import { api, Refusal } from "@/shared/api/client";
 import { type Frame, withPreview } from "@/shared/api/frame";
-import type { Intent, PathShown } from "@/shared/api/types";
+import type { Intent, PathShown, RunShown } from "@/shared/api/types";
 
-import { hand, useHand } from "./state";
+import { choosePaths, hand, useHand } from "./state";
 
 type Change = (id: string, revision: number) => Promise<Frame>;
 
@@ -97,10 +97,15 @@ export class Desk {
       });
   }
 
+  /** A run as the server keeps it, whatever a drag shows. */
+  keptRun(id: string): RunShown | undefined {
+    return this.queries.getQueryData<Frame>(this.key)?.head.runs.find((run) => run.id === id);
+  }
+
   /** Choose the first path that answers to something. */
   choose(which: (path: PathShown) => boolean) {
     const found = this.queries.getQueryData<Frame>(this.key)?.head.paths.find(which);
-    if (found) hand().set({ chosen: [found.id], nodes: [] });
+    if (found) choosePaths([found.id]);
   }
 
   /** Forget previews that are on their way, and optionally the one that is shown. */
@@ -142,11 +147,14 @@ export function useShown(): Frame {
 export function useChosen() {
   const shown = useShown();
   const chosen = useHand((state) => state.chosen);
+  const picked = useHand((state) => state.run);
   return useMemo(() => {
     const paths = chosen.flatMap((id) => shown.head.paths.find((path) => path.id === id) ?? []);
     const path = paths.at(-1) ?? null;
-    const run = path ? (shown.head.runs.findLast((r) => r.path === path.id) ?? null) : null;
-    const runs = shown.head.runs.filter((r) => paths.some((p) => p.id === r.path));
-    return { paths, path, run, runs };
-  }, [shown, chosen]);
+    const worn = shown.head.runs.filter((r) => r.path === path?.id);
+    const run = worn.find((r) => r.id === picked) ?? worn.at(-1) ?? null;
+    // With several paths a change goes to the topmost run of each.
+    const tops = paths.flatMap((p) => (p === path ? run : shown.head.runs.findLast((r) => r.path === p.id)) ?? []);
+    return { paths, path, run, runs: tops, worn };
+  }, [shown, chosen, picked]);
 }

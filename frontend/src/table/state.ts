@@ -17,12 +17,23 @@ export interface Notice {
   text: string;
 }
 
+export interface Place {
+  kind: "corner" | "crossing";
+  key: string;
+}
+
 interface Hand {
   tool: Tool;
   view: View | null;
   window: Size;
   chosen: string[];
   nodes: string[];
+  /** Which of the chosen path's runs the Ticket is about; the topmost if none. */
+  run: string | null;
+  /** A single place of the run: a corner by its node, a crossing by its key. */
+  place: Place | null;
+  /** The next brush pressed is laid beside those that the path wears. */
+  adding: boolean;
   marks: boolean;
   draft: DraftNode[];
   pointer: Spot | null;
@@ -39,6 +50,9 @@ export const useHand = create<Hand>((set) => ({
   window: { width: 0, height: 0 },
   chosen: [],
   nodes: [],
+  run: null,
+  place: null,
+  adding: false,
   marks: true,
   draft: [],
   pointer: null,
@@ -48,6 +62,11 @@ export const useHand = create<Hand>((set) => ({
   sending: false,
   set: (values) => set(values),
 }));
+
+/** Choose paths, and nothing on them yet. */
+export function choosePaths(chosen: string[]) {
+  useHand.setState({ chosen, nodes: [], run: null, place: null, adding: false });
+}
 
 /** Outside of rendering: the hand as it is now. */
 export const hand = () => useHand.getState();

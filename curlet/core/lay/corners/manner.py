@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import Protocol
 
-from curlet.core.brush.rules import CornerRule, Pieces
+from curlet.core.brush.rules import CornerRule, Piece, Pieces
 from curlet.core.measures import Scale
 from curlet.core.path.corners import Corner
 
@@ -34,11 +34,13 @@ class Turning:
     take : how much of each leg the corner takes, drawn mm.
     cut : whether repeats run on past the corner and are cut on its bisector.
     half_gap : whether each leg ends with half a gap there.
+    piece : artwork that stands there instead.
     """
 
     take: float = 0.0
     cut: bool = False
     half_gap: bool = False
+    piece: Piece | None = None
 
 
 class Manner(Protocol):

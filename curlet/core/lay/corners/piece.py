@@ -23,15 +23,21 @@ class CornerPiece:
 
     def turning(self, ask: CornerAsk) -> Turning:
         piece = piece_for(ask.pieces, ask.corner.turn)
-        if piece is None:
+        reach = piece.length.drawn(ask.scale) * ask.size if piece else 0.0
+        if piece is None or not has_room(reach, ask.reach, ask.corner.turn):
             return Turning(cut=within_limit(ask.corner.turn, ask.rule.mitre_limit), half_gap=True)
-        return Turning(take=piece.length.drawn(ask.scale) * ask.size)
+        return Turning(take=reach, piece=piece)
+
+
+def has_room(reach: float, half_width: float, turn: float) -> bool:
+    """Whether the artwork's part inside a turn has room: r > h·max(1, tan(τ/2)). Own derivation."""
+    if abs(turn) >= SHARPEST_CUT:
+        return False
+    return reach > half_width * max(1.0, math.tan(math.radians(abs(turn)) / 2))
 
 
 def piece_for(pieces: Pieces, turn: float) -> Piece | None:
     """The artwork for a corner to the right (outside) or to the left (inside) of the way."""
-    if abs(turn) >= SHARPEST_CUT:
-        return None
     if turn < 0 and pieces.corner_inside is not None:
         return pieces.corner_inside
     return pieces.corner_outside

@@ -10,6 +10,8 @@ interface Props {
   onCommit: (typed: string) => Promise<string | null>;
   onCancel?: () => void;
   className?: string;
+  /** For whole numbers in a table. */
+  narrow?: boolean;
 }
 
 const LEADING = /^\s*([-+]?\d*\.?\d+)(.*)$/;
@@ -23,7 +25,7 @@ function stepped(text: string, step: number): string | null {
 }
 
 export function NumberField(props: Props) {
-  const { label, value, step, onPreview, onCommit, onCancel, className = "" } = props;
+  const { label, value, step, onPreview, onCommit, onCancel, className = "", narrow = false } = props;
   const [typed, setTyped] = useState<string | null>(null);
   const [fault, setFault] = useState<string | null>(null);
   const faultId = useId();
@@ -65,7 +67,7 @@ export function NumberField(props: Props) {
         aria-label={label}
         aria-invalid={fault !== null}
         aria-describedby={fault ? faultId : undefined}
-        className={`measure w-[86px] rounded-field border bg-base-100 px-1.5 py-0.5 text-right ${
+        className={`measure ${narrow ? "w-[44px]" : "w-[86px]"} rounded-field border bg-base-100 px-1.5 py-0.5 text-right ${
           fault ? "border-error" : "border-base-300"
         }`}
         value={typed ?? value}

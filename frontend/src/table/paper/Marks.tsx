@@ -5,7 +5,7 @@ import type { View } from "../view";
 import type { PathShown } from "@/shared/api/types";
 import { draggedBrush } from "../paths/carried";
 
-import { ChosenCorners, ChosenStart } from "./Corners";
+import { ChosenCorners, ChosenCrossings, ChosenStart } from "./Corners";
 import { Nodes } from "./Nodes";
 import { nearestRepeat } from "./repeats";
 import { sheetSpot } from "./paperHand";
@@ -31,9 +31,10 @@ export function Marks({ view }: { view: View }) {
           />
         ))}
       </g>
-      {path && <ChosenCorners view={view} corners={run?.corners ?? path.corners} />}
-      {path && <ChosenStart view={view} path={path} backwards={run?.backwards ?? false} />}
       {path && <Nodes view={view} path={path} />}
+      {path && <ChosenStart view={view} path={path} run={run} />}
+      {path && <ChosenCorners view={view} corners={run?.corners ?? path.corners} live={run !== null} />}
+      {run && <ChosenCrossings view={view} run={run} />}
     </>
   );
 }

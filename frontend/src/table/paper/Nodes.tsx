@@ -10,7 +10,7 @@ import { type Spot, toScreen, type View } from "../view";
 type Side = "into" | "out";
 
 /** Drag something on the sheet: a preview while it moves, one step when it is let go. */
-function useSheetDrag(start: Spot, intent: (to: Spot, event: PointerEvent) => Intent, onTap?: (event: PointerEvent) => void) {
+export function useSheetDrag(start: Spot, intent: (to: Spot, event: PointerEvent) => Intent, onTap?: (event: PointerEvent) => void) {
   const desk = useDesk();
   const bind = useDrag(
     ({ event, movement: [mx, my], first, last, tap, memo, canceled }) => {

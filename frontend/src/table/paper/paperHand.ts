@@ -2,7 +2,7 @@
 import { useDrag } from "@use-gesture/react";
 
 import { useDesk } from "../sheet";
-import { hand } from "../state";
+import { choosePaths, hand } from "../state";
 import { panBy, type Spot, toSheet } from "../view";
 
 interface Placed {
@@ -33,11 +33,11 @@ function choose(event: Placed & { shiftKey: boolean }) {
   const under = pathsAt(event);
   const now = under.indexOf(chosen.at(-1) ?? "");
   const next = under[(now + 1) % under.length];
-  if (!next) return hand().set({ chosen: [], nodes: [] });
-  if (!event.shiftKey) return hand().set({ chosen: [next], nodes: [] });
+  if (!next) return choosePaths([]);
+  if (!event.shiftKey) return choosePaths([next]);
   const first = under[0]!;
   const others = chosen.filter((id) => id !== first);
-  hand().set({ chosen: others.length < chosen.length ? others : [...others, first], nodes: [] });
+  choosePaths(others.length < chosen.length ? others : [...others, first]);
 }
 
 export function usePaperHand() {

@@ -3,7 +3,7 @@ import type { BrushShown, PathShown, RunShown } from "@/shared/api/types";
 import { fixed, plural } from "@/shared/ui/words";
 
 import { useChosen, useDesk, useShown } from "../sheet";
-import { hand, useHand } from "../state";
+import { choosePaths, hand, useHand } from "../state";
 import { carryBrush, draggedBrush } from "./carried";
 import { inPairs, type Pair, sideOf, sideWords } from "./pairs";
 import { TakeIn } from "./TakeIn";
@@ -61,7 +61,7 @@ function useDrop(paths: PathShown[]) {
 
 function Group({ group }: { group: GroupRow }) {
   const drop = useDrop(group.paths);
-  const chooseAll = () => hand().set({ chosen: group.paths.map((path) => path.id), nodes: [] });
+  const chooseAll = () => choosePaths(group.paths.map((path) => path.id));
   return (
     <div className="mb-2">
       <button
@@ -90,9 +90,9 @@ function Group({ group }: { group: GroupRow }) {
 function choosePath(paths: PathShown[], more: boolean) {
   const { chosen } = hand();
   const ids = paths.map((path) => path.id);
-  if (!more) return hand().set({ chosen: ids, nodes: [] });
+  if (!more) return choosePaths(ids);
   const others = chosen.filter((id) => !ids.includes(id));
-  hand().set({ chosen: others.length === chosen.length - ids.length ? others : [...others, ...ids], nodes: [] });
+  choosePaths(others.length === chosen.length - ids.length ? others : [...others, ...ids]);
 }
 
 function PathRow({ pair }: { pair: Pair }) {
@@ -182,7 +182,7 @@ function Strip({ src }: { src: string }) {
       src={src}
       alt=""
       draggable={false}
-      className="my-0.5 block h-[15px] w-full rounded-[3px] bg-(--cloth) object-cover object-left"
+      className="my-0.5 block max-h-[52px] min-h-[15px] w-full rounded-[3px] bg-(--cloth) object-cover object-left"
     />
   );
 }
@@ -206,7 +206,9 @@ function BrushRow({ brush }: { brush: BrushShown }) {
   const { paths } = useChosen();
   const lay = () => {
     if (paths.length) {
-      void desk.command({ kind: "lay-brush", paths: paths.map((path) => path.id), brush: brush.id });
+      const another = hand().adding;
+      hand().set({ adding: false, run: null, place: null });
+      void desk.command({ kind: "lay-brush", paths: paths.map((path) => path.id), brush: brush.id, another });
     } else {
       hand().set({ notice: { tone: "word", text: "Choose a path first, then press a brush to lay it there." } });
     }

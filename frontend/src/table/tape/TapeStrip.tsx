@@ -1,17 +1,16 @@
-/** A run as a strip: repeats, folds at corners, what is left over hatched, legs off tolerance tinted. */
-import type { CornerShown, LegShown, RunShown } from "@/shared/api/types";
+/** A run as a strip: repeats, folds at corners, what is left over hatched, legs off tolerance tinted,
+ * tight places and crossings marked; length, gap and start point can be dragged. */
+import type { CornerShown, CrossingShown, LegShown, PinchShown, RunShown } from "@/shared/api/types";
 import { MANNER_WORDS } from "@/shared/ui/trade";
 import { degrees, fixed, plural } from "@/shared/ui/words";
 
 import { useShown } from "../sheet";
 import { hand, useHand } from "../state";
+import { repeatWord } from "../ticket/settings";
 import { niceStep } from "../view";
+import { FOOT, MIDDLE, PAD, STRIP, type TapePlace, TOP } from "./measures";
+import { Grips } from "./Grips";
 
-const TOP = 24;
-const STRIP = 50;
-const FOOT = TOP + STRIP;
-const MIDDLE = TOP + 21;
-const PAD = 12;
 const LEAST_LABEL = 62;
 
 interface Props {
@@ -23,20 +22,24 @@ export function TapeStrip({ run, width }: Props) {
   const shown = useShown();
   const tape = run.tape!;
   const perMm = (width - 2 * PAD) / tape.length;
-  const x = (at: number) => PAD + (at - tape.start) * perMm;
+  const place: TapePlace = { perMm, x: (at) => PAD + (at - tape.start) * perMm };
   const slots = shown.slots.get(run.id);
   const light = (event: React.PointerEvent<SVGSVGElement>) => {
+    if (event.buttons) return;
     const at = (event.clientX - event.currentTarget.getBoundingClientRect().left - PAD) / perMm + tape.start;
     const index = slots ? repeatAt(slots, at) : null;
     hand().set({ lit: index === null ? null : { run: run.id, index } });
   };
   const legs = run.legs ?? [];
+  const count = slots ? slots.length / 2 : 0;
+  const word = repeatWord(run);
+  const onTape = (at: number) => place.x(at < tape.start - 1e-6 ? at + tape.length : at);
   return (
     <svg
       width={width}
       height={112}
-      role="img"
-      aria-label={`${plural(legs.length, "leg")}, ${plural(slots ? slots.length / 2 : 0, "stitch", "stitches")}`}
+      role="group"
+      aria-label={`${plural(legs.length, "leg")}, ${plural(count, word.one, word.many)}`}
       data-testid="tape"
       onPointerMove={light}
       onPointerLeave={() => hand().set({ lit: null })}
@@ -51,75 +54,129 @@ export function TapeStrip({ run, width }: Props) {
       <TapeRuler length={tape.length} start={tape.start} perMm={perMm} />
       <rect x={PAD - 6} y={MIDDLE - 12} width={width - 2 * PAD + 12} height={24} rx={2} fill="var(--cloth)" />
       {legs.map((leg, index) => (
-        <TapeLeg key={index} leg={leg} x={x} perMm={perMm} />
+        <TapeLeg key={index} leg={leg} place={place} word={word} />
       ))}
-      <Repeats run={run} slots={slots} x={x} perMm={perMm} />
+      {(run.pinches ?? []).map((pinch, index) => (
+        <PinchMark key={index} pinch={pinch} x={onTape(pinch.start)} perMm={perMm} />
+      ))}
+      <Repeats run={run} slots={slots} place={place} />
+      {(run.crossings ?? []).flatMap((crossing) =>
+        crossing.at.map((at) => <CrossingMark key={`${crossing.key}-${at}`} crossing={crossing} at={at} x={onTape(at)} />),
+      )}
       {(run.corners ?? []).map((corner) => (
-        <Fold key={`${corner.node}-${corner.at}`} corner={corner} x={x(onTape(corner.at, tape))} legs={legs} perMm={perMm} />
+        <Fold key={`${corner.node}-${corner.at}`} corner={corner} x={onTape(corner.at)} legs={legs} perMm={perMm} />
       ))}
+      {slots && count > 0 && <Grips run={run} slots={slots} place={place} />}
     </svg>
   );
 }
 
-/** A place on the tape: a closed path's may come before the tape's start. */
-function onTape(at: number, tape: { start: number; length: number }): number {
-  return at < tape.start - 1e-6 ? at + tape.length : at;
-}
-
-/** The repeat whose slot holds a place, or the nearest within half a slot. */
+/** The repeat that a place belongs to: its slot and the gap after it. */
 function repeatAt(slots: Float32Array, at: number): number | null {
-  for (let i = 0; 2 * i + 1 < slots.length; i++) {
-    const [start, end] = [slots[2 * i]!, slots[2 * i + 1]!];
-    if (at >= start - (end - start) * 0.1 && at <= end + (end - start) * 0.1) return i;
-  }
-  return null;
+  const last = slots.length / 2 - 1;
+  if (last < 0 || at < slots[0]! || at > slots[2 * last + 1]!) return null;
+  let index = 0;
+  while (index < last && slots[2 * index + 2]! <= at) index++;
+  return index;
 }
 
 interface RepeatsProps {
   run: RunShown;
   slots: Float32Array | undefined;
-  x: (at: number) => number;
-  perMm: number;
+  place: TapePlace;
 }
 
-function Repeats({ run, slots, x, perMm }: RepeatsProps) {
+function Repeats({ run, slots, place }: RepeatsProps) {
   const lit = useHand((state) => (state.lit?.run === run.id ? state.lit.index : null));
-  const weight = Math.min(9, Math.max(2.5, (run.laid?.thread.worn ?? 1) * perMm));
+  const weight = Math.min(9, Math.max(2.5, (run.laid?.thread.worn ?? 1) * place.perMm));
   const pieces: string[] = [];
   for (let i = 0; slots && 2 * i + 1 < slots.length; i++) {
-    pieces.push(`M${x(slots[2 * i]!).toFixed(1)} ${MIDDLE}H${x(slots[2 * i + 1]!).toFixed(1)}`);
+    pieces.push(`M${place.x(slots[2 * i]!).toFixed(1)} ${MIDDLE}H${place.x(slots[2 * i + 1]!).toFixed(1)}`);
   }
+  const touching = (run.laid?.gap.worn ?? 1) * place.perMm < 0.6;
   return (
     <g fill="none">
       {lit !== null && pieces[lit] && (
-        <path d={pieces[lit]} stroke="var(--color-base-100)" opacity={0.75} strokeWidth={weight + 8} data-testid="tape-lit" />
+        <path
+          d={pieces[lit]}
+          stroke="var(--color-base-100)"
+          opacity={0.75}
+          strokeWidth={weight + 8}
+          data-testid="tape-lit"
+        />
       )}
       <path d={pieces.join("")} stroke={run.settings.threads![0]} strokeWidth={weight} data-testid="tape-repeats" />
+      {touching && slots && <Joints slots={slots} place={place} height={weight} />}
     </g>
   );
 }
 
-function TapeLeg({ leg, x, perMm }: { leg: LegShown; x: (at: number) => number; perMm: number }) {
-  const from = x(leg.start);
-  const wide = leg.length.worn * perMm;
+/** Where repeats touch, a fine line between them. */
+function Joints({ slots, place, height }: { slots: Float32Array; place: TapePlace; height: number }) {
+  const lines: string[] = [];
+  for (let i = 0; 2 * i + 1 < slots.length; i++) {
+    lines.push(`M${place.x(slots[2 * i]!).toFixed(1)} ${MIDDLE - height / 2}v${height}`);
+  }
+  return <path d={lines.join("")} stroke="var(--color-base-content)" strokeWidth={0.6} opacity={0.7} />;
+}
+
+interface LegProps {
+  leg: LegShown;
+  place: TapePlace;
+  word: { one: string; many: string };
+}
+
+function TapeLeg({ leg, place, word }: LegProps) {
+  const from = place.x(leg.start);
+  const wide = leg.length.worn * place.perMm;
   const text = leg.repeats
-    ? `${fixed(leg.length.worn, 1)} mm · ${plural(leg.repeats, "stitch", "stitches")} · ${fixed(leg.stitch.worn)} + ${fixed(leg.gap.worn)}`
+    ? `${fixed(leg.length.worn, 1)} mm · ${plural(leg.repeats, word.one, word.many)} · ${fixed(leg.stitch.worn)} + ${fixed(leg.gap.worn)}`
     : `${fixed(leg.length.worn, 1)} mm · none`;
   const short = `${fixed(leg.length.worn, 0)} · ${leg.repeats}`;
   const shown = wide > text.length * 7.4 ? text : wide > LEAST_LABEL ? short : "";
-  const after = leg.lead * perMm;
-  const before = (leg.left_over - leg.lead) * perMm;
+  const after = leg.lead * place.perMm;
+  const before = (leg.left_over - leg.lead) * place.perMm;
   return (
     <g>
       <title>{text}</title>
       {leg.off && <rect x={from} y={TOP + 1} width={wide} height={STRIP - 2} fill="var(--color-error)" opacity={0.14} />}
-      {after > 0.5 && <rect data-left-over x={from} y={TOP + 8} width={after} height={26} fill="url(#left-over)" />}
+      {leg.left_over > 0 && after > 0.5 && (
+        <rect data-left-over x={from} y={TOP + 8} width={after} height={26} fill="url(#left-over)" />
+      )}
       {before > 0.5 && (
         <rect data-left-over x={from + wide - before} y={TOP + 8} width={before} height={26} fill="url(#left-over)" />
       )}
       <text x={from + 2} y={14} className="measure" fill={leg.off ? "var(--color-error)" : "var(--color-base-content)"}>
         {shown}
       </text>
+    </g>
+  );
+}
+
+function PinchMark({ pinch, x, perMm }: { pinch: PinchShown; x: number; perMm: number }) {
+  const width = Math.max(3, (pinch.end - pinch.start) * perMm);
+  return (
+    <g data-testid="pinch">
+      <title>{`radius ${fixed(pinch.radius)} mm, needs ${fixed(pinch.needs)}`}</title>
+      <path d={`M${x} ${TOP + 4}h${width}`} stroke="var(--color-error)" strokeWidth={4} />
+    </g>
+  );
+}
+
+function CrossingMark({ crossing, at, x }: { crossing: CrossingShown; at: number; x: number }) {
+  const over = Math.abs(at - crossing.over) < 1e-6;
+  const y = over ? MIDDLE - 15 : MIDDLE + 15;
+  return (
+    <g
+      role="button"
+      tabIndex={0}
+      aria-label={`Crossing at ${degrees(crossing.angle)}, ${over ? "over" : "under"} here`}
+      style={{ cursor: "pointer" }}
+      onClick={() => hand().set({ place: { kind: "crossing", key: crossing.key } })}
+      onKeyDown={(event) => event.key === "Enter" && hand().set({ place: { kind: "crossing", key: crossing.key } })}
+    >
+      <rect x={x - 8} y={y - 8} width={16} height={16} fill="transparent" />
+      <path d={`M${x} ${y - 5}l5 5l-5 5l-5 -5z`} fill={over ? "var(--color-base-content)" : "var(--color-base-100)"} stroke="var(--color-base-content)" />
     </g>
   );
 }
@@ -132,15 +189,29 @@ interface FoldProps {
 }
 
 function Fold({ corner, x, legs, perMm }: FoldProps) {
+  const chosen = useHand((state) => state.place?.kind === "corner" && state.place.key === corner.node);
   const after = legs.find((leg) => leg.node === corner.node);
   const roomy = !after || after.length.worn * perMm > 46;
+  const pick = () => hand().set({ place: { kind: "corner", key: corner.node } });
+  const manner = (MANNER_WORDS[corner.manner] ?? "").toLowerCase();
   return (
-    <g data-testid="fold">
-      <title>{`turns ${degrees(corner.turn)}, ${(MANNER_WORDS[corner.manner] ?? "").toLowerCase()}`}</title>
-      <path
-        d={`M${x - 6} ${TOP}l6 7l6 -7zM${x - 6} ${FOOT}l6 -7l6 7z`}
-        fill="var(--color-base-content)"
-      />
+    <g
+      data-testid="fold"
+      role="button"
+      tabIndex={0}
+      aria-label={`Fold: turns ${degrees(corner.turn)}, ${manner}`}
+      aria-pressed={chosen}
+      style={{ cursor: "pointer" }}
+      onClick={pick}
+      onKeyDown={(event) => {
+        if (event.key !== "Enter" && event.key !== " ") return;
+        event.preventDefault();
+        pick();
+      }}
+    >
+      <title>{`turns ${degrees(corner.turn)}, ${manner}`}</title>
+      <rect x={x - 9} y={TOP} width={18} height={STRIP} fill={chosen ? "var(--color-accent)" : "transparent"} opacity={0.35} />
+      <path d={`M${x - 6} ${TOP}l6 7l6 -7zM${x - 6} ${FOOT}l6 -7l6 7z`} fill="var(--color-base-content)" />
       <path d={`M${x} ${TOP + 7}V${FOOT - 7}`} stroke="var(--color-base-100)" strokeDasharray="2 2" />
       {roomy && (
         <text x={x + 8} y={FOOT - 5} className="measure" fill="var(--color-base-content)">

@@ -1,6 +1,9 @@
-/** A row for each leg, because averages hide legs. */
+/** A row for each leg, because averages hide legs; a leg's count can be set by hand. */
+import type { LegShown } from "@/shared/api/types";
+import { NumberField } from "@/shared/ui/NumberField";
 import { fixed, signed } from "@/shared/ui/words";
 
+import { useDesk } from "../sheet";
 import { Heading } from "./Ticket";
 import { useRun } from "./settings";
 
@@ -22,7 +25,7 @@ export function Legs() {
               count
             </th>
             <th scope="col" className="text-right font-normal">
-              stitch + gap
+              length + gap
             </th>
             <th scope="col" className="text-right font-normal">
               ease
@@ -31,20 +34,59 @@ export function Legs() {
         </thead>
         <tbody className="measure">
           {legs.slice(0, MOST).map((leg, index) => (
-            <tr key={index} className={`border-t border-dotted border-base-300 ${leg.off ? "text-error" : ""}`}>
-              <td className="py-[3px]">{fixed(leg.length.worn, 1)}</td>
-              <td className="text-right">{leg.repeats}</td>
-              <td className="text-right">
-                {leg.repeats ? `${fixed(leg.stitch.worn)} + ${fixed(leg.gap.worn)}` : "none"}
-              </td>
-              <td className="text-right" title={leg.off ? "Past the tolerance" : undefined}>
-                {signed(leg.ease)} %{leg.off && " !"}
-              </td>
-            </tr>
+            <LegRow key={`${leg.node}-${index}`} leg={leg} index={index} />
           ))}
         </tbody>
       </table>
       {legs.length > MOST && <p className="muted text-[12px]">And {legs.length - MOST} more legs.</p>}
     </>
+  );
+}
+
+function LegRow({ leg, index }: { leg: LegShown; index: number }) {
+  return (
+    <tr className={`border-t border-dotted border-base-300 ${leg.off ? "text-error" : ""}`}>
+      <td className="py-[2px]">{fixed(leg.length.worn, 1)}</td>
+      <td className="py-[2px] text-right">
+        <Count leg={leg} index={index} />
+      </td>
+      <td className="text-right">{leg.repeats ? `${fixed(leg.stitch.worn)} + ${fixed(leg.gap.worn)}` : "none"}</td>
+      <td
+        className="text-right"
+        title={leg.off ? "Past the tolerance" : leg.made_up ? `The last few ${fixed(leg.made_up)} mm` : undefined}
+      >
+        {signed(leg.ease)} %{leg.off && " !"}
+      </td>
+    </tr>
+  );
+}
+
+/** A leg's count: typed to set it by hand, emptied to let it follow. */
+function Count({ leg, index }: { leg: LegShown; index: number }) {
+  const desk = useDesk();
+  const run = useRun();
+  const set = (typed: string) => ({ kind: "set-count" as const, run: run.id, node: leg.node, typed });
+  return (
+    <span className="inline-flex items-center gap-1">
+      {leg.set && (
+        <button
+          className="inline-grid size-6 cursor-pointer place-items-center rounded-full hover:bg-base-200"
+          aria-label={`Count of leg ${index + 1} is set by hand: let it follow`}
+          title="Set by hand. Press to let it follow."
+          onClick={() => void desk.command(set(""))}
+        >
+          <span aria-hidden className="size-2 rounded-full bg-base-content" />
+        </button>
+      )}
+      <NumberField
+        label={`Count of leg ${index + 1}`}
+        value={String(leg.repeats)}
+        step={1}
+        narrow
+        onPreview={(typed) => /^\d+$/.test(typed) && desk.preview(set(typed))}
+        onCommit={async (typed) => (await desk.command(set(typed)))?.message ?? null}
+        onCancel={() => desk.dropPreviews(true)}
+      />
+    </span>
   );
 }

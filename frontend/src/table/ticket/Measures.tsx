@@ -1,45 +1,74 @@
-/** Asked against laid: stitch length, gap, pitch, stitches to the inch, thread, count. */
+/** Asked against laid: length, gap, pitch, stitches to the inch, thread, count; then size and offset. */
 import { NumberField } from "@/shared/ui/NumberField";
 import { askedText, fixed } from "@/shared/ui/words";
 import type { AskedLength, Lengths } from "@/shared/api/types";
 
 import { useShown } from "../sheet";
+import { mmText, NumberRow } from "./fields";
 import { Own } from "./Own";
-import { GAP, STITCH, THREAD, useRun, useSettings } from "./settings";
+import { repeatWord, useRow, useRun, useSettings } from "./settings";
 
 export function Measures() {
-  const { asked, laid } = useRun();
-  if (!asked || !laid) return null;
+  const run = useRun();
+  const place = useRow();
+  const { asked, laid } = run;
+  if (!asked || !laid || !place) return null;
+  const { row, at } = place;
+  const stitches = run.settings.kind === "stitch";
+  const word = repeatWord(run);
   return (
-    <table className="mt-1.5 w-full" aria-label="Measures">
-      <thead>
-        <tr className="muted text-[12px]">
-          <th scope="col">
-            <span className="sr-only">Measure</span>
-          </th>
-          <th scope="col" className="text-right font-normal">
-            asked
-          </th>
-          <th scope="col" className="text-right font-normal">
-            laid
-          </th>
-        </tr>
-      </thead>
-      <tbody>
-        <MeasureRow label="Stitch length" pointer={STITCH} asked={asked.stitch} laid={laid.stitch} step={0.1} />
-        <MeasureRow label="Gap" pointer={GAP} asked={asked.gap} laid={laid.gap} step={0.1} />
-        <Row label="Pitch" asked={`${fixed(asked.pitch.worn)} mm`} laid={fixed(laid.pitch.worn)} />
-        <Row
-          label="To the inch"
-          asked={asked.spi === null ? "none" : fixed(asked.spi)}
-          laid={laid.spi === null ? "none" : fixed(laid.spi)}
-        />
-        <MeasureRow label="Thread" pointer={THREAD} asked={asked.thread} laid={laid.thread} step={0.05} />
-        <Row label="Stitches" asked="" laid={laid.repeats.toLocaleString("en")} testId="count" />
-      </tbody>
-    </table>
+    <>
+      <table className="mt-1.5 w-full" aria-label="Measures">
+        <thead>
+          <tr className="muted text-[12px]">
+            <th scope="col">
+              <span className="sr-only">Measure</span>
+            </th>
+            <th scope="col" className="text-right font-normal">
+              asked
+            </th>
+            <th scope="col" className="text-right font-normal">
+              laid
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          <MeasureRow
+            label={stitches ? "Stitch length" : `${capital(word.one)} length`}
+            pointer={at("length")}
+            asked={asked.stitch}
+            laid={laid.stitch}
+            step={0.1}
+          />
+          <MeasureRow label="Gap" pointer={at("gap")} asked={asked.gap} laid={laid.gap} step={0.1} />
+          <Row label="Pitch" asked={`${fixed(asked.pitch.worn)} mm`} laid={fixed(laid.pitch.worn)} />
+          {stitches && (
+            <Row
+              label="To the inch"
+              asked={asked.spi === null ? "none" : fixed(asked.spi)}
+              laid={laid.spi === null ? "none" : fixed(laid.spi)}
+            />
+          )}
+          {asked.thread && row.motif?.family === "running" && (
+            <MeasureRow label="Thread" pointer={at("motif/thread")} asked={asked.thread} laid={laid.thread} step={0.05} />
+          )}
+          <Row label={capital(word.many)} asked="" laid={laid.repeats.toLocaleString("en")} testId="count" />
+        </tbody>
+      </table>
+      <div className="border-t border-dotted border-base-300 pt-1">
+        <NumberRow label="Offset" pointer={at("offset")} value={mmText(row.offset)} step={0.5} />
+        {row.motif?.family !== "running" && (
+          <>
+            <NumberRow label="Size" pointer={at("size")} value={`${row.size} %`} step={5} />
+            <NumberRow label="Line weight" pointer={at("weight")} value={`${row.weight} %`} step={5} />
+          </>
+        )}
+      </div>
+    </>
   );
 }
+
+const capital = (word: string) => word.charAt(0).toUpperCase() + word.slice(1);
 
 function Row({ label, asked, laid, testId }: { label: string; asked: string; laid: string; testId?: string }) {
   return (
@@ -47,7 +76,7 @@ function Row({ label, asked, laid, testId }: { label: string; asked: string; lai
       <th scope="row" className="py-[3px] text-left font-normal">
         {label}
       </th>
-      <td className="measure text-right">{asked}</td>
+      <td className="measure pr-[7px] text-right">{asked}</td>
       <td className="measure w-[58px] text-right" data-testid={testId && `laid-${testId}`}>
         {laid}
       </td>
@@ -66,6 +95,7 @@ interface MeasureProps {
 function MeasureRow({ label, pointer, asked, laid, step }: MeasureProps) {
   const settings = useSettings();
   const scaled = useShown().head.sheet.factor !== 1;
+  const printed = asked.frame === "printed";
   return (
     <tr className="border-t border-dotted border-base-300 align-top">
       <th scope="row" className="py-[3px] text-left font-normal">
@@ -82,17 +112,17 @@ function MeasureRow({ label, pointer, asked, laid, step }: MeasureProps) {
           onCommit={(typed) => settings.keep(pointer, typed)}
           onCancel={settings.forget}
         />
-        {scaled && <Other className="pr-1.5" value={asked.frame === "printed" ? asked.worn : asked.printed} frame={otherFrame(asked.frame)} />}
+        {scaled && (
+          <Other className="pr-1.5" value={printed ? asked.worn : asked.printed} frame={printed ? "worn" : "printed"} />
+        )}
       </td>
       <td className="measure py-[5px] text-right leading-[1.3]" data-testid={`laid-${label}`}>
-        {fixed(asked.frame === "printed" ? laid.printed : laid.worn)}
-        {scaled && <Other className="mt-[5px]" value={asked.frame === "printed" ? laid.worn : laid.printed} />}
+        {fixed(printed ? laid.printed : laid.worn)}
+        {scaled && <Other className="mt-[5px]" value={printed ? laid.worn : laid.printed} />}
       </td>
     </tr>
   );
 }
-
-const otherFrame = (frame: AskedLength["frame"]) => (frame === "printed" ? "worn" : "printed");
 
 /** The same length in the other frame. */
 function Other({ value, frame, className }: { value: number; frame?: string; className: string }) {

@@ -1,70 +1,42 @@
 /** What is done with the remainder of each leg. */
-import { Choice } from "@/shared/ui/Choice";
-import { NumberField } from "@/shared/ui/NumberField";
-import { FITS, REMAINDERS } from "@/shared/ui/trade";
+import { FITS, LAYOUTS, REMAINDERS } from "@/shared/ui/trade";
 
+import { NumberRow, Options, Tick } from "./fields";
 import { Own } from "./Own";
 import { Heading } from "./Ticket";
-import { useRun, useSettings } from "./settings";
-
-const FIT = "/courses/0/fit";
+import { useRow } from "./settings";
 
 export function Remainder() {
-  const { settings: brush } = useRun();
-  const settings = useSettings();
-  const fit = brush.courses![0]!.fit!;
+  const place = useRow();
+  if (!place || place.row.hold === "links") return null;
+  const fit = place.row.fit!;
+  const at = (name: string) => place.at(`fit/${name}`);
   return (
     <>
       <Heading>
         The remainder
-        <Own pointer={FIT} label="The remainder" />
+        <Own pointer={place.at("fit")} label="The remainder" />
       </Heading>
-      <Choice
-        label="The remainder"
-        options={FITS}
-        value={fit.kind!}
-        onChange={(kind) => void settings.keep(`${FIT}/kind`, kind)}
-      />
+      <Options label="The remainder" pointer={at("kind")} options={FITS} value={fit.kind!} />
       {fit.kind === "leave-over" && (
         <div className="mt-1">
-          <Choice
-            label="Where it is left"
-            options={REMAINDERS}
-            value={fit.remainder!}
-            onChange={(place) => void settings.keep(`${FIT}/remainder`, place)}
-          />
+          <Options label="Where it is left" pointer={at("remainder")} options={REMAINDERS} value={fit.remainder!} />
         </div>
       )}
-      {fit.kind === "ease" && (
-        <Tick label="Keep the gap, ease the stitches" pointer={`${FIT}/keep_gap`} value={fit.keep_gap!} />
+      {fit.kind === "ease" && <Tick label="Keep the gap, ease the lengths" pointer={at("keep_gap")} value={fit.keep_gap!} />}
+      {fit.kind === "made-up" && (
+        <NumberRow label="Shortened before a corner" pointer={at("made_up")} value={String(fit.made_up)} step={1} />
       )}
-      <Tick label="One stitch in legs too short" pointer={`${FIT}/short_legs`} value={fit.short_legs!} />
-      <div className="mt-1 flex items-center justify-between">
-        <span>Flag past</span>
-        <NumberField
-          label="Tolerance"
-          value={`${fit.tolerance} %`}
-          step={1}
-          onPreview={(typed) => settings.tryOut(`${FIT}/tolerance`, typed)}
-          onCommit={(typed) => settings.keep(`${FIT}/tolerance`, typed)}
-          onCancel={settings.forget}
-        />
-      </div>
+      {fit.kind !== "made-up" && (
+        <>
+          <p className="muted mt-1.5 mb-1 text-[12px]">On the middle of a leg</p>
+          <Options label="On the middle of a leg" pointer={at("layout")} options={LAYOUTS} value={fit.layout!} />
+        </>
+      )}
+      <Tick label="Half a gap at both ends of a leg" pointer={at("half_gaps")} value={fit.half_gaps!} />
+      <Tick label="One length for all legs" pointer={at("shared")} value={fit.shared!} />
+      <Tick label="One repeat in legs too short" pointer={at("short_legs")} value={fit.short_legs!} />
+      <NumberRow label="Tolerance" pointer={at("tolerance")} value={`${fit.tolerance} %`} step={1} />
     </>
-  );
-}
-
-function Tick({ label, pointer, value }: { label: string; pointer: string; value: boolean }) {
-  const settings = useSettings();
-  return (
-    <label className="mt-1 flex min-h-6 cursor-pointer items-center gap-2">
-      <input
-        type="checkbox"
-        className="size-4 accent-(--color-secondary)"
-        checked={value}
-        onChange={(event) => void settings.keep(pointer, event.target.checked)}
-      />
-      {label}
-    </label>
   );
 }

@@ -1,45 +1,47 @@
-/** The thread: its ends and its colour. */
+/** The threads: their colours, and a stitch's ends. */
 import { useCallback } from "react";
 
-import { Choice } from "@/shared/ui/Choice";
 import { ColourField } from "@/shared/ui/ColourField";
 import { THREAD_ENDS } from "@/shared/ui/trade";
 
+import { Options } from "./fields";
 import { Own } from "./Own";
 import { Heading } from "./Ticket";
-import { useRun, useSettings } from "./settings";
-
-const ENDS = "/courses/0/motif/ends";
-const COLOUR = "/threads/0";
+import { useRow, useRun, useSettings } from "./settings";
 
 export function Thread() {
   const { settings: brush } = useRun();
-  const settings = useSettings();
-  const keepColour = useCallback((colour: string) => settings.keep(COLOUR, colour), [settings]);
+  const place = useRow();
+  const motif = place?.row.motif;
+  const threads = brush.threads!;
   return (
     <>
-      <Heading>
-        Thread
-        <Own pointer={COLOUR} label="Thread colour" />
-      </Heading>
-      <ColourField
-        label="Thread colour"
-        value={brush.threads![0]!}
-        onPreview={(colour) => settings.tryOut(COLOUR, colour)}
-        onCommit={keepColour}
-      />
-      <div className="mt-1.5 flex items-center gap-2">
-        <span>
-          Ends
-          <Own pointer={ENDS} label="Thread ends" />
-        </span>
-        <Choice
-          label="Thread ends"
-          options={THREAD_ENDS}
-          value={brush.courses![0]!.motif!.ends!}
-          onChange={(ends) => void settings.keep(ENDS, ends)}
-        />
-      </div>
+      <Heading>{threads.length > 1 ? "Threads" : "Thread"}</Heading>
+      {threads.map((colour, index) => (
+        <ThreadColour key={index} index={index} colour={colour} many={threads.length > 1} />
+      ))}
+      {place && motif?.family === "running" && (
+        <div className="mt-1.5 flex items-center gap-2">
+          <span>
+            Ends
+            <Own pointer={place.at("motif/ends")} label="Thread ends" />
+          </span>
+          <Options label="Thread ends" pointer={place.at("motif/ends")} options={THREAD_ENDS} value={motif.ends!} />
+        </div>
+      )}
     </>
+  );
+}
+
+function ThreadColour({ index, colour, many }: { index: number; colour: string; many: boolean }) {
+  const settings = useSettings();
+  const pointer = `/threads/${index}`;
+  const keep = useCallback((typed: string) => settings.keep(pointer, typed), [settings, pointer]);
+  const label = many ? `Thread ${index + 1} colour` : "Thread colour";
+  return (
+    <div className="mt-1 flex items-center">
+      <ColourField label={label} value={colour} onPreview={(typed) => settings.tryOut(pointer, typed)} onCommit={keep} />
+      <Own pointer={pointer} label={label} />
+    </div>
   );
 }

@@ -1,13 +1,18 @@
 /** The Ticket: measured facts and settings of the chosen run, on a work ticket. */
 import { useChosen } from "../sheet";
 import { BarePath } from "./BarePath";
-import { Corners } from "./Corners";
+import { Corners, Crossings } from "./Corners";
+import { Ends } from "./Ends";
+import { FacingAndHold } from "./FacingAndHold";
 import { Legs } from "./Legs";
 import { Measures } from "./Measures";
 import { NodeTools } from "./NodeTools";
+import { Order } from "./Order";
 import { PathHead } from "./PathHead";
 import { Remainder } from "./Remainder";
+import { RunsOnPath } from "./RunsOnPath";
 import { RunTools } from "./RunTools";
+import { Sway } from "./Sway";
 import { Thread } from "./Thread";
 import { Warnings } from "./Warnings";
 
@@ -22,11 +27,17 @@ export function Ticket() {
         {path && run && run.fault && <p className="border-l-4 border-error bg-error/15 px-2.5 py-1.5">{run.fault}</p>}
         {path && run && (
           <>
+            <RunsOnPath />
             <Warnings />
             <Measures />
             <Legs />
             <Remainder />
+            <FacingAndHold />
             <Corners />
+            <Crossings />
+            <Ends />
+            <Order />
+            <Sway />
             <Thread />
             <RunTools />
           </>

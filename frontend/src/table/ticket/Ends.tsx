@@ -1,0 +1,85 @@
+/** How a run begins and ends, and where a closed one starts. */
+import { NumberField } from "@/shared/ui/NumberField";
+import { fixed } from "@/shared/ui/words";
+
+import { useChosen, useDesk, useShown } from "../sheet";
+import { mmText, NumberRow } from "./fields";
+import { Own } from "./Own";
+import { Heading } from "./Ticket";
+import { useRow, useRun } from "./settings";
+
+export function Ends() {
+  const place = useRow();
+  const run = useRun();
+  const { path } = useChosen();
+  if (!place) return path!.closed ? <ClosedPath /> : null;
+  const ends = place.row.ends!;
+  const at = (name: string) => place.at(`ends/${name}`);
+  const open = !path!.closed || run.places.opening !== null;
+  const stitches = run.settings.kind === "stitch";
+  return (
+    <>
+      <Heading>
+        Ends
+        <Own pointer={place.at("ends")} label="Ends" />
+      </Heading>
+      {open && stitches && (
+        <>
+          <NumberRow label="Backtack, stitches" pointer={at("backtack")} value={String(ends.backtack)} step={1} />
+          <NumberRow label="Condensed, stitches" pointer={at("condensed")} value={String(ends.condensed)} step={1} />
+        </>
+      )}
+      {!open && stitches && (
+        <NumberRow label="Oversewn, stitches" pointer={at("oversew")} value={String(ends.oversew)} step={1} />
+      )}
+      <NumberRow label="Start shift" pointer={place.at("start_shift")} value={mmText(place.row.start_shift)} step={0.5} />
+      {path!.closed && <ClosedPath />}
+    </>
+  );
+}
+
+/** A closed path's start point, and opening it there. */
+function ClosedPath() {
+  const desk = useDesk();
+  const run = useRun();
+  const { head } = useShown();
+  const factor = head.sheet.factor;
+  const slide = (typed: string) => {
+    const to = Number(typed.replace(/mm/, ""));
+    return Number.isFinite(to) ? ({ kind: "slide-start", run: run.id, to: to * factor } as const) : null;
+  };
+  const open = (typed: string) => ({ kind: "open-path" as const, run: run.id, typed });
+  const opening = run.places.opening;
+  return (
+    <>
+      <div className="mt-1 flex items-start justify-between gap-2">
+        <span className="pt-0.5">Start point at</span>
+        <NumberField
+          label="Start point"
+          value={`${fixed((run.places.start ?? 0) / factor, 1)} mm`}
+          step={1}
+          onPreview={(typed) => {
+            const intent = slide(typed);
+            if (intent) desk.preview(intent);
+          }}
+          onCommit={async (typed) => {
+            const intent = slide(typed);
+            return intent ? ((await desk.command(intent))?.message ?? null) : "Give a length, such as 20 mm.";
+          }}
+          onCancel={() => desk.dropPreviews(true)}
+        />
+      </div>
+      <div className="mt-1 flex items-start justify-between gap-2">
+        <span className="pt-0.5">Opened there by</span>
+        <NumberField
+          label="Opening"
+          value={opening === null || opening === undefined ? "closed" : `${fixed(opening / factor, 1)} mm`}
+          step={1}
+          onCommit={async (typed) =>
+            (await desk.command(open(typed.trim() === "closed" ? "" : typed)))?.message ?? null
+          }
+        />
+      </div>
+    </>
+  );
+}

@@ -1,0 +1,102 @@
+"""Holds, mitres and interlacing against skia's 1D path effect with the same motif in the same run."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from functools import partial
+
+import numpy as np
+import skia
+
+from curlet.core.brush import Brush, CornerRule, FitRule, Row
+from curlet.core.drawing import Outline
+from curlet.core.dress.colour import ColourRole
+from curlet.core.lay import lay
+from curlet.core.lay.draw import draw_run
+from curlet.core.measures import Measure, Scale
+from curlet.core.motif.families import ArtShape, Artwork
+from curlet.core.motif.families.artwork import read_outline
+from curlet.core.path import Path
+from curlet.formats.skia_paths import add_outline
+from speed.laying import fresh, stitch, stitches
+from speed.paths import LENGTH, in_skia, winding
+from speed.timing import best, say
+
+SEGMENTS = 40
+COUNTS = (1_000, 10_000)
+
+
+def scroll(length: float) -> str:
+    """A closed scroll of 40 curved segments that fills its cell."""
+    t = np.linspace(0, 2 * np.pi, 3 * SEGMENTS + 1)
+    radius = 0.42 + 0.08 * np.sin(5 * t)
+    x, y = length * (0.5 + radius * np.cos(t)), length * radius * np.sin(t)
+    points = [f"{a:.6f} {b:.6f}" for a, b in zip(x, y, strict=True)]
+    return (
+        f"M{points[0]}" + "".join(f"C{' '.join(points[i : i + 3])}" for i in range(1, len(points), 3)) + "Z"
+    )
+
+
+def motif_brush(count: int, hold: str, corners: str = "carry", overlap: str = "next-over-last") -> Brush:
+    pitch = LENGTH / count
+    shapes = [ArtShape(scroll(pitch), fill=ColourRole())]
+    if overlap == "interlaced":
+        shapes.append(ArtShape(scroll(pitch / 2), fill=ColourRole(), over=True))
+    art = Artwork(tuple(shapes), pitch, pitch)
+    row = Row(art, Measure(pitch), Measure(0.0), FitRule("ease"), hold, overlap=overlap)
+    return Brush(courses=(row,), corners=CornerRule(corners))
+
+
+def stamping(style: skia.Path1DPathEffect.Style, count: int, path: skia.Path) -> Callable[[], object]:
+    """The reference: the motif stamped or morphed along the path by skia."""
+    stamp, outline = skia.Path(), read_outline(scroll(LENGTH / count))
+    centred = Outline(outline.commands, outline.points)
+    add_outline(stamp, centred.commands, centred.points)
+    effect = skia.Path1DPathEffect.Make(stamp, LENGTH / count, 0, style)
+    record = skia.StrokeRec(skia.StrokeRec.kFill_InitStyle)
+
+    def job() -> object:
+        out = skia.Path()
+        effect.filterPath(out, path, record, skia.Rect.MakeLTRB(-1e6, -1e6, 1e6, 1e6))
+        return out
+
+    return job
+
+
+def stitched(count: int, path: skia.Path) -> Callable[[], object]:
+    effect = skia.Path1DPathEffect.Make(stitch(count), LENGTH / count, 0, skia.Path1DPathEffect.kRotate_Style)
+    record = skia.StrokeRec(skia.StrokeRec.kFill_InitStyle)
+    return lambda: effect.filterPath(skia.Path(), path, record, skia.Rect.MakeLTRB(-1e6, -1e6, 1e6, 1e6))
+
+
+def drawn(path: Path, brush: Brush) -> object:
+    """From nodes to the drawing that everything is written from."""
+    return draw_run(lay(fresh(path), brush, Scale()), "run", "")
+
+
+def run() -> None:
+    path = winding()
+    flat = in_skia(path)
+    rotate, morph = skia.Path1DPathEffect.kRotate_Style, skia.Path1DPathEffect.kMorph_Style
+    jobs = {
+        "pinned stitches": (stitches, stitched, "1.0"),
+        "ride": (partial(motif_brush, hold="ride"), partial(stamping, rotate), "1.0"),
+        "interlaced": (
+            partial(motif_brush, hold="ride", overlap="interlaced"),
+            partial(stamping, rotate),
+            "1.0",
+        ),
+        "bend": (partial(motif_brush, hold="bend"), partial(stamping, morph), "1.5"),
+        "bend, mitred": (partial(motif_brush, hold="bend", corners="mitre"), partial(stamping, morph), "1.5"),
+    }
+    print(f"\nFrom nodes to the drawing, a motif of {SEGMENTS} segments")
+    for name, (brush, reference, most) in jobs.items():
+        for count in COUNTS:
+            ours, theirs = best(partial(drawn, path, brush(count)), reference(count, flat), rounds=5)
+            aim = f"aim: not above {most}" if count == COUNTS[-1] else ""
+            what = f"  {name}, {count:,}: {1000 * ours:.1f} ms, skia {1000 * theirs:.1f} ms"
+            say(what, f"{ours / theirs:.2f} ×", aim)
+    (ten,), (hundred,) = (
+        best(partial(drawn, path, motif_brush(count, "ride")), rounds=3) for count in (10_000, 100_000)
+    )
+    say("  ride, 100,000 against 10,000: growth (10 is linear)", f"{hundred / ten:.1f} ×")
