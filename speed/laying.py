@@ -9,6 +9,7 @@ import skia
 
 from curlet.core.brush import Brush, CornerRule, FitRule, Row
 from curlet.core.lay import lay
+from curlet.core.lay.draw_row import placements_of
 from curlet.core.measures import Measure, Scale
 from curlet.core.motif.families import Running
 from curlet.core.path import Path
@@ -83,4 +84,6 @@ def run() -> None:
 
 
 def _lay_fresh(path: Path, brush: Brush) -> None:
-    lay(fresh(path), brush, Scale())
+    row = lay(fresh(path), brush, Scale()).main
+    assert row is not None
+    placements_of(row)

@@ -2,23 +2,42 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable
+from dataclasses import dataclass
 from typing import Any
 
+from curlet.demo import programme, waistcoat
 from curlet.demo.brushes import BRUSHES
-from curlet.demo.waistcoat import GROUPS, SHEET, DemoPath, waistcoat
+from curlet.demo.waistcoat import DemoPath
 from curlet.store.database import writing
 from curlet.store.models import Brush, Run, SeamGroup, Sheet, SheetPath
 
-SHEET_ID = "waistcoat"
+
+@dataclass(frozen=True)
+class DemoSheet:
+    """One sheet of the demo."""
+
+    id: str
+    name: str
+    size: dict[str, Any]
+    groups: dict[str, str]
+    paths: Callable[[], list[DemoPath]]
+
+
+SHEETS = (
+    DemoSheet("waistcoat", "Usher’s waistcoat", waistcoat.SHEET, waistcoat.GROUPS, waistcoat.waistcoat),
+    DemoSheet("programme", "Season programme", programme.SHEET, programme.GROUPS, programme.programme),
+)
 
 
 def load_demo() -> None:
-    """Add the demo's brushes and sheet; what is there already is left as it is."""
+    """Add the demo's brushes and sheets; what is there already is left as it is."""
     with writing():
         for position, (brush_id, doc) in enumerate(BRUSHES.items()):
             _add(Brush, id=brush_id, doc=doc, builtin=True, position=position)
-        if Sheet.get_or_none(Sheet.id == SHEET_ID) is None:
-            _add_waistcoat()
+        for position, sheet in enumerate(SHEETS):
+            if Sheet.get_or_none(Sheet.id == sheet.id) is None:
+                _add_sheet(sheet, position)
 
 
 def _add(model: type[Any], **values: Any) -> None:
@@ -26,24 +45,24 @@ def _add(model: type[Any], **values: Any) -> None:
         model.create(**values)
 
 
-def _add_waistcoat() -> None:
-    Sheet.create(id=SHEET_ID, name="Usher’s waistcoat", **SHEET)
-    for position, (name, mark) in enumerate(GROUPS.items()):
-        SeamGroup.create(id=_group_id(name), sheet=SHEET_ID, name=name, mark=mark, position=position)
-    for position, path in enumerate(waistcoat()):
-        _add_path(path, position)
+def _add_sheet(sheet: DemoSheet, position: int) -> None:
+    Sheet.create(id=sheet.id, name=sheet.name, position=position, **sheet.size)
+    for place, (name, mark) in enumerate(sheet.groups.items()):
+        SeamGroup.create(id=_id(sheet, name), sheet=sheet.id, name=name, mark=mark, position=place)
+    for place, path in enumerate(sheet.paths()):
+        _add_path(sheet, path, place)
 
 
-def _group_id(name: str) -> str:
-    return "waistcoat-" + name.lower().replace(" ", "-")
+def _id(sheet: DemoSheet, name: str) -> str:
+    return f"{sheet.id}-" + name.lower().replace(" ", "-")
 
 
-def _add_path(path: DemoPath, position: int) -> None:
-    path_id = "waistcoat-" + path.name.lower().replace(" ", "-")
+def _add_path(sheet: DemoSheet, path: DemoPath, position: int) -> None:
+    path_id = _id(sheet, path.name)
     SheetPath.create(
         id=path_id,
-        sheet=SHEET_ID,
-        group=_group_id(path.group),
+        sheet=sheet.id,
+        group=_id(sheet, path.group),
         name=path.name,
         closed=path.closed,
         nodes=[node.model_dump(mode="json") for node in path.nodes],
@@ -51,4 +70,4 @@ def _add_path(path: DemoPath, position: int) -> None:
         position=position,
     )
     if path.brush:
-        Run.create(id=f"run-{path_id}", sheet=SHEET_ID, path=path_id, brush=path.brush, position=position)
+        Run.create(id=f"run-{path_id}", sheet=sheet.id, path=path_id, brush=path.brush, position=position)

@@ -70,13 +70,16 @@ def read_brush(document: Json, own: dict[str, Json] | None = None) -> BrushDoc:
     BadInput
         If it is not a brush file that this version can read.
     """
-    return _read(orjson.dumps(patched(document, own) if own else document))
+    return _read(orjson.dumps(document), orjson.dumps(own or {}))
 
 
 @lru_cache(maxsize=512)
-def _read(document: bytes) -> BrushDoc:
+def _read(document: bytes, own: bytes) -> BrushDoc:
+    changes = orjson.loads(own)
     try:
-        return BrushDoc.model_validate_json(document)
+        return BrushDoc.model_validate_json(
+            orjson.dumps(patched(orjson.loads(document), changes)) if changes else document
+        )
     except ValidationError as error:
         first = error.errors()[0]
         place = "/".join(str(part) for part in first["loc"]) or "the file"

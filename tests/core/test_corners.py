@@ -134,9 +134,9 @@ def test_what_was_said_of_a_lost_corner_is_told() -> None:
 
 
 def _piece(reach: float) -> Pieces:
-    brush = block(reach, WIDTH)
-    art = brush.courses[0].motif  # type: ignore[union-attr]
-    return Pieces(corner_outside=Piece(art, Measure(reach)))
+    row = block(reach, WIDTH).courses[0]
+    assert isinstance(row, Row)
+    return Pieces(corner_outside=Piece(row.motif, Measure(reach)))
 
 
 @pytest.mark.parametrize("leg", [4.0, 11.0, 30.0])

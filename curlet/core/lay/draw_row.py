@@ -159,7 +159,8 @@ class _Painter:
             return []
         shapes = self._tinted(dress(chosen, self.threads), int(which[0]))
         if self.matrices is not None:
-            return [Stamps(shapes, self.matrices[which])]
+            every = len(which) == len(self.matrices) and which[0] == 0
+            return [Stamps(shapes, self.matrices if every else self.matrices[which])]
         bent = Bent(self.row.line, self.row.offset, self.row.course.swell, self.row.line.path.length)
         if self.overlapping and len(which) > 1:
             return [item for one in which for item in self._bent(bent, np.array([one]), shapes)]

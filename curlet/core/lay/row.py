@@ -190,7 +190,8 @@ def _leg_repeats(row: Row, room: Room, fit: LegFit, reach: float, scale: Scale) 
     begin += room.low + fit.lead + _shift(row, room, scale)
     line = room.line
     leg = np.full(len(number), room.leg)
-    motif = np.array(row.sequence)[number % len(row.sequence)]
+    letters = np.array(row.sequence)
+    motif = letters[number % len(letters)] if len(letters) > 1 else np.full(len(number), letters[0])
     laid = make_repeats(line.at(begin), line.at(begin + length), leg, number, motif)
     if not (before or after):
         return laid
@@ -220,10 +221,14 @@ def _positions(row: Row, fit: LegFit, number: NDArray[np.intp], scale: Scale) ->
     """Begin and length of each repeat on the leg's own line, from its first one's begin."""
     lengths = row.drawn_lengths(scale)
     order = np.array([lengths[letter] for letter in row.sequence])
-    rounds, place = np.divmod(number, len(order))
-    prefix = np.concatenate([[0.0], np.cumsum(order)[:-1]])
-    begin = (rounds * order.sum() + prefix[place]) * fit.stretch + number * fit.gap
-    length = order[place] * fit.stretch
+    if len(order) == 1:
+        begin = number * (order[0] * fit.stretch + fit.gap)
+        length = np.full(len(number), order[0] * fit.stretch)
+    else:
+        rounds, place = np.divmod(number, len(order))
+        prefix = np.concatenate([[0.0], np.cumsum(order)[:-1]])
+        begin = (rounds * order.sum() + prefix[place]) * fit.stretch + number * fit.gap
+        length = order[place] * fit.stretch
     if fit.tail:
         late = number >= fit.repeats - fit.tail
         first = begin[late][0]

@@ -1,6 +1,10 @@
 /** The head strip: the sheet, the hand tools, undo and redo, zoom, and sending out. */
+import { useQuery } from "@tanstack/react-query";
 import { Lamp } from "lucide-react";
 import { useEffect, useState } from "react";
+import { useNavigate } from "react-router";
+
+import { api } from "@/shared/api/client";
 
 import { useDesk, useShown } from "./sheet";
 import { hand, type Tool, useHand } from "./state";
@@ -35,6 +39,35 @@ export function trueSize() {
 const quiet =
   "cursor-pointer rounded-field px-2 py-1 hover:bg-white/10 disabled:cursor-default disabled:text-[#98a0b3] disabled:hover:bg-transparent";
 
+/** The sheet's name, and the way to the others. */
+function SheetChoice() {
+  const { head } = useShown();
+  const navigate = useNavigate();
+  const { data } = useQuery({ queryKey: ["sheets"], queryFn: api.sheets });
+  const sheets = data?.sheets ?? [];
+  if (sheets.length < 2) {
+    return (
+      <h1 className="max-w-[200px] truncate font-bold" title={head.sheet.name}>
+        {head.sheet.name}
+      </h1>
+    );
+  }
+  return (
+    <select
+      aria-label="Sheet"
+      className="max-w-[200px] cursor-pointer truncate rounded-field bg-neutral py-1 font-bold hover:bg-white/10"
+      value={head.sheet.id}
+      onChange={(event) => void navigate(`/sheets/${event.target.value}`)}
+    >
+      {sheets.map((sheet) => (
+        <option key={sheet.id} value={sheet.id}>
+          {sheet.name}
+        </option>
+      ))}
+    </select>
+  );
+}
+
 const ROOM = "curlet-room";
 
 /** The page itself light or dark; kept in this browser. */
@@ -65,9 +98,7 @@ export function HeadStrip() {
   const dark = head.sheet.ground === "dark";
   return (
     <header className="head col-span-3 flex items-center gap-3 bg-neutral px-3.5 text-neutral-content">
-      <h1 className="max-w-[220px] truncate font-bold" title={head.sheet.name}>
-        {head.sheet.name}
-      </h1>
+      <SheetChoice />
       <span className="measure whitespace-nowrap opacity-80">{head.sheet.scale} · mm</span>
       <nav aria-label="Hand tools" className="ml-3 flex gap-1">
         {TOOLS.map(([key, name, digit]) => (

@@ -10,7 +10,7 @@ import { Paper } from "./paper/Paper";
 import { PathsPanel } from "./paths/PathsPanel";
 import { SendOut } from "@/sendout/SendOut";
 import { DeskContext, useNewDesk, useSheetQuery, useShown } from "./sheet";
-import { hand, useHand } from "./state";
+import { choosePaths, hand, useHand } from "./state";
 import { Tape } from "./tape/Tape";
 import { Ticket } from "./ticket/Ticket";
 
@@ -18,7 +18,10 @@ export function TablePage() {
   const { sheetId = "" } = useParams();
   const desk = useNewDesk(sheetId);
   const { data, error } = useSheetQuery(sheetId);
-  useEffect(() => hand().set({ view: null, chosen: [], nodes: [], draft: [] }), [sheetId]);
+  useEffect(() => {
+    choosePaths([]);
+    hand().set({ view: null, draft: [], preview: null, lit: null });
+  }, [sheetId]);
   if (error) return <Message title="This sheet cannot be opened" text={error.message} />;
   if (!data) return <Message title="Curlet" text="Opening the sheet." />;
   return (

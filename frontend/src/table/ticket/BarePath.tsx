@@ -1,7 +1,7 @@
 /** A path without a brush: what to do next. */
 import { useChosen, useDesk, useShown } from "../sheet";
 import { Heading } from "./Ticket";
-import { Tool } from "./Tool";
+import { QuietButton } from "./QuietButton";
 
 export function BarePath() {
   const { head } = useShown();
@@ -14,9 +14,9 @@ export function BarePath() {
       <p className="muted mb-1">Drag one from the drawer onto the path, or press one here.</p>
       <div className="flex flex-wrap gap-1">
         {head.brushes.slice(0, 8).map((brush) => (
-          <Tool key={brush.id} onClick={() => desk.command({ kind: "lay-brush", paths: ids, brush: brush.id })}>
+          <QuietButton key={brush.id} onClick={() => desk.command({ kind: "lay-brush", paths: ids, brush: brush.id })}>
             {brush.name}
-          </Tool>
+          </QuietButton>
         ))}
       </div>
     </>

@@ -9,7 +9,7 @@ import { mmText, NumberRow, Options } from "./fields";
 import { Own } from "./Own";
 import { Heading } from "./Ticket";
 import { useRun } from "./settings";
-import { Tool } from "./Tool";
+import { QuietButton } from "./QuietButton";
 
 const MANNER = "/corners/manner";
 
@@ -92,9 +92,9 @@ export function Crossings() {
       {chosen && (
         <div className="mt-1.5 flex items-center justify-between border-l-4 border-accent bg-base-200 px-2 py-1.5">
           <span className="text-[12px] font-semibold">The crossing at {degrees(chosen.angle)}</span>
-          <Tool onClick={() => desk.command({ kind: "flip-crossing", run: run.id, key: chosen.key })}>
+          <QuietButton onClick={() => desk.command({ kind: "flip-crossing", run: run.id, key: chosen.key })}>
             Flip over and under
-          </Tool>
+          </QuietButton>
         </div>
       )}
     </>

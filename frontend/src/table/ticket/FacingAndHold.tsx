@@ -5,7 +5,7 @@ import { NumberRow, Options, Tick } from "./fields";
 import { Own } from "./Own";
 import { Heading } from "./Ticket";
 import { useRow, useRun } from "./settings";
-import { Tool } from "./Tool";
+import { QuietButton } from "./QuietButton";
 import { useDesk } from "../sheet";
 
 export function FacingAndHold() {
@@ -46,9 +46,9 @@ function Span() {
   if (!course) return null;
   return (
     <div className="mt-1.5">
-      <Tool onClick={() => desk.command({ kind: "switch-course", run: run.id, course: index })}>
+      <QuietButton onClick={() => desk.command({ kind: "switch-course", run: run.id, course: index })}>
         {course.course === "span" ? "Repeat the motif" : "Stretch it once along the path"}
-      </Tool>
+      </QuietButton>
     </div>
   );
 }

@@ -5,7 +5,7 @@ import type { RunShown } from "@/shared/api/types";
 
 import { useChosen, useDesk, useShown } from "../sheet";
 import { hand, useHand } from "../state";
-import { Tool } from "./Tool";
+import { QuietButton } from "./QuietButton";
 
 export function RunsOnPath() {
   const { worn } = useChosen();
@@ -20,9 +20,9 @@ export function RunsOnPath() {
         </ol>
       )}
       <div className="mt-1">
-        <Tool onClick={() => hand().set({ adding: !adding })}>
+        <QuietButton onClick={() => hand().set({ adding: !adding })}>
           {adding ? "Now press a brush in the drawer" : "Lay another brush beside it"}
-        </Tool>
+        </QuietButton>
       </div>
     </div>
   );

@@ -9,7 +9,7 @@ import { CurvePad } from "./CurvePad";
 import { Own } from "./Own";
 import { Heading } from "./Ticket";
 import { useRow, useRun, useSettings } from "./settings";
-import { Tool } from "./Tool";
+import { QuietButton } from "./QuietButton";
 
 type Channel = (typeof CHANNELS)[number][0];
 
@@ -47,7 +47,7 @@ export function Sway() {
           ))}
         </select>
         {rules.some((rule) => rule.driver === "chance") && (
-          <Tool onClick={() => desk.command({ kind: "new-seed", run: run.id })}>New seed</Tool>
+          <QuietButton onClick={() => desk.command({ kind: "new-seed", run: run.id })}>New seed</QuietButton>
         )}
       </div>
     </>
@@ -81,7 +81,7 @@ function Rule({ rule, index, rules, pointer }: RuleProps) {
             step={1}
             onCommit={(typed) => number(typed, "amount")}
           />
-          <Tool onClick={() => settings.keepValue(pointer, rules.filter((_, i) => i !== index))}>Remove</Tool>
+          <QuietButton onClick={() => settings.keepValue(pointer, rules.filter((_, i) => i !== index))}>Remove</QuietButton>
         </span>
       </div>
       <div className="mt-1">

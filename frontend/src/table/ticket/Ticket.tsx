@@ -6,12 +6,12 @@ import { Ends } from "./Ends";
 import { FacingAndHold } from "./FacingAndHold";
 import { Legs } from "./Legs";
 import { Measures } from "./Measures";
-import { NodeTools } from "./NodeTools";
+import { NodeWork } from "./NodeWork";
 import { Order } from "./Order";
 import { PathHead } from "./PathHead";
 import { Remainder } from "./Remainder";
 import { RunsOnPath } from "./RunsOnPath";
-import { RunTools } from "./RunTools";
+import { RunWork } from "./RunWork";
 import { Sway } from "./Sway";
 import { Thread } from "./Thread";
 import { Warnings } from "./Warnings";
@@ -39,11 +39,11 @@ export function Ticket() {
             <Order />
             <Sway />
             <Thread />
-            <RunTools />
+            <RunWork />
           </>
         )}
         {path && !run && <BarePath />}
-        {path && <NodeTools />}
+        {path && <NodeWork />}
       </div>
     </aside>
   );

@@ -4,9 +4,9 @@ import { plural } from "@/shared/ui/words";
 import { useChosen, useDesk, useShown } from "../sheet";
 import { useRun, useSettings } from "./settings";
 import { Heading } from "./Ticket";
-import { Tool } from "./Tool";
+import { QuietButton } from "./QuietButton";
 
-export function RunTools() {
+export function RunWork() {
   const desk = useDesk();
   const run = useRun();
   const settings = useSettings();
@@ -16,13 +16,13 @@ export function RunTools() {
     <>
       <Heading>This run</Heading>
       <div className="flex flex-wrap gap-1">
-        <Tool onClick={() => desk.command({ kind: "reverse-run", run: run.id })}>Reverse direction</Tool>
-        <Tool onClick={() => desk.command({ kind: "show-run", run: run.id, shown: !run.shown })}>
+        <QuietButton onClick={() => desk.command({ kind: "reverse-run", run: run.id })}>Reverse direction</QuietButton>
+        <QuietButton onClick={() => desk.command({ kind: "show-run", run: run.id, shown: !run.shown })}>
           {run.shown ? "Hide" : "Show"}
-        </Tool>
-        <Tool onClick={() => desk.command({ kind: "remove-runs", runs: runs.map((item) => item.id) })}>
+        </QuietButton>
+        <QuietButton onClick={() => desk.command({ kind: "remove-runs", runs: runs.map((item) => item.id) })}>
           Take the brush off
-        </Tool>
+        </QuietButton>
       </div>
       {run.own.length > 0 && (
         <>
@@ -30,10 +30,10 @@ export function RunTools() {
             {plural(run.own.length, "setting")} of its own, marked with a dot.
           </p>
           <div className="mt-1 flex flex-wrap gap-1">
-            <Tool onClick={() => settings.follow()}>Follow the brush in all</Tool>
-            <Tool onClick={() => desk.command({ kind: "give-to-brush", run: run.id })}>
+            <QuietButton onClick={() => settings.follow()}>Follow the brush in all</QuietButton>
+            <QuietButton onClick={() => desk.command({ kind: "give-to-brush", run: run.id })}>
               {brush?.builtin ? "Make a brush of these" : "Give them to the brush"}
-            </Tool>
+            </QuietButton>
           </div>
         </>
       )}

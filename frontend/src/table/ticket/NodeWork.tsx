@@ -5,9 +5,9 @@ import { deleteChosen } from "../keys";
 import { useChosen, useDesk } from "../sheet";
 import { useHand } from "../state";
 import { Heading } from "./Ticket";
-import { Tool } from "./Tool";
+import { QuietButton } from "./QuietButton";
 
-export function NodeTools() {
+export function NodeWork() {
   const desk = useDesk();
   const { path } = useChosen();
   const chosen = useHand((state) => state.nodes);
@@ -23,21 +23,21 @@ export function NodeTools() {
       {node ? (
         <div className="flex flex-wrap gap-1">
           {goesOn && (
-            <Tool onClick={() => desk.command({ kind: "add-node", path: path!.id, after: node.id })}>
+            <QuietButton onClick={() => desk.command({ kind: "add-node", path: path!.id, after: node.id })}>
               Add one after node {place + 1}
-            </Tool>
+            </QuietButton>
           )}
-          <Tool onClick={() => desk.command({ kind: "shape-node", path: path!.id, node: node.id, shape })}>
+          <QuietButton onClick={() => desk.command({ kind: "shape-node", path: path!.id, node: node.id, shape })}>
             Make it {shape}
-          </Tool>
-          <Tool onClick={() => deleteChosen(desk)}>Delete {chosen.length > 1 ? "these nodes" : "the node"}</Tool>
+          </QuietButton>
+          <QuietButton onClick={() => deleteChosen(desk)}>Delete {chosen.length > 1 ? "these nodes" : "the node"}</QuietButton>
         </div>
       ) : (
         <>
           <p className="muted mb-1 text-[12px]">
             Drag a node to move it. Press the path twice to add one, a node twice to bend or straighten it.
           </p>
-          <Tool onClick={() => deleteChosen(desk)}>Delete the path</Tool>
+          <QuietButton onClick={() => deleteChosen(desk)}>Delete the path</QuietButton>
         </>
       )}
     </>

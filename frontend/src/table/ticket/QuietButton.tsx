@@ -1,5 +1,5 @@
 /** A quiet button of the Ticket. */
-export function Tool({ onClick, children }: { onClick: () => unknown; children: React.ReactNode }) {
+export function QuietButton({ onClick, children }: { onClick: () => unknown; children: React.ReactNode }) {
   return (
     <button
       className="min-h-6 cursor-pointer rounded-field border border-base-300 bg-base-200 px-2 py-0.5 text-[12px] hover:border-base-content"
