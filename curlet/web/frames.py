@@ -265,10 +265,14 @@ def _start(laid: LaidRun) -> Json:
 
 def _tape(laid: LaidRun, row: LaidRow | None, frame: Frame) -> Json:
     factor = laid.scale.factor
-    slots = np.zeros((0, 2)) if row is None else np.stack([row.slots.start, row.slots.end], axis=1) / factor
+    every = np.zeros((0, 2)) if row is None else np.stack([row.repeats.start, row.repeats.end], axis=1)
+    counted = row.repeats.counted if row is not None else np.zeros(0, dtype=bool)
+    # What a corner cuts off again is no piece: only ends, joins and securing stitches are.
+    pieces = ~counted & ~(row.repeats.cut_start | row.repeats.cut_end) if row is not None else counted
     return {
         "start": (row.legs[0].s0 if row else 0.0) / factor,
         "length": laid.path.length / factor,
         "closed": laid.path.closed,
-        "slots": frame.array(slots),
+        "slots": frame.array(every[counted] / factor),
+        "pieces": [(a / factor, b / factor) for a, b in every[pieces].tolist()],
     }

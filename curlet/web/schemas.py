@@ -249,12 +249,14 @@ class AsLaid(BaseModel):
 
 
 class TapeShown(BaseModel):
-    """The run unrolled: worn mm from `start`; `slots` holds a start and an end for each repeat."""
+    """The run unrolled: worn mm from `start`; `slots` holds a start and an end for each repeat,
+    `pieces` those of end pieces, joins and securing stitches."""
 
     start: float
     length: float
     closed: bool
     slots: ArrayPlace
+    pieces: list[tuple[float, float]]
 
 
 class RunShown(BaseModel):

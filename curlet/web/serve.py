@@ -9,6 +9,7 @@ import waitress
 
 from curlet.core.errors import BadInput
 from curlet.demo.load import load_demo
+from curlet.memory import keep_freed_memory
 from curlet.web.app import STATIC, create_app
 
 HOST = "127.0.0.1"
@@ -23,6 +24,7 @@ def serve(port: int, folder: FilePath, *, demo: bool, fresh: bool) -> int:
     BadInput
         If the port is taken, or the front end has not been built.
     """
+    keep_freed_memory()
     _check_port(port)
     if not (STATIC / "index.html").exists():
         raise BadInput("The front end is not built yet. Run make demo.")

@@ -18,8 +18,8 @@ Floats = NDArray[np.float64]
 Ints = NDArray[np.intp]
 Spread = Callable[[NDArray[Any]], NDArray[Any]]
 
-MOST_PANELS, FEWEST_PANELS, PANELS_IN_ALL = 32, 4, 8192
-INVERSE_ERROR = 5e-7
+MOST_PANELS, FEWEST_PANELS, PANELS_IN_ALL = 28, 4, 8192
+INVERSE_ERROR = 1e-6
 _ABSCISSAE, _WEIGHTS = np.polynomial.legendre.leggauss(4)
 _NODES = 0.5 * (_ABSCISSAE + 1.0)
 _WEIGHTS = 0.5 * _WEIGHTS
@@ -66,7 +66,7 @@ class ArcLength:
         self._s0 = ends - length
         with np.errstate(divide="ignore"):
             per_mm = np.where(length > 0, 1 / length, 0.0)
-        self._panels = np.vstack([inverse.T, self._s0, per_mm, t0, t1])
+        self._panels = np.vstack([inverse, self._s0, per_mm, t0, t1])
         self._panel_place = self._place.reshape(8, -1)[:, seg]
         self.length = float(ends[-1]) if len(ends) else 0.0
         per_segment = np.bincount(seg, weights=length, minlength=len(count))
@@ -86,8 +86,8 @@ class ArcLength:
             halves = rough + np.arange(len(rough))
             halves = np.stack([halves, halves + 1], axis=1).ravel()
             length, error = np.insert(length, rough, 0.0), np.insert(error, rough, 0.0)
-            inverse = np.insert(inverse, rough, 0.0, axis=0)
-            length[halves], inverse[halves], error[halves] = self._quadrature(
+            inverse = np.insert(inverse, rough, 0.0, axis=1)
+            length[halves], inverse[:, halves], error[halves] = self._quadrature(
                 seg[halves], t0[halves], t1[halves]
             )
         return seg, t0, t1, length, inverse
@@ -110,20 +110,20 @@ class ArcLength:
         length = left + right
         inverse = self._inverse(seg, t0, t1, length)
         u = left / np.where(length > 0, length, 1.0)
-        error = np.minimum(np.abs(_horner(inverse.T, u) - middle) / (2 * half), 1.0)
+        error = np.minimum(np.abs(_horner(inverse, u) - middle) / (2 * half), 1.0)
         return length, inverse, length * error
 
     def _inverse(self, seg: Ints, t0: Floats, t1: Floats, length: Floats) -> Floats:
-        """(k, 6) coefficients of t over u = 0…1 along each panel.
+        """(6, k) coefficients of t over u = 0…1 along each panel.
 
         A standstill has no finite slope: there the panel is crossed evenly, being halved until
         it is too short for that to matter.
         """
         rise = t1 - t0
-        slopes = [self._slopes(seg, t, length) for t in (t0, t1)]
-        fine = np.logical_and.reduce([np.isfinite(part) for pair in slopes for part in pair])
-        m0, m1 = (np.where(fine, pair[0], rise) for pair in slopes)
-        q0, q1 = (np.where(fine, pair[1], 0.0) for pair in slopes)
+        (m0, m1), (q0, q1) = slope, bend = self._slopes(seg, np.stack([t0, t1]), length)
+        fine = np.isfinite(slope).all(axis=0) & np.isfinite(bend).all(axis=0)
+        if not fine.all():
+            slope[:, ~fine], bend[:, ~fine] = rise[~fine], 0.0
         return np.stack(
             [
                 t0,
@@ -132,17 +132,18 @@ class ArcLength:
                 10 * rise - 6 * m0 - 4 * m1 - 1.5 * q0 + 0.5 * q1,
                 -15 * rise + 8 * m0 + 7 * m1 + 1.5 * q0 - q1,
                 6 * rise - 3 * (m0 + m1) + 0.5 * (q1 - q0),
-            ],
-            axis=1,
+            ]
         )
 
     def _slopes(self, seg: Ints, t: Floats, length: Floats) -> tuple[Floats, Floats]:
-        """dt/du and d²t/du² where u runs 0…1 over `length`."""
-        (vx, vy), (ax, ay) = self._velocity(seg, t), self._acceleration(seg, t)
+        """dt/du and d²t/du² at (2, k) parameters, where u runs 0…1 over `length`."""
+        (ax, ay), (bx, by), (cx, cy) = self._rate.take(seg, axis=-1)
+        vx, vy = (ax * t + bx) * t + cx, (ay * t + by) * t + cy
+        wx, wy = 2 * ax * t + bx, 2 * ay * t + by
         with np.errstate(all="ignore"):
             square = vx * vx + vy * vy
             slope = length / np.sqrt(square)
-            bend = -(slope**2) * (vx * ax + vy * ay) / square
+            bend = -(slope * slope) * (vx * wx + vy * wy) / square
         return slope, bend
 
     def _velocity(self, seg: Ints, t: Floats) -> Floats:
@@ -197,8 +198,13 @@ class ArcLength:
         return partial(np.take, indices=panel, axis=-1)
 
     def _parameter(self, spread: Spread, s: Floats) -> Floats:
+        # The columns are copies of our own, so they are worked on in place.
         *inverse, s0, per_mm, t0, t1 = spread(self._panels)
-        return np.clip(_horner(inverse, (s - s0) * per_mm), t0, t1)
+        np.subtract(s, s0, out=s0)
+        s0 *= per_mm
+        t = _in_place(inverse[::-1], s0)
+        np.maximum(t, t0, out=t)
+        return np.asarray(np.minimum(t, t1, out=t))
 
     def points(self, s: ArrayLike) -> Floats:
         """(n, 2) points at (n,) arc lengths, mm."""
@@ -207,8 +213,8 @@ class ArcLength:
         t = self._parameter(spread, s)
         ax, ay, bx, by, cx, cy, dx, dy = spread(self._panel_place)
         out = np.empty((*t.shape, 2))
-        out[..., 0] = ((ax * t + bx) * t + cx) * t + dx
-        out[..., 1] = ((ay * t + by) * t + cy) * t + dy
+        out[..., 0] = _in_place([ax, bx, cx, dx], t)
+        out[..., 1] = _in_place([ay, by, cy, dy], t)
         return out
 
     def tangents(self, s: ArrayLike, *, before: bool = False) -> Floats:
@@ -294,6 +300,15 @@ class ArcLength:
 def _horner(coefficients: Sequence[Floats] | Floats, u: Floats) -> Floats:
     c0, c1, c2, c3, c4, c5 = coefficients
     value: Floats = ((((c5 * u + c4) * u + c3) * u + c2) * u + c1) * u + c0
+    return value
+
+
+def _in_place(coefficients: Sequence[Floats], u: Floats) -> Floats:
+    """A polynomial, highest power first, worked out in its first coefficient's own array."""
+    value, *rest = coefficients
+    for coefficient in rest:
+        value *= u
+        value += coefficient
     return value
 
 

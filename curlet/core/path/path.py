@@ -72,23 +72,24 @@ class Path:
     @cached_property
     def segments(self) -> Floats:
         """(m, 4, 2) cubic control points, m = n when closed, n − 1 when open."""
-        ahead = np.roll(np.arange(len(self.points)), -1)
-        stop = len(self.points) if self.closed else max(len(self.points) - 1, 0)
-        start, end = self.points, self.points[ahead]
-        chain = np.stack([start, self.out, self.into[ahead], end], axis=1)[:stop]
-        lines = self.straight[:, None]
-        chain[:, 1] = np.where(lines, (2 * chain[:, 0] + chain[:, 3]) / 3, chain[:, 1])
-        chain[:, 2] = np.where(lines, (chain[:, 0] + 2 * chain[:, 3]) / 3, chain[:, 2])
+        chain = np.stack([self.points[:-1], self.out[:-1], self.into[1:], self.points[1:]], axis=1)
+        if self.closed and len(self.points):
+            last = np.stack([self.points[-1], self.out[-1], self.into[0], self.points[0]])
+            chain = np.concatenate([chain, last[None]])
+        lines = self.straight
+        if lines.any():
+            chain[lines, 1] = (2 * chain[lines, 0] + chain[lines, 3]) / 3
+            chain[lines, 2] = (chain[lines, 0] + 2 * chain[lines, 3]) / 3
         return chain
 
     @cached_property
     def straight(self) -> NDArray[np.bool_]:
         """(m,) true for segments without handles."""
-        ahead = np.roll(np.arange(len(self.points)), -1)
-        stop = len(self.points) if self.closed else max(len(self.points) - 1, 0)
         bare_out = (self.out == self.points).all(axis=1)
         bare_into = (self.into == self.points).all(axis=1)
-        return np.asarray((bare_out & bare_into[ahead])[:stop])
+        if self.closed:
+            return np.asarray(bare_out & np.append(bare_into[1:], bare_into[:1]))
+        return np.asarray(bare_out[:-1] & bare_into[1:])
 
     @cached_property
     def arc(self) -> ArcLength:

@@ -50,7 +50,9 @@ def _pinch(s: Floats, bend: Floats, a: int, b: int, reach: float, needs: float) 
 
 def _room_for_rigid(row: LaidRow, reach: float) -> float:
     """The smallest radius R at which neighbours do not meet: 2(R − h)·tan(p/2R) ≥ l."""
-    if row.course.hold not in ("ride", "links") or not row.length:
+    if row.course.hold == "links":
+        return _room_for_links(row)
+    if row.course.hold != "ride" or not row.length:
         return 0.0
     pitch, wide = row.length + max(row.gap, 0.0), reach
     if pitch <= row.length + 1e-12:
@@ -61,6 +63,12 @@ def _room_for_rigid(row: LaidRow, reach: float) -> float:
         clear = 2 * (middle - wide) * np.tan(min(pitch / (2 * middle), 1.5))
         low, high = (low, middle) if clear >= row.length else (middle, high)
     return high
+
+
+def _room_for_links(row: LaidRow) -> float:
+    """The radius at which one chord spans a quarter turn, p/(2·sin 45°): tighter there may be no place
+    for the next link."""
+    return float((row.length + row.gap) / (2 * np.sin(np.pi / 4)))
 
 
 def _runs(flags: NDArray[np.bool_]) -> list[tuple[int, int]]:

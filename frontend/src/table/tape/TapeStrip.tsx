@@ -60,6 +60,20 @@ export function TapeStrip({ run, width }: Props) {
         <PinchMark key={index} pinch={pinch} x={onTape(pinch.start)} perMm={perMm} />
       ))}
       <Repeats run={run} slots={slots} place={place} />
+      {tape.pieces.map(([from, to], index) => (
+        <rect
+          key={index}
+          data-testid="tape-piece"
+          x={Math.max(place.x(from), 0)}
+          y={MIDDLE - 9}
+          width={Math.max(2, (to - from) * perMm)}
+          height={18}
+          rx={3}
+          fill="none"
+          stroke="var(--color-base-100)"
+          strokeWidth={1.4}
+        />
+      ))}
       {(run.crossings ?? []).flatMap((crossing) =>
         crossing.at.map((at) => <CrossingMark key={`${crossing.key}-${at}`} crossing={crossing} at={at} x={onTape(at)} />),
       )}

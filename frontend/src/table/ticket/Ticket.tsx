@@ -2,6 +2,7 @@
 import { useChosen } from "../sheet";
 import { BarePath } from "./BarePath";
 import { Corners, Crossings } from "./Corners";
+import { Courses } from "./Courses";
 import { Ends } from "./Ends";
 import { FacingAndHold } from "./FacingAndHold";
 import { Legs } from "./Legs";
@@ -37,6 +38,7 @@ export function Ticket() {
             <Crossings />
             <Ends />
             <Order />
+            <Courses />
             <Sway />
             <Thread />
             <RunWork />
