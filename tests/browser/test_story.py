@@ -338,3 +338,15 @@ def test_other_runs_stay_in_sight_after_a_command(table: Table) -> None:
     table.by_id("brush-eight").click()
     table.wait(lambda: table.count() > 50)
     assert yellow() > 0.9 * before
+
+
+def test_the_page_itself_never_scrolls(table: Table) -> None:
+    """Choosing far down the Ticket scrolls the Ticket alone."""
+    table.choose(HEM)
+    table.option("Thread ends", "Flat").click()
+    table.press(Keys.TAB, Keys.TAB)
+    tops = "[document.documentElement, document.body, document.querySelector('#root')]"
+    scrolled = f"return {tops}.map((e) => e.scrollTop)"
+    assert table.browser.execute_script(scrolled) == [0, 0, 0]
+    whole = "return document.querySelector('#root').scrollHeight <= innerHeight"
+    assert table.browser.execute_script(whole)

@@ -19,6 +19,7 @@ from curlet.core.lay.pieces import CornerPlace
 from curlet.core.lay.row import LaidRow
 from curlet.core.lay.span import LaidSpan
 from curlet.core.lay.sway import swayed
+from curlet.core.path.cubics import in_parts
 
 Floats = NDArray[np.float64]
 Ints = NDArray[np.intp]
@@ -244,28 +245,12 @@ def _cornered(outline: Outline, place: CornerPlace) -> Outline:
     """A corner piece's outline about its corner, fitted to the turn."""
     commands, pieces = "", []
     for contour in contours(outline):
-        parts = np.concatenate([_subdivided(cubic) for cubic in contour.cubics])
+        parts = np.concatenate([in_parts(cubic, _CORNER_PARTS) for cubic in contour.cubics])
         points = np.concatenate([parts[:1, 0], parts[:, 1:].reshape(-1, 2)])
         points = points * np.array([place.reach, 1.0])
         pieces.append(fitted(points, place.reach, place.corner.turn))
         commands += "M" + "C" * len(parts) + ("Z" if contour.closed else "")
     return Outline(commands, np.concatenate(pieces))
-
-
-def _subdivided(cubic: Floats) -> Floats:
-    """A cubic in 8 parts, by blossoming."""
-    edges = np.linspace(0, 1, _CORNER_PARTS + 1)
-    parts = []
-    for a, b in zip(edges[:-1], edges[1:], strict=True):
-        parts.append([_blossom(cubic, p) for p in ((a, a, a), (a, a, b), (a, b, b), (b, b, b))])
-    return np.array(parts)
-
-
-def _blossom(cubic: Floats, at: tuple[float, float, float]) -> Floats:
-    points = cubic
-    for t in at:
-        points = points[:-1] + (points[1:] - points[:-1]) * t
-    return np.asarray(points[0])
 
 
 def span_items(span: LaidSpan, threads: tuple[str, ...]) -> list[Item]:

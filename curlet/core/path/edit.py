@@ -7,6 +7,7 @@ from numpy.typing import NDArray
 
 from curlet.core.errors import BadInput
 from curlet.core.path.arc_length import ArcLength
+from curlet.core.path.cubics import points_on, split
 from curlet.core.path.path import Path
 
 Floats = NDArray[np.float64]
@@ -60,12 +61,12 @@ def nearest(path: Path, point: tuple[float, float]) -> tuple[int, float]:
     """Segment index and t of the path's point nearest to a point (mm)."""
     t = np.linspace(0, 1, _SAMPLES)
     target = np.asarray(point, dtype=np.float64)
-    gaps = np.hypot(*np.moveaxis(_on_segments(path.segments, t) - target, -1, 0))
+    gaps = np.hypot(*np.moveaxis(points_on(path.segments, t) - target, -1, 0))
     segment, index = (int(i) for i in np.unravel_index(np.argmin(gaps), gaps.shape))
     low, high = t[max(index - 1, 0)], t[min(index + 1, _SAMPLES - 1)]
     for _ in range(12):
         fine = np.linspace(low, high, 9)
-        gap = np.hypot(*(_on_segments(path.segments[segment][None], fine)[0] - target).T)
+        gap = np.hypot(*(points_on(path.segments[segment][None], fine)[0] - target).T)
         best = int(np.argmin(gap))
         low, high = fine[max(best - 1, 0)], fine[min(best + 1, 8)]
     return segment, float((low + high) / 2)
@@ -74,17 +75,9 @@ def nearest(path: Path, point: tuple[float, float]) -> tuple[int, float]:
 def nearest_length(path: Path, point: tuple[float, float]) -> float:
     """Arc length of the path's point nearest to a point, mm."""
     segment, t = nearest(path, point)
-    first, _ = _split(path.segments[segment], min(max(t, 1e-9), 1 - 1e-9))
+    first, _ = split(path.segments[segment], min(max(t, 1e-9), 1 - 1e-9))
     part = ArcLength(first[None], path.straight[segment : segment + 1], closed=False)
     return float(path.arc.node_positions[segment] + part.length)
-
-
-def _on_segments(segments: Floats, t: Floats) -> Floats:
-    """(m, k, 2) points of m cubics at k parameters."""
-    u = 1 - t
-    weights = np.stack([u**3, 3 * u * u * t, 3 * u * t * t, t**3], axis=1)
-    points: Floats = np.einsum("kc,mcd->mkd", weights, segments)
-    return points
 
 
 def add_node(path: Path, point: tuple[float, float], node_id: str) -> Path:
@@ -108,7 +101,7 @@ def add_node_after(path: Path, after: str, node_id: str) -> Path:
 
 
 def _divide(path: Path, segment: int, t: float, node_id: str) -> Path:
-    left, right = _split(path.segments[segment], t)
+    left, right = split(path.segments[segment], t)
     ahead = (segment + 1) % len(path.points)
     points, into, out = path.points.copy(), path.into.copy(), path.out.copy()
     if path.straight[segment]:
@@ -125,15 +118,6 @@ def _divide(path: Path, segment: int, t: float, node_id: str) -> Path:
         np.insert(out, at, middle_out, axis=0),
         path.closed,
     )
-
-
-def _split(cubic: Floats, t: float) -> tuple[Floats, Floats]:
-    """De Casteljau's two halves."""
-    a, b, c, d = cubic
-    ab, bc, cd = a + (b - a) * t, b + (c - b) * t, c + (d - c) * t
-    abc, bcd = ab + (bc - ab) * t, bc + (cd - bc) * t
-    middle = abc + (bcd - abc) * t
-    return np.array([a, ab, abc, middle]), np.array([middle, bcd, cd, d])
 
 
 def delete_nodes(path: Path, node_ids: list[str]) -> Path:

@@ -5,6 +5,7 @@ from __future__ import annotations
 import numpy as np
 
 from curlet.core.errors import BadInput
+from curlet.core.path.cubics import split
 from curlet.core.path.path import Path
 
 START_NODE = "start"
@@ -29,16 +30,14 @@ def started_at(path: Path, s: float) -> Path:
 def _divided(path: Path, s: float) -> tuple[Path, int]:
     segments, parameters = path.arc.locate([s])
     segment, t = int(segments[0]), float(parameters[0])
-    a, b, c, d = path.segments[segment]
-    ab, bc, cd = a + (b - a) * t, b + (c - b) * t, c + (d - c) * t
-    abc, bcd = ab + (bc - ab) * t, bc + (cd - bc) * t
-    middle = abc + (bcd - abc) * t
+    before, after = split(path.segments[segment], t)
+    middle = after[0]
     ahead, at = (segment + 1) % len(path.points), segment + 1
     into, out = path.into.copy(), path.out.copy()
     node_into = node_out = middle
     if not path.straight[segment]:
-        out[segment], into[ahead] = ab, cd
-        node_into, node_out = abc, bcd
+        out[segment], into[ahead] = before[1], after[2]
+        node_into, node_out = before[2], after[1]
     ids = (*path.node_ids[:at], START_NODE, *path.node_ids[at:])
     points = np.insert(path.points, at, middle, axis=0)
     into, out = np.insert(into, at, node_into, axis=0), np.insert(out, at, node_out, axis=0)

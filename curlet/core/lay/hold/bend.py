@@ -14,6 +14,7 @@ from curlet.core.lay.facing import Local
 from curlet.core.lay.frames import LegLine
 from curlet.core.lay.repeats import Repeats
 from curlet.core.path.corners import node_turns
+from curlet.core.path.cubics import points_on, rates_on, split
 
 Floats = NDArray[np.float64]
 Ints = NDArray[np.intp]
@@ -161,19 +162,10 @@ def _cut_cubic(cubic: Floats, shares: Floats) -> list[Floats]:
         found += [float(t) for t in real if 1e-6 < t < 1 - 1e-6]
     pieces, rest, done = [], cubic, 0.0
     for t in sorted(found):
-        left, rest = _halves(rest, (t - done) / (1 - done))
+        left, rest = split(rest, (t - done) / (1 - done))
         pieces.append(left)
         done = t
     return [*pieces, rest]
-
-
-def _halves(cubic: Floats, t: float) -> tuple[Floats, Floats]:
-    """De Casteljau's two halves."""
-    a, b, c, d = cubic
-    ab, bc, cd = a + (b - a) * t, b + (c - b) * t, c + (d - c) * t
-    abc, bcd = ab + (bc - ab) * t, bc + (cd - bc) * t
-    middle = abc + (bcd - abc) * t
-    return np.array([a, ab, abc, middle]), np.array([middle, bcd, cd, d])
 
 
 def _estimate(bent: Bent, repeats: Repeats, cubics: Floats) -> Ints:
@@ -192,7 +184,7 @@ def _estimate(bent: Bent, repeats: Repeats, cubics: Floats) -> Ints:
 def _map(bent: Bent, repeats: Repeats, local: Local, cubics: Floats, parts: int) -> tuple[Floats, Floats]:
     """(n, k, parts, 4, 2) cubics on the sheet, and (n,) how far they err at their middles, mm."""
     t = np.arange(2 * parts + 1) / (2 * parts)
-    at, rate = _evaluate(cubics, t)
+    at, rate = points_on(cubics, t), rates_on(cubics, t)
     if local.plain and len(repeats) > 1:
         block = max(_BLOCK // at[..., 0].size, 1)
         blocks = [np.arange(i, min(i + block, len(repeats))) for i in range(0, len(repeats), block)]
@@ -247,14 +239,6 @@ def _map_in_order(
 
 def _complex(pairs: Floats) -> NDArray[np.complex128]:
     return np.ascontiguousarray(pairs).view(np.complex128)[..., 0]
-
-
-def _evaluate(cubics: Floats, t: Floats) -> tuple[Floats, Floats]:
-    """(k, m, 2) points and derivatives of k cubics at m parameters."""
-    u = 1 - t
-    place = np.stack([u**3, 3 * u * u * t, 3 * u * t * t, t**3], axis=1)
-    rate = np.stack([-3 * u * u, 3 * u * u - 6 * u * t, 6 * u * t - 3 * t * t, 3 * t * t], axis=1)
-    return np.einsum("mc,kcd->kmd", place, cubics), np.einsum("mc,kcd->kmd", rate, cubics)
 
 
 def _moved(bent: Bent, repeats: Repeats, local: Local, at: Floats, rate: Floats) -> tuple[Floats, Floats]:

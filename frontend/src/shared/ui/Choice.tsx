@@ -15,7 +15,7 @@ export function Choice<T extends string>({ label, options, value, onChange }: Pr
       {options.map(([key, text]) => (
         <label
           key={key}
-          className={`cursor-pointer rounded-selector border px-2.5 py-0.5 text-[12px] has-focus-visible:outline-2 has-focus-visible:outline-offset-1 ${
+          className={`relative cursor-pointer rounded-selector border px-2.5 py-0.5 text-[12px] has-focus-visible:outline-2 has-focus-visible:outline-offset-1 ${
             key === value
               ? "border-secondary bg-secondary text-secondary-content"
               : "border-base-300 bg-base-100 hover:border-base-content"

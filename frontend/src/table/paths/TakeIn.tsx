@@ -16,7 +16,7 @@ export function TakeIn() {
   };
   return (
     <div
-      className="border-t border-base-300 px-3 py-1.5"
+      className="relative border-t border-base-300 px-3 py-1.5"
       onDragOver={(event) => event.dataTransfer.types.includes("Files") && event.preventDefault()}
       onDrop={(event) => {
         event.preventDefault();

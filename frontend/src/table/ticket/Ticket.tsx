@@ -20,7 +20,7 @@ import { Warnings } from "./Warnings";
 export function Ticket() {
   const { path, run } = useChosen();
   return (
-    <aside aria-label="Ticket" className="min-h-0 overflow-y-auto border-l border-base-300 bg-base-200 p-3">
+    <aside aria-label="Ticket" className="relative min-h-0 overflow-y-auto border-l border-base-300 bg-base-200 p-3">
       <div className="rounded-box border border-base-300 bg-base-100 px-3.5 pt-2 pb-3">
         <span aria-hidden className="mx-auto mb-1.5 block size-3 rounded-full border border-base-300 bg-base-200" />
         {!path && <Nothing />}
