@@ -20,7 +20,7 @@ LINE = Bounds("A line's weight", 0.005, 1000)
 MOST_POINTS = 50_000
 FURTHEST = 100_000.0
 
-_STEP = re.compile(r"([A-Za-z])([^A-Za-z]*)")
+_STEP = re.compile(r"([A-DF-Za-df-z])([^A-DF-Za-df-z]*)")
 _NUMBER = re.compile(r"[-+]?(?:\d+\.?\d*|\.\d+)(?:[eE][-+]?\d+)?")
 
 

@@ -1,0 +1,118 @@
+"""Fits by themselves: whole repeats into any length, whatever alternates."""
+
+from __future__ import annotations
+
+import pytest
+from hypothesis import assume, given
+from hypothesis import strategies as st
+
+from curlet.core.brush import FitRule
+from curlet.core.lay.fit import FITS, FitAsk, LegFit
+from curlet.core.lay.fit.shared import share_length
+
+lengths = st.lists(st.floats(0.5, 9), min_size=1, max_size=4).map(tuple)
+gaps = st.floats(0, 5)
+rooms = st.floats(0.1, 800)
+ends = st.sampled_from([0.0, 0.5, 1.0])
+
+
+def used(ask: FitAsk, fit: LegFit) -> float:
+    """What repeats and gaps cover."""
+    if not fit.repeats:
+        return 0.0
+    body = fit.repeats - fit.tail
+    covered = fit.stretch * ask.total(body) + fit.gap * body
+    rest = ask.total(fit.repeats) - ask.total(body)
+    return (
+        covered
+        + fit.tail_stretch * (rest * fit.stretch + fit.gap * fit.tail)
+        - ((1 - ask.end_gaps) * fit.gap * (fit.tail_stretch if fit.tail else 1.0))
+    )
+
+
+@given(rooms, lengths, gaps, ends, st.sampled_from(sorted(FITS)))
+def test_every_fit_accounts_for_the_whole_leg(
+    room: float, order: tuple[float, ...], gap: float, end_gaps: float, kind: str
+) -> None:
+    ask = FitAsk(room, order, gap, end_gaps, FitRule(kind))
+    fit = FITS[kind](ask)
+    assert fit.repeats >= 0
+    assert fit.stretch > 0
+    if fit.repeats:
+        assert used(ask, fit) + fit.left_over == pytest.approx(room, abs=1e-8 * max(1, room))
+    else:
+        assert fit.left_over == pytest.approx(room)
+
+
+@given(st.floats(30, 800), lengths, gaps, st.sampled_from(["ease", "even-gaps"]))
+def test_the_nearer_count_is_taken(room: float, order: tuple[float, ...], gap: float, kind: str) -> None:
+    """No count beside the one taken would depart less from what was asked."""
+    ask = FitAsk(room, order, gap, 0.0, FitRule(kind))
+    fit = FITS[kind](ask)
+    assume(fit.repeats > 2)
+    assert abs(fit.repeats - ask.ideal) < 1 + len(order)
+
+
+@given(st.floats(40, 400), st.floats(1, 6), gaps, st.integers(2, 6))
+def test_closed_counts_are_multiples_of_what_alternates(
+    room: float, length: float, gap: float, every: int
+) -> None:
+    for kind in ("ease", "even-gaps", "leave-over"):
+        fit = FITS[kind](FitAsk(room, (length,), gap, 1.0, FitRule(kind), multiple=every))
+        assert fit.repeats % every == 0
+
+
+@given(st.floats(20, 400), st.floats(1, 6), gaps, st.booleans())
+def test_centred_layouts_have_the_right_parity(room: float, length: float, gap: float, odd: bool) -> None:
+    for kind in ("ease", "even-gaps"):
+        fit = FITS[kind](FitAsk(room, (length,), gap, 0.0, FitRule(kind), odd=odd))
+        if fit.repeats > 1:
+            assert fit.repeats % 2 == odd
+
+
+@pytest.mark.parametrize("count", [1, 5, 23])
+@pytest.mark.parametrize("kind", ["ease", "made-up"])
+def test_a_count_by_hand_is_obeyed(kind: str, count: int) -> None:
+    fit = FITS[kind](FitAsk(60, (3.0,), 1.0, 0.0, FitRule(kind), count=count))
+    assert fit.repeats == count
+
+
+@pytest.mark.parametrize("kind", ["ease", "even-gaps"])
+def test_a_count_of_none_leaves_the_leg_bare(kind: str) -> None:
+    assert FITS[kind](FitAsk(60, (3.0,), 1.0, 0.0, FitRule(kind), count=0)).repeats == 0
+
+
+@pytest.mark.parametrize("made_up", [1, 2, 3])
+def test_made_up_shortens_as_many_as_asked(made_up: int) -> None:
+    fit = FITS["made-up"](FitAsk(41.2, (3.0,), 1.0, 0.0, FitRule("made-up", made_up=made_up)))
+    assert fit.tail == made_up
+    assert fit.stretch == 1.0
+    assert 0 < fit.tail_stretch <= 1.0
+
+
+def test_made_up_where_all_come_out_shortens_none() -> None:
+    fit = FITS["made-up"](FitAsk(43.0, (3.0,), 1.0, 0.0, FitRule("made-up")))
+    assert fit.tail_stretch == pytest.approx(1.0)
+
+
+def test_mixed_lengths_add_up_in_their_order() -> None:
+    ask = FitAsk(100, (3.0, 3.0, 1.5), 1.0, 0.0, FitRule("leave-over"))
+    assert [ask.total(n) for n in range(5)] == [0, 3, 6, 7.5, 10.5]
+    assert ask.filled(3) == pytest.approx(9.5)
+    assert ask.filled(ask.whole()) <= 100 < ask.filled(ask.whole() + 1)
+
+
+def test_a_negative_gap_may_double_but_not_more() -> None:
+    fit = FITS["even-gaps"](FitAsk(43, (10.0,), -1.0, 0.0, FitRule("even-gaps")))
+    assert -2 - 1e-9 <= fit.gap <= 0.6
+
+
+@given(st.lists(st.floats(15, 300), min_size=2, max_size=6), st.floats(1, 4), st.floats(0.3, 3))
+def test_a_shared_length_is_one_length_and_still_fills(rooms: list[float], length: float, gap: float) -> None:
+    asks = [FitAsk(room, (length,), gap, 0.0, FitRule("ease", shared=True)) for room in rooms]
+    fits = share_length(asks, [FITS["ease"](ask) for ask in asks])
+    own = {round(fit.stretch, 9) for fit in fits if fit.gap >= 0 and fit.repeats > 1}
+    assert len(own) <= 2
+    for ask, fit in zip(asks, fits, strict=True):
+        if fit.repeats > 1:
+            assert used(ask, fit) == pytest.approx(ask.available, abs=1e-8)

@@ -1,0 +1,136 @@
+"""Measured facts and warnings: each with its place, and a mend that mends."""
+
+from __future__ import annotations
+
+import pytest
+
+from curlet.core.brush import Brush, CornerRule, FitRule, Row, Share
+from curlet.core.lay import LaidRun, RunRule, lay
+from curlet.core.measures import Frame, Measure, Scale
+from curlet.core.motif.families import Running
+from curlet.core.path import Path
+from curlet.core.tally import Warning, tally, too_fine
+from curlet.demo.brushes import BRUSHES
+from curlet.formats.brush_file import BrushDoc, read_brush
+from curlet.formats.settings import read_setting
+from tests.shapes import circle, cubic, line, polyline, square
+
+STITCH = BRUSHES["topstitch"]
+
+
+def laid(path: Path, own: dict[str, object] | None = None, scale: str = "1:1") -> LaidRun:
+    return lay(path, read_brush(STITCH, own).to_core(), Scale.read(scale))
+
+
+def warned(run: LaidRun) -> dict[str, Warning]:
+    return {warning.code: warning for warning in tally(run).warnings}
+
+
+def mended(path: Path, own: dict[str, object], warning: Warning, scale: str = "1:1") -> LaidRun:
+    """The run with a warning's mend typed into its settings."""
+    assert warning.mend is not None
+    doc: BrushDoc = read_brush(STITCH, own)
+    for pointer, typed in warning.mend.settings:
+        own = {**own, pointer: read_setting(doc, pointer, typed, Scale.read(scale))}
+    return laid(path, own, scale)
+
+
+MENDS = [
+    ("solid-line", line(60), {"/courses/0/gap": {"mm": 0.3, "frame": "worn"}}, "1:1"),
+    ("solid-line", line(60), {"/courses/0/gap": {"percent": 5}}, "1:1"),
+    ("too-fine", line(60), {}, "1:10"),
+    ("leg-too-short", polyline((0, 0), (40, 0), (40, 2), (80, 2)), {}, "1:1"),
+    ("off-tolerance", line(9.2), {}, "1:1"),
+    ("open-step", circle(17), {"/courses/0/fit/kind": "leave-over", "/corners/manner": "carry"}, "1:1"),
+]
+
+
+@pytest.mark.parametrize(("code", "path", "own", "scale"), MENDS)
+def test_a_mend_mends(code: str, path: Path, own: dict[str, object], scale: str) -> None:
+    warning = warned(laid(path, own, scale))[code]
+    assert code not in warned(mended(path, own, warning, scale))
+
+
+@pytest.mark.parametrize(("code", "path", "own", "scale"), MENDS)
+def test_a_warning_says_what_and_where(code: str, path: Path, own: dict[str, object], scale: str) -> None:
+    run = laid(path, own, scale)
+    warning = warned(run)[code]
+    assert warning.message.endswith((".", ".)"))
+    assert len(warning.message) < 200
+    if warning.at is not None:
+        assert warning.s is not None
+        assert run.path.arc.points([warning.s])[0] == pytest.approx(warning.at, abs=1e-6)
+
+
+def test_a_run_as_it_should_be_has_no_warnings() -> None:
+    for path in (line(43), square(43), circle(30)):
+        assert tally(laid(path)).warnings == ()
+
+
+def test_lengths_in_words_are_worn() -> None:
+    message = warned(laid(polyline((0, 0), (40, 0), (40, 0.5), (80, 0.5)), {}, "1:4"))[
+        "leg-too-short"
+    ].message
+    assert "This leg is 2 mm: too short for a 3 mm stitch" in message
+
+
+def test_means_are_weighted_by_the_stitches_they_are_of() -> None:
+    facts = tally(laid(polyline((0, 0), (100, 0), (100, 6.4)))).facts
+    whole = sum(leg.stitch * leg.repeats for leg in facts.legs)
+    assert facts.mean_stitch == pytest.approx(whole / facts.repeats)
+    assert facts.spi == pytest.approx(25.4 / (facts.mean_stitch + facts.mean_gap))
+
+
+def test_departure_is_the_worst_legs() -> None:
+    facts = tally(laid(polyline((0, 0), (100, 0), (100, 9.2)))).facts
+    assert abs(facts.departure) == max(abs(leg.departure) for leg in facts.legs)
+
+
+def test_an_empty_run_has_no_stitches_to_the_inch() -> None:
+    facts = tally(laid(line(1.0))).facts
+    assert facts.repeats == 0
+    assert facts.spi is None
+
+
+def test_made_up_legs_tell_the_length_of_the_last_few() -> None:
+    (leg,) = tally(laid(line(41.2), {"/courses/0/fit/kind": "made-up"})).facts.legs
+    assert leg.stitch == 3
+    assert leg.made_up is not None
+    assert leg.made_up < 3
+
+
+def test_backwards_legs_come_in_the_order_walked() -> None:
+    path = polyline((0, 0), (40, 0), (40, 70))
+    brush = read_brush(STITCH).to_core()
+    there = tally(lay(path, brush, Scale())).facts
+    back = tally(lay(path, brush, Scale(), RunRule(backwards=True))).facts
+    assert [leg.length for leg in back.legs] == pytest.approx([leg.length for leg in there.legs][::-1])
+    assert [corner.turn for corner in back.corners] == pytest.approx([-c.turn for c in there.corners])
+
+
+@pytest.mark.parametrize(("ppi", "notes"), [(1200, 0), (150, 1), (60, 2)])
+def test_what_is_too_fine_for_a_resolution(ppi: float, notes: int) -> None:
+    row = Row(Running(Measure(0.15, Frame.PRINTED)), Measure(3.0), Measure(0.4), FitRule("leave-over"))
+    assert len(too_fine(lay(line(60), Brush(courses=(row,)), Scale()), ppi)) == notes
+
+
+def test_a_share_of_the_stitch_is_told_in_the_mend() -> None:
+    row = Row(Running(Measure(0.5)), Measure(4.0), Share(5), FitRule("leave-over"))
+    (warning,) = tally(lay(line(60), Brush(courses=(row,)), Scale())).warnings
+    assert warning.mend is not None
+    assert warning.mend.settings == (("/courses/0/gap", "25 %"),)
+
+
+def test_links_too_tight_are_named_with_the_radius_they_need() -> None:
+    chain = read_brush(BRUSHES["chain"]).to_core()
+    warning = warned(lay(cubic((0, 0), (60, 0), (60, 14), (0, 14)), chain, Scale()))["pinch"]
+    assert "needs 12.8 mm" in warning.message
+
+
+def test_no_pinch_on_a_gentle_path() -> None:
+    assert tally(lay(circle(60), read_brush(BRUSHES["rope"]).to_core(), Scale())).pinches == ()
+
+
+def test_corners_below_the_angle_are_none() -> None:
+    run = lay(polyline((0, 0), (40, 0), (78, 12)), Brush(corners=CornerRule("pivot", 30)), Scale())
+    assert tally(run).facts.corners == ()

@@ -1,0 +1,144 @@
+"""The heart over the API: what a frame says of corners, crossings, pieces and tight places."""
+
+from __future__ import annotations
+
+import json
+import struct
+from typing import Any
+
+import numpy as np
+import pytest
+from flask.testing import FlaskClient
+
+PROGRAMME = "/api/sheets/programme"
+WAISTCOAT = "/api/sheets/waistcoat"
+
+
+def frame(client: FlaskClient, address: str = PROGRAMME) -> tuple[dict[str, Any], np.ndarray]:
+    reply = client.get(address)
+    (size,) = struct.unpack("<I", reply.data[:4])
+    return json.loads(reply.data[4 : 4 + size]), np.frombuffer(reply.data[4 + size :], dtype="<f4")
+
+
+def run_on(head: dict[str, Any], path: str) -> dict[str, Any]:
+    return next(run for run in head["runs"] if run["path"] == path)
+
+
+def send(client: FlaskClient, address: str, intent: dict[str, Any], where: str = "commands") -> Any:
+    revision = frame(client, address)[0]["revision"]
+    return client.post(f"{address}/{where}", json={"revision": revision, "intent": intent})
+
+
+def test_the_programme_has_no_faults_and_every_kind_of_brush(client: FlaskClient) -> None:
+    head, _ = frame(client)
+    assert all(run["fault"] is None if "fault" in run else True for run in head["runs"])
+    kinds = {run["settings"]["kind"] for run in head["runs"]}
+    assert kinds == {"stitch", "rope", "chain", "trim", "border"}
+
+
+def test_a_crossing_is_told_with_both_its_passes(client: FlaskClient) -> None:
+    run = run_on(frame(client)[0], "programme-knotted-cord")
+    (crossing,) = run["crossings"]
+    assert crossing["at"][0] < crossing["at"][1] < run["tape"]["length"]
+    assert crossing["over"] in crossing["at"]
+    reply = send(client, PROGRAMME, {"kind": "flip-crossing", "run": run["id"], "key": crossing["key"]})
+    assert reply.status_code == 200
+    (flipped,) = run_on(frame(client)[0], "programme-knotted-cord")["crossings"]
+    assert flipped["over"] != crossing["over"]
+    assert flipped["flipped"]
+
+
+def test_tight_places_are_told_with_their_radius(client: FlaskClient) -> None:
+    run = run_on(frame(client)[0], "programme-knotted-cord")
+    assert run["pinches"]
+    for pinch in run["pinches"]:
+        assert 0 <= pinch["start"] <= pinch["end"] <= run["tape"]["length"]
+        assert pinch["radius"] < pinch["needs"]
+    assert any(warning["code"] == "pinch" for warning in run["warnings"])
+
+
+def test_end_pieces_are_on_the_tape_and_are_not_counted(client: FlaskClient) -> None:
+    run = run_on(frame(client)[0], "programme-letter-s")
+    assert len(run["tape"]["pieces"]) == 2
+    assert run["tape"]["pieces"][0] == pytest.approx([0, 8], abs=1e-6)
+    assert run["tape"]["slots"]["count"] == 2 * run["laid"]["repeats"]
+
+
+def test_corner_pieces_take_their_reach_from_each_leg(client: FlaskClient) -> None:
+    run = run_on(frame(client)[0], "programme-frame")
+    assert [corner["manner"] for corner in run["corners"]] == ["piece"] * 4
+    for leg in run["legs"]:
+        assert leg["repeats"] * leg["stitch"]["worn"] == pytest.approx(leg["length"]["worn"] - 24, abs=1e-6)
+
+
+def test_a_brush_of_bands_has_no_legs_but_is_drawn(client: FlaskClient) -> None:
+    run = run_on(frame(client)[0], "programme-ribbon")
+    assert run["main"] is None
+    assert run["asked"] is None
+    assert run["legs"] == []
+    assert len(run["group"]["items"]) == 7
+
+
+def test_links_stand_at_equal_chords(client: FlaskClient) -> None:
+    head, numbers = frame(client)
+    run = run_on(head, "programme-lantern-ring")
+    place = run["tape"]["slots"]
+    slots = numbers[place["at"] : place["at"] + place["count"]].reshape(-1, 2)
+    assert len(slots) % 2 == 0
+    assert slots[1:, 0] == pytest.approx(slots[:-1, 1], abs=1e-3)
+
+
+@pytest.mark.parametrize(
+    ("value", "status"),
+    [
+        ([{"channel": "turn", "driver": "chance", "amount": 20}], 200),
+        ([{"channel": "turn", "driver": "rhythm", "amount": 20, "wave": [0, 1, -1]}], 200),
+        ([], 200),
+        ([{"channel": "nothing"}], 422),
+        ([{"channel": "turn", "amount": 1e9}], 422),
+        ({"channel": "turn"}, 422),
+    ],
+)
+def test_whole_parts_of_a_brush_are_set_at_once(client: FlaskClient, value: Any, status: int) -> None:
+    run = run_on(frame(client, WAISTCOAT)[0], "waistcoat-hem-r")
+    setting = {"pointer": f"/courses/{run['main']}/sway", "value": value}
+    intent = {"kind": "set-on-runs", "runs": [run["id"]], "settings": [setting]}
+    before = frame(client, WAISTCOAT)[0]
+    reply = send(client, WAISTCOAT, intent)
+    assert reply.status_code == status, reply.data[:300]
+    if status != 200:
+        assert frame(client, WAISTCOAT)[0] == before
+
+
+def test_a_preview_of_the_start_point_keeps_nothing(client: FlaskClient) -> None:
+    before, _ = frame(client)
+    run = run_on(before, "programme-lantern-ring")
+    reply = send(client, PROGRAMME, {"kind": "slide-start", "run": run["id"], "to": 30.0}, "preview")
+    (size,) = struct.unpack("<I", reply.data[:4])
+    (moved,) = json.loads(reply.data[4 : 4 + size])["runs"]
+    assert moved["start"] != run["start"]
+    assert frame(client)[0] == before
+
+
+@pytest.mark.parametrize(
+    "brush", ["rope", "chain", "scallop", "border", "stem", "ribbon", "blade", "twin", "triple"]
+)
+def test_every_brush_can_be_laid_on_the_waistcoat_and_sent_out(client: FlaskClient, brush: str) -> None:
+    paths = [path["id"] for path in frame(client, WAISTCOAT)[0]["paths"]]
+    reply = send(client, WAISTCOAT, {"kind": "lay-brush", "paths": paths, "brush": brush})
+    assert reply.status_code == 200
+    head, _ = frame(client, WAISTCOAT)
+    assert all(run.get("fault") is None for run in head["runs"])
+    svg = client.get(f"{WAISTCOAT}/send-out.svg?what=runs")
+    assert svg.status_code == 200
+    assert svg.data.count(b'data-brush="') == 12
+    png = client.get(f"{WAISTCOAT}/send-out.png?what=runs&ppi=60")
+    assert png.status_code == 200
+
+
+def test_strips_keep_one_scale_whatever_their_width(client: FlaskClient) -> None:
+    widths = set()
+    for brush in ("topstitch", "rope", "chain", "ribbon"):
+        box = client.get(f"/api/brushes/{brush}/strip.svg").data.split(b'viewBox="')[1].split(b'"')[0]
+        widths.add(box.split()[2])
+    assert widths == {b"52"}
