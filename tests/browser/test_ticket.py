@@ -5,6 +5,7 @@ from __future__ import annotations
 import pytest
 from selenium.webdriver.common.by import By
 from selenium.webdriver.common.keys import Keys
+from selenium.webdriver.support.ui import Select
 
 from tests.browser.table import Table
 
@@ -164,14 +165,13 @@ def test_a_path_is_renamed_and_regrouped(table: Table) -> None:
     table.choose(HEM)
     table.type_in("Name of the path", "Foot")
     table.wait(lambda: "Foot" in table.path_names())
-    group = table.browser.find_element(By.ID, "seam-group")
-    group.send_keys("A new")
+    Select(table.browser.find_element(By.ID, "seam-group")).select_by_visible_text("A new group …")
     table.browser.find_element(By.ID, "seam-group").send_keys("Feet", Keys.ENTER)
     table.wait(lambda: undo_title(table) == "Undo: Put 1 into Feet")
 
 
 def test_the_other_sheet_is_a_choice_away(table: Table) -> None:
-    table.named("Sheet").send_keys("Season")
+    Select(table.named("Sheet")).select_by_visible_text("Season programme")
     table.wait(lambda: "Letter S" in table.path_names())
     table.browser.back()
     table.wait(lambda: "Hem R" in table.path_names())
