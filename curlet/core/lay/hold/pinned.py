@@ -23,7 +23,8 @@ def pinned(line: LegLine, repeats: Repeats, offset: float) -> Placements:
     holes = _holes(line, repeats, offset)
     start = np.ascontiguousarray(holes[:, :2])
     chord = holes[:, 2:] - start
-    length = np.hypot(chord[:, 0], chord[:, 1])
+    x, y = chord.T
+    length = np.sqrt(x * x + y * y)
     along = chord / np.maximum(length, SHORTEST)[:, None]
     if len(length) and length.min() < SHORTEST:
         folded = length < SHORTEST
@@ -35,7 +36,8 @@ def _holes(line: LegLine, repeats: Repeats, offset: float) -> Floats:
     """(n, 4) start and end holes."""
     # Start and end by turns, so that they come in order along the path.
     s = np.stack([repeats.start, repeats.end], axis=1).ravel()
-    inside = line.path.closed or not len(s) or (s.min() >= 0 and s.max() <= line.path.length)
+    whole = line.path.length
+    inside = line.path.closed or not len(s) or (repeats.start.min() >= 0 and repeats.end.max() <= whole)
     plain = offset == 0 and inside and repeats.counted.all() and not repeats.beside.any()
     if plain:
         return line.path.arc.points(s).reshape(-1, 4)
