@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import re
 from dataclasses import dataclass, field
+from functools import cached_property
 from typing import ClassVar
 
 from curlet.core.bounds import Bounds
@@ -83,7 +84,7 @@ class Row:
     swell: Swell = Swell()
     kind: ClassVar[str] = "row"
 
-    @property
+    @cached_property
     def sequence(self) -> tuple[int, ...]:
         """The order as indices of motifs."""
         return tuple(ord(letter) - ord("A") for letter in re.sub(r"\s", "", self.order.upper()))

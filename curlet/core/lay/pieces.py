@@ -7,13 +7,15 @@ from dataclasses import dataclass
 import numpy as np
 
 from curlet.core.brush.courses import Row
-from curlet.core.brush.rules import Piece
+from curlet.core.brush.rules import Piece, Pieces
 from curlet.core.lay.frames import LegLine
 from curlet.core.lay.repeats import Repeats, make_repeats
 from curlet.core.lay.rooms import Room
 from curlet.core.measures import Scale
 from curlet.core.motif.motif import Motif
 from curlet.core.path.corners import Corner
+
+NO_PIECES = Pieces()
 
 
 @dataclass(frozen=True, eq=False)
@@ -38,6 +40,8 @@ class PieceSet:
 
 def piece_set(line: LegLine, row: Row, rooms: tuple[Room, ...], first: int, scale: Scale) -> PieceSet:
     """Lay a row's pieces; their motifs are numbered from `first`."""
+    if row.pieces == NO_PIECES:
+        return PieceSet((), _as_repeats(rooms, []), ())
     motifs: list[Motif] = []
     spots: list[tuple[float, float, int, int]] = []
     for piece, room, begin in _at_ends(line, row, rooms, scale):

@@ -61,13 +61,20 @@ def node_turns(path: Path) -> Floats:
 
     A full doubling back counts as +180, so that its side does not hang on rounding.
     """
-    starts, ends = (side @ np.array([1, 1j]) for side in path.arc.end_tangents())
+    starts, ends = path.arc.end_tangents()
     turns = np.zeros(len(path.points))
     if path.closed:
-        turns[:] = np.angle(starts * np.roll(ends, 1).conj(), deg=True)
+        turns[:] = _turned(np.roll(ends, 1, axis=0), starts)
     else:
-        turns[1:-1] = np.angle(starts[1:] * ends[:-1].conj(), deg=True)
-    return np.where(np.abs(turns) > 180 - 1e-7, 180.0, turns)
+        turns[1:-1] = _turned(ends[:-1], starts[1:])
+    turns[np.abs(turns) > 180 - 1e-7] = 180.0
+    return turns
+
+
+def _turned(before: Floats, after: Floats) -> Floats:
+    """(n,) signed turns from one direction to another, degrees."""
+    (ax, ay), (bx, by) = before.T, after.T
+    return np.asarray(np.degrees(np.arctan2(ax * by - ay * bx, ax * bx + ay * by)))
 
 
 def find_corners(path: Path, angle: float = DEFAULT_CORNER_ANGLE, reach: float = 0.0) -> tuple[Corner, ...]:
