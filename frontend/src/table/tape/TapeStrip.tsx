@@ -37,7 +37,7 @@ export function TapeStrip({ run, width }: Props) {
   return (
     <svg
       width={width}
-      height={112}
+      height={114}
       role="group"
       aria-label={`${plural(legs.length, "leg")}, ${plural(count, word.one, word.many)}`}
       data-testid="tape"
@@ -81,6 +81,10 @@ export function TapeStrip({ run, width }: Props) {
         <Fold key={`${corner.node}-${corner.at}`} corner={corner} x={onTape(corner.at)} legs={legs} perMm={perMm} />
       ))}
       {slots && count > 0 && <Grips run={run} slots={slots} place={place} />}
+      <text x={PAD} y={108} fontSize={12} fill="var(--muted)">
+        Drag a {word.one}’s end for its length, the gap’s end for the gap. Press a fold to give that corner a manner of
+        its own.
+      </text>
     </svg>
   );
 }

@@ -54,6 +54,14 @@ export function Sway() {
   );
 }
 
+/** The curves that a driver has while none is drawn, to be drawn over. */
+const STEPS = Array.from({ length: 24 }, (_, i) => i / 23);
+const PLAIN = {
+  chance: [],
+  rhythm: STEPS.map((step) => Math.sin(2 * Math.PI * step)),
+  travel: STEPS.map((step) => 2 * step - 1),
+};
+
 interface RuleProps {
   rule: SwayDoc;
   index: number;
@@ -101,7 +109,7 @@ function Rule({ rule, index, rules, pointer }: RuleProps) {
       {rule.driver !== "chance" && (
         <CurvePad
           label={`${name} curve`}
-          values={rule.wave ?? []}
+          values={rule.wave?.length ? rule.wave : PLAIN[rule.driver!]}
           onTry={(wave) => settings.tryValue(pointer, changed({ wave }))}
           onKeep={(wave) => void keep({ wave })}
         />
