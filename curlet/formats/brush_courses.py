@@ -53,14 +53,15 @@ class FacingDoc(Strict):
 
 
 class EndDoc(Strict):
-    """How stitching is secured, in stitches."""
+    """How stitching is secured: in stitches, and by a bartack of a stated length."""
 
     backtack: Few = 0
     condensed: Few = 0
     oversew: Few = 0
+    bartack: MeasureDoc = MeasureDoc(mm=0)
 
     def to_core(self) -> EndRule:
-        return EndRule(**self.model_dump())
+        return EndRule(self.backtack, self.condensed, self.oversew, self.bartack.to_core())
 
 
 class PiecesDoc(Strict):

@@ -79,6 +79,8 @@ def test_backtack_and_condensed_stitches_show_on_the_tape(table: Table) -> None:
     table.wait(lambda: len(table.all_by_id("tape-piece")) == 6)
     table.type_in("Condensed, stitches", "2")
     table.wait(lambda: len(table.all_by_id("tape-piece")) == 10)
+    table.type_in("Bartack", "8 mm")
+    table.wait(lambda: len(table.all_by_id("tape-piece")) == 12)
 
 
 @pytest.mark.parametrize("brush", ["rope", "border", "stem", "chain"])

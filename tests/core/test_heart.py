@@ -170,6 +170,25 @@ def test_securing_adds_stitches_without_moving_the_others() -> None:
     assert (~main_row(over).repeats.counted).sum() == 4
 
 
+def test_bartacks_lie_over_both_ends_in_the_rows_own_thread() -> None:
+    run = stitched(line(60), Row(ends=EndRule(bartack=Measure(8.0))))
+    assert (starts(run) == starts(stitched(line(60), Row()))).all()
+    tacks = [
+        (shape.stroke, outline.points)
+        for shape, outline, _ in shapes_of(draw_run(run, "r", ""))
+        if len(outline.points) > 2
+    ]
+    assert [points[:, 0].min() for _, points in tacks] == pytest.approx([0, 52])
+    assert [points[:, 0].max() for _, points in tacks] == pytest.approx([8, 60])
+    for stroke, points in tacks:
+        assert stroke is not None
+        assert stroke.weight == 0.4
+        # A zigzag: each pass goes across to the other side.
+        assert (np.sign(points[1:, 1]) == -np.sign(points[:-1, 1])).all()
+    closed = stitched(circle(20), Row(ends=EndRule(bartack=Measure(8.0))))
+    assert main_row(closed).repeats.counted.all()
+
+
 def test_the_start_point_slides_and_everything_goes_with_it() -> None:
     run = stitched(circle(20), Row(), RunRule(start=10.0))
     at = placements_of(main_row(run))

@@ -18,6 +18,7 @@ MITRE_LIMIT = Bounds("Mitre limit", 1, 100, "4 is usual", "times the width")
 FACING_ANGLE = Bounds("Facing", -360, 360, "", "°")
 STOP = Bounds("Stop before a corner", 0, 10_000)
 PIECE_LENGTH = Bounds("A piece's length", 0.01, 10_000)
+BARTACK = Bounds("Bartack", 0, 1000, "6 mm to 12 mm is usual")
 SWAY_PERIOD = Bounds("Sway's rhythm", 1, 100_000, "", "repeats")
 SWELL = Bounds("Swell", 0, 1000, "100 % is as drawn", "%")
 
@@ -123,14 +124,16 @@ class CornerRule:
 
 @dataclass(frozen=True)
 class EndRule:
-    """How stitching is secured, in stitches: sewn back over itself, condensed at the ends, and
-    where a closed seam meets itself."""
+    """How stitching is secured: in stitches sewn back over itself, condensed at the ends, and where a
+    closed seam meets itself; and by a bartack of a stated length at each end, none at 0."""
 
     backtack: int = 0
     condensed: int = 0
     oversew: int = 0
+    bartack: Measure = Measure(0.0)
 
     def check(self) -> None:
+        BARTACK.check(self.bartack.mm)
         for count in (self.backtack, self.condensed, self.oversew):
             if not 0 <= count <= 20:
                 raise BadInput("Stitching is secured with 0 to 20 stitches; 3 to 5 are usual.")

@@ -8,6 +8,7 @@ import numpy as np
 
 from curlet.core.brush.courses import Row
 from curlet.core.brush.rules import Piece, Pieces
+from curlet.core.lay.bartack import bartack
 from curlet.core.lay.frames import LegLine
 from curlet.core.lay.repeats import Repeats, make_repeats
 from curlet.core.lay.rooms import Room
@@ -40,7 +41,8 @@ class PieceSet:
 
 def piece_set(line: LegLine, row: Row, rooms: tuple[Room, ...], first: int, scale: Scale) -> PieceSet:
     """Lay a row's pieces; their motifs are numbered from `first`."""
-    if row.pieces == NO_PIECES:
+    tack = bartack(row, scale)
+    if row.pieces == NO_PIECES and tack is None:
         return PieceSet((), _as_repeats(rooms, []), ())
     motifs: list[Motif] = []
     spots: list[tuple[float, float, int, int]] = []
@@ -48,6 +50,10 @@ def piece_set(line: LegLine, row: Row, rooms: tuple[Room, ...], first: int, scal
         length = piece.length.drawn(scale) * row.size / 100
         spots.append((begin, begin + length, room.leg, first + len(motifs)))
         motifs.append(piece.motif.make(scale).sized(row.size / 100, row.weight / 100))
+    for begin, room in _tacked(line, rooms, tack):
+        assert tack is not None
+        spots.append((begin, begin + tack.length.mm, room.leg, first + len(motifs)))
+        motifs.append(tack.motif.make(scale))
     corners = _at_corners(row, rooms, first + len(motifs), scale)
     for place in corners:
         motifs.append(place.piece.motif.make(scale).sized(row.size / 100, row.weight / 100))
@@ -73,6 +79,14 @@ def _at_ends(
         whole = last.line.length
         found.append((pieces.end, last, whole - length if pieces.end.within else whole))
     return found
+
+
+def _tacked(line: LegLine, rooms: tuple[Room, ...], tack: Piece | None) -> list[tuple[float, Room]]:
+    """Where bartacks begin: over both ends of an open path."""
+    if tack is None or line.path.closed:
+        return []
+    first, last = rooms[0], rooms[-1]
+    return [(0.0, first), (last.line.length - tack.length.mm, last)]
 
 
 def _as_repeats(rooms: tuple[Room, ...], spots: list[tuple[float, float, int, int]]) -> Repeats:

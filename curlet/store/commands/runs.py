@@ -263,6 +263,7 @@ _NAMES = {
     "backtack": "backtack",
     "condensed": "condensed stitches",
     "oversew": "oversewing",
+    "bartack": "bartack",
 }
 
 

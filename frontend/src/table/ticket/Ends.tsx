@@ -27,6 +27,7 @@ export function Ends() {
         <>
           <NumberRow label="Backtack, stitches" pointer={at("backtack")} value={String(ends.backtack)} step={1} />
           <NumberRow label="Condensed, stitches" pointer={at("condensed")} value={String(ends.condensed)} step={1} />
+          <NumberRow label="Bartack" pointer={at("bartack")} value={mmText(ends.bartack)} step={1} />
         </>
       )}
       {!open && stitches && (
