@@ -9,7 +9,6 @@ import numpy as np
 import skia
 
 from curlet.core.brush import Brush, CornerRule, FitRule, Row
-from curlet.core.drawing import Outline
 from curlet.core.dress.colour import ColourRole
 from curlet.core.lay import lay
 from curlet.core.lay.draw import draw_run
@@ -18,11 +17,12 @@ from curlet.core.motif.families import ArtShape, Artwork
 from curlet.core.motif.families.artwork import read_outline
 from curlet.core.path import Path
 from curlet.formats.skia_paths import add_outline
-from speed.laying import fresh, stitch, stitches
+from speed.laying import ROTATE, fresh, stamping, stitch, stitches
 from speed.paths import LENGTH, in_skia, winding
 from speed.timing import best, say
 
 SEGMENTS = 40
+MORPH = skia.Path1DPathEffect.kMorph_Style
 COUNTS = (1_000, 10_000)
 
 
@@ -47,26 +47,15 @@ def motif_brush(count: int, hold: str, corners: str = "carry", overlap: str = "n
     return Brush(courses=(row,), corners=CornerRule(corners))
 
 
-def stamping(style: skia.Path1DPathEffect.Style, count: int, path: skia.Path) -> Callable[[], object]:
+def stamped(count: int, path: skia.Path, style: skia.Path1DPathEffect.Style) -> Callable[[], object]:
     """The reference: the motif stamped or morphed along the path by skia."""
-    stamp, outline = skia.Path(), read_outline(scroll(LENGTH / count))
-    centred = Outline(outline.commands, outline.points)
-    add_outline(stamp, centred.commands, centred.points)
-    effect = skia.Path1DPathEffect.Make(stamp, LENGTH / count, 0, style)
-    record = skia.StrokeRec(skia.StrokeRec.kFill_InitStyle)
-
-    def job() -> object:
-        out = skia.Path()
-        effect.filterPath(out, path, record, skia.Rect.MakeLTRB(-1e6, -1e6, 1e6, 1e6))
-        return out
-
-    return job
+    motif, outline = skia.Path(), read_outline(scroll(LENGTH / count))
+    add_outline(motif, outline.commands, outline.points)
+    return stamping(motif, count, path, style)
 
 
 def stitched(count: int, path: skia.Path) -> Callable[[], object]:
-    effect = skia.Path1DPathEffect.Make(stitch(count), LENGTH / count, 0, skia.Path1DPathEffect.kRotate_Style)
-    record = skia.StrokeRec(skia.StrokeRec.kFill_InitStyle)
-    return lambda: effect.filterPath(skia.Path(), path, record, skia.Rect.MakeLTRB(-1e6, -1e6, 1e6, 1e6))
+    return stamping(stitch(count), count, path)
 
 
 def drawn(path: Path, brush: Brush) -> object:
@@ -77,17 +66,20 @@ def drawn(path: Path, brush: Brush) -> object:
 def run() -> None:
     path = winding()
     flat = in_skia(path)
-    rotate, morph = skia.Path1DPathEffect.kRotate_Style, skia.Path1DPathEffect.kMorph_Style
     jobs = {
         "pinned stitches": (stitches, stitched, "1.0"),
-        "ride": (partial(motif_brush, hold="ride"), partial(stamping, rotate), "1.0"),
+        "ride": (partial(motif_brush, hold="ride"), partial(stamped, style=ROTATE), "1.0"),
         "interlaced": (
             partial(motif_brush, hold="ride", overlap="interlaced"),
-            partial(stamping, rotate),
+            partial(stamped, style=ROTATE),
             "1.0",
         ),
-        "bend": (partial(motif_brush, hold="bend"), partial(stamping, morph), "1.5"),
-        "bend, mitred": (partial(motif_brush, hold="bend", corners="mitre"), partial(stamping, morph), "1.5"),
+        "bend": (partial(motif_brush, hold="bend"), partial(stamped, style=MORPH), "1.5"),
+        "bend, mitred": (
+            partial(motif_brush, hold="bend", corners="mitre"),
+            partial(stamped, style=MORPH),
+            "1.5",
+        ),
     }
     print(f"\nFrom nodes to the drawing, a motif of {SEGMENTS} segments")
     for name, (brush, reference, most) in jobs.items():

@@ -24,9 +24,14 @@ def stitches(count: int) -> Brush:
     return Brush(courses=(row,), corners=CornerRule("carry"))
 
 
-def stamping(stamp: skia.Path, count: int, path: skia.Path) -> Callable[[], object]:
+ROTATE = skia.Path1DPathEffect.kRotate_Style
+
+
+def stamping(
+    stamp: skia.Path, count: int, path: skia.Path, style: skia.Path1DPathEffect.Style = ROTATE
+) -> Callable[[], object]:
     """The reference: the effect resolved to the stamps' outlines, as laying resolves to placements."""
-    effect = skia.Path1DPathEffect.Make(stamp, LENGTH / count, 0, skia.Path1DPathEffect.kRotate_Style)
+    effect = skia.Path1DPathEffect.Make(stamp, LENGTH / count, 0, style)
     record = skia.StrokeRec(skia.StrokeRec.kFill_InitStyle)
 
     def job() -> object:
