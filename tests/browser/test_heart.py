@@ -86,8 +86,10 @@ def test_the_start_point_slides_on_the_tape_and_on_the_sheet(table: Table) -> No
     table.wait(lambda: undo_title(table) == "Undo: Slide the start point")
     slid = table.named("Start point").get_attribute("value")
     assert slid not in ("0.0 mm", None)
+    table.type_in("Start point", "1/2 in")
+    table.wait(lambda: table.named("Start point").get_attribute("value") == "12.7 mm")
     table.drag(table.by_id("start"), -30, -10)
-    table.wait(lambda: table.named("Start point").get_attribute("value") != slid)
+    table.wait(lambda: table.named("Start point").get_attribute("value") not in (slid, "12.7 mm"))
 
 
 def test_a_closed_run_is_opened_and_closed(table: Table) -> None:

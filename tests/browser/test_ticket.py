@@ -88,7 +88,8 @@ def test_facing_and_hold_of_drawn_motifs(table: Table, brush: str) -> None:
     dress(table, brush)
     table.option("Facing", "Turned").click()
     table.type_in("Turned by", "30")
-    table.wait(lambda: undo_title(table) == "Undo: Set corner angle" or "angle" in undo_title(table).lower())
+    table.wait(lambda: table.named("Turned by").get_attribute("value") == "30°")
+    assert undo_title(table) == "Undo: Set facing"
     table.option("On a curve", "Ride").click()
     table.wait(lambda: undo_title(table) == "Undo: Set hold")
     table.option("Overlap", "Last over next").click()

@@ -8,7 +8,7 @@ import numpy as np
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
-from shapely import LineString, Polygon
+from shapely import LineString
 
 from curlet.core.brush import Brush, CornerRule, Facing, FitRule, Row, SwayRule, Swell
 from curlet.core.drawing import Outline
@@ -58,11 +58,7 @@ def test_a_line_from_edge_to_edge_has_no_step_between_repeats(path: Path) -> Non
 def test_an_edge_lies_at_its_distance(offset: float) -> None:
     run = lay(WAVE, edge_brush(offset=Measure(offset)), Scale())
     dense = LineString(WAVE.arc.points(np.linspace(0, WAVE.length, 20_001)))
-    beside = dense.offset_curve(offset - 1)
     for points in lines(run)[1:-1]:
-        assert (
-            LineString(points).hausdorff_distance(beside.intersection(LineString(points).buffer(0.5))) < 0.6
-        )
         assert max(dense.distance(LineString([p, p + 1e-9])) for p in points) == pytest.approx(
             abs(offset - 1), abs=0.01
         )
@@ -197,7 +193,7 @@ def test_a_square_bent_round_a_square_covers_it_once() -> None:
             draw_run(lay(square(60), block(6, 4, corners=CornerRule("stop")), Scale()), "r", "")
         )
     ]
-    assert all(isinstance(part, Polygon) or part.area > 0 for part in drawn)
+    assert all(part.area > 0 for part in drawn)
     total = sum(part.area for part in drawn)
     assert total == pytest.approx(
         filled_area(lay(square(60), block(6, 4, corners=CornerRule("stop")), Scale())).area, rel=1e-6

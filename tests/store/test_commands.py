@@ -124,6 +124,18 @@ def test_a_runs_own_settings_are_marked_and_given_back(store: FilePath) -> None:
     assert own(do("follow-brush", runs=[RUN])) == {}
 
 
+def test_a_whole_part_follows_the_brush_again(store: FilePath) -> None:
+    """The way back of a heading (the remainder, the ends) takes every setting below it."""
+    for pointer, text in (
+        ("/courses/0/fit/kind", "even-gaps"),
+        ("/courses/0/fit/tolerance", "9"),
+        ("/corners/angle", "45"),
+    ):
+        do("set-on-runs", runs=[RUN], settings=typed(pointer, text))
+    assert list(own(do("follow-brush", runs=[RUN], pointers=["/courses/0/fit"]))) == ["/corners/angle"]
+    assert list(own(do("follow-brush", runs=[RUN], pointers=["/corners/ang"]))) == ["/corners/angle"]
+
+
 def test_giving_to_a_built_in_brush_makes_a_copy(store: FilePath) -> None:
     do("set-on-runs", runs=[RUN], settings=typed("/courses/0/length", "5 mm"))
     state = do("give-to-brush", run=RUN)

@@ -32,16 +32,7 @@ _CORNER_PARTS = 8
 def placements_of(row: LaidRow) -> Placements | None:
     """Where each repeat lies, None for a row that bends."""
     hold = HOLDS[row.course.hold]
-    if hold is None:
-        return None
-    at = hold(row.line, row.repeats, row.offset)
-    if row.course.hold != "links":
-        return at
-    # A link keeps its own length, centred on the chord between its pins.
-    play = at.length - row.length
-    return Placements(
-        at.start + at.along * (play / 2)[:, None], at.along, np.full_like(at.length, row.length)
-    )
+    return hold(row.line, row.repeats, row.offset, row.length) if hold else None
 
 
 def matrices(at: Placements, local: Local) -> Floats:

@@ -128,9 +128,8 @@ def _short_leg(run: LaidRun, course: Row, leg: LegTally, index: int) -> list[War
     lead = f"This leg is {_mm(leg.length, run)}: too short for a {_mm(stitch, run)} stitch"
     if leg.repeats:
         return [Warning("short-leg-eased", f"{lead}, so it has one eased to fit.", leg.start, at, index)]
-    mend = Mend(f"Ease to {_mm(leg.length, run)}", ((_setting(run, "fit/short_legs"), True),))
-    if course.hold == "links":
-        mend = None  # type: ignore[assignment]
+    ease = Mend(f"Ease to {_mm(leg.length, run)}", ((_setting(run, "fit/short_legs"), True),))
+    mend = None if course.hold == "links" else ease
     return [Warning("leg-too-short", f"{lead}, so it has none.", leg.start, at, index, mend)]
 
 

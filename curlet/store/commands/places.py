@@ -80,12 +80,13 @@ class FlipCrossing(BaseIntent):
 
 
 class SlideStart(BaseIntent):
-    """Slide a closed path's start point: to so many sheet mm from its first node as the run walks, or
-    to where the path comes nearest to a point."""
+    """Slide a closed path's start point: to so many sheet mm from its first node as the run walks, to a
+    typed worn length, or to where the path comes nearest to a point."""
 
     kind: Literal["slide-start"]
     run: Id
     to: Coordinate = 0.0
+    typed: str | None = None
     near: tuple[Coordinate, Coordinate] | None = None
 
     def apply(self, state: State) -> str:
@@ -94,7 +95,11 @@ class SlideStart(BaseIntent):
         if not path.closed:
             raise BadInput("Only a closed path's start point slides.")
         walked = path.reversed() if run["backwards"] else path
-        to = self.to if self.near is None else edit.nearest_length(walked, self.near)
+        to = self.to
+        if self.typed is not None:
+            to = read_measure(self.typed).value * state.scale.factor
+        elif self.near is not None:
+            to = edit.nearest_length(walked, self.near)
         start = float(walked.arc.wrap([to])[0])
         _keep(state, self.run, places_of(state, self.run).model_copy(update={"start": start}))
         return "Slide the start point"

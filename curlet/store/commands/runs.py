@@ -131,7 +131,8 @@ class SetFrame(BaseIntent):
 
 
 class FollowBrush(BaseIntent):
-    """Give up a run's own settings, all or those named, and follow its brush again."""
+    """Give up a run's own settings, all or those at and below the pointers named, and follow its brush
+    again."""
 
     kind: Literal["follow-brush"]
     runs: Ids
@@ -140,9 +141,12 @@ class FollowBrush(BaseIntent):
     def apply(self, state: State) -> str:
         for run_id in self.runs:
             own = state.get("run", run_id)["own"]
-            kept = {k: v for k, v in own.items() if self.pointers and k not in self.pointers}
+            kept = {key: value for key, value in own.items() if self.pointers and not self._named(key)}
             state.update("run", run_id, own=kept)
         return "Follow the brush"
+
+    def _named(self, key: str) -> bool:
+        return any(key == pointer or key.startswith(f"{pointer}/") for pointer in self.pointers or ())
 
 
 class GiveToBrush(BaseIntent):
@@ -269,4 +273,6 @@ _NAMES = {
 
 def _called(pointer: str) -> str:
     parts = pointer.split("/")
+    if "facing" in parts:
+        return "facing"
     return _NAMES.get(parts[-1]) or _NAMES.get(parts[-2], "a setting")

@@ -14,7 +14,7 @@ Floats = NDArray[np.float64]
 SHORTEST = 1e-9
 
 
-def pinned(line: LegLine, repeats: Repeats, offset: float) -> Placements:
+def pinned(line: LegLine, repeats: Repeats, offset: float, length: float = 0.0) -> Placements:
     """Holes at each repeat's two arc lengths, `offset` to the right of the path.
 
     The drawn length is the chord: on a curve of radius R it is shorter than the feed l by
@@ -24,12 +24,12 @@ def pinned(line: LegLine, repeats: Repeats, offset: float) -> Placements:
     start = np.ascontiguousarray(holes[:, :2])
     chord = holes[:, 2:] - start
     x, y = chord.T
-    length = np.sqrt(x * x + y * y)
-    along = chord / np.maximum(length, SHORTEST)[:, None]
-    if len(length) and length.min() < SHORTEST:
-        folded = length < SHORTEST
+    between = np.sqrt(x * x + y * y)
+    along = chord / np.maximum(between, SHORTEST)[:, None]
+    if len(between) and between.min() < SHORTEST:
+        folded = between < SHORTEST
         along[folded] = line.path.arc.tangents(repeats.start[folded])
-    return Placements(start, along, length)
+    return Placements(start, along, between)
 
 
 def _holes(line: LegLine, repeats: Repeats, offset: float) -> Floats:

@@ -40,4 +40,5 @@ class Placements:
         return np.concatenate([self.along * self.length[:, None], across, self.start], axis=1)
 
 
-Hold = Callable[[LegLine, Repeats, float], Placements]
+# From the legs, the repeats, the row's offset and its length as asked, drawn mm.
+Hold = Callable[[LegLine, Repeats, float, float], Placements]

@@ -9,11 +9,11 @@ from curlet.core.lay.hold.placements import Placements
 from curlet.core.lay.repeats import Repeats
 
 
-def ride(line: LegLine, repeats: Repeats, offset: float) -> Placements:
+def ride(line: LegLine, repeats: Repeats, offset: float, length: float = 0.0) -> Placements:
     """Centred on the row's own line, `offset` to the right of the path."""
     frames = line.frames(repeats.middle, repeats.leg)
     beside = offset + repeats.beside
     # A repeat beside a bend has its length on its own line, not on the path's.
-    length = (repeats.end - repeats.start) * np.maximum(1 - frames.bend * offset, 0.0)
+    own = (repeats.end - repeats.start) * np.maximum(1 - frames.bend * offset, 0.0)
     centre = frames.beside(beside)
-    return Placements(centre - frames.along * (length / 2)[:, None], frames.along, length)
+    return Placements(centre - frames.along * (own / 2)[:, None], frames.along, own)

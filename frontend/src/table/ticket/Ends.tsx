@@ -45,10 +45,7 @@ function ClosedPath() {
   const run = useRun();
   const { head } = useShown();
   const factor = head.sheet.factor;
-  const slide = (typed: string) => {
-    const to = Number(typed.replace(/mm/, ""));
-    return Number.isFinite(to) ? ({ kind: "slide-start", run: run.id, to: to * factor } as const) : null;
-  };
+  const slide = (typed: string) => ({ kind: "slide-start" as const, run: run.id, typed });
   const open = (typed: string) => ({ kind: "open-path" as const, run: run.id, typed });
   const opening = run.places.opening;
   return (
@@ -59,14 +56,8 @@ function ClosedPath() {
           label="Start point"
           value={`${fixed((run.places.start ?? 0) / factor, 1)} mm`}
           step={1}
-          onPreview={(typed) => {
-            const intent = slide(typed);
-            if (intent) desk.preview(intent);
-          }}
-          onCommit={async (typed) => {
-            const intent = slide(typed);
-            return intent ? ((await desk.command(intent))?.message ?? null) : "Give a length, such as 20 mm.";
-          }}
+          onPreview={(typed) => desk.preview(slide(typed))}
+          onCommit={async (typed) => (await desk.command(slide(typed)))?.message ?? null}
           onCancel={() => desk.dropPreviews(true)}
         />
       </div>
