@@ -1,24 +1,39 @@
-"""A contact sheet for each corner manner: `make gallery` writes build/gallery/*.png to be looked at."""
+"""Contact sheets to be looked at: `make gallery` writes one for each corner manner, and the built-in
+brushes on the proof board, to build/gallery/*.png."""
 
 from __future__ import annotations
 
 import math
+from dataclasses import replace
 from pathlib import Path as FilePath
 
 import numpy as np
 
 from curlet.core.brush import Brush, CornerRule, Piece, Pieces, Row
-from curlet.core.drawing import Drawing, Group
+from curlet.core.drawing import Drawing, Group, Item, Laid, Outline, Shape, Solid, Stamps
 from curlet.core.dress.colour import ColourRole
 from curlet.core.lay import lay
 from curlet.core.lay.draw import draw_run
 from curlet.core.measures import Measure, Scale
-from curlet.core.motif.families import ArtShape, Artwork, Running
+from curlet.core.motif.families import KINDS, ArtShape, Artwork, Running
 from curlet.core.path import Path
+from curlet.core.proof import PROOFS, prove
+from curlet.demo.brushes import BRUSHES
+from curlet.formats.brush_file import read_brush
 from curlet.formats.png_out import write_png
 
 TARGET = FilePath(__file__).parents[1] / "build/gallery"
-MANNERS = ("carry", "pivot", "mitre", "piece", "stop")
+# A manner, and how its corner is made from the repeat where no artwork is given.
+SHEETS = (
+    ("carry", ""),
+    ("pivot", ""),
+    ("mitre", ""),
+    ("piece", ""),
+    ("piece", "folded"),
+    ("piece", "turned"),
+    ("piece", "gathered"),
+    ("stop", ""),
+)
 TURNS = (15, 30, 60, 90, 120, 150, 175)
 SIDES = (1, -1)
 CELL, LEG, PPI = 70.0, 26.0, 60.0
@@ -41,9 +56,10 @@ def corner_art() -> Artwork:
     return Artwork(shapes, 12, 8)
 
 
-def brushes(manner: str) -> tuple[Brush, Brush]:
-    rule, threads = CornerRule(manner, 10, 6.0, Measure(3.0)), ("#dcc594", "#7c4a63", "#a8d4de")
-    pieces = Pieces(corner_outside=Piece(corner_art(), Measure(12.0)))
+def brushes(manner: str, made: str) -> tuple[Brush, Brush]:
+    rule = CornerRule(manner, 10, 6.0, Measure(3.0), made or "mitred")
+    threads = ("#dcc594", "#7c4a63", "#a8d4de")
+    pieces = Pieces() if made else Pieces(corner_outside=Piece(corner_art(), Measure(12.0)))
     art = Row(chevrons(), Measure(8.0), Measure(0.0), hold="bend", pieces=pieces)
     stitch = Row(Running(Measure(0.8)), Measure(5.0), Measure(2.0), offset=Measure(7.0))
     return Brush(courses=(art,), corners=rule, threads=threads), Brush(courses=(stitch,), corners=rule)
@@ -59,21 +75,74 @@ def wedge(degrees: float, closed: bool, x: float, y: float) -> Path:
     return Path.make([f"n{i}" for i in range(len(placed))], placed, placed, placed, closed)
 
 
-def sheet(manner: str) -> Drawing:
+def sheet(manner: str, made: str) -> Drawing:
     groups: list[Group] = []
     for row, (side, closed) in enumerate((s, c) for s in SIDES for c in (False, True)):
         for column, turn in enumerate(TURNS):
             path = wedge(side * turn, closed, (column + 0.5) * CELL, (row + 0.5) * CELL)
-            for number, brush in enumerate(brushes(manner)):
+            for number, brush in enumerate(brushes(manner, made)):
                 groups.append(draw_run(lay(path, brush, Scale()), f"g{row}-{column}-{number}", ""))
     return Drawing(CELL * len(TURNS), CELL * 4, tuple(groups))
 
 
+BOARD_CELL = (60.0, 50.0)
+
+
+def board(kind: str) -> Drawing:
+    """Every built-in brush of a kind on the proof board, a row each, on a cloth colour."""
+    docs = [doc for doc in BRUSHES.values() if doc["kind"] == kind]
+    wide, high = BOARD_CELL
+    width, height = wide * len(PROOFS), high * len(docs)
+    cloth = Outline("MLLLZ", np.array([[0, 0], [width, 0], [width, height], [0, height]], dtype=float))
+    groups = [Group("cloth", "", (Laid((Shape(cloth, fill=Solid("#66757d")),)),))]
+    for row, doc in enumerate(docs):
+        for column, proof in enumerate(prove(read_brush(doc).to_core(), Scale())):
+            left, top, across, down = proof.box
+            k = min(0.92 * wide / across, 0.92 * high / down, 1.0)
+            middle = ((column + 0.5) * wide, (row + 0.5) * high)
+            shift = (middle[0] - k * (left + across / 2), middle[1] - k * (top + down / 2))
+            groups.append(scaled(draw_run(proof.run, f"p{row}-{column}", doc["name"]), k, shift))
+    return Drawing(width, height, tuple(groups))
+
+
+def scaled(item: Group, k: float, shift: tuple[float, float]) -> Group:
+    """A group made smaller and moved."""
+    return replace(
+        item,
+        items=tuple(_scaled(inner, k, shift) for inner in item.items),
+        clip=item.clip and _outline(item.clip, k, shift),
+    )
+
+
+def _scaled(item: Item, k: float, shift: tuple[float, float]) -> Item:
+    if isinstance(item, Group):
+        return scaled(item, k, shift)
+    if isinstance(item, Stamps):
+        placements = item.placements * k
+        placements[:, 4:] += shift
+        return Stamps(tuple(_lines(shape, k) for shape in item.shapes), placements)
+    assert isinstance(item, Laid)
+    shapes = (replace(_lines(shape, k), outline=_outline(shape.outline, k, shift)) for shape in item.shapes)
+    return Laid(tuple(shapes))
+
+
+def _lines(shape: Shape, k: float) -> Shape:
+    return replace(shape, stroke=shape.stroke and replace(shape.stroke, weight=shape.stroke.weight * k))
+
+
+def _outline(outline: Outline, k: float, shift: tuple[float, float]) -> Outline:
+    return Outline(outline.commands, outline.points * k + shift)
+
+
 def main() -> None:
     TARGET.mkdir(parents=True, exist_ok=True)
-    for manner in MANNERS:
-        file = TARGET / f"{manner}.png"
-        file.write_bytes(write_png(sheet(manner), PPI))
+    for manner, made in SHEETS:
+        file = TARGET / f"{manner}{'-' if made else ''}{made}.png"
+        file.write_bytes(write_png(sheet(manner, made), PPI))
+        print(file)
+    for kind in KINDS:
+        file = TARGET / f"board-{kind}.png"
+        file.write_bytes(write_png(board(kind), PPI))
         print(file)
 
 

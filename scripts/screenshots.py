@@ -3,15 +3,22 @@
 from __future__ import annotations
 
 import tempfile
+import time
 from collections.abc import Callable
 from pathlib import Path as FilePath
 
+import numpy as np
 from selenium.webdriver import ActionChains
 from selenium.webdriver.common.actions.wheel_input import ScrollOrigin
 from selenium.webdriver.common.by import By
+from selenium.webdriver.support.ui import Select
 
 from tests.browser.conftest import Server, make_browser
 from tests.browser.table import Table
+from tests.pixels import box, canvas, encoded, paint
+
+# Until the last picture is painted, s.
+SETTLED = 0.8
 
 TARGET = FilePath(__file__).parents[1] / "docs/screenshots"
 
@@ -24,6 +31,12 @@ def table_with_the_waistcoat(table: Table) -> None:
 def season_programme(table: Table) -> None:
     table.browser.get(f"{table.address}/sheets/programme")
     table.by_id("row-programme-knotted-cord").click()
+    table.wait(table.legs)
+
+
+def stage_curtain(table: Table) -> None:
+    table.browser.get(f"{table.address}/sheets/curtain")
+    table.by_id("row-curtain-pelmet-hem").click()
     table.wait(table.legs)
 
 
@@ -52,11 +65,90 @@ def send_out(table: Table) -> None:
     )
 
 
+def bench(table: Table) -> None:
+    table.browser.get(f"{table.address}/bench/whipped")
+    table.by_id("proof-letter")
+    table.by_id("place-start").click()
+    table.wait(lambda: table.named("Family of the piece"))
+
+
+def drawing(table: Table) -> None:
+    """A scallop's repeat with a ring of dots drawn on it, two shapes chosen."""
+    table.browser.get(f"{table.address}/bench/scallop")
+    table.by_id("proof-letter")
+    table.button("Draw on it").click()
+    table.type_in("New: middle, along", "5 mm")
+    table.type_in("New: middle, across", "-3 mm")
+    table.type_in("New: long", "1 mm")
+    table.type_in("New: wide", "1 mm")
+    table.button("Draw the disc").click()
+    table.wait(lambda: table.named("Shapes in all"))
+    Select(table.named("Fill")).select_by_visible_text("Thread 2")
+    table.type_in("Shapes in all", "9")
+    table.type_in("Point, along", "5 mm")
+    table.button("Copy round").click()
+    rings = ".drawn-shape"
+    table.wait(lambda: len(table.browser.find_elements(By.CSS_SELECTOR, rings)) == 12)
+    table.by_id("shape-6").click()
+    card = table.named("Drawing settings")
+    table.browser.execute_script("arguments[0].scrollTop = 0", card)
+    table.browser.execute_script("document.querySelector('[aria-label=\"Put this message away\"]')?.click()")
+
+
+def tracing(table: Table) -> None:
+    """A paper lantern, as it was painted for the programme, traced by its colours."""
+    table.browser.get(f"{table.address}/bench/scallop")
+    table.by_id("proof-letter")
+    with tempfile.TemporaryDirectory() as folder:
+        file = FilePath(folder) / "lantern.png"
+        file.write_bytes(encoded(lantern()))
+        table.named("Picture for the Bench").send_keys(str(file))
+        table.type_in("Long, when cropped", "60 mm")
+        table.option("Traced by", "Colours").click()
+        table.type_in("Colours", "9")
+        bands = table.browser.find_element(By.XPATH, "//label[contains(., 'Bands become')]/input")
+        bands.click()
+        table.type_in("Outline within", "0.1 mm")
+        table.wait(lambda: "shapes kept" in table.by_id("traced").text)
+        time.sleep(4)
+
+
+def lantern() -> np.ndarray:
+    """Round, ribbed, shaded from lit to dark, with a cap, a foot and a tassel."""
+    pixels = canvas(700, 900, (238, 231, 214))
+    y, x = np.mgrid[:700, :900] + 0.5
+    far = np.hypot((x - 450) / 230, (y - 330) / 200)
+    lit = np.clip(np.hypot(x - 400, y - 270) / 330, 0, 1)[..., None]
+    colour = (1 - lit) * np.array([250, 200, 90]) + lit * np.array([190, 60, 40])
+    pixels[far < 1, :3] = colour[far < 1]
+    for wide in (0.28, 0.62, 0.9):
+        rib = np.abs(np.hypot((x - 450) / (230 * wide), (y - 330) / 200) - 1)
+        pixels[(rib < 0.012 / wide) & (far < 1), :3] = (120, 36, 30)
+    for left, top, right, foot in ((380, 108, 520, 142), (390, 518, 510, 548), (446, 60, 454, 110)):
+        pixels = paint(pixels, box(left, top, right, foot), (38, 44, 66))
+    for k in range(7):
+        pixels = paint(pixels, box(408 + 13 * k, 546, 414 + 13 * k, 640 + 8 * (k % 2)), (196, 148, 52))
+    return pixels
+
+
+def drawers(table: Table) -> None:
+    table.browser.get(f"{table.address}/drawers")
+    table.wait(lambda: len(table.browser.find_elements(By.CSS_SELECTOR, "[data-testid^=card-]")) > 40)
+    table.option("Kind of brush", "Trim").click()
+    script = "return [...document.images].every((image) => image.complete)"
+    table.wait(lambda: table.browser.execute_script(script))
+
+
 SHOTS: dict[str, Callable[[Table], None]] = {
     "table": table_with_the_waistcoat,
     "programme": season_programme,
+    "curtain": stage_curtain,
     "corner": corner,
     "send-out": send_out,
+    "bench": bench,
+    "drawing": drawing,
+    "tracing": tracing,
+    "drawers": drawers,
 }
 
 
@@ -70,6 +162,7 @@ def main() -> None:
                 table = Table(browser, server.address)
                 table.open()
                 pose(table)
+                time.sleep(SETTLED)
                 browser.save_screenshot(str(TARGET / f"{name}.png"))
         finally:
             browser.quit()

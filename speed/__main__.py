@@ -1,13 +1,19 @@
-"""Run every benchmark, or those named: `python -m speed [laying] [heart] [screen]`."""
+"""Run every benchmark, or those named: `python -m speed [laying] [heart] [screen] [bench] [tracing]`."""
 
 from __future__ import annotations
 
 import sys
 
 from curlet.memory import keep_freed_memory
-from speed import heart, laying, screen
+from speed import bench, heart, laying, screen, tracing
 
-PARTS = {"laying": laying.run, "heart": heart.run, "screen": screen.run}
+PARTS = {
+    "laying": laying.run,
+    "heart": heart.run,
+    "screen": screen.run,
+    "bench": bench.run,
+    "tracing": tracing.run,
+}
 
 
 def main(names: list[str]) -> None:

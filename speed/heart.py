@@ -16,7 +16,7 @@ from curlet.core.measures import Measure, Scale
 from curlet.core.motif.families import ArtShape, Artwork
 from curlet.core.motif.families.artwork import read_outline
 from curlet.core.path import Path
-from curlet.formats.skia_paths import add_outline
+from curlet.core.path.booleans import add_outline
 from speed.laying import ROTATE, fresh, stamping, stitch, stitches
 from speed.paths import LENGTH, in_skia, winding
 from speed.timing import best, say

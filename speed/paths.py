@@ -6,8 +6,8 @@ import numpy as np
 import skia
 
 from curlet.core.path import Path
+from curlet.core.path.booleans import add_outline
 from curlet.core.path.outline import outline_of
-from curlet.formats.skia_paths import add_outline
 
 LENGTH = 10_000.0
 

@@ -13,9 +13,9 @@ from curlet.core.drawing import Group, Item, Laid, Outline, Shape, Stamps, place
 from curlet.core.dress.colour import ColourRole
 from curlet.core.lay import LaidRow, LaidRun
 from curlet.core.lay.draw import draw_run
-from curlet.core.lay.hold.bend import contours
 from curlet.core.measures import Measure
 from curlet.core.motif.families import ArtShape, Artwork
+from curlet.core.path.contours import contours
 
 PER_CUBIC = 24
 
@@ -50,6 +50,14 @@ def shapes_of(item: Item) -> Iterator[tuple[Shape, Outline, list[Outline]]]:
 def polygon(outline: Outline) -> BaseGeometry:
     rings = [Polygon(points).buffer(0) for points in flattened(outline) if len(points) > 3]
     return union_all(rings)
+
+
+def even_odd_area(outline: Outline, per: int = PER_CUBIC) -> BaseGeometry:
+    """An outline's area with its holes, by the even-odd rule."""
+    whole: BaseGeometry = Polygon()
+    for ring in flattened(outline, per):
+        whole = whole.symmetric_difference(Polygon(ring).buffer(0))
+    return whole
 
 
 def _clip(outline: Outline) -> BaseGeometry:

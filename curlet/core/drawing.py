@@ -5,7 +5,7 @@ Coordinates are sheet mm, y downward. Groups are painted in order, later over ea
 
 from __future__ import annotations
 
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from functools import cached_property
 
 import numpy as np
@@ -13,8 +13,11 @@ from numpy.typing import NDArray
 
 Floats = NDArray[np.float64]
 
+# a b c d e f, as SVG's matrix(): (x, y) goes to (ax + cy + e, bx + dy + f).
+Affine = tuple[float, float, float, float, float, float]
+
 POINTS_PER_COMMAND = {"M": 1, "L": 1, "C": 3, "Z": 0}
-IDENTITY = (1.0, 0.0, 0.0, 1.0, 0.0, 0.0)
+IDENTITY: Affine = (1.0, 0.0, 0.0, 1.0, 0.0, 0.0)
 
 
 @dataclass(frozen=True, eq=False)
@@ -44,20 +47,22 @@ class Stop:
 
 @dataclass(frozen=True)
 class LinearGradient:
-    """Colours from one point to another, in the shape's own mm."""
+    """Colours from one point to another, in mm moved by `matrix` to where the shape is."""
 
     start: tuple[float, float]
     end: tuple[float, float]
     stops: tuple[Stop, ...]
+    matrix: Affine = IDENTITY
 
 
 @dataclass(frozen=True)
 class RadialGradient:
-    """Colours from a centre out to `radius`, in the shape's own mm."""
+    """Colours from a centre out to `radius`, in mm moved by `matrix` to where the shape is."""
 
     centre: tuple[float, float]
     radius: float
     stops: tuple[Stop, ...]
+    matrix: Affine = IDENTITY
 
 
 Paint = Solid | LinearGradient | RadialGradient
@@ -105,10 +110,10 @@ class Laid:
 
 @dataclass(frozen=True, eq=False)
 class Picture:
-    """A PNG picture laid over the unit square moved by `matrix`."""
+    """A PNG picture laid over the unit square, moved by each of (n, 6) placements."""
 
     png: bytes
-    matrix: tuple[float, float, float, float, float, float]
+    placements: Floats
 
 
 @dataclass(frozen=True, eq=False)
@@ -142,9 +147,30 @@ class Drawing:
 
 
 def _count(item: Item) -> int:
-    if isinstance(item, Stamps):
+    if isinstance(item, Stamps | Picture):
         return len(item.placements)
     return sum(_count(inner) for inner in item.items) if isinstance(item, Group) else 0
+
+
+def compose(outer: Affine, inner: Affine) -> Affine:
+    """The affine that moves by `inner` and then by `outer`."""
+    a, b, c, d, e, f = outer
+    p, q, r, s, t, u = inner
+    return (a * p + c * q, b * p + d * q, a * r + c * s, b * r + d * s, a * t + c * u + e, b * t + d * u + f)
+
+
+def under(paint: Paint, matrix: Affine) -> Paint:
+    """A paint moved with its shape."""
+    return paint if isinstance(paint, Solid) else replace(paint, matrix=compose(matrix, paint.matrix))
+
+
+def moved_paint(shape: Shape, matrix: Affine) -> Shape:
+    """A shape whose gradients move with it; its outline is left to the caller."""
+    paints = (shape.fill, shape.stroke and shape.stroke.paint)
+    if all(paint is None or isinstance(paint, Solid) for paint in paints):
+        return shape
+    stroke = shape.stroke and replace(shape.stroke, paint=under(shape.stroke.paint, matrix))
+    return replace(shape, fill=shape.fill and under(shape.fill, matrix), stroke=stroke)
 
 
 def placed(points: Floats, placements: Floats) -> Floats:

@@ -2,35 +2,23 @@
 
 from __future__ import annotations
 
+from curlet.core.motif import outlines
+from curlet.core.motif.art import path_text
 from curlet.formats.brush_motifs import ArtShapeDoc, ArtworkDoc, RoleDoc
-
-# Four cubics a turn: handles of (4/3)·tan(π/8) of the radius.
-K = 0.5522847498
 
 
 def disc(x: float, y: float, rx: float, ry: float | None = None) -> str:
     """An ellipse about (x, y)."""
-    ry = rx if ry is None else ry
-    kx, ky = K * rx, K * ry
-    return (
-        f"M{x + rx} {y}C{x + rx} {y + ky} {x + kx} {y + ry} {x} {y + ry}"
-        f"C{x - kx} {y + ry} {x - rx} {y + ky} {x - rx} {y}"
-        f"C{x - rx} {y - ky} {x - kx} {y - ry} {x} {y - ry}"
-        f"C{x + kx} {y - ry} {x + rx} {y - ky} {x + rx} {y}Z"
-    )
+    return path_text(outlines.disc(x, y, rx, ry))
 
 
 def capsule(x0: float, x1: float, h: float) -> str:
     """A bar from x0 to x1 with round ends, h to either side of the baseline."""
-    k, a, b = K * h, x0 + h, x1 - h
-    return (
-        f"M{a} {-h}L{b} {-h}C{b + k} {-h} {x1} {-k} {x1} 0C{x1} {k} {b + k} {h} {b} {h}"
-        f"L{a} {h}C{a - k} {h} {x0} {k} {x0} 0C{x0} {-k} {a - k} {-h} {a} {-h}Z"
-    )
+    return path_text(outlines.capsule(x0, x1, h))
 
 
 def box(x0: float, y0: float, x1: float, y1: float) -> str:
-    return f"M{x0} {y0}L{x1} {y0}L{x1} {y1}L{x0} {y1}Z"
+    return path_text(outlines.box(x0, y0, x1, y1))
 
 
 def filled(

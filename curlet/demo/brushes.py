@@ -2,7 +2,8 @@
 
 from __future__ import annotations
 
-from curlet.demo.artwork import K, artwork, capsule, disc, filled, stroked
+from curlet.core.motif.outlines import K
+from curlet.demo.artwork import artwork, capsule, disc, filled, stroked
 from curlet.formats.brush_courses import (
     BandDoc,
     FacingDoc,
@@ -14,8 +15,9 @@ from curlet.formats.brush_courses import (
     SwellPointDoc,
 )
 from curlet.formats.brush_file import BrushDoc, CornerDoc, CrossingDoc
-from curlet.formats.brush_motifs import MeasureDoc, PieceDoc, RoleDoc, RunningDoc
+from curlet.formats.brush_motifs import MeasureDoc, PieceDoc, RoleDoc
 from curlet.formats.pointer import Json
+from curlet.formats.recipes import brush_of, motif_of, natural_length, piece_of
 
 YELLOW, CREAM, RUST, SKY = "#e9c46a", "#f3ead7", "#c8553d", "#a8d4de"
 FLAX, STEEL, PLUM, MOSS = "#dcc594", "#aab4bd", "#7c4a63", "#5f7f52"
@@ -30,7 +32,7 @@ def _row(
     length: float, gap: float, thread: float, ends: str = "round", offset: float = 0.0, **fit: object
 ) -> RowDoc:
     return RowDoc(
-        motif=RunningDoc(thread=mm(thread), ends=ends),  # type: ignore[arg-type]
+        motif=motif_of("running", thread=thread, ends=ends),
         length=mm(length),
         gap=mm(gap),
         offset=mm(offset),
@@ -51,9 +53,11 @@ def laid_rope(twist: str = "Z", diameter: float = 8.0, lay: float = 24.0) -> Bru
     """Three strands: a band, and marks a third of the lay apart that slope as the twist's letter does."""
     h, pitch = diameter / 2, lay / 3
     top, foot = (-h, h) if twist == "Z" else (h, -h)
+    # A hair short of the cell's edges: a mark ends at the cord's own edge and joins no other.
+    a, b = 0.01 * pitch, 0.99 * pitch
     mark = (
-        f"M0 {top}C{pitch * 0.3} {top * 0.9} {pitch * 0.38} {top * 0.35} {pitch / 2} 0"
-        f"C{pitch * 0.62} {foot * 0.35} {pitch * 0.7} {foot * 0.9} {pitch} {foot}"
+        f"M{a} {top}C{pitch * 0.3} {top * 0.9} {pitch * 0.38} {top * 0.35} {pitch / 2} 0"
+        f"C{pitch * 0.62} {foot * 0.35} {pitch * 0.7} {foot * 0.9} {b} {foot}"
     )
     marks = RowDoc(
         motif=artwork(pitch, diameter, stroked(mark, 0.9, 1, -28, ends="flat")),
@@ -244,4 +248,83 @@ _DOCS: dict[str, BrushDoc] = {
     "blade": taper(),
 }
 
-BRUSHES: dict[str, Json] = {key: doc.model_dump(mode="json") for key, doc in _DOCS.items()}
+
+def _long_and_short() -> BrushDoc:
+    """One long link, then a short one edge-on, a short flat one and one edge-on again."""
+
+    short, side = motif_of("cable", wire=2, pitch=7), motif_of("cable", wire=2, pitch=7, face="edge-on")
+    letters = tuple(LetterDoc(motif=motif, length=natural_length(motif)) for motif in (side, short))
+    return brush_of(
+        "cable", "Long and short chain", row={"more": letters, "order": "A B C B"}, wire=2, pitch=14
+    )  # fmt: skip
+
+
+def _belcher() -> BrushDoc:
+    side = motif_of("belcher", face="edge-on")
+    pieces = PiecesDoc(
+        start=piece_of("end-ring", within=False), end=piece_of("clasp", within=False, length=14)
+    )
+    more = (LetterDoc(motif=side, length=natural_length(side)),)
+    row = {"more": more, "order": "A B", "pieces": pieces}
+    return brush_of("belcher", "Belcher chain with clasp", row=row)
+
+
+def _whipped() -> BrushDoc:
+    """A C-mark rope with whippings in a second colour."""
+    ends = {side: piece_of("wrapped-end", side=side, diameter=6, length=9) for side in ("start", "end")}
+    threads = (FLAX, RUST)
+    return brush_of("c-mark", "Drawn rope, whipped ends", threads=threads, row={"pieces": PiecesDoc(**ends)})
+
+
+def _vine() -> BrushDoc:
+    ends = {
+        "start": piece_of("leaf-stem", place="root"),
+        "end": piece_of("leaf-stem", place="tip"),
+    }
+    return brush_of("leaf-stem", "Leaf and stem, root to tip", row={"pieces": PiecesDoc(**ends)})
+
+
+_OF_FAMILIES: dict[str, BrushDoc] = {
+    "saddle": brush_of("saddle", "Saddle stitch, 3.5 mm"),
+    "backstitch": brush_of("backstitch", "Backstitch, 3 mm"),
+    "zigzag": brush_of("zigzag", "Zigzag 304, 4 mm"),
+    "three-step": brush_of("zigzag", "Three-step zigzag, 6 mm", threads=(SKY,), width=6, steps=3, holes=True),
+    "chainstitch": brush_of("chainstitch", "Chain stitch 101"),
+    "cover": brush_of("cover", "Flat cover 602, 4.8 mm gauge", stitch_class="602"),
+    "safety": brush_of("overedge", "Safety stitch 516", safety=True),
+    "blanket": brush_of("blanket", "Blanket stitch, 5 mm"),
+    "cross": brush_of("cross", "Cross stitch, 2.6 mm"),
+    "herringbone": brush_of("herringbone", "Herringbone, 6 mm"),
+    "feather": brush_of("feather", "Feather stitch, 7 mm"),
+    "satin": brush_of("satin", "Satin column, 5 mm"),
+    "scrap": brush_of("scrap", "Loose thread"),
+    "cord": brush_of("cord", "Twisted cord, two colours"),
+    "flat-braid": brush_of("flat-braid", "Flat braid, 10 mm"),
+    "round-braid": brush_of("round-braid", "Round braid, 6 mm"),
+    "whipped": _whipped(),
+    "long-short": _long_and_short(),
+    "curb": brush_of("curb", "Curb chain, 2 mm wire"),
+    "ball": brush_of("ball", "Ball chain, 3.2 mm"),
+    "belcher": _belcher(),
+    "rickrack": brush_of("rickrack", "Rickrack, medium"),
+    "lace": brush_of("lace", "Lace edge, 14 mm"),
+    "fringe": brush_of("fringe", "Cut fringe, 22 mm"),
+    "tassels": brush_of("tassel-fringe", "Tassel fringe, 30 mm"),
+    "pompom": brush_of("pompom", "Pompom trim, 10 mm"),
+    "piping": brush_of("piping", "Piping, 4 mm cord"),
+    "ruffle": brush_of("ruffle", "Ruffle, 18 mm"),
+    "pearls": brush_of("bead", "Pearls, 5 mm"),
+    "sequins": brush_of("sequin", "Sequin string, 6 mm"),
+    "dots": brush_of("dots", "Graded-dot edge"),
+    "key": brush_of("key", "Key border, 12 mm"),
+    "wave": brush_of("wave", "Running wave, 12 mm"),
+    "guilloche": brush_of("guilloche", "Guilloche, 12 mm"),
+    "vine": _vine(),
+    "checker": brush_of("checker", "Checker, 3 rows"),
+    "dog-tooth": brush_of("dog-tooth", "Dog-tooth, 8 mm"),
+}
+
+_KINDS = ("stitch", "rope", "chain", "trim", "border")
+_BY_KIND = sorted({**_DOCS, **_OF_FAMILIES}.items(), key=lambda item: _KINDS.index(item[1].kind))
+
+BRUSHES: dict[str, Json] = {key: doc.model_dump(mode="json") for key, doc in _BY_KIND}

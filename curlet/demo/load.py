@@ -6,7 +6,7 @@ from collections.abc import Callable
 from dataclasses import dataclass
 from typing import Any
 
-from curlet.demo import programme, waistcoat
+from curlet.demo import curtain, programme, waistcoat
 from curlet.demo.brushes import BRUSHES
 from curlet.demo.waistcoat import DemoPath
 from curlet.store.database import writing
@@ -27,22 +27,25 @@ class DemoSheet:
 SHEETS = (
     DemoSheet("waistcoat", "Usher’s waistcoat", waistcoat.SHEET, waistcoat.GROUPS, waistcoat.waistcoat),
     DemoSheet("programme", "Season programme", programme.SHEET, programme.GROUPS, programme.programme),
+    DemoSheet("curtain", "Stage curtain and pelmet", curtain.SHEET, curtain.GROUPS, curtain.curtain),
 )
 
 
 def load_demo() -> None:
-    """Add the demo's brushes and sheets; what is there already is left as it is."""
+    """Add the built-in brushes and the demo's sheets; sheets that are there already are left as they are."""
     with writing():
         for position, (brush_id, doc) in enumerate(BRUSHES.items()):
-            _add(Brush, id=brush_id, doc=doc, builtin=True, position=position)
+            _put_builtin(id=brush_id, doc=doc, position=position)
         for position, sheet in enumerate(SHEETS):
             if Sheet.get_or_none(Sheet.id == sheet.id) is None:
                 _add_sheet(sheet, position)
 
 
-def _add(model: type[Any], **values: Any) -> None:
-    if model.get_or_none(model.id == values["id"]) is None:
-        model.create(**values)
+def _put_builtin(**values: Any) -> None:
+    """Built-ins are read-only, so that a newer version's are put in place of an older one's."""
+    Brush.insert(builtin=True, **values).on_conflict(
+        conflict_target=[Brush.id], preserve=[Brush.doc, Brush.position]
+    ).execute()
 
 
 def _add_sheet(sheet: DemoSheet, position: int) -> None:

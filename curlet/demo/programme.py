@@ -5,6 +5,7 @@ from __future__ import annotations
 import math
 from collections.abc import Sequence
 
+from curlet.core.motif.outlines import K
 from curlet.demo.waistcoat import DemoPath
 from curlet.formats.path_doc import NodeDoc
 
@@ -17,7 +18,6 @@ GROUPS = {
     "Trims": "#a3475f",
 }
 
-K = 0.5522847498
 
 Point = tuple[float, float]
 Chain = Sequence[Point]
@@ -31,14 +31,14 @@ ZIGZAG = [(34, 169), (54, 169), (64, 175), (84, 175), (94, 169), (114, 169)]
 def programme() -> list[DemoPath]:
     """Every path of the cover, bottom to top."""
     return [
-        _polyline("Frame", "Frame", [(16, 16), (132, 16), (132, 194), (16, 194)], True, "border"),
+        polyline("Frame", "Frame", [(16, 16), (132, 16), (132, 194), (16, 194)], True, "border"),
         _circle("Lantern ring", (74, 64), 30, "chain"),
         _circle("Lantern edge", (74, 64), 20, "scallop"),
-        _curve("Tether", "Lantern", [(74, 32), (64, 22), (84, 22), (74, 32)], "twelve"),
-        _curve("Knotted cord", "Lantern", KNOT, "rope"),
+        curve("Tether", "Lantern", [(74, 32), (64, 22), (84, 22), (74, 32)], "twelve"),
+        curve("Knotted cord", "Lantern", KNOT, "rope"),
         *_letters(),
-        _polyline("Ribbon", "Trims", ZIGZAG, False, "ribbon"),
-        _curve("Blade", "Trims", [(40, 162), (60, 158), (88, 164), (108, 161)], "blade"),
+        polyline("Ribbon", "Trims", ZIGZAG, False, "ribbon"),
+        curve("Blade", "Trims", [(40, 162), (60, 158), (88, 164), (108, 161)], "blade"),
     ]
 
 
@@ -58,18 +58,19 @@ def _letters() -> list[DemoPath]:
         (66, 154),
     ]
     return [
-        _curve("Letter C", "Letters", c, "stem"),
-        _curve("Letter S", "Letters", s, "stem"),
-        _polyline("Letter L", "Letters", [(94, 135), (94, 154), (110, 154)], False, "stem"),
+        curve("Letter C", "Letters", c, "stem"),
+        curve("Letter S", "Letters", s, "stem"),
+        polyline("Letter L", "Letters", [(94, 135), (94, 154), (110, 154)], False, "stem"),
     ]
 
 
-def _polyline(name: str, group: str, points: Chain, closed: bool, brush: str | None) -> DemoPath:
+def polyline(name: str, group: str, points: Chain, closed: bool, brush: str | None) -> DemoPath:
+    """Straight lines from point to point."""
     nodes = [NodeDoc(id=f"n{i}", x=x, y=y) for i, (x, y) in enumerate(points, 1)]
     return DemoPath(name, group, nodes, closed, brush=brush)
 
 
-def _curve(name: str, group: str, control: Chain, brush: str | None) -> DemoPath:
+def curve(name: str, group: str, control: Chain, brush: str | None) -> DemoPath:
     """A chain of cubics: node, handle, handle, node, …"""
     nodes = []
     for i in range(0, len(control), 3):

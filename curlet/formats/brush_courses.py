@@ -118,7 +118,7 @@ class RowDoc(Strict):
     """A course of repeats."""
 
     course: Literal["row"] = "row"
-    motif: MotifDoc = RunningDoc()
+    motif: MotifDoc = RunningDoc(family="running")
     length: MeasureDoc = MeasureDoc(mm=3)
     gap: MeasureDoc | ShareDoc = MeasureDoc(mm=1)
     more: Annotated[tuple[LetterDoc, ...], Field(max_length=11)] = ()

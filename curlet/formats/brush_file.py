@@ -25,9 +25,13 @@ class CornerDoc(Strict):
     angle: Number = 30.0
     mitre_limit: Number = 4.0
     stop: MeasureDoc = MeasureDoc(mm=2)
+    made: Literal["mitred", "folded", "turned", "gathered"] = "mitred"
+    fullness: Number = 1.5
 
     def to_core(self) -> CornerRule:
-        return CornerRule(self.manner, self.angle, self.mitre_limit, self.stop.to_core())
+        return CornerRule(
+            self.manner, self.angle, self.mitre_limit, self.stop.to_core(), self.made, self.fullness
+        )
 
 
 class CrossingDoc(Strict):

@@ -2,17 +2,19 @@
 
 from __future__ import annotations
 
-from typing import Annotated, Literal
+from typing import TYPE_CHECKING, Annotated, Any, Literal, Union
 
-from pydantic import BaseModel, ConfigDict, Field, FiniteFloat
+from pydantic import BaseModel, ConfigDict, Field, FiniteFloat, create_model, field_validator
 
 from curlet.core.brush.courses import Share
 from curlet.core.brush.rules import Piece
-from curlet.core.dress.colour import ColourRole
+from curlet.core.dress.colour import ColourRole, RoleGradient, RoleStop
 from curlet.core.measures import Frame, Measure
-from curlet.core.motif.families import ArtShape, Artwork, Running
+from curlet.core.motif.families import FAMILIES, ArtShape, Artwork, Family, PictureMotif, Spec
+from curlet.formats.png_in import MOST_PNG_TEXT, check_png, from_base64
 
 Number = FiniteFloat
+Share01 = Annotated[float, Field(ge=0, le=1, allow_inf_nan=False)]
 
 
 class Strict(BaseModel):
@@ -50,19 +52,35 @@ class RoleDoc(Strict):
         return ColourRole(self.thread, self.own, self.lighter)
 
 
-class RunningDoc(Strict):
-    """A running stitch: thread thickness and ends."""
+class StopDoc(Strict):
+    """A colour at `offset` 0 to 1 along a gradient."""
 
-    family: Literal["running"] = "running"
-    thread: MeasureDoc = MeasureDoc(mm=0.4)
-    ends: Literal["round", "flat"] = "round"
+    offset: Share01
+    role: RoleDoc
+    opacity: Share01 = 1.0
 
-    def to_core(self) -> Running:
-        return Running(self.thread.to_core(), self.ends)
+    def to_core(self) -> RoleStop:
+        return RoleStop(self.offset, self.role.to_core(), self.opacity)
+
+
+class GradientDoc(Strict):
+    """Colours from one point to another, mm in the artwork, moved by `matrix` as SVG's matrix(); a radial
+    one goes from its centre, `start`, out to the circle on which `end` lies."""
+
+    form: Literal["linear", "radial"]
+    start: tuple[Number, Number]
+    end: tuple[Number, Number]
+    stops: Annotated[tuple[StopDoc, ...], Field(min_length=2, max_length=64)]
+    matrix: tuple[Number, Number, Number, Number, Number, Number] = (1, 0, 0, 1, 0, 0)
+
+    def to_core(self) -> RoleGradient:
+        stops = tuple(stop.to_core() for stop in self.stops)
+        return RoleGradient(self.form, self.start, self.end, stops, self.matrix)
 
 
 class ArtShapeDoc(Strict):
-    """One shape of artwork, in mm in its cell; path data with absolute M, L, C and Z."""
+    """One shape of artwork, in mm in its cell; path data with absolute M, L, C and Z. A gradient takes the
+    place of the fill's one colour."""
 
     d: Annotated[str, Field(min_length=3, max_length=2_000_000)]
     fill: RoleDoc | None = None
@@ -72,10 +90,22 @@ class ArtShapeDoc(Strict):
     joins: Literal["round", "mitre", "bevel"] = "round"
     even_odd: bool = False
     over: bool = False
+    gradient: GradientDoc | None = None
+    opacity: Share01 = 1.0
 
     def to_core(self) -> ArtShape:
-        fill, stroke = (role.to_core() if role else None for role in (self.fill, self.stroke))
-        return ArtShape(self.d, fill, stroke, self.weight, self.ends, self.joins, self.even_odd, self.over)
+        return ArtShape(
+            self.d,
+            self.fill.to_core() if self.fill else None,
+            self.stroke.to_core() if self.stroke else None,
+            self.weight,
+            self.ends,
+            self.joins,
+            self.even_odd,
+            self.over,
+            self.gradient.to_core() if self.gradient else None,
+            self.opacity,
+        )
 
 
 class ArtworkDoc(Strict):
@@ -92,7 +122,69 @@ class ArtworkDoc(Strict):
         return Artwork(shapes, self.length, self.width, Frame(self.frame))
 
 
-MotifDoc = Annotated[RunningDoc | ArtworkDoc, Field(discriminator="family")]
+class PictureDoc(Strict):
+    """A picture as a motif: a PNG, in base64, that fills a cell of `length` × `width` mm and is laid
+    rigidly."""
+
+    family: Literal["picture"]
+    png: Annotated[str, Field(min_length=8, max_length=MOST_PNG_TEXT)]
+    length: Number
+    width: Number
+    frame: Literal["worn", "printed"] = "worn"
+
+    @field_validator("png")
+    @classmethod
+    def _is_png(cls, text: str) -> str:
+        check_png(from_base64(text))
+        return text
+
+    def to_core(self) -> PictureMotif:
+        return PictureMotif(from_base64(self.png), self.length, self.width, Frame(self.frame))
+
+
+class FamilyDoc(Strict):
+    """A motif of a family, by its measures. Each family's own document is made from its settings."""
+
+    family: str
+
+    def to_core(self) -> Family:
+        values = {
+            name: value.to_core() if isinstance(value, MeasureDoc) else value
+            for name, value in self
+            if name != "family"
+        }
+        return FAMILIES[self.family](**values)
+
+
+def _field(spec: Spec, default: Any) -> tuple[Any, Any]:
+    """A setting's type and default in its document."""
+    if spec.form == "measure":
+        return MeasureDoc, MeasureDoc(mm=default.mm, frame=str(default.frame))  # type: ignore[arg-type]
+    if spec.form == "choice":
+        return Literal[spec.choices], default
+    return {"number": Number, "count": int, "tick": bool}[spec.form], default
+
+
+def _document(name: str, family: type[Family]) -> type[FamilyDoc]:
+    plain = family()
+    fields = {key: _field(spec, getattr(plain, key)) for key, spec in family.specs().items()}
+    about = family.about
+    text = f"{about.name}: {about.trade}. Measures from {about.source}."
+    made: type[FamilyDoc] = create_model(  # type: ignore[call-overload]
+        f"{family.__name__}Doc", __base__=FamilyDoc, __doc__=text, family=(Literal[name], name), **fields
+    )
+    return made
+
+
+FAMILY_DOCS = {name: _document(name, family) for name, family in FAMILIES.items()}
+RunningDoc = FAMILY_DOCS["running"]
+
+if TYPE_CHECKING:
+    MotifDoc = FamilyDoc | ArtworkDoc | PictureDoc
+else:
+    MotifDoc = Annotated[
+        Union[(*FAMILY_DOCS.values(), ArtworkDoc, PictureDoc)], Field(discriminator="family")
+    ]
 
 
 class PieceDoc(Strict):

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterable
 
 import numpy as np
+import orjson
 from numpy.typing import NDArray
 
 from curlet.core.drawing import POINTS_PER_COMMAND, Outline
@@ -22,9 +23,9 @@ def numbers(values: Iterable[float]) -> str:
     return " ".join(number(value) for value in values)
 
 
-def path_data(commands: str, points: NDArray[np.float64]) -> str:
+def path_data(commands: str, points: NDArray[np.float64], decimals: int = DECIMALS) -> str:
     """SVG path data of one outline."""
-    texts = [number(value) for value in points.ravel().tolist()]
+    texts = _texts(points, decimals)
     out, at = [], 0
     for command in commands:
         count = 2 * POINTS_PER_COMMAND[command]
@@ -33,5 +34,15 @@ def path_data(commands: str, points: NDArray[np.float64]) -> str:
     return "".join(out)
 
 
-def outline_data(outline: Outline) -> str:
-    return path_data(outline.commands, outline.points)
+def _texts(points: NDArray[np.float64], decimals: int) -> list[str]:
+    """Every number's text. An outline has thousands of them, so orjson writes them all at once."""
+    # Adding 0 makes −0 into 0.
+    rounded = np.round(points, decimals).ravel() + 0.0
+    if not rounded.size:
+        return []
+    text = orjson.dumps(rounded, option=orjson.OPT_SERIALIZE_NUMPY).decode()[1:-1]
+    return [part.removesuffix(".0") for part in text.split(",")]
+
+
+def outline_data(outline: Outline, decimals: int = DECIMALS) -> str:
+    return path_data(outline.commands, outline.points, decimals)

@@ -9,10 +9,11 @@ import numpy as np
 import skia
 
 from curlet.core.bounds import Bounds
-from curlet.core.drawing import Drawing, Group, Item, Laid, Picture, Shape, Stamps, placed
+from curlet.core.drawing import Drawing, Group, Item, Laid, Picture, Shape, Stamps, moved_paint, placed
 from curlet.core.errors import BadInput, TooMuch
 from curlet.core.measures import MM_PER_INCH
-from curlet.formats.skia_paths import add_outline, fill_paint, stroke_paint
+from curlet.core.path.booleans import add_outline
+from curlet.formats.skia_paths import fill_paint, matrix_of, stroke_paint
 
 PPI = Bounds("Resolution", 1, 4800, "300 ppi is usual for print", "ppi")
 MOST_PIXELS = 150_000_000
@@ -89,30 +90,28 @@ def _draw_group(canvas: skia.Canvas, group: Group) -> None:
 def _draw_stamps(canvas: skia.Canvas, stamps: Stamps) -> None:
     moved = [placed(shape.outline.points, stamps.placements) for shape in stamps.shapes]
     for index, row in enumerate(stamps.placements.tolist()):
-        a, b, c, d, e, f = row
-        matrix = skia.Matrix.MakeAll(a, c, e, b, d, f, 0, 0, 1)
         for shape, points in zip(stamps.shapes, moved, strict=True):
-            _draw_shape(canvas, shape, points[index], matrix)
+            _draw_shape(canvas, moved_paint(shape, tuple(row)), points[index])
 
 
-def _draw_shape(canvas: skia.Canvas, shape: Shape, points: np.ndarray, matrix: skia.Matrix) -> None:
+def _draw_shape(canvas: skia.Canvas, shape: Shape, points: np.ndarray) -> None:
     path = skia.Path()
     add_outline(path, shape.outline.commands, points)
     if shape.even_odd:
         path.setFillType(skia.PathFillType.kEvenOdd)
     if shape.fill:
-        canvas.drawPath(path, fill_paint(shape.fill, matrix))
+        canvas.drawPath(path, fill_paint(shape.fill))
     if shape.stroke:
-        canvas.drawPath(path, stroke_paint(shape.stroke, matrix))
+        canvas.drawPath(path, stroke_paint(shape.stroke))
 
 
 def _draw_picture(canvas: skia.Canvas, picture: Picture) -> None:
     image = skia.Image.MakeFromEncoded(skia.Data(picture.png))
     if image is None:
         raise BadInput("A picture in this drawing cannot be read. Take it in again as PNG.")
-    a, b, c, d, e, f = picture.matrix
-    canvas.save()
-    canvas.concat(skia.Matrix.MakeAll(a, c, e, b, d, f, 0, 0, 1))
     whole = skia.Rect.MakeWH(1, 1)
-    canvas.drawImageRect(image, whole, skia.SamplingOptions(skia.CubicResampler.Mitchell()))
-    canvas.restore()
+    for at in picture.placements.tolist():
+        canvas.save()
+        canvas.concat(matrix_of(at))
+        canvas.drawImageRect(image, whole, skia.SamplingOptions(skia.CubicResampler.Mitchell()))
+        canvas.restore()

@@ -16,7 +16,7 @@ DEEPEST = 128
 MOST_COPIES = 20_000
 
 _SVG = "{http://www.w3.org/2000/svg}"
-_HREFS = ("href", "{http://www.w3.org/1999/xlink}href")
+HREFS = ("href", "{http://www.w3.org/1999/xlink}href")
 _UNSAFE = {"script", "foreignObject", "iframe", "audio", "video", "handler", "listener"}
 _OUTSIDE = re.compile(r"url\(\s*['\"]?(?!#)|@import", re.IGNORECASE)
 
@@ -108,7 +108,7 @@ def _reason(element: Element) -> str | None:
         return "picture"
     if name == "style" and _OUTSIDE.search(element.text or ""):
         return "reference to another file"
-    if any(not element.get(h, "#").startswith("#") for h in _HREFS) and name != "a":
+    if any(not element.get(h, "#").startswith("#") for h in HREFS) and name != "a":
         return "reference to another file"
     return None
 
@@ -127,7 +127,7 @@ def _check_copies(root: Element) -> None:
         open_now.add(element)
         total = 1 + sum(size(child) for child in element)
         if local_name(element) == "use":
-            target = by_id.get(next((element.get(h, "")[1:] for h in _HREFS if element.get(h)), ""))
+            target = by_id.get(next((element.get(h, "")[1:] for h in HREFS if element.get(h)), ""))
             total += size(target) if target is not None else 0
         open_now.discard(element)
         sizes[element] = min(total, 10**9)

@@ -15,16 +15,29 @@ import numpy as np
 import orjson
 from numpy.typing import NDArray
 
-from curlet.core.drawing import Group, Item, Laid, Outline, Paint, Picture, Shape, Solid, Stamps
-from curlet.formats.numbers import outline_data
+from curlet.core.drawing import (
+    Group,
+    Item,
+    Laid,
+    LinearGradient,
+    Outline,
+    Paint,
+    Picture,
+    Shape,
+    Solid,
+    Stamps,
+    Stroke,
+)
+from curlet.formats.numbers import DECIMALS, outline_data
 
 Json = Any
 
 
 class Frame:
-    """Gathers arrays while the JSON is made."""
+    """Gathers arrays while the JSON is made; outlines are written to `decimals` of a mm."""
 
     def __init__(self) -> None:
+        self.decimals = DECIMALS
         self._arrays: list[NDArray[np.float32]] = []
         self._count = 0
 
@@ -35,6 +48,28 @@ class Frame:
         self._arrays.append(flat)
         self._count += len(flat)
         return place
+
+    def numbers(self) -> NDArray[np.float32]:
+        """All that is kept, one array after the other."""
+        return np.concatenate(self._arrays) if self._arrays else np.zeros(0, dtype="<f4")
+
+    def take_over(self, group: Json, numbers: NDArray[np.float32], start: int | None = None) -> int:
+        """Keep another frame's numbers, and have a group that refers to them refer to these.
+
+        Parameters
+        ----------
+        start : where they were put for an earlier group; None to put them here.
+        """
+        if start is None:
+            start = self._count
+            self._arrays.append(numbers)
+            self._count += len(numbers)
+        for item in group["items"]:
+            if item["type"] == "group":
+                self.take_over(item, numbers, start)
+            elif "placements" in item:
+                item["placements"]["at"] += start
+        return start
 
     def pack(self, document: Json) -> bytes:
         head = orjson.dumps(document, option=orjson.OPT_SERIALIZE_NUMPY)
@@ -48,7 +83,7 @@ def group_json(group: Group, frame: Frame) -> Json:
         "type": "group",
         "id": group.id,
         "opacity": group.opacity,
-        "clip": _outline(group.clip) if group.clip else None,
+        "clip": _outline(group.clip, frame) if group.clip else None,
         "items": [_item(item, frame) for item in group.items],
     }
 
@@ -57,36 +92,45 @@ def _item(item: Item, frame: Frame) -> Json:
     if isinstance(item, Group):
         return group_json(item, frame)
     if isinstance(item, Laid):
-        return {"type": "laid", "shapes": [_shape(shape) for shape in item.shapes]}
+        return {"type": "laid", "shapes": [shape_json(shape, frame) for shape in item.shapes]}
     if isinstance(item, Stamps):
-        shapes = [_shape(shape) for shape in item.shapes]
+        shapes = [shape_json(shape, frame, cell=True) for shape in item.shapes]
         return {"type": "stamps", "shapes": shapes, "placements": frame.array(item.placements)}
-    return _picture(item)
+    return _picture(item, frame)
 
 
-def _picture(picture: Picture) -> Json:
+def _picture(picture: Picture, frame: Frame) -> Json:
     data = base64.b64encode(picture.png).decode()
-    return {"type": "picture", "matrix": picture.matrix, "src": f"data:image/png;base64,{data}"}
+    src = f"data:image/png;base64,{data}"
+    return {"type": "picture", "src": src, "placements": frame.array(picture.placements)}
 
 
-def _outline(outline: Outline) -> str:
-    return outline_data(outline)
+def _outline(outline: Outline, frame: Frame) -> str:
+    return outline_data(outline, frame.decimals)
 
 
-def _shape(shape: Shape) -> Json:
-    stroke = shape.stroke and asdict(shape.stroke) | {"paint": _paint(shape.stroke.paint)}
+def shape_json(shape: Shape, frame: Frame, *, cell: bool = False) -> Json:
+    """A shape; one in a cell runs from 0 to 1 along it, so it is written as finely as may be."""
     return {
-        "d": _outline(shape.outline),
+        "d": outline_data(shape.outline) if cell else _outline(shape.outline, frame),
         "fill": shape.fill and _paint(shape.fill),
-        "stroke": stroke,
+        "stroke": shape.stroke and _stroke(shape.stroke),
         "even_odd": shape.even_odd,
     }
 
 
+def _stroke(stroke: Stroke) -> Json:
+    return {
+        "paint": _paint(stroke.paint),
+        "weight": stroke.weight,
+        "ends": stroke.ends,
+        "joins": stroke.joins,
+        "dashes": stroke.dashes,
+        "mitre_limit": stroke.mitre_limit,
+    }
+
+
 def _paint(paint: Paint) -> Json:
-    kind = {"Solid": "solid", "LinearGradient": "linear", "RadialGradient": "radial"}
-    return (
-        {"type": kind[type(paint).__name__], **asdict(paint)}
-        if not isinstance(paint, Solid)
-        else {"type": "solid", "colour": paint.colour, "opacity": paint.opacity}
-    )
+    if isinstance(paint, Solid):
+        return {"type": "solid", "colour": paint.colour, "opacity": paint.opacity}
+    return {"type": "linear" if isinstance(paint, LinearGradient) else "radial", **asdict(paint)}

@@ -8,12 +8,20 @@ from curlet.core.brush.courses import Row
 from curlet.core.dress.colour import read_colour
 from curlet.core.errors import BadInput
 from curlet.core.measures import Frame, Measure, Reading, Scale, read_measure, spi_to_pitch
+from curlet.core.thread import read_thread
 from curlet.formats.brush_file import BrushDoc
 from curlet.formats.pointer import Json, look_up
 
 Typed = str | bool | float
 
-_UNITS = {"angle": "°", "tolerance": "%", "size": "%", "weight": "%", "lighter": "%"}
+_UNITS = {
+    "angle": ("°", ""),
+    "tolerance": ("%", ""),
+    "size": ("%", ""),
+    "weight": ("%", ""),
+    "lighter": ("%", ""),
+    "amount": ("%", "°", ""),
+}
 _COURSE = re.compile(r"^/courses/(\d{1,2})/")
 
 
@@ -36,8 +44,8 @@ def read_setting(brush: BrushDoc, pointer: str, typed: Typed, scale: Scale) -> J
             raise BadInput("This setting is either on or off.")
         return typed
     if isinstance(now, float | int):
-        unit = _UNITS.get(pointer.rsplit("/", 1)[-1], "")
-        return read_measure(str(typed), accepts=(unit, "")).value
+        accepts = _UNITS.get(pointer.rsplit("/", 1)[-1], ("",))
+        return read_measure(str(typed), accepts=accepts).value
     if pointer.startswith("/threads/"):
         return read_colour(str(typed))
     if isinstance(now, str):
@@ -49,6 +57,8 @@ def _length(brush: BrushDoc, pointer: str, now: Json, typed: str, scale: Scale) 
     reading = _read(pointer, now, typed)
     if reading.unit == "%":
         return {"percent": reading.value}
+    if reading.unit == "thread":
+        return {"mm": reading.value, "frame": "worn"}
     if reading.unit == "spi":
         row = _row(brush, pointer)
         return {"mm": row.length_for_pitch(spi_to_pitch(reading.value), scale), "frame": "worn"}
@@ -58,6 +68,9 @@ def _length(brush: BrushDoc, pointer: str, now: Json, typed: str, scale: Scale) 
 def _read(pointer: str, now: Json, typed: str) -> Reading:
     if pointer.endswith("/gap"):
         return read_measure(typed, accepts=("%", "mm") if "percent" in now else ("mm", "%"))
+    if pointer.endswith("/thread") and (mm := read_thread(typed)) is not None:
+        # A thread's thickness is worn, whatever frame it is shown in.
+        return Reading(mm, "thread")
     if pointer.endswith("/length"):
         return read_measure(typed, accepts=("mm", "spi"))
     return read_measure(typed)

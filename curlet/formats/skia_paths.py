@@ -2,42 +2,31 @@
 
 from __future__ import annotations
 
-import numpy as np
+from collections.abc import Sequence
+from dataclasses import replace
+
 import skia
-from numpy.typing import NDArray
 
-from curlet.core.drawing import POINTS_PER_COMMAND, LinearGradient, Paint, Solid, Stroke
-
-_CAPS = {
-    "round": skia.Paint.kRound_Cap,
-    "flat": skia.Paint.kButt_Cap,
-    "square": skia.Paint.kSquare_Cap,
-}
-_JOINS = {
-    "round": skia.Paint.kRound_Join,
-    "mitre": skia.Paint.kMiter_Join,
-    "bevel": skia.Paint.kBevel_Join,
-}
+from curlet.core.drawing import LinearGradient, Paint, Solid, Stroke
+from curlet.core.path.booleans import CAPS, JOINS
 
 
-def add_outline(path: skia.Path, commands: str, points: NDArray[np.float64]) -> None:
-    """Append one outline to a skia path."""
-    calls = {"M": path.moveTo, "L": path.lineTo, "C": path.cubicTo, "Z": path.close}
-    flat, at = points.ravel().tolist(), 0
-    for command in commands:
-        count = 2 * POINTS_PER_COMMAND[command]
-        calls[command](*flat[at : at + count])
-        at += count
+def matrix_of(affine: Sequence[float]) -> skia.Matrix:
+    """a b c d e f as skia's matrix."""
+    a, b, c, d, e, f = affine
+    return skia.Matrix.MakeAll(a, c, e, b, d, f, 0, 0, 1)
 
 
-def fill_paint(paint: Paint, matrix: skia.Matrix | None = None) -> skia.Paint:
+def fill_paint(paint: Paint) -> skia.Paint:
     out = skia.Paint(AntiAlias=True)
     if isinstance(paint, Solid):
         out.setColor(_colour(paint.colour, paint.opacity))
         return out
-    colours = [_colour(stop.colour, stop.opacity) for stop in paint.stops]
-    offsets = [stop.offset for stop in paint.stops]
-    local = matrix or skia.Matrix()
+    # Its first and last colour are said from end to end: left to itself skia mixes them in wrongly.
+    stops = (replace(paint.stops[0], offset=0.0), *paint.stops, replace(paint.stops[-1], offset=1.0))
+    colours = [_colour(stop.colour, stop.opacity) for stop in stops]
+    offsets = [stop.offset for stop in stops]
+    local = matrix_of(paint.matrix)
     if isinstance(paint, LinearGradient):
         ends = [skia.Point(*paint.start), skia.Point(*paint.end)]
         out.setShader(skia.GradientShader.MakeLinear(ends, colours, offsets, localMatrix=local))
@@ -49,12 +38,12 @@ def fill_paint(paint: Paint, matrix: skia.Matrix | None = None) -> skia.Paint:
     return out
 
 
-def stroke_paint(stroke: Stroke, matrix: skia.Matrix | None = None) -> skia.Paint:
-    out = fill_paint(stroke.paint, matrix)
+def stroke_paint(stroke: Stroke) -> skia.Paint:
+    out = fill_paint(stroke.paint)
     out.setStyle(skia.Paint.kStroke_Style)
     out.setStrokeWidth(stroke.weight)
-    out.setStrokeCap(_CAPS[stroke.ends])
-    out.setStrokeJoin(_JOINS[stroke.joins])
+    out.setStrokeCap(CAPS[stroke.ends])
+    out.setStrokeJoin(JOINS[stroke.joins])
     out.setStrokeMiter(stroke.mitre_limit)
     if stroke.dashes:
         dashes = stroke.dashes * (2 if len(stroke.dashes) % 2 else 1)

@@ -14,13 +14,17 @@ import numpy as np
 import svgelements
 from numpy.typing import NDArray
 
-from curlet.core.dress.colour import read_colour
+from curlet.core.drawing import Outline
+from curlet.core.dress.colour import RoleGradient, read_colour
 from curlet.core.errors import BadInput, TooMuch
 from curlet.core.measures import MM_PER_PX
 from curlet.core.path.arcs import arc_to_cubics
+from curlet.core.path.outline import joined
 from curlet.core.path.path import MOST_NODES, SAME_POINT, Path
 from curlet.formats.path_doc import FactsDoc
 from curlet.formats.safe_xml import local_name, read_svg_tree
+from curlet.formats.svg_clips import MARK, Clips, lay_out_clips
+from curlet.formats.svg_paints import Gradients, Viewport, transform_of
 
 MOST_PATHS = 2_000
 MOST_NODES_IN_ALL = 200_000
@@ -41,6 +45,9 @@ _PX = {
     "in": 96.0,
     "q": 24 / 25.4,
 }
+# A dot drawn as a line is this long, as a share of its weight.
+_DOT = 0.01
+_OPACITY = re.compile(r"(?:^|;)\s*opacity\s*:\s*([^;]+)")
 _ENDS: dict[str, Literal["round", "square"]] = {"round": "round", "square": "square"}
 _JOINS: dict[str, Literal["round", "bevel"]] = {"round": "round", "bevel": "bevel"}
 _READER_FAULTS = (
@@ -50,11 +57,14 @@ _READER_FAULTS = (
 
 @dataclass(frozen=True, eq=False)
 class TakenPath:
-    """One contour of the drawing: its name, the path in mm, and how it was drawn."""
+    """One contour of the drawing: its name, the path in mm, and how it was drawn: a gradient of its fill
+    in mm, and outlines that clip it, outermost first."""
 
     name: str
     path: Path
     facts: FactsDoc
+    gradient: RoleGradient | None = None
+    clips: tuple[Outline, ...] = ()
 
 
 @dataclass(frozen=True)
@@ -81,12 +91,16 @@ def read_svg(data: bytes) -> TakenIn:
     _check_numbers(root)
     width, height = _fix_size(root)
     names = _name_elements(root)
+    opacities = _opacities(root)
+    clips = lay_out_clips(root)
+    notes += sorted(set(clips.notes))
+    gradients = Gradients(root, _viewport(root, width, height))
     try:
         drawing = svgelements.SVG.parse(io.BytesIO(tostring(root)), reify=True, ppi=96.0)
         elements = list(drawing.elements())
     except _READER_FAULTS as error:
         raise BadInput(f"This drawing cannot be read ({error}). Save it again as plain SVG.") from None
-    paths = list(_paths(elements, names, notes))
+    paths = list(_paths(_Elements(elements, clips, gradients, opacities), names, notes))
     if not paths:
         raise BadInput("This drawing has no lines. Draw at least one path and take it in again.")
     return TakenIn(width * MM_PER_PX, height * MM_PER_PX, tuple(paths), tuple(notes))
@@ -156,16 +170,101 @@ def _name_elements(root: Element) -> dict[str, str]:
     return names
 
 
-def _paths(elements: list[object], names: dict[str, str], notes: list[str]) -> Iterator[TakenPath]:
+@dataclass(frozen=True, eq=False)
+class _Elements:
+    """The drawing's elements in painting order, with what the reader does not know of them."""
+
+    all: list[object]
+    clips: Clips
+    gradients: Gradients
+    opacities: dict[str, float]
+
+    def painted(self) -> Iterator[tuple[int, svgelements.Shape, tuple[Outline, ...]]]:
+        """Shapes that are seen, with the outlines that clip them."""
+        laid: dict[str, list[Outline]] = {}
+        last = ""
+        for index, element in enumerate(self.all):
+            if not isinstance(element, svgelements.Shape):
+                continue
+            key = str(element.id or "")
+            if key.startswith(MARK):
+                mark = key.rsplit("-", 1)[0] + "-"
+                # A clip that is laid out anew, as for another copy, begins again.
+                if mark != last:
+                    laid[mark] = []
+                laid[mark].append(_outline(_path_of(element)))
+                last = mark
+                continue
+            last = ""
+            if not _hidden(element):
+                marks = self.clips.of.get(key, ())
+                yield index, element, tuple(joined(laid[m]) for m in marks if laid.get(m))
+
+
+def _path_of(element: svgelements.Shape) -> svgelements.Path:
+    """An element's geometry where it is drawn: a turned rectangle keeps its turn apart until it is asked."""
+    return svgelements.Path(element).reify()
+
+
+def _outline(path: svgelements.Path) -> Outline:
+    """An element's geometry as an outline, mm."""
+    commands, points = "", []
+    for contour in path.as_subpaths():
+        chain = [_cubics(part) for part in contour if not isinstance(part, svgelements.Move)]
+        chain = [part for part in chain if len(part)]
+        if chain:
+            cubics = np.concatenate(chain)
+            commands += "M" + "C" * len(cubics) + "Z"
+            points += [cubics[:1, 0], cubics[:, 1:].reshape(-1, 2)]
+    return Outline(commands, np.concatenate(points) * MM_PER_PX if points else np.zeros((0, 2)))
+
+
+def _opacities(root: Element) -> dict[str, float]:
+    """Every element's opacity with that of the groups about it, by its id."""
+    found: dict[str, float] = {}
+    todo = [(root, 1.0)]
+    while todo:
+        element, around = todo.pop()
+        style = _OPACITY.search(element.get("style", ""))
+        match = _LENGTH.match(style[1] if style else element.get("opacity", ""))
+        share = float(match[1]) / (100 if match[2] == "%" else 1) if match else 1.0
+        here = around * min(max(share, 0.0), 1.0) if math.isfinite(share) else around
+        found[element.get("id", "")] = here
+        todo += [(child, here) for child in element]
+    return found
+
+
+def _viewport(root: Element, width: float, height: float) -> Viewport:
+    box = [float(n) for n in _NUMBER.findall(root.get("viewBox", ""))]
+    return Viewport(box[2], box[3]) if len(box) == 4 else Viewport(width, height)
+
+
+def _gradient(element: svgelements.Shape, outline: svgelements.Path, known: Gradients) -> RoleGradient | None:
+    """The gradient that an element is filled with, mm."""
+    fill = element.values.get("fill")
+    if not isinstance(fill, str) or "url" not in fill:
+        return None
+    way = transform_of(element.values.get("transform") or "")
+    plain = _outline(outline).points / MM_PER_PX
+    det = way[0] * way[3] - way[1] * way[2]
+    if not len(plain) or abs(det) < 1e-12:
+        return None
+    back = np.linalg.inv(np.array([[way[0], way[1]], [way[2], way[3]]]))
+    own = (plain - (way[4], way[5])) @ back
+    low, size = own.min(axis=0), np.ptp(own, axis=0)
+    found = known.of(fill, way, (float(low[0]), float(low[1]), float(size[0]), float(size[1])))
+    return found and found.moved((MM_PER_PX, 0.0, 0.0, MM_PER_PX, 0.0, 0.0))
+
+
+def _paths(elements: _Elements, names: dict[str, str], notes: list[str]) -> Iterator[TakenPath]:
     count = nodes = 0
-    for index, element in enumerate(elements):
-        if not isinstance(element, svgelements.Shape) or _hidden(element):
-            continue
-        facts = _facts(element, f"e{index}")
-        outline = svgelements.Path(element)
+    for index, element, clips in elements.painted():
+        outline = _path_of(element)
+        gradient = _gradient(element, outline, elements.gradients)
+        facts = _facts(element, f"e{index}", gradient, elements.opacities.get(str(element.id), 1.0))
         contours = [sub for sub in outline.as_subpaths() if len(sub) > 1]
         for number, contour in enumerate(contours, 1):
-            path = _contour(contour, notes)
+            path = _contour(contour, notes) if not _is_dot(contour, facts) else _dot(contour, facts)
             if path is None:
                 continue
             count, nodes = count + 1, nodes + len(path.points)
@@ -175,7 +274,8 @@ def _paths(elements: list[object], names: dict[str, str], notes: list[str]) -> I
                     "nodes. Take in a part of it."
                 )
             name = names.get(element.id or "", f"Line {count}")
-            yield TakenPath(name if len(contours) == 1 else f"{name} {number}", path, facts)
+            name = name if len(contours) == 1 else f"{name} {number}"
+            yield TakenPath(name, path, facts, gradient, clips)
 
 
 def _hidden(element: svgelements.Shape) -> bool:
@@ -183,22 +283,25 @@ def _hidden(element: svgelements.Shape) -> bool:
     return values.get("display") == "none" or values.get("visibility") in ("hidden", "collapse")
 
 
-def _facts(element: svgelements.Shape, key: str) -> FactsDoc:
+def _facts(element: svgelements.Shape, key: str, gradient: RoleGradient | None, opacity: float) -> FactsDoc:
     values = element.values
     stroke, stroke_opacity = _colour(element.stroke)
     fill, fill_opacity = _colour(element.fill)
+    if gradient is not None:
+        # Where a path has one colour only, a gradient's middle one stands for it.
+        fill = gradient.stops[len(gradient.stops) // 2].role.own
     scale = _stretch(element)
     dashes = [float(n) * scale * MM_PER_PX for n in _NUMBER.findall(values.get("stroke-dasharray") or "")]
     return FactsDoc(
         element=key,
         stroke=stroke,
-        stroke_opacity=stroke_opacity,
+        stroke_opacity=stroke_opacity * opacity,
         weight=float(element.stroke_width or 0) * MM_PER_PX if stroke else 0.0,
         ends=_ENDS.get(values.get("stroke-linecap", ""), "flat"),
         joins=_JOINS.get(values.get("stroke-linejoin", ""), "mitre"),
         dashes=tuple(dashes[:32]) if any(d > 0 for d in dashes) else (),
         fill=fill,
-        fill_opacity=fill_opacity,
+        fill_opacity=fill_opacity * opacity,
         even_odd=values.get("fill-rule") == "evenodd",
     )
 
@@ -215,6 +318,20 @@ def _colour(colour: svgelements.Color | None) -> tuple[str | None, float]:
     if colour is None or colour.value is None:
         return None, 1.0
     return read_colour(colour.hexrgb), float(colour.opacity if colour.opacity is not None else 1.0)
+
+
+def _is_dot(contour: svgelements.Path, facts: FactsDoc) -> bool:
+    """Whether a contour without length is seen all the same, by its line's round ends."""
+    box = contour.bbox()
+    seen = facts.ends == "round" and facts.stroke is not None and facts.weight > 0
+    return seen and box is not None and max(box[2] - box[0], box[3] - box[1]) * MM_PER_PX <= SAME_POINT
+
+
+def _dot(contour: svgelements.Path, facts: FactsDoc) -> Path:
+    """A dot as a line too short to be told from one."""
+    x, y = (value * MM_PER_PX for value in contour.bbox()[:2])
+    ends = np.array([[x, y], [x + max(_DOT * facts.weight, 10 * SAME_POINT), y]])
+    return chain_to_path(ends[[0, 0, 1, 1]][None], closed=False)
 
 
 def _contour(contour: svgelements.Path, notes: list[str]) -> Path | None:

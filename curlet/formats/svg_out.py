@@ -3,9 +3,11 @@
 from __future__ import annotations
 
 import base64
+from dataclasses import replace
 from xml.sax.saxutils import escape, quoteattr
 
 from curlet.core.drawing import (
+    IDENTITY,
     Drawing,
     Group,
     Item,
@@ -14,10 +16,12 @@ from curlet.core.drawing import (
     Outline,
     Paint,
     Picture,
+    RadialGradient,
     Shape,
     Solid,
     Stamps,
     Stroke,
+    moved_paint,
     placed,
 )
 from curlet.formats.numbers import number, numbers, outline_data, path_data
@@ -36,6 +40,7 @@ class _Writer:
 
     def __init__(self) -> None:
         self.definitions: list[str] = []
+        self.gradients: dict[LinearGradient | RadialGradient, str] = {}
 
     def drawing(self, drawing: Drawing) -> str:
         body = "".join(self.item(group) for group in drawing.groups)
@@ -56,7 +61,7 @@ class _Writer:
             return "".join(self.shape(shape) for shape in item.shapes)
         if isinstance(item, Stamps):
             return self.stamps(item)
-        return _picture(item)
+        return self.picture(item)
 
     def group(self, group: Group) -> str:
         attributes = f" id={quoteattr(group.id)}"
@@ -74,20 +79,20 @@ class _Writer:
         self.definitions.append(f'<clipPath id="{name}"><path d="{outline_data(outline)}"/></clipPath>')
         return name
 
-    def shape(self, shape: Shape, data: str = "", matrix: str = "") -> str:
+    def shape(self, shape: Shape, data: str = "") -> str:
         data = data or outline_data(shape.outline)
-        fill = self.fill(shape, matrix)
-        stroke = self.stroke(shape.stroke, matrix) if shape.stroke else ""
+        fill = self.fill(shape)
+        stroke = self.stroke(shape.stroke) if shape.stroke else ""
         return f'<path d="{data}"{fill}{stroke}/>\n'
 
-    def fill(self, shape: Shape, matrix: str) -> str:
+    def fill(self, shape: Shape) -> str:
         if not shape.fill:
             return ' fill="none"'
         rule = ' fill-rule="evenodd"' if shape.even_odd else ""
-        return self.paint("fill", shape.fill, matrix) + rule
+        return self.paint("fill", shape.fill) + rule
 
-    def stroke(self, stroke: Stroke, matrix: str) -> str:
-        text = self.paint("stroke", stroke.paint, matrix)
+    def stroke(self, stroke: Stroke) -> str:
+        text = self.paint("stroke", stroke.paint)
         text += f' stroke-width="{number(stroke.weight)}"'
         text += f' stroke-linecap="{_ENDS[stroke.ends]}" stroke-linejoin="{_JOINS[stroke.joins]}"'
         if stroke.joins == "mitre":
@@ -96,13 +101,39 @@ class _Writer:
             text += f' stroke-dasharray="{numbers(stroke.dashes)}"'
         return text
 
-    def paint(self, role: str, paint: Paint, matrix: str) -> str:
+    def paint(self, role: str, paint: Paint) -> str:
         if isinstance(paint, Solid):
             opacity = f' {role}-opacity="{number(paint.opacity)}"' if paint.opacity < 1 else ""
             return f' {role}="{paint.colour}"{opacity}'
+        return f' {role}="url(#{self.define_gradient(paint)})"'
+
+    def define_gradient(self, paint: LinearGradient | RadialGradient) -> str:
+        """A gradient's id; those that differ only in where they lie share their colours."""
+        plain = replace(paint, matrix=IDENTITY)
+        base = self.gradients.get(plain)
+        if base is None:
+            base = self.gradients[plain] = f"paint-{len(self.definitions) + 1}"
+            self.definitions.append(_gradient(base, plain))
+        if paint.matrix == IDENTITY:
+            return base
         name = f"paint-{len(self.definitions) + 1}"
-        self.definitions.append(_gradient(name, paint, matrix))
-        return f' {role}="url(#{name})"'
+        tag = "linearGradient" if isinstance(paint, LinearGradient) else "radialGradient"
+        # Finer than lengths: it multiplies them.
+        moved = " ".join(f"{value:.7g}" for value in paint.matrix)
+        self.definitions.append(f'<{tag} id="{name}" href="#{base}" gradientTransform="matrix({moved})"/>')
+        return name
+
+    def picture(self, picture: Picture) -> str:
+        """One image, used at every placement."""
+        name = f"picture-{len(self.definitions) + 1}"
+        data = base64.b64encode(picture.png).decode()
+        self.definitions.append(
+            f'<image id="{name}" width="1" height="1" preserveAspectRatio="none" '
+            f'href="data:image/png;base64,{data}"/>'
+        )
+        return "".join(
+            f'<use href="#{name}" transform="matrix({numbers(at)})"/>\n' for at in picture.placements
+        )
 
     def stamps(self, stamps: Stamps) -> str:
         """One compound path where that paints the same, or a path for each repeat."""
@@ -114,11 +145,10 @@ class _Writer:
             data = "".join(path_data(shape.outline.commands, points) for points in moved[0])
             return self.shape(shape, data)
         out = []
-        for index, placement in enumerate(stamps.placements):
-            matrix = f"matrix({numbers(placement)})"
+        for index, placement in enumerate(stamps.placements.tolist()):
             for shape, points in zip(stamps.shapes, moved, strict=True):
                 data = path_data(shape.outline.commands, points[index])
-                out.append(self.shape(shape, data, matrix))
+                out.append(self.shape(moved_paint(shape, tuple(placement)), data))
         return "".join(out)
 
 
@@ -128,15 +158,13 @@ def _compound(shape: Shape) -> bool:
     return shape.fill is None and isinstance(paint, Solid) and paint.opacity >= 1
 
 
-def _gradient(name: str, paint: Paint, matrix: str) -> str:
-    assert not isinstance(paint, Solid)
+def _gradient(name: str, paint: LinearGradient | RadialGradient) -> str:
     stops = "".join(
         f'<stop offset="{number(stop.offset)}" stop-color="{stop.colour}"'
         f' stop-opacity="{number(stop.opacity)}"/>'
         for stop in paint.stops
     )
-    turned = f' gradientTransform="{matrix}"' if matrix else ""
-    common = f'id="{name}" gradientUnits="userSpaceOnUse"{turned}'
+    common = f'id="{name}" gradientUnits="userSpaceOnUse"'
     if isinstance(paint, LinearGradient):
         (x1, y1), (x2, y2) = paint.start, paint.end
         place = f'x1="{number(x1)}" y1="{number(y1)}" x2="{number(x2)}" y2="{number(y2)}"'
@@ -144,11 +172,3 @@ def _gradient(name: str, paint: Paint, matrix: str) -> str:
     x, y = paint.centre
     place = f'cx="{number(x)}" cy="{number(y)}" r="{number(paint.radius)}"'
     return f"<radialGradient {common} {place}>{stops}</radialGradient>"
-
-
-def _picture(picture: Picture) -> str:
-    data = base64.b64encode(picture.png).decode()
-    return (
-        f'<image width="1" height="1" preserveAspectRatio="none" '
-        f'transform="matrix({numbers(picture.matrix)})" href="data:image/png;base64,{data}"/>\n'
-    )

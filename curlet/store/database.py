@@ -11,7 +11,7 @@ from playhouse.migrate import SqliteMigrator, migrate
 
 from curlet.core.errors import BadInput
 from curlet.store.errors import Unavailable
-from curlet.store.models import TABLES, JsonField, database
+from curlet.store.models import TABLES, BrushMaking, JsonField, Picture, database
 
 BUSY_SECONDS = 5.0
 
@@ -26,7 +26,25 @@ def _add_places(db: SqliteDatabase) -> None:
         migrate(SqliteMigrator(db).add_column("run", "places", JsonField(default=dict)))
 
 
-MIGRATIONS: tuple[Callable[[SqliteDatabase], None], ...] = (_create, _add_places)
+def _add_makings(db: SqliteDatabase) -> None:
+    """What a brush was before each change to it."""
+    if "making" not in {column.name for column in db.get_columns("brush")}:
+        # Added in place: the migrator would make the table anew, which its runs forbid.
+        db.execute_sql("ALTER TABLE brush ADD COLUMN making INTEGER NOT NULL DEFAULT 1")  # type: ignore[no-untyped-call]
+    db.create_tables([BrushMaking])
+
+
+def _add_pictures(db: SqliteDatabase) -> None:
+    """The pictures that motifs are made of."""
+    db.create_tables([Picture])
+
+
+MIGRATIONS: tuple[Callable[[SqliteDatabase], None], ...] = (
+    _create,
+    _add_places,
+    _add_makings,
+    _add_pictures,
+)
 
 
 def open_database(file: FilePath, *, busy_seconds: float = BUSY_SECONDS) -> SqliteDatabase:

@@ -2,7 +2,9 @@
 
 from __future__ import annotations
 
+import hashlib
 import json
+from collections.abc import Callable
 from typing import Any
 
 from peewee import (
@@ -27,6 +29,38 @@ class JsonField(TextField):
 
     def python_value(self, value: str) -> Any:
         return json.loads(value)
+
+
+class BrushField(JsonField):
+    """A brush's document. Its pictures are kept once, beside it, so that every making of a brush does not
+    hold them again."""
+
+    def db_value(self, value: Any) -> str:
+        return super().db_value(_each_picture(value, _keep_picture))
+
+    def python_value(self, value: str) -> Any:
+        return _each_picture(super().python_value(value), _fetch_picture)
+
+
+def _each_picture(value: Any, change: Callable[[str], str]) -> Any:
+    """A document with every picture motif's PNG changed."""
+    if isinstance(value, list):
+        return [_each_picture(item, change) for item in value]
+    if not isinstance(value, dict):
+        return value
+    if value.get("family") == "picture":
+        return {**value, "png": change(value["png"])}
+    return {key: _each_picture(item, change) for key, item in value.items()}
+
+
+def _keep_picture(text: str) -> str:
+    key = hashlib.sha256(text.encode()).hexdigest()
+    Picture.insert(id=key, png=text).on_conflict_ignore().execute()
+    return key
+
+
+def _fetch_picture(key: str) -> str:
+    return str(Picture.get_by_id(key).png)
 
 
 class Table(Model):
@@ -65,11 +99,34 @@ class SheetPath(Table):
     position = IntegerField(default=0)
 
 
+class Picture(Table):
+    """A PNG, in base64, by the hash of its text."""
+
+    id = CharField(primary_key=True)
+    png = TextField()
+
+
 class Brush(Table):
     id = CharField(primary_key=True)
-    doc = JsonField()
+    doc = BrushField()
     builtin = BooleanField(default=False)
+    making = IntegerField(default=1)
     position = IntegerField(default=0)
+
+
+class BrushMaking(Table):
+    """A brush as it was made, one row for each change. `before` is the making that it came from, so that
+    none is lost when one is gone back to."""
+
+    brush = ForeignKeyField(Brush, on_delete="CASCADE", backref="makings")
+    number = IntegerField()
+    before = IntegerField(null=True)
+    label = CharField()
+    doc = BrushField()
+    made = CharField()
+
+    class Meta:
+        indexes = ((("brush", "number"), True),)
 
 
 class Run(Table):
@@ -93,4 +150,4 @@ class Step(Table):
     undone = BooleanField(default=False)
 
 
-TABLES = (Sheet, SeamGroup, SheetPath, Brush, Run, Step)
+TABLES = (Sheet, SeamGroup, SheetPath, Picture, Brush, BrushMaking, Run, Step)

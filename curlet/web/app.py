@@ -12,12 +12,15 @@ from werkzeug.exceptions import Forbidden
 from curlet import __version__
 from curlet.store.database import open_database
 from curlet.web import problems
+from curlet.web.bench import bench
+from curlet.web.drawers import drawers
 from curlet.web.send_out import send_out
 from curlet.web.strips import strips
 from curlet.web.table import table
+from curlet.web.tracing import tracing
 
 STATIC = FilePath(__file__).parent / "static"
-MOST_UPLOADED = 11 * 1024 * 1024
+MOST_UPLOADED = 41 * 1024 * 1024
 LOCAL_HOSTS = {"127.0.0.1", "localhost", "[::1]", "::1"}
 _POLICY = (
     "default-src 'self'; img-src 'self' data: blob:; style-src 'self' 'unsafe-inline'; "
@@ -41,7 +44,7 @@ def build_app() -> OpenAPI:
         validation_error_callback=problems.invalid,
     )
     app.config["MAX_CONTENT_LENGTH"] = MOST_UPLOADED
-    for blueprint in (table, send_out, strips):
+    for blueprint in (table, send_out, strips, bench, drawers, tracing):
         app.register_api(blueprint)
     problems.install(app)
     app.before_request(_only_from_here)

@@ -15,7 +15,7 @@ from curlet.core.measures import Measure, pitch_to_spi
 from curlet.core.path import find_corners
 from curlet.core.path.outline import outline_of
 from curlet.core.path.path import Path
-from curlet.core.tally import CornerTally, CrossingTally, LegTally, Pinch, RunTally, Warning
+from curlet.core.tally import CornerTally, CrossingTally, LegTally, Pinch, RowTally, Warning
 from curlet.formats.numbers import outline_data
 from curlet.formats.screen import Frame, group_json
 from curlet.store.commands import places_of, worn_brush
@@ -105,6 +105,7 @@ def _path(state: State, row: Row) -> Json:
         "start": {"x": x, "y": y, "angle": float(np.degrees(np.arctan2(along[1], along[0])))},
         "corners": _bare_corners(path, factor),
         "drawn": bool(row["facts"].get("stroke") or row["facts"].get("fill")),
+        "lined": bool(row["facts"].get("stroke") and row["facts"].get("weight")),
     }
 
 
@@ -135,14 +136,13 @@ def _run(state: State, run: Row, frame: Frame) -> Json:
     return {
         **head,
         "main": laid.brush.main,
-        "asked": _asked(laid, row) if row else None,
-        "laid": _as_laid(facts, row, factor),
-        "legs": [_leg(leg, factor) for leg in facts.legs],
+        "rows": [_row(laid, tallied, factor) for tallied in facts.rows],
         "corners": [_corner(corner, factor) for corner in facts.corners],
         "crossings": [_crossing(crossing, factor) for crossing in facts.crossings],
         "pinches": [_pinch(pinch, factor) for pinch in measured.pinches],
         "warnings": [_warning(warning, factor) for warning in measured.warnings],
-        "start": _start(laid),
+        "start": _spot(laid, 0.0),
+        "finish": None if laid.path.closed else _spot(laid, laid.path.length),
         "tape": _tape(laid, row, frame),
         "group": group_json(run_group(state, run), frame),
     }
@@ -150,6 +150,17 @@ def _run(state: State, run: Row, frame: Frame) -> Json:
 
 def _lengths(drawn: float, factor: float) -> Json:
     return {"worn": drawn / factor, "printed": drawn}
+
+
+def _row(laid: LaidRun, tallied: RowTally, factor: float) -> Json:
+    row = laid.courses[tallied.course]
+    assert isinstance(row, LaidRow)
+    return {
+        "course": tallied.course,
+        "asked": _asked(laid, row),
+        "laid": _as_laid(tallied, row, factor),
+        "legs": [_leg(leg, factor) for leg in tallied.legs],
+    }
 
 
 def _asked(laid: LaidRun, row: LaidRow) -> Json:
@@ -173,12 +184,12 @@ def _measure(measure: Measure, laid: LaidRun) -> Json:
     return {**_lengths(measure.drawn(laid.scale), laid.scale.factor), "frame": str(measure.frame)}
 
 
-def _as_laid(facts: RunTally, row: LaidRow | None, factor: float) -> Json:
+def _as_laid(facts: RowTally, row: LaidRow, factor: float) -> Json:
     return {
         "stitch": _lengths(facts.mean_stitch, factor),
         "gap": _lengths(facts.mean_gap, factor),
         "pitch": _lengths(facts.mean_stitch + facts.mean_gap, factor),
-        "thread": _lengths(row.motif.width if row else 0.0, factor),
+        "thread": _lengths(row.motif.width, factor),
         "spi": facts.spi,
         "repeats": facts.repeats,
         "departure": facts.departure,
@@ -256,10 +267,10 @@ def _warning(warning: Warning, factor: float) -> Json:
     }
 
 
-def _start(laid: LaidRun) -> Json:
-    """Where the run begins, as it walks the path."""
-    x, y = laid.path.arc.points([0.0])[0].tolist()
-    along = laid.path.arc.tangents([0.0])[0]
+def _spot(laid: LaidRun, s: float) -> Json:
+    """Where a run begins or ends, as it walks the path, and which way it goes there."""
+    x, y = laid.path.arc.points([s])[0].tolist()
+    along = laid.path.arc.tangents([s], before=s > 0)[0]
     return {"x": x, "y": y, "angle": float(np.degrees(np.arctan2(along[1], along[0])))}
 
 

@@ -28,7 +28,7 @@ STATUS: tuple[tuple[type[CurletError], int, str], ...] = (
 _HTTP = {
     404: "There is nothing at this address. Go back to the Table.",
     405: "That cannot be done at this address.",
-    413: "This file is too large: 10 MB is the most. Send out only what you need and take that in.",
+    413: "This file is too large: 40 MB is the most. Send out only what you need and take that in.",
 }
 
 

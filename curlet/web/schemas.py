@@ -6,8 +6,10 @@ from typing import Annotated, Any, Literal
 
 from pydantic import BaseModel, Field
 
+from curlet.core.measures import read_measure
 from curlet.formats.brush_file import BrushDoc
 from curlet.formats.path_doc import NodeDoc
+from curlet.formats.png_out import PPI
 from curlet.formats.run_places import PlacesDoc
 from curlet.store.commands import AnyIntent
 
@@ -52,6 +54,7 @@ class LinearPaint(BaseModel):
     start: tuple[float, float]
     end: tuple[float, float]
     stops: list[PaintStop]
+    matrix: Matrix
 
 
 class RadialPaint(BaseModel):
@@ -59,6 +62,7 @@ class RadialPaint(BaseModel):
     centre: tuple[float, float]
     radius: float
     stops: list[PaintStop]
+    matrix: Matrix
 
 
 AnyPaint = Annotated[SolidPaint | LinearPaint | RadialPaint, Field(discriminator="type")]
@@ -94,9 +98,11 @@ class LaidShown(BaseModel):
 
 
 class PictureShown(BaseModel):
+    """A picture over the unit square, moved by each placement."""
+
     type: Literal["picture"]
-    matrix: Matrix
     src: str
+    placements: ArrayPlace
 
 
 class GroupShown(BaseModel):
@@ -187,6 +193,7 @@ class PathShown(BaseModel):
     start: StartShown
     corners: list[CornerShown]
     drawn: bool
+    lined: bool
 
 
 class LegShown(BaseModel):
@@ -259,6 +266,15 @@ class TapeShown(BaseModel):
     pieces: list[tuple[float, float]]
 
 
+class RowShown(BaseModel):
+    """A row of a run: what was asked of it and how it was laid, leg by leg."""
+
+    course: int
+    asked: Asked
+    laid: AsLaid
+    legs: list[LegShown]
+
+
 class RunShown(BaseModel):
     id: str
     path: str
@@ -271,14 +287,13 @@ class RunShown(BaseModel):
     key: str
     fault: str | None = None
     main: int | None = None
-    asked: Asked | None = None
-    laid: AsLaid | None = None
-    legs: list[LegShown] = []
+    rows: list[RowShown] = []
     corners: list[CornerShown] = []
     crossings: list[CrossingShown] = []
     pinches: list[PinchShown] = []
     warnings: list[WarningShown] = []
     start: StartShown | None = None
+    finish: StartShown | None = None
     tape: TapeShown | None = None
     group: GroupShown | None = None
 
@@ -351,7 +366,14 @@ class SendOutQuery(BaseModel):
 
     what: Literal["sheet", "runs"] = "sheet"
     run: str | None = None
-    ppi: float = 300.0
+    ppi: Annotated[str, Field(max_length=64, description="Pixels per inch: a number or a sum.")] = "300"
+
+    @property
+    def resolution(self) -> float:
+        """The resolution as a number; BadInput if it is none, or out of bounds."""
+        value = read_measure(self.ppi.lower().replace("ppi", ""), accepts=("",)).value
+        PPI.check(value)
+        return value
 
 
 class SendOutFacts(BaseModel):
@@ -361,6 +383,7 @@ class SendOutFacts(BaseModel):
     height_mm: float
     width_px: int
     height_px: int
+    ppi: float
     runs: int
     fine: list[str]
 

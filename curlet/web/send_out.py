@@ -7,7 +7,7 @@ from flask_openapi3 import APIBlueprint
 
 from curlet.core.drawing import Drawing
 from curlet.core.tally import too_fine
-from curlet.formats.png_out import PPI, pixels, write_png
+from curlet.formats.png_out import pixels, write_png
 from curlet.formats.svg_out import write_svg
 from curlet.store import journal
 from curlet.web.laying import lay_row, sheet_drawing
@@ -30,27 +30,28 @@ def svg(path: SheetUrl, query: SendOutQuery) -> Response:
 def png(path: SheetUrl, query: SendOutQuery) -> Response:
     """PNG at the asked resolution, on transparency."""
     drawing = _drawing(path.sheet_id, query)
-    return file_reply(write_png(drawing, query.ppi), "image/png", f"{drawing.title}.png")
+    return file_reply(write_png(drawing, query.resolution), "image/png", f"{drawing.title}.png")
 
 
 @send_out.get("/sheets/<sheet_id>/send-out.json", responses={200: SendOutFacts, **_REPLIES})
 def facts(path: SheetUrl, query: SendOutQuery) -> Response:
     """How large it comes out, and what will be too fine to print."""
-    PPI.check(query.ppi)
+    ppi = query.resolution
     state = journal.find_sheet(path.sheet_id)
     sheet = state.sheet
     shown = [run for run in state.all("run") if run["shown"]]
     fine = [
         f"{state.get('path', run['path'])['name']}: {note}"
         for run in shown
-        for note in too_fine(lay_row(state, run)[0], query.ppi)
+        for note in too_fine(lay_row(state, run)[0], ppi)
     ]
     return json_reply(
         {
             "width_mm": sheet["width"],
             "height_mm": sheet["height"],
-            "width_px": pixels(sheet["width"], query.ppi),
-            "height_px": pixels(sheet["height"], query.ppi),
+            "width_px": pixels(sheet["width"], ppi),
+            "height_px": pixels(sheet["height"], ppi),
+            "ppi": ppi,
             "runs": len(shown),
             "fine": fine,
         }

@@ -2,7 +2,9 @@
 
 from __future__ import annotations
 
+import signal
 import socket
+import sys
 from pathlib import Path as FilePath
 
 import waitress
@@ -10,6 +12,7 @@ import waitress
 from curlet.core.errors import BadInput
 from curlet.demo.load import load_demo
 from curlet.memory import keep_freed_memory
+from curlet.web import second
 from curlet.web.app import STATIC, create_app
 
 HOST = "127.0.0.1"
@@ -34,8 +37,13 @@ def serve(port: int, folder: FilePath, *, demo: bool, fresh: bool) -> int:
     app = create_app(folder / FILE)
     if demo or fresh:
         load_demo()
+    second.start()
+    signal.signal(signal.SIGTERM, lambda *_: sys.exit(0))
     print(f"Curlet is at http://{HOST}:{port}/ (Ctrl+C stops it)", flush=True)
-    waitress.serve(app, host=HOST, port=port, threads=8, ident="curlet")
+    try:
+        waitress.serve(app, host=HOST, port=port, threads=8, ident="curlet")
+    finally:
+        second.stop()
     return 0
 
 

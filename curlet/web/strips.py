@@ -30,17 +30,18 @@ def brush_strip(path: BrushUrl, query: StripQuery) -> Response:
     doc = journal.find_brush(path.brush_id)
     if doc is None:
         raise Missing("There is no such brush. Choose one from the drawer.")
-    return _strip(read_brush(doc), Scale(), query)
+    return strip(read_brush(doc), Scale(), query)
 
 
 @strips.get("/sheets/<sheet_id>/runs/<run_id>/strip.svg")
 def run_strip(path: RunUrl, query: StripQuery) -> Response:
     """A brush as a run wears it."""
     state = journal.find_sheet(path.sheet_id)
-    return _strip(worn_brush(state, state.get("run", path.run_id)), state.scale, query)
+    return strip(worn_brush(state, state.get("run", path.run_id)), state.scale, query)
 
 
-def _strip(brush: BrushDoc, scale: Scale, query: StripQuery) -> Response:
+def strip(brush: BrushDoc, scale: Scale, query: StripQuery) -> Response:
+    """A brush drawn straight, at the one scale of all strips."""
     k = scale.factor
     run = lay(_line(k, 0.0), brush.to_core(), scale)
     width = max(LEAST_WIDTH, 2 * max(reach_of(course) for course in run.courses) / k + 1.2)

@@ -3,6 +3,8 @@ import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
 import { BrowserRouter, Route, Routes } from "react-router";
 
+import { BenchPage } from "@/bench/BenchPage";
+import { DrawersPage } from "@/drawers/DrawersPage";
 import "@/shared/style.css";
 import { FirstSheet } from "@/table/FirstSheet";
 import { TablePage } from "@/table/TablePage";
@@ -19,6 +21,8 @@ createRoot(document.getElementById("root")!).render(
         <Routes>
           <Route path="/" element={<FirstSheet />} />
           <Route path="/sheets/:sheetId" element={<TablePage />} />
+          <Route path="/bench/:brushId" element={<BenchPage />} />
+          <Route path="/drawers" element={<DrawersPage />} />
         </Routes>
       </BrowserRouter>
     </QueryClientProvider>

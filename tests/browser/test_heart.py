@@ -162,3 +162,15 @@ def test_a_motif_is_stretched_once_and_repeated_again(table: Table) -> None:
     table.button("Stretch it once along the path").click()
     table.button("Repeat the motif").click()
     table.wait(lambda: table.count() > 5)
+
+
+@pytest.mark.parametrize("where", ["run-end", "tape-start"])
+def test_an_end_is_picked_on_the_sheet_and_on_the_tape(table: Table, where: str) -> None:
+    table.choose(HEM)
+    mark = table.by_id(where)
+    ActionChains(table.browser).move_to_element(mark.find_element(By.TAG_NAME, "rect")).click().perform()
+    table.wait(lambda: mark.get_attribute("aria-pressed") == "true")
+    ends = table.by_id("ends").rect
+    assert 0 < ends["y"] < 668
+    table.type_in("Backtack, stitches", "3")
+    table.wait(lambda: undo_title(table) == "Undo: Set backtack")

@@ -254,7 +254,7 @@ def test_a_bad_drawing_says_what_to_do_and_loses_nothing(table: Table, tmp_path:
 
 def test_sent_out_as_svg_and_png_at_true_size(table: Table, downloads: FilePath) -> None:
     table.button("Send out").click()
-    assert "297.0 × 210.0 mm" in table.wait(lambda: table.browser.find_element(By.TAG_NAME, "dialog").text)
+    table.wait(lambda: "297.0 × 210.0 mm" in table.browser.find_element(By.TAG_NAME, "dialog").text)
     table.button("Send out SVG").click()
     svg = _downloaded(downloads, ".svg")
     assert b'width="297mm"' in svg

@@ -58,7 +58,7 @@ def test_made_up_is_chosen_with_how_many(table: Table) -> None:
 def test_ticks_tick(table: Table) -> None:
     table.choose(HEM)
     for label, key in (
-        ("One length for all legs", "shared"),
+        ("One length for all legs, right and left", "shared"),
         ("Half a gap at both ends of a leg", "half_gaps"),
     ):
         table.browser.find_element(By.XPATH, f"//label[contains(., '{label}')]").click()
@@ -107,8 +107,11 @@ def test_the_order_of_motifs_is_typed(table: Table) -> None:
 
 def test_a_bands_width_and_the_swell_are_set(table: Table) -> None:
     dress(table, "rope")
-    table.type_in("Band 1 width", "10 mm")
-    table.wait(lambda: table.named("Band 1 width").get_attribute("value") == "10 mm")
+    table.option("Course to set", "1 Band").click()
+    table.type_in("Width", "10 mm")
+    table.wait(lambda: table.named("Width").get_attribute("value") == "10 mm")
+    table.option("Its joins", "Round").click()
+    table.wait(lambda: undo_title(table) == "Undo: Set joins")
     pad = table.browser.find_element(By.CSS_SELECTOR, "[aria-label^='Width along the run']")
     table.browser.execute_script("arguments[0].scrollIntoView({block: 'center'})", pad)
     table.drag(pad, 40, -12)
@@ -188,3 +191,40 @@ def test_the_room_is_dimmed_and_stays_so(table: Table) -> None:
     assert table.browser.execute_script(theme) == "lamp"
     table.named("Dim the room").click()
     assert table.browser.execute_script(theme) == "paper"
+
+
+def test_each_needle_of_a_twin_is_set_for_itself(table: Table) -> None:
+    dress(table, "twin")
+    first = table.laid("Stitch length")
+    table.option("Course to set", "2 Row").click()
+    table.type_in("Stitch length", "5 mm")
+    table.wait(lambda: abs(table.laid("Stitch length") - 5) < 0.5)
+    table.option("The remainder", "Leave over").click()
+    table.wait(lambda: table.laid("Stitch length") == 5)
+    table.option("Course to set", "1 Row").click()
+    table.wait(lambda: table.laid("Stitch length") == first)
+
+
+def test_a_corner_is_made_from_the_repeat(table: Table) -> None:
+    dress(table, "scallop")
+    table.option("At corners", "Corner piece").click()
+    for how in ("Folded", "Turned", "Gathered"):
+        table.option("Made from the repeat", how).click()
+        table.wait(lambda: undo_title(table) == "Undo: Set how corners are made")
+        table.wait(
+            lambda how=how: (
+                table.option("Made from the repeat", how).find_element(By.TAG_NAME, "input").is_selected()
+            )
+        )
+    table.type_in("Fullness", "2 * 1.1")
+    table.wait(lambda: table.named("Fullness").get_attribute("value") == "2.2")
+
+
+def test_sway_takes_sums_and_says_what_is_wrong(table: Table) -> None:
+    dress(table, "border")
+    Select(table.named("Add sway")).select_by_visible_text("Size")
+    table.type_in("Size sway", "5*3 %")
+    table.wait(lambda: table.named("Size sway").get_attribute("value") == "15 %")
+    table.type_in("Size sway", "3 mm")
+    alert = table.wait(lambda: table.browser.find_element(By.CSS_SELECTOR, "[role=alert]"))
+    assert "this takes a percentage" in alert.text

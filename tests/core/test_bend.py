@@ -8,17 +8,19 @@ import numpy as np
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
-from shapely import LineString
+from shapely import LinearRing, LineString, Point
 
 from curlet.core.brush import Brush, CornerRule, Facing, FitRule, Row, SwayRule, Swell
 from curlet.core.drawing import Outline
 from curlet.core.dress.colour import ColourRole
-from curlet.core.lay import LaidRun, lay
+from curlet.core.lay import LaidRun, RunRule, lay
 from curlet.core.lay.draw import draw_run
-from curlet.core.lay.hold.bend import contours
 from curlet.core.measures import Measure, Scale
 from curlet.core.motif.families import ArtShape, Artwork
 from curlet.core.path import Path
+from curlet.core.path.contours import contours
+from curlet.demo.brushes import BRUSHES
+from curlet.formats.brush_file import read_brush
 from tests.outlines import block, filled_area, flattened, main_row, polygon, shapes_of
 from tests.shapes import circle, cubic, ellipse, line, polyline, square
 
@@ -198,3 +200,31 @@ def test_a_square_bent_round_a_square_covers_it_once() -> None:
     assert total == pytest.approx(
         filled_area(lay(square(60), block(6, 4, corners=CornerRule("stop")), Scale())).area, rel=1e-6
     )
+
+
+@pytest.mark.parametrize("start", [0.0, 6.0])
+def test_carry_round_leaves_no_wedge_where_repeats_meet_on_a_corner(start: float) -> None:
+    """A band of blocks round a square covers its bevelled stroke, wherever its repeats begin."""
+    brush = block(12, 4, corners=CornerRule("carry"))
+    run = lay(square(48), brush, Scale(), RunRule(start=start))
+    ring = LinearRing(square(48).points).buffer(2, join_style="bevel", cap_style="flat")
+    assert ring.difference(filled_area(run)).area < 1e-6
+
+
+def test_a_line_beside_the_path_goes_on_where_repeats_meet_on_a_corner() -> None:
+    line = Artwork((ArtShape("M0 -3L12 -3", stroke=ColourRole(1), weight=0.5),), 12, 8)
+    row = Row(line, Measure(12.0), Measure(0.0), hold="bend")
+    group = draw_run(lay(square(48), Brush(courses=(row,), corners=CornerRule("carry")), Scale()), "r", "")
+    ends = [c for item in group.items for shape in item.shapes for c in flattened(shape.outline)]
+    broken = [np.abs(a[-1] - b[0]).max() for a in ends for b in ends]
+    # Every line's end is another's beginning.
+    assert np.array(broken).reshape(len(ends), -1).min(axis=1) == pytest.approx(0, abs=1e-6)
+
+
+def test_every_repeat_is_drawn_where_some_need_more_parts_than_others() -> None:
+    """On a tight S the estimate is too low for some repeats, which are mapped again in finer parts."""
+    tight = cubic((0, 26.4), (40.8, 28.8), (-2.4, -2.4), (45.6, 0))
+    run = lay(tight, read_brush(BRUSHES["cord"]).to_core(), Scale())
+    dense = run.path.arc.points(np.linspace(0.1, run.path.length - 0.1, 600))
+    area = filled_area(run)
+    assert all(area.contains(Point(p)) for p in dense)

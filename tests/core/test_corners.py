@@ -9,15 +9,23 @@ import pytest
 from shapely import LineString, Point, Polygon
 
 from curlet.core.brush import Brush, CornerRule, Piece, Pieces, Row
-from curlet.core.lay import RunRule, lay
+from curlet.core.drawing import Group, Item, Laid
+from curlet.core.errors import BadInput
+from curlet.core.lay import LaidRun, RunRule, lay
 from curlet.core.lay.corners.piece import fitted
+from curlet.core.lay.draw import draw_run
+from curlet.core.lay.draw_corner import corner_items
 from curlet.core.lay.draw_row import placements_of
 from curlet.core.measures import Measure, Scale
 from curlet.core.motif.families import Running
 from curlet.core.path import Path
 from curlet.core.tally import tally
+from curlet.demo.brushes import BRUSHES
+from curlet.formats.brush_file import read_brush
 from tests.outlines import block, filled_area, main_row
 from tests.shapes import polyline, square, turn
+
+Floats = np.ndarray
 
 TURNS = [15, 30, 60, 90, 120, 150]
 SIDES = [1, -1]
@@ -171,3 +179,160 @@ def test_a_leg_that_vanishes_beside_the_path_is_left_out() -> None:
     run = lay(path, Brush(courses=(Row(offset=Measure(5.0)),)), Scale())
     assert tally(run).facts.legs[1].repeats == 0
     assert "leg-vanishes" in [w.code for w in tally(run).warnings]
+
+
+def made(how: str, degrees: float, *, fullness: float = 1.5, length: float = 3.0) -> LaidRun:
+    """A band of blocks whose corner is made from its own repeat."""
+    rule = CornerRule("piece", 10, mitre_limit=20, made=how, fullness=fullness)
+    return lay(wedge(degrees, False), block(length, WIDTH, corners=rule), Scale())
+
+
+@pytest.mark.parametrize("side", SIDES)
+@pytest.mark.parametrize("degrees", [30, 60, 90, 120])
+def test_a_folded_corner_covers_what_a_mitred_one_does(degrees: int, side: int) -> None:
+    """Under the fold lies the leg that comes in, up to the far edge of the one that goes on."""
+    run = made("folded", side * degrees)
+    stroke = stroked(LineString(run.path.points), 20)
+    area = filled_area(run).intersection(corner_disc())
+    assert area.symmetric_difference(stroke.intersection(corner_disc())).area < 0.02
+    group = draw_run(run, "run", "")
+    clipped = [item for item in group.items if isinstance(item, Group) and item.id.startswith("fold")]
+    assert len(clipped) == 1
+    crease = [item for item in group.items if isinstance(item, Laid)][-1].shapes[0].outline.points
+    # From the inner corner to the outer one: as long as a mitre (SVG 2, stroke-miterlimit).
+    long = WIDTH / math.cos(math.radians(degrees) / 2)
+    assert np.hypot(*(crease[1] - crease[0])) == pytest.approx(long)
+    assert crease.mean(axis=0) == pytest.approx((LEG, 0), abs=1e-9)
+
+
+@pytest.mark.parametrize("side", SIDES)
+@pytest.mark.parametrize("degrees", TURNS)
+def test_a_turned_corner_has_one_repeat_turned_halfway_and_clear_of_its_neighbours(
+    degrees: int, side: int
+) -> None:
+    run = made("turned", side * degrees)
+    row = main_row(run)
+    art = Polygon(_first_fill(corner_items(row, run.brush.threads)[0])).simplify(1e-9)
+    assert art.area == pytest.approx(3 * WIDTH, rel=1e-6)
+    assert (art.centroid.x, art.centroid.y) == pytest.approx((LEG, 0), abs=1e-6)
+    edge = art.exterior.coords[1][0] - art.exterior.coords[0][0]
+    assert abs(edge) == pytest.approx(3 * math.cos(math.radians(degrees) / 2), abs=1e-6)
+    start = np.abs(row.slots.start - LEG).min()
+    assert start == pytest.approx(
+        1.5 * math.cos(math.radians(degrees) / 2) + 2 * math.sin(math.radians(degrees) / 2)
+    )
+
+
+@pytest.mark.parametrize("side", SIDES)
+@pytest.mark.parametrize("fullness", [1.0, 1.5, 2.5])
+def test_a_gathered_corner_has_its_fullness(fullness: float, side: int) -> None:
+    """Trim length over the edge that it covers is the ratio asked, to a repeat on each leg."""
+    run = made("gathered", side * 90, fullness=fullness, length=1.0)
+    row = main_row(run)
+    take = LEG - row.slots.end[row.slots.leg == 0][-1]
+    copies = len(row.corner_places[0].art.warps)
+    assert copies % 2 == 0
+    assert copies * 1.0 == pytest.approx(2 * take * fullness, abs=1.0)
+    # The fan reaches its full width all round the outside.
+    laid = corner_items(row, run.brush.threads)[0]
+    assert isinstance(laid, Laid)
+    points = np.concatenate([shape.outline.points[::3] for shape in laid.shapes])
+    middle = points[np.abs(points @ (1, side) - LEG) < 1e-6]
+    assert np.hypot(*(middle - (LEG, 0)).T).max() == pytest.approx(WIDTH / 2, abs=0.05)
+
+
+@pytest.mark.parametrize("how", ["folded", "turned", "gathered"])
+def test_a_made_corner_beside_a_leg_that_vanishes_is_left_out(how: str) -> None:
+    rule = CornerRule("piece", 10, made=how)
+    path = polyline((0, 0), (40, 0), (40, 4), (0, 4))
+    run = lay(path, Brush(courses=(Row(offset=Measure(5.0)),), corners=rule), Scale())
+    spots = [s.outline.points for item in corner_items(main_row(run), ("#000000",)) for s in item.shapes]
+    assert all(np.abs(points).max() < 60 for points in spots)
+
+
+def test_an_unknown_way_of_making_a_corner_is_refused() -> None:
+    with pytest.raises(BadInput, match="mitred, folded, turned or gathered"):
+        lay(wedge(90, False), Brush(corners=CornerRule("piece", made="woven")), Scale())
+    with pytest.raises(BadInput, match="Fullness"):
+        lay(wedge(90, False), Brush(corners=CornerRule("piece", fullness=0.2)), Scale())
+
+
+def _first_fill(item: Item) -> Floats:
+    assert isinstance(item, Laid)
+    outline = item.shapes[0].outline
+    return outline.points[::3] if "C" in outline.commands else outline.points
+
+
+def rounded(degrees: float, radius: float) -> Path:
+    """Two legs of 60 mm joined by a small arc, whose tangents cross at (60, 0)."""
+    angle, side = math.radians(abs(degrees)), math.copysign(1, degrees)
+    back, k = radius * math.tan(angle / 2), 4 / 3 * math.tan(angle / 4) * radius
+    on = np.array([math.cos(angle), side * math.sin(angle)])
+    a, b = np.array([LEG - back, 0.0]), (LEG, 0) + back * on
+    points = np.array([(0, 0), a, b, (LEG, 0) + LEG * on])
+    into = np.array([points[0], a, b - k * on, points[3]])
+    out = np.array([points[0], a + (k, 0), b, points[3]])
+    return Path.make(["n1", "n2", "n3", "n4"], points, into, out, False)
+
+
+@pytest.mark.parametrize("side", SIDES)
+@pytest.mark.parametrize("degrees", [60, 90, 120])
+@pytest.mark.parametrize("manner", ["mitre", "piece"])
+def test_a_slightly_rounded_corner_is_mitred_where_its_legs_would_cross(
+    manner: str, degrees: int, side: int
+) -> None:
+    path = rounded(side * degrees, 0.5)
+    run = lay(path, block(3, WIDTH, corners=CornerRule(manner, 10, 20)), Scale())
+    assert len(run.corners) == 1
+    angle = math.radians(degrees)
+    sharp = LineString([(0, 0), (LEG, 0), (LEG + LEG * math.cos(angle), side * LEG * math.sin(angle))])
+    near = corner_disc()
+    missing = stroked(sharp, 20).intersection(near).symmetric_difference(filled_area(run).intersection(near))
+    assert missing.area < 0.05
+    assert not tally(run).pinches
+
+
+@pytest.mark.parametrize("name", ["key", "wave", "dog-tooth"])
+@pytest.mark.parametrize("degrees", [90, -90])
+def test_a_borders_rail_goes_round_to_either_side(name: str, degrees: float) -> None:
+    brush = read_brush(BRUSHES[name]).to_core()
+    run = lay(turn(degrees, 90), brush, Scale())
+    area = filled_area(run).buffer(0.02)
+    rail = max(getattr(area, "geoms", [area]), key=lambda part: part.area)
+    # One piece of it reaches from where the path begins to where it ends.
+    half = main_row(run).motifs[0].width / 2
+    ends = run.path.arc.points(np.array([0.5, run.path.length - 0.5]))
+    assert [rail.distance(Point(*end)) <= half + 0.1 for end in ends] == [True, True]
+
+
+@pytest.mark.parametrize("length", [100.0, 107.0, 113.0])
+def test_a_clasp_keeps_its_length_and_hangs_on_the_last_link(length: float) -> None:
+    brush = read_brush(BRUSHES["belcher"]).to_core()
+    row = main_row(lay(polyline((0, 0), (length, 0)), brush, Scale()))
+    at = placements_of(row)
+    assert at is not None
+    pieces = np.flatnonzero(~row.repeats.counted)
+    course = row.course
+    assert course.pieces.start is not None
+    assert course.pieces.end is not None
+    wanted = [course.pieces.start.length.mm, course.pieces.end.length.mm]
+    assert at.length[pieces] == pytest.approx(wanted)
+    links = row.repeats.counted
+    assert row.repeats.end[pieces[0]] == pytest.approx(row.repeats.start[links].min())
+    assert row.repeats.start[pieces[1]] == pytest.approx(row.repeats.end[links].max())
+
+
+@pytest.mark.parametrize("path", [polyline((0, 0), (150, 0)), square(70)])
+def test_long_and_short_links_each_keep_their_length(path: Path) -> None:
+    brush = read_brush(BRUSHES["long-short"]).to_core()
+    row = main_row(lay(path, brush, Scale()))
+    at = placements_of(row)
+    assert at is not None
+    wanted = np.array([row.course.length.mm, *(letter.length.mm for letter in row.course.more)])
+    assert at.length == pytest.approx(wanted[row.repeats.motif])
+    # Pins stand apart in the same proportion on every leg.
+    chords = np.hypot(*(at.start + at.along * at.length[:, None] / 2 - path.arc.points(row.repeats.start)).T)
+    for leg in np.unique(row.repeats.leg):
+        here = row.repeats.leg == leg
+        share = 2 * chords[here] / at.length[here]
+        assert share == pytest.approx(np.full(here.sum(), share[0]), abs=1e-6)

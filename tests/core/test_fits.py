@@ -6,9 +6,14 @@ import pytest
 from hypothesis import assume, given
 from hypothesis import strategies as st
 
-from curlet.core.brush import FitRule
+from curlet.core.brush import Brush, FitRule, Row
+from curlet.core.lay import Mate, RunRule, lay
 from curlet.core.lay.fit import FITS, FitAsk, LegFit
 from curlet.core.lay.fit.shared import share_length
+from curlet.core.measures import Scale
+from curlet.core.path import Path
+from tests.outlines import main_row
+from tests.shapes import polyline
 
 lengths = st.lists(st.floats(0.5, 9), min_size=1, max_size=4).map(tuple)
 gaps = st.floats(0, 5)
@@ -120,3 +125,17 @@ def test_a_shared_length_is_one_length_and_still_fills(rooms: list[float], lengt
             assert (ask.available - shared * ask.total(fit.repeats)) / (fit.repeats - 1) < 0
         if fit.repeats > 1:
             assert used(ask, fit) == pytest.approx(ask.available, abs=1e-8)
+
+
+def test_a_mirrored_mate_gets_the_same_stitch_length_though_its_legs_differ() -> None:
+    row = Row(fit=FitRule("ease", shared=True))
+    brush = Brush(courses=(row,))
+    right, left = polyline((0, 0), (50, 0), (50, 31)), polyline((0, 0), (-47, 0), (-47, 33.3))
+
+    def stretches(path: Path, mate: Path | None) -> set[float]:
+        rule = RunRule(mate=Mate(mate, RunRule()) if mate else None)
+        return {round(fit.stretch, 12) for fit in main_row(lay(path, brush, Scale(), rule)).fits}
+
+    assert stretches(right, None) != stretches(left, None)
+    assert stretches(right, left) == stretches(left, right)
+    assert len(stretches(right, left)) == 1

@@ -13,7 +13,7 @@ from curlet.core.errors import BadInput
 from curlet.core.lay.frames import LegLine
 from curlet.core.lay.own_line import OwnLine, corner_shift
 from curlet.core.path import Path, find_corners, find_legs
-from curlet.core.path.cubics import in_parts, points_on, rates_on, split
+from curlet.core.path.cubics import points_on, rates_on, split
 from curlet.core.path.walk import opened, started_at
 from tests.shapes import circle, cubic, ellipse, line, paths, polyline, square, turn
 
@@ -148,13 +148,6 @@ def test_a_split_cubic_is_the_same_curve(t: float) -> None:
     u = np.linspace(0, 1, 9)
     assert points_on(left[None], u)[0] == pytest.approx(points_on(CUBIC[None], u * t)[0])
     assert points_on(right[None], u)[0] == pytest.approx(points_on(CUBIC[None], t + u * (1 - t))[0])
-
-
-def test_parts_of_a_cubic_join() -> None:
-    parts = in_parts(CUBIC, 5)
-    assert parts.shape == (5, 4, 2)
-    assert parts[1:, 0] == pytest.approx(parts[:-1, 3])
-    assert parts[2, 0] == pytest.approx(points_on(CUBIC[None], np.array([0.4]))[0, 0])
 
 
 def test_rates_are_the_slope_of_the_points() -> None:

@@ -12,7 +12,7 @@ from curlet.core.errors import BadInput
 from curlet.core.lay import lay
 from curlet.core.lay.draw import draw_run
 from curlet.core.measures import Frame, Measure, Scale
-from curlet.core.motif.families import FAMILIES, ArtShape, Artwork, Running
+from curlet.core.motif.families import FAMILIES, KINDS, ArtShape, Artwork, Running
 from curlet.core.motif.families.artwork import read_outline
 from tests.outlines import shapes_of
 from tests.shapes import line
@@ -88,7 +88,7 @@ def test_round_ends_stand_half_a_thread_beyond_the_holes(ends: str, overhang: fl
     [
         (Running(Measure(0.0)), "Thread is 0 mm"),
         (Running(Measure(-1.0)), "Thread is -1 mm"),
-        (Running(Measure(0.4), "pointed"), "round or flat"),
+        (Running(Measure(0.4), "pointed"), "Thread ends is one of round, flat"),
         (Artwork((LEAF,), 0, 8), "The cell's length"),
         (Artwork((LEAF,), 20, -8), "The cell's width"),
         (Artwork((ArtShape("M0 0L1 1", stroke=ColourRole(), weight=0),), 20, 8), "A line's weight"),
@@ -105,7 +105,7 @@ def test_exponents_in_path_data_are_numbers() -> None:
 
 
 def test_families_are_registered_by_the_name_in_their_files() -> None:
-    assert set(FAMILIES) == {"running", "artwork"}
+    assert {family.about.kind for family in FAMILIES.values()} == set(KINDS)
 
 
 THREADS = ("#c8553d", "#3c6e71")

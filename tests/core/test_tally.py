@@ -77,19 +77,19 @@ def test_lengths_in_words_are_worn() -> None:
 def test_means_are_weighted_by_the_stitches_they_are_of() -> None:
     facts = tally(laid(polyline((0, 0), (100, 0), (100, 6.4)))).facts
     whole = sum(leg.stitch * leg.repeats for leg in facts.legs)
-    assert facts.mean_stitch == pytest.approx(whole / facts.repeats)
-    assert facts.spi == pytest.approx(25.4 / (facts.mean_stitch + facts.mean_gap))
+    assert facts.main.mean_stitch == pytest.approx(whole / facts.repeats)
+    assert facts.main.spi == pytest.approx(25.4 / (facts.main.mean_stitch + facts.main.mean_gap))
 
 
 def test_departure_is_the_worst_legs() -> None:
     facts = tally(laid(polyline((0, 0), (100, 0), (100, 9.2)))).facts
-    assert abs(facts.departure) == max(abs(leg.departure) for leg in facts.legs)
+    assert abs(facts.main.departure) == max(abs(leg.departure) for leg in facts.legs)
 
 
 def test_an_empty_run_has_no_stitches_to_the_inch() -> None:
     facts = tally(laid(line(1.0))).facts
     assert facts.repeats == 0
-    assert facts.spi is None
+    assert facts.main.spi is None
 
 
 def test_made_up_legs_tell_the_length_of_the_last_few() -> None:

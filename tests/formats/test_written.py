@@ -67,11 +67,17 @@ def test_gradients_clips_pictures_and_opacity_are_drawn_alike() -> None:
     shapes = (
         Shape(_disc(6), LinearGradient((-6, 0), (6, 0), stops)),
         Shape(_disc(3), RadialGradient((0, 0), 3, stops), Stroke(Solid("#1f2a44"), 0.5)),
+        Shape(_box(-5, -2), LinearGradient((0, 0), (3, 3), stops, (1, 0.2, -0.3, 0.5, -5, -5))),
     )
     at = np.array([[1, 0, 0, 1, 10, 10], [0.7, 0.7, -0.7, 0.7, 28, 12], [1.2, 0, 0, 1, 12, 28]], dtype=float)
     tile = Group("tile", "", (Laid((Shape(_box(0, 4), Solid("#3c6e71")),)),))
     png = write_png(Drawing(4, 4, (tile,)), 100)
-    inner = Group("half", "", (Picture(png, (8, 0, 0, 8, 26, 26)),), opacity=0.5)
+    inner = Group(
+        "half",
+        "",
+        (Picture(png, np.array([[8, 0, 0, 8, 26, 26], [4, 2, -2, 4, 20, 20]], dtype=float)),),
+        opacity=0.5,
+    )
     group = Group("all", "", (Stamps(shapes, at), inner), clip=_box(5.08, 34.544))
     # Whole pixels at 96 to the inch as well, since the second renderer rounds the sheet to them.
     drawing = Drawing(50.8, 50.8, (group,))

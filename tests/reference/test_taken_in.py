@@ -21,6 +21,9 @@ DRAWINGS = {
     '<path d="M-20 -20L20 -20L20 20Z" fill="#7b5aa6"/></g>'
     # A line keeps one weight on the sheet, so only an even scale leaves it as it came.
     '<g transform="rotate(-12) scale(1.4)"><path d="M5 50H55" stroke="#1f2a44" stroke-width="3"/></g>',
+    "turned shapes": '<g transform="rotate(30 50 50)">'
+    '<rect x="15" y="35" width="60" height="20" fill="#7b5aa6"/>'
+    '<ellipse cx="50" cy="75" rx="22" ry="9" fill="#c8553d"/></g>',
     "curves": '<path d="M10 50Q30 0 50 50T90 50" fill="none" stroke="#a3475f" stroke-width="5"/>'
     '<path d="M10 80C30 60 60 100 90 80" fill="none" stroke="#3c7d6d" stroke-width="3" '
     'stroke-linecap="round"/>',

@@ -43,7 +43,7 @@ def test_the_demo_has_a_dozen_paths_three_of_them_stitched(client: FlaskClient) 
     head = sheet(client)
     assert len(head["paths"]) == 12
     assert len(head["runs"]) == 3
-    assert [run["laid"]["repeats"] > 0 for run in head["runs"]] == [True] * 3
+    assert [run["rows"][0]["laid"]["repeats"] > 0 for run in head["runs"]] == [True] * 3
 
 
 def test_placements_travel_as_float32(client: FlaskClient) -> None:
@@ -51,16 +51,18 @@ def test_placements_travel_as_float32(client: FlaskClient) -> None:
     run = next(run for run in head["runs"] if run["id"] == RUN)
     stamps = run["group"]["items"][0]
     place = stamps["placements"]
-    assert place["count"] == 6 * run["laid"]["repeats"]
+    assert place["count"] == 6 * run["rows"][0]["laid"]["repeats"]
     at = numbers[place["at"] : place["at"] + place["count"]].reshape(-1, 6)
-    assert np.hypot(at[:, 0], at[:, 1]) == pytest.approx(run["laid"]["stitch"]["printed"], rel=0.05)
+    assert np.hypot(at[:, 0], at[:, 1]) == pytest.approx(
+        run["rows"][0]["laid"]["stitch"]["printed"], rel=0.05
+    )
 
 
 def test_asked_stands_against_laid_leg_by_leg(client: FlaskClient) -> None:
     run = next(run for run in sheet(client)["runs"] if run["id"] == RUN)
-    assert run["asked"]["stitch"] == {"worn": 6, "printed": 1.5, "frame": "worn"}
-    assert len(run["legs"]) == len(run["corners"]) + 1
-    for leg in run["legs"]:
+    assert run["rows"][0]["asked"]["stitch"] == {"worn": 6, "printed": 1.5, "frame": "worn"}
+    assert len(run["rows"][0]["legs"]) == len(run["corners"]) + 1
+    for leg in run["rows"][0]["legs"]:
         used = leg["repeats"] * leg["stitch"]["worn"] + (leg["repeats"] - 1) * leg["gap"]["worn"]
         assert used == pytest.approx(leg["length"]["worn"], abs=1e-6)
 

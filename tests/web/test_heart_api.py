@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import io
 import json
 import struct
 from typing import Any
@@ -61,21 +62,20 @@ def test_end_pieces_are_on_the_tape_and_are_not_counted(client: FlaskClient) -> 
     run = run_on(frame(client)[0], "programme-letter-s")
     assert len(run["tape"]["pieces"]) == 2
     assert run["tape"]["pieces"][0] == pytest.approx([0, 8], abs=1e-6)
-    assert run["tape"]["slots"]["count"] == 2 * run["laid"]["repeats"]
+    assert run["tape"]["slots"]["count"] == 2 * run["rows"][0]["laid"]["repeats"]
 
 
 def test_corner_pieces_take_their_reach_from_each_leg(client: FlaskClient) -> None:
     run = run_on(frame(client)[0], "programme-frame")
     assert [corner["manner"] for corner in run["corners"]] == ["piece"] * 4
-    for leg in run["legs"]:
+    for leg in run["rows"][0]["legs"]:
         assert leg["repeats"] * leg["stitch"]["worn"] == pytest.approx(leg["length"]["worn"] - 24, abs=1e-6)
 
 
 def test_a_brush_of_bands_has_no_legs_but_is_drawn(client: FlaskClient) -> None:
     run = run_on(frame(client)[0], "programme-ribbon")
     assert run["main"] is None
-    assert run["asked"] is None
-    assert run["legs"] == []
+    assert run["rows"] == []
     assert len(run["group"]["items"]) == 7
 
 
@@ -142,3 +142,43 @@ def test_strips_keep_one_scale_whatever_their_width(client: FlaskClient) -> None
         box = client.get(f"/api/brushes/{brush}/strip.svg").data.split(b'viewBox="')[1].split(b'"')[0]
         widths.add(box.split()[2])
     assert widths == {b"52"}
+
+
+def test_both_halves_of_a_seam_share_one_stitch_length_and_follow_each_other(client: FlaskClient) -> None:
+    head, _ = frame(client, WAISTCOAT)
+    right, left = (next(p for p in head["paths"] if p["name"] == f"Hem {side}") for side in "RL")
+    brush = run_on(head, right["id"])["brush"]
+    send(client, WAISTCOAT, {"kind": "lay-brush", "paths": [right["id"], left["id"]], "brush": brush})
+    head, _ = frame(client, WAISTCOAT)
+    ids = [run_on(head, path["id"])["id"] for path in (right, left)]
+    setting = [{"pointer": "/courses/0/fit/shared", "typed": True}]
+    send(client, WAISTCOAT, {"kind": "set-on-runs", "runs": ids, "settings": setting})
+    node = right["nodes"][0]
+    moved = {"id": node["id"], "x": node["x"] + 3, "y": node["y"] + 5}
+    move = {"kind": "move-nodes", "path": right["id"], "moves": [moved]}
+    reply = send(client, WAISTCOAT, move, "preview")
+    (size,) = struct.unpack("<I", reply.data[:4])
+    touched = {run["id"]: run for run in json.loads(reply.data[4 : 4 + size])["runs"]}
+    assert set(ids) <= set(touched)
+    lengths = {round(leg["stitch"]["worn"], 6) for run in touched.values() for leg in run["rows"][0]["legs"]}
+    assert len(lengths) == 1
+
+
+def test_a_drawn_line_is_matched_and_dressed(client: FlaskClient) -> None:
+    svg = (
+        b'<svg xmlns="http://www.w3.org/2000/svg" width="100mm" height="20mm" viewBox="0 0 100 20">'
+        b'<path id="seam" d="M5 10H95" fill="none" stroke="#c8553d" stroke-width="0.5" '
+        b'stroke-dasharray="3 1.5"/></svg>'
+    )
+    revision = frame(client, WAISTCOAT)[0]["revision"]
+    client.post(
+        f"{WAISTCOAT}/take-in", data={"revision": str(revision), "file": (io.BytesIO(svg), "seam.svg")}
+    )
+    path = next(path for path in frame(client, WAISTCOAT)[0]["paths"] if path["name"] == "seam")
+    assert path["lined"]
+    assert send(client, WAISTCOAT, {"kind": "match-line", "path": path["id"]}).status_code == 200
+    run = run_on(frame(client, WAISTCOAT)[0], path["id"])
+    asked = run["rows"][0]["asked"]
+    assert (asked["stitch"]["printed"], asked["gap"]["printed"]) == (3, 1.5)
+    assert run["settings"]["threads"] == ["#c8553d"]
+    assert run["rows"][0]["laid"]["repeats"] == 20

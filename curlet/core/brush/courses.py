@@ -3,9 +3,10 @@
 from __future__ import annotations
 
 import re
+from collections.abc import Hashable
 from dataclasses import dataclass, field
-from functools import cached_property
-from typing import ClassVar
+from functools import cached_property, lru_cache
+from typing import ClassVar, cast
 
 from curlet.core.bounds import Bounds
 from curlet.core.brush.rules import (
@@ -32,6 +33,12 @@ SIZE = Bounds("Size", 1, 10_000, "100 % is as drawn", "%")
 WEIGHT = Bounds("Line weight", 1, 10_000, "100 % is as drawn", "%")
 BAND_WIDTH = Bounds("Band width", 0.01, 10_000)
 MOST_LETTERS = 12
+
+
+@lru_cache(maxsize=512)
+def _made(maker: Hashable, scale: Scale, size: float, weight: float) -> Motif:
+    """A motif, made once for all the paths that it lies on."""
+    return cast(MotifMaker, maker).make(scale).sized(size, weight)
 
 
 @dataclass(frozen=True)
@@ -92,7 +99,9 @@ class Row:
     def motifs(self, scale: Scale) -> tuple[Motif, ...]:
         """Every motif at a scale, in the letters' order."""
         makers = (self.motif, *(letter.motif for letter in self.more))
-        return tuple(maker.make(scale).sized(self.size / 100, self.weight / 100) for maker in makers)
+        return tuple(
+            _made(cast(Hashable, maker), scale, self.size / 100, self.weight / 100) for maker in makers
+        )
 
     def drawn_lengths(self, scale: Scale) -> tuple[float, ...]:
         """Every motif's length in sheet mm, in the letters' order."""
@@ -218,6 +227,8 @@ class Span:
         return self.offset.drawn(scale) * self.size / 100
 
     def check(self, scale: Scale) -> None:
+        if not self.motif.bends:
+            raise BadInput("A picture cannot be stretched along a path. Repeat it, or trace it to shapes.")
         STITCH_LENGTH.check(self.length.mm)
         self.motif.check()
         _check_place(self)

@@ -16,6 +16,7 @@ TOLERANCE = Bounds("Tolerance", 0, 100, "5 % is usual", "%")
 CORNER_ANGLE = Bounds("Corner angle", 1, 179, "30° is usual", "°")
 MITRE_LIMIT = Bounds("Mitre limit", 1, 100, "4 is usual", "times the width")
 FACING_ANGLE = Bounds("Facing", -360, 360, "", "°")
+FULLNESS = Bounds("Fullness", 1, 5, "1.5 to 2 is usual", "times")
 STOP = Bounds("Stop before a corner", 0, 10_000)
 PIECE_LENGTH = Bounds("A piece's length", 0.01, 10_000)
 BARTACK = Bounds("Bartack", 0, 1000, "6 mm to 12 mm is usual")
@@ -24,6 +25,7 @@ SWELL = Bounds("Swell", 0, 1000, "100 % is as drawn", "%")
 
 LAYOUTS = ("any", "repeat", "gap")
 FACINGS = ("along", "level", "turned")
+MADE = ("mitred", "folded", "turned", "gathered")
 OVERLAPS = ("next-over-last", "last-over-next", "interlaced")
 CHANNELS = ("size", "turn", "along", "across", "mirror", "shade", "hue")
 DRIVERS = ("chance", "rhythm", "travel")
@@ -109,14 +111,21 @@ class CornerRule:
     angle : turn that makes a corner, degrees.
     mitre_limit : mitre length over width past which the cut is flat (SVG 2, stroke-miterlimit).
     stop : how far before a corner repeats end, and begin after it.
+    made : how a corner piece is made from the repeat where no artwork is given, one of `MADE`.
+    fullness : of a gathered corner, the trim's length over the length of edge that it covers.
     """
 
     manner: str = "pivot"
     angle: float = DEFAULT_CORNER_ANGLE
     mitre_limit: float = 4.0
     stop: Measure = Measure(2.0)
+    made: str = "mitred"
+    fullness: float = 1.5
 
     def check(self) -> None:
+        FULLNESS.check(self.fullness)
+        if self.made not in MADE:
+            raise BadInput("A corner is made from the repeat mitred, folded, turned or gathered.")
         CORNER_ANGLE.check(self.angle)
         MITRE_LIMIT.check(self.mitre_limit)
         STOP.check(self.stop.mm)

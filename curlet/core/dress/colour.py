@@ -2,12 +2,24 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Callable
 from dataclasses import dataclass, replace
+from functools import lru_cache
 
 from coloraide import Color
 
-from curlet.core.drawing import Paint, Shape, Solid
+from curlet.core.drawing import (
+    IDENTITY,
+    Affine,
+    LinearGradient,
+    Paint,
+    RadialGradient,
+    Shape,
+    Solid,
+    Stop,
+    compose,
+)
 from curlet.core.errors import BadInput
 
 
@@ -24,16 +36,46 @@ class ColourRole:
 
 
 @dataclass(frozen=True)
+class RoleStop:
+    """A colour at `offset` 0…1 along a gradient, by where it comes from."""
+
+    offset: float
+    role: ColourRole
+    opacity: float = 1.0
+
+
+@dataclass(frozen=True)
+class RoleGradient:
+    """Colours from role to role, from one point to another, mm moved by `matrix`.
+
+    A "radial" one goes from its centre, `start`, out to the circle on which `end` lies.
+    """
+
+    form: str
+    start: tuple[float, float]
+    end: tuple[float, float]
+    stops: tuple[RoleStop, ...]
+    matrix: Affine = IDENTITY
+
+    def moved(self, matrix: Affine) -> RoleGradient:
+        """The gradient moved with its shape."""
+        return replace(self, matrix=compose(matrix, self.matrix))
+
+
+@dataclass(frozen=True)
 class RoleShape:
     """A motif's shape whose fill and stroke say where their colour comes from.
 
-    `over` shapes are painted after all the others where a row is interlaced.
+    `over` shapes are painted after all the others where a row is interlaced; a `gradient` takes the
+    place of the fill's one colour.
     """
 
     shape: Shape
     role: ColourRole
     stroke_role: ColourRole | None = None
     over: bool = False
+    gradient: RoleGradient | None = None
+    opacity: float = 1.0
 
 
 def read_colour(text: str) -> str:
@@ -48,7 +90,7 @@ def read_colour(text: str) -> str:
         colour = Color(text.strip()[:64]).convert("srgb").fit(method="oklch-chroma")
         return str(colour.to_string(hex=True, alpha=False))
     except (ValueError, TypeError):
-        raise BadInput(f"“{text[:32]}” is not a colour. Write it like #e9c46a or rust.") from None
+        raise BadInput(f"“{text[:32]}” is not a colour. Write it like #e9c46a or crimson.") from None
 
 
 def dress(shapes: tuple[RoleShape, ...], threads: tuple[str, ...]) -> tuple[Shape, ...]:
@@ -56,12 +98,28 @@ def dress(shapes: tuple[RoleShape, ...], threads: tuple[str, ...]) -> tuple[Shap
     return tuple(_dressed(item, threads) for item in shapes)
 
 
-def paint_of(role: ColourRole, threads: tuple[str, ...]) -> Paint:
+def paint_of(role: ColourRole, threads: tuple[str, ...], opacity: float = 1.0) -> Paint:
     """The colour that a role takes from a run's threads."""
-    colour = role.own or threads[min(role.thread, len(threads)) - 1]
-    return Solid(shaded(colour, role.lighter))
+    return Solid(colour_of(role, threads), opacity)
 
 
+def colour_of(role: ColourRole, threads: tuple[str, ...]) -> str:
+    """The same as "#rrggbb"."""
+    return shaded(role.own or threads[min(role.thread, len(threads)) - 1], role.lighter)
+
+
+def gradient_of(gradient: RoleGradient, threads: tuple[str, ...], opacity: float = 1.0) -> Paint:
+    """A gradient with its thread colours put in."""
+    stops = tuple(
+        Stop(stop.offset, colour_of(stop.role, threads), stop.opacity * opacity) for stop in gradient.stops
+    )
+    if gradient.form == "linear":
+        return LinearGradient(gradient.start, gradient.end, stops, gradient.matrix)
+    radius = math.dist(gradient.start, gradient.end)
+    return RadialGradient(gradient.start, radius, stops, gradient.matrix)
+
+
+@lru_cache(maxsize=4096)
 def shaded(colour: str, lighter: float) -> str:
     """A colour made lighter or darker by % of OKLCH's lightness, so that steps look even."""
     if not lighter:
@@ -71,6 +129,7 @@ def shaded(colour: str, lighter: float) -> str:
     return str(moved.convert("srgb").fit(method="oklch-chroma").to_string(hex=True))
 
 
+@lru_cache(maxsize=4096)
 def turned(colour: str, degrees: float) -> str:
     """A colour turned round OKLCH's hue circle."""
     if not degrees:
@@ -81,17 +140,25 @@ def turned(colour: str, degrees: float) -> str:
 
 
 def recoloured(shape: Shape, change: Callable[[str], str]) -> Shape:
-    """A shape with its plain colours changed."""
+    """A shape with its colours changed."""
 
     def painted(paint: Paint) -> Paint:
-        return replace(paint, colour=change(paint.colour)) if isinstance(paint, Solid) else paint
+        if isinstance(paint, Solid):
+            return replace(paint, colour=change(paint.colour))
+        return replace(paint, stops=tuple(replace(stop, colour=change(stop.colour)) for stop in paint.stops))
 
     stroke = shape.stroke and replace(shape.stroke, paint=painted(shape.stroke.paint))
     return replace(shape, fill=painted(shape.fill) if shape.fill else None, stroke=stroke)
 
 
 def _dressed(item: RoleShape, threads: tuple[str, ...]) -> Shape:
-    line = paint_of(item.stroke_role or item.role, threads)
+    line = paint_of(item.stroke_role or item.role, threads, item.opacity)
     stroke = item.shape.stroke and replace(item.shape.stroke, paint=line)
-    fill = paint_of(item.role, threads) if item.shape.fill else None
+    fill = _filled(item, threads) if item.shape.fill else None
     return replace(item.shape, stroke=stroke, fill=fill)
+
+
+def _filled(item: RoleShape, threads: tuple[str, ...]) -> Paint:
+    if item.gradient is not None:
+        return gradient_of(item.gradient, threads, item.opacity)
+    return paint_of(item.role, threads, item.opacity)

@@ -8,15 +8,22 @@ from curlet.core.drawing import Group, Item, Laid, Shape
 from curlet.core.dress.colour import ColourRole, paint_of
 from curlet.core.lay.band import LaidBand, band_shapes
 from curlet.core.lay.crossings import all_but, half_length, strip
-from curlet.core.lay.draw_row import row_items, span_items
+from curlet.core.lay.draw_row import row_items
+from curlet.core.lay.draw_span import span_items
+from curlet.core.lay.hold.bend import TOLERANCE
 from curlet.core.lay.lay import LaidCourse, LaidRun
 from curlet.core.lay.repeats import widest
 from curlet.core.lay.row import LaidRow
 
 
-def draw_run(run: LaidRun, group_id: str, title: str) -> Group:
-    """A group with the courses bottom to top; upper passes of crossings once more on top."""
-    items = tuple(item for course in run.courses for item in _course_items(run, course))
+def draw_run(run: LaidRun, group_id: str, title: str, tolerance: float = TOLERANCE) -> Group:
+    """A group with the courses bottom to top; upper passes of crossings once more on top.
+
+    Parameters
+    ----------
+    tolerance : how far bent artwork may lie from where it should, drawn mm; coarser is quicker.
+    """
+    items = tuple(item for course in run.courses for item in _course_items(run, course, None, tolerance))
     facts = {"brush": run.brush.name}
     if not run.passes:
         return Group(group_id, title, items, facts=facts)
@@ -32,7 +39,7 @@ def draw_run(run: LaidRun, group_id: str, title: str) -> Group:
         item
         for crossed, half in zip(run.passes, halves, strict=True)
         for course in run.courses
-        for item in _course_items(run, course, (crossed.over - half, crossed.over + half))
+        for item in _course_items(run, course, (crossed.over - half, crossed.over + half), tolerance)
     ]
     return Group(group_id, title, (below, *above), facts=facts)
 
@@ -44,15 +51,17 @@ def reach_of(course: LaidCourse) -> float:
     return course.reach
 
 
-def _course_items(run: LaidRun, course: LaidCourse, within: tuple[float, float] | None = None) -> list[Item]:
+def _course_items(
+    run: LaidRun, course: LaidCourse, within: tuple[float, float] | None, tolerance: float
+) -> list[Item]:
     threads = run.brush.threads
     if isinstance(course, LaidRow):
-        return row_items(course, threads, run.rule.seed, within)
+        return row_items(course, threads, run.rule.seed, within, tolerance)
     if isinstance(course, LaidBand):
         low, high = within or (None, None)
         shapes = [_painted(shape, course.course.role, threads) for shape in band_shapes(course, low, high)]
         return [Laid(tuple(shapes))] if shapes else []
-    return span_items(course, threads) if within is None else []
+    return span_items(course, threads, within, tolerance)
 
 
 def _painted(shape: Shape, role: ColourRole, threads: tuple[str, ...]) -> Shape:

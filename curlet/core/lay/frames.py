@@ -43,9 +43,14 @@ class LegLine:
     def __init__(self, path: Path, legs: tuple[Leg, ...]) -> None:
         self.path = path
         self.legs = legs
-        self._s0 = np.array([leg.s0 for leg in legs])
-        self._s1 = np.array([leg.s1 for leg in legs])
+        self._s0 = np.array([leg.s0 + leg.bare_start for leg in legs])
+        self._s1 = np.array([leg.s1 - leg.bare_end for leg in legs])
         self._open = np.array([not leg.unbroken for leg in legs])
+
+    def follows(self, leg: Ints) -> tuple[Floats, Floats]:
+        """(n,) where (n,) legs begin and cease to follow the path; past that they go straight on."""
+        is_open = self._open[leg]
+        return np.where(is_open, self._s0[leg], -np.inf), np.where(is_open, self._s1[leg], np.inf)
 
     def frames(self, s: Floats, leg: Ints) -> Frames:
         """Axes at (n,) arc lengths of (n,) legs."""

@@ -12,10 +12,10 @@ from curlet.core.lay.crossings import Pass, passes
 from curlet.core.lay.frames import LegLine
 from curlet.core.lay.repeats import widest
 from curlet.core.lay.rooms import CornerManners
-from curlet.core.lay.row import LaidRow, lay_row, named
+from curlet.core.lay.row import Beside, LaidRow, lay_row, named
 from curlet.core.lay.span import LaidSpan, lay_span
 from curlet.core.measures import Scale
-from curlet.core.path.corners import Corner, find_corners, find_legs
+from curlet.core.path.corners import Corner, find_corners, find_legs, sharpened
 from curlet.core.path.path import Path
 from curlet.core.path.walk import opened, started_at
 
@@ -38,6 +38,7 @@ class RunRule:
     counts : counts of single legs, by the node where they start.
     flips : crossings whose over and under are swapped.
     seed : of the sway.
+    mate : the mirrored half of the same seam, if it shares this run's stitch length.
     """
 
     backwards: bool = False
@@ -47,6 +48,15 @@ class RunRule:
     counts: dict[str, int] = field(default_factory=dict)
     flips: frozenset[str] = frozenset()
     seed: int = 0
+    mate: Mate | None = None
+
+
+@dataclass(frozen=True, eq=False)
+class Mate:
+    """The other half of a seam: its path, and what its run says for itself."""
+
+    path: Path
+    rule: RunRule
 
 
 @dataclass(frozen=True, eq=False)
@@ -96,19 +106,42 @@ def lay(path: Path, brush: Brush, scale: Scale, rule: RunRule = PLAIN) -> LaidRu
         Past 200,000 repeats.
     """
     brush.check(scale)
+    named(MANNERS, brush.corners.manner, "corner manner")
+    walk = _walk(path, brush, scale, rule)
+    mate = _walk(rule.mate.path, brush, scale, rule.mate.rule) if rule.mate else None
+    courses = tuple(
+        _lay_course(walk, course, index, scale, mate) for index, course in enumerate(brush.courses)
+    )
+    crossed = passes(walk.path, rule.flips) if brush.crossings.manner == "over-under" else ()
+    return LaidRun(walk.path, brush, scale, rule, walk.corners, walk.manners, courses, crossed)
+
+
+@dataclass(frozen=True, eq=False)
+class _Walk:
+    """A path as a run walks it, with its corners and what is done at them."""
+
+    path: Path
+    rule: RunRule
+    corners: tuple[Corner, ...]
+    manners: CornerManners
+
+    def line(self, course: Row) -> LegLine:
+        breaks = tuple(corner for corner in self.corners if _breaks(course, corner, self.manners))
+        legs = find_legs(self.path, breaks)
+        return LegLine(self.path, sharpened(self.path, legs, self._sharp))
+
+    def _sharp(self, corner: Corner) -> bool:
+        return MANNERS[self.manners.of(corner)].sharp
+
+
+def _walk(path: Path, brush: Brush, scale: Scale, rule: RunRule) -> _Walk:
     walked = _walked(path, rule)
     reach = max(_reach(course, scale) for course in brush.courses)
     corners = find_corners(walked, brush.corners.angle, reach)
     manners = CornerManners(brush.corners, rule.corners)
     for corner in corners:
         named(MANNERS, manners.of(corner), "corner manner")
-    named(MANNERS, brush.corners.manner, "corner manner")
-    courses = tuple(
-        _lay_course(walked, course, index, corners, manners, rule, scale)
-        for index, course in enumerate(brush.courses)
-    )
-    crossed = passes(walked, rule.flips) if brush.crossings.manner == "over-under" else ()
-    return LaidRun(walked, brush, scale, rule, corners, manners, courses, crossed)
+    return _Walk(walked, rule, corners, manners)
 
 
 def _walked(path: Path, rule: RunRule) -> Path:
@@ -121,24 +154,16 @@ def _walked(path: Path, rule: RunRule) -> Path:
     return path
 
 
-def _lay_course(
-    path: Path,
-    course: Course,
-    index: int,
-    corners: tuple[Corner, ...],
-    manners: CornerManners,
-    rule: RunRule,
-    scale: Scale,
-) -> LaidCourse:
+def _lay_course(walk: _Walk, course: Course, index: int, scale: Scale, mate: _Walk | None) -> LaidCourse:
     if isinstance(course, Span):
-        return lay_span(path, course, index, scale)
+        return lay_span(walk.path, course, index, scale)
     if isinstance(course, Band):
         swelling = bool(course.swell.points)
-        line = LegLine(path, find_legs(path, () if swelling else corners))
-        return lay_band(line, course, index, manners, scale)
-    breaks = tuple(corner for corner in corners if _breaks(course, corner, manners))
-    line = LegLine(path, find_legs(path, breaks))
-    return lay_row(line, course, index, manners, rule.counts, scale)
+        line = LegLine(walk.path, find_legs(walk.path, () if swelling else walk.corners))
+        return lay_band(line, course, index, walk.manners, scale)
+    shared = course.fit.shared and mate is not None
+    other = Beside(mate.line(course), mate.manners, mate.rule.counts) if shared and mate else None
+    return lay_row(walk.line(course), course, index, walk.manners, walk.rule.counts, scale, other)
 
 
 def _breaks(course: Row, corner: Corner, manners: CornerManners) -> bool:

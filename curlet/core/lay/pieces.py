@@ -2,32 +2,30 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import numpy as np
 
 from curlet.core.brush.courses import Row
 from curlet.core.brush.rules import Piece, Pieces
 from curlet.core.lay.bartack import bartack
+from curlet.core.lay.corners import CornerArt
 from curlet.core.lay.frames import LegLine
 from curlet.core.lay.repeats import Repeats, make_repeats
 from curlet.core.lay.rooms import Room
 from curlet.core.measures import Scale
 from curlet.core.motif.motif import Motif
-from curlet.core.path.corners import Corner
 
 NO_PIECES = Pieces()
 
 
 @dataclass(frozen=True, eq=False)
 class CornerPlace:
-    """A corner's artwork: which motif, its reach in drawn mm, and the legs that meet there."""
+    """A corner's artwork, which motif it is, and the leg that ends there."""
 
-    corner: Corner
+    art: CornerArt
     motif: int
-    reach: float
     leg: int
-    piece: Piece
 
 
 @dataclass(frozen=True, eq=False)
@@ -42,8 +40,9 @@ class PieceSet:
 def piece_set(line: LegLine, row: Row, rooms: tuple[Room, ...], first: int, scale: Scale) -> PieceSet:
     """Lay a row's pieces; their motifs are numbered from `first`."""
     tack = bartack(row, scale)
+    corners = _at_corners(rooms)
     if row.pieces == NO_PIECES and tack is None:
-        return PieceSet((), _as_repeats(rooms, []), ())
+        return PieceSet((), _as_repeats(rooms, []), tuple(corners))
     motifs: list[Motif] = []
     spots: list[tuple[float, float, int, int]] = []
     for piece, room, begin in _at_ends(line, row, rooms, scale):
@@ -54,10 +53,11 @@ def piece_set(line: LegLine, row: Row, rooms: tuple[Room, ...], first: int, scal
         assert tack is not None
         spots.append((begin, begin + tack.length.mm, room.leg, first + len(motifs)))
         motifs.append(tack.motif.make(scale))
-    corners = _at_corners(row, rooms, first + len(motifs), scale)
-    for place in corners:
-        motifs.append(place.piece.motif.make(scale).sized(row.size / 100, row.weight / 100))
-    return PieceSet(tuple(motifs), _as_repeats(rooms, spots), corners)
+    for index, place in enumerate(corners):
+        if place.art.piece is not None:
+            corners[index] = replace(place, motif=first + len(motifs))
+            motifs.append(place.art.piece.motif.make(scale).sized(row.size / 100, row.weight / 100))
+    return PieceSet(tuple(motifs), _as_repeats(rooms, spots), tuple(corners))
 
 
 def _at_ends(
@@ -100,11 +100,11 @@ def _as_repeats(rooms: tuple[Room, ...], spots: list[tuple[float, float, int, in
     return laid.changed(counted=np.zeros(count, dtype=bool))
 
 
-def _at_corners(row: Row, rooms: tuple[Room, ...], first: int, scale: Scale) -> tuple[CornerPlace, ...]:
-    places: list[CornerPlace] = []
-    for room in rooms:
-        corner, piece = room.line.leg.end, room.stop.piece
-        if corner is not None and piece is not None:
-            reach = piece.length.drawn(scale) * row.size / 100
-            places.append(CornerPlace(corner, first + len(places), reach, room.leg, piece))
-    return tuple(places)
+def _at_corners(rooms: tuple[Room, ...]) -> list[CornerPlace]:
+    """Artwork at corners, taken for the row's own repeat; none where a leg beside it vanishes."""
+    there = {room.leg for room in rooms if room.line.length > 0}
+    return [
+        CornerPlace(room.stop.art, 0, room.leg)
+        for room in rooms
+        if room.stop.art is not None and {room.leg, (room.leg + 1) % len(rooms)} <= there
+    ]

@@ -60,7 +60,16 @@ def make_rooms(
     def turning(corner: Corner | None) -> Turning:
         if corner is None:
             return NOTHING
-        ask = CornerAsk(corner, manners.rule, row.pieces, reach, scale, row.size / 100)
+        ask = CornerAsk(
+            corner,
+            manners.rule,
+            row.pieces,
+            reach,
+            scale,
+            row.size / 100,
+            row.drawn_length(scale),
+            row.drawn_gap(scale),
+        )
         return MANNERS[manners.of(corner)].turning(ask)
 
     rooms = []

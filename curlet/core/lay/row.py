@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import math
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import TypeVar
 
 import numpy as np
@@ -41,6 +41,7 @@ class LaidRow:
     legs, rooms, fits : in the order of the path's legs.
     repeats : everything it is made of, pieces too, in the order along the path.
     offset : of its own line, drawn mm.
+    lengths : as asked, in the letters' order, drawn mm.
     """
 
     course: Row
@@ -52,18 +53,44 @@ class LaidRow:
     fits: tuple[LegFit, ...]
     repeats: Repeats
     offset: float
-    length: float
+    lengths: tuple[float, ...]
     gap: float
     corner_places: tuple[CornerPlace, ...] = ()
+
+    @property
+    def length(self) -> float:
+        """Motif A's length as asked, drawn mm."""
+        return self.lengths[0]
+
+    @property
+    def asked(self) -> Floats:
+        """(n,) length that each repeat was asked to have, drawn mm; a piece, which has its own, takes the
+        last letter's."""
+        lengths = np.array(self.lengths)
+        return np.asarray(lengths[np.minimum(self.repeats.motif, len(lengths) - 1)])
 
     @property
     def motif(self) -> Motif:
         return self.motifs[0]
 
     @property
+    def reach(self) -> float:
+        """Half of its repeats' width, drawn mm."""
+        return widest(self.motifs[: 1 + len(self.course.more)])
+
+    @property
     def slots(self) -> Repeats:
         """The counted repeats."""
         return self.repeats if self.repeats.counted.all() else self.repeats.take(self.repeats.counted)
+
+
+@dataclass(frozen=True, eq=False)
+class Beside:
+    """The mirrored half of a seam: its legs, how its corners are turned, its counts set by hand."""
+
+    line: LegLine
+    manners: CornerManners
+    counts: dict[str, int]
 
 
 def named(registry: dict[str, T], name: str, what: str) -> T:
@@ -82,12 +109,14 @@ def lay_row(
     manners: CornerManners,
     counts: dict[str, int],
     scale: Scale,
+    mate: Beside | None = None,
 ) -> LaidRow:
     """Lay a row along the legs of a path.
 
     Parameters
     ----------
     counts : counts set by hand, by the node where the leg starts.
+    mate : the mirrored half whose legs share this row's repeat length.
     """
     named(HOLDS, row.hold, "hold")
     motifs = row.motifs(scale)
@@ -96,9 +125,11 @@ def lay_row(
     if row.hold == "links":
         fits, laid = lay_links(line, row, rooms, counts, scale)
     else:
-        fits = _fits(line, row, rooms, counts, scale)
+        fits = _fits(line, row, rooms, counts, scale, _mate_asks(mate, row, reach, scale) if mate else None)
         laid = _repeats(row, rooms, fits, reach, scale)
     pieces = piece_set(line, row, rooms, len(motifs), scale)
+    if row.hold == "links" and not line.path.closed:
+        pieces = replace(pieces, repeats=_attached(pieces.repeats, laid))
     repeats = _with_pieces(secured(line, row, laid, rooms, reach, scale), pieces)
     return LaidRow(
         row,
@@ -110,26 +141,53 @@ def lay_row(
         fits,
         repeats,
         row.drawn_offset(scale),
-        row.drawn_length(scale),
+        row.drawn_lengths(scale),
         row.drawn_gap(scale),
         pieces.corners,
     )
+
+
+def _attached(pieces: Repeats, laid: Repeats) -> Repeats:
+    """A chain's end piece where its last link ends: what is left over of the path comes after it."""
+    if not (len(pieces) and len(laid)):
+        return pieces
+    last = laid.end.max()
+    by = np.where(pieces.middle > last, last - pieces.start, 0.0)
+    return pieces.changed(start=pieces.start + by, end=pieces.end + by)
 
 
 def _with_pieces(laid: Repeats, pieces: PieceSet) -> Repeats:
     return laid.then(pieces.repeats) if len(pieces.repeats) else laid
 
 
-def _fits(
+def _mate_asks(mate: Beside, row: Row, reach: float, scale: Scale) -> list[FitAsk]:
+    rooms = make_rooms(mate.line, row, mate.manners, reach, scale)
+    return _asks(mate.line, row, rooms, mate.counts, scale)
+
+
+def _asks(
     line: LegLine, row: Row, rooms: tuple[Room, ...], counts: dict[str, int], scale: Scale
-) -> tuple[LegFit, ...]:
-    rule = named(FITS, row.fit.kind, "fit")
+) -> list[FitAsk]:
     asks = [_ask(line.legs[room.leg], room, row, counts, scale) for room in rooms]
     if sum(max(ask.ideal, ask.count or 0, 0) for ask in asks) > 2 * MOST_REPEATS:
         raise _too_many(sum(max(ask.ideal, 0) for ask in asks))
+    return asks
+
+
+def _fits(
+    line: LegLine,
+    row: Row,
+    rooms: tuple[Room, ...],
+    counts: dict[str, int],
+    scale: Scale,
+    mate: list[FitAsk] | None,
+) -> tuple[LegFit, ...]:
+    rule = named(FITS, row.fit.kind, "fit")
+    asks = _asks(line, row, rooms, counts, scale)
     fits = [rule(ask) if ask.available > 0 else _bare(ask) for ask in asks]
     if row.fit.shared:
-        fits = share_length(asks, fits)
+        others = [(ask, rule(ask) if ask.available > 0 else _bare(ask)) for ask in mate or ()]
+        fits = share_length(asks, fits, others)
     total = sum(fit.repeats for fit in fits)
     if total > MOST_REPEATS:
         raise _too_many(total)

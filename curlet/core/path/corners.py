@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Callable
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import numpy as np
 from numpy.typing import NDArray
@@ -14,6 +14,8 @@ Floats = NDArray[np.float64]
 
 DEFAULT_CORNER_ANGLE = 30.0
 _SPILL = 0.5
+# A turn has begun when this share of it is done.
+_BEGUN = 0.002
 
 
 @dataclass(frozen=True)
@@ -25,11 +27,14 @@ class Corner:
     node_id : the node it is kept against.
     s : arc length from the path's start, mm.
     turn : degrees, 0 straight on, 180 doubling back; positive is clockwise on the sheet.
+    before, after : how far from it its turn begins and ends, where it is made of several, mm.
     """
 
     node_id: str
     s: float
     turn: float
+    before: float = 0.0
+    after: float = 0.0
 
 
 @dataclass(frozen=True)
@@ -42,6 +47,8 @@ class Leg:
     s0, s1 : arc lengths, mm; on a closed path s1 may pass the start point.
     start, end : the corners it lies between, None at a path's end.
     unbroken : a whole closed path with no corner that breaks it.
+    bare_start, bare_end : how much at its ends runs straight on to the corner that it would have were
+        the corner not rounded, mm: see `sharpened`.
     """
 
     node_id: str
@@ -50,6 +57,8 @@ class Leg:
     start: Corner | None = None
     end: Corner | None = None
     unbroken: bool = False
+    bare_start: float = 0.0
+    bare_end: float = 0.0
 
     @property
     def length(self) -> float:
@@ -113,10 +122,21 @@ def _gathered(path: Path, turns: Floats, angle: float, reach: float, taken: list
         if taken and _apart(np.array(taken), s, path).min() < reach:
             continue
         taken.append(s)
+        before, after = _extent(turned, centres[i], half, s)
         s = float(path.arc.wrap(s))
         node = int(np.argmin(np.round(_apart(positions[: len(path.points)], s, path), 9)))
-        found.append(Corner(path.node_ids[node], s, float(inside[i])))
+        found.append(Corner(path.node_ids[node], s, float(inside[i]), before, after))
     return found
+
+
+def _extent(turned: Callable[[Floats], Floats], centre: float, half: float, s: float) -> tuple[float, float]:
+    """How far before and after s the turn in the window begins and ends."""
+    window = np.linspace(centre - half, centre + half, 2049)
+    done = turned(window)
+    share = (done - done[0]) / (done[-1] - done[0])
+    begun = window[max(int(np.searchsorted(share, _BEGUN)) - 1, 0)]
+    ended = window[min(int(np.searchsorted(share, 1 - _BEGUN)), len(window) - 1)]
+    return max(s - float(begun), 0.0), max(float(ended) - s, 0.0)
 
 
 def _turning(path: Path, turns: Floats) -> Callable[[Floats], Floats]:
@@ -172,3 +192,33 @@ def find_legs(path: Path, breaks: tuple[Corner, ...]) -> tuple[Leg, ...]:
     return tuple(
         Leg(a.node_id if a else first, s0, s1, a, b) for (s0, a), (s1, b) in zip(starts, stops, strict=True)
     )
+
+
+def sharpened(path: Path, legs: tuple[Leg, ...], cut: Callable[[Corner], bool]) -> tuple[Leg, ...]:
+    """Legs that run straight on to where they would meet, at rounded corners where repeats are cut.
+
+    A mitre or a corner piece stands where the two legs cross, not on the small curve between them.
+    """
+    found = []
+    for leg in legs:
+        s0, s1, bare_start, bare_end = leg.s0, leg.s1, 0.0, 0.0
+        if leg.end is not None and cut(leg.end) and (tip := _tip(path, leg.end)):
+            bare_end, s1 = tip[0], leg.s1 - leg.end.before + tip[0]
+        if leg.start is not None and cut(leg.start) and (tip := _tip(path, leg.start)):
+            bare_start, s0 = tip[1], leg.s0 + leg.start.after - tip[1]
+        found.append(replace(leg, s0=s0, s1=s1, bare_start=bare_start, bare_end=bare_end))
+    return tuple(found)
+
+
+def _tip(path: Path, corner: Corner) -> tuple[float, float] | None:
+    """How far a rounded corner's two tangents run to where they cross; None where there is no such place."""
+    if corner.before + corner.after <= 0:
+        return None
+    places = path.arc.wrap(np.array([corner.s - corner.before, corner.s + corner.after]))
+    (a, b), (u, v) = path.arc.points(places), path.arc.tangents(places)
+    across = u[0] * v[1] - u[1] * v[0]
+    if abs(across) < 1e-6:
+        return None
+    first = ((b - a)[0] * v[1] - (b - a)[1] * v[0]) / across
+    second = ((b - a)[0] * u[1] - (b - a)[1] * u[0]) / across
+    return (float(first), float(-second)) if first > 0 and second < 0 else None

@@ -33,10 +33,28 @@ def rates_on(cubics: Floats, t: Floats) -> Floats:
     return rates
 
 
-def in_parts(cubic: Floats, count: int) -> Floats:
-    """(count, 4, 2) equal parts of a cubic in its parameter."""
-    parts, rest = [], cubic
-    for left in range(count, 1, -1):
-        first, rest = split(rest, 1 / left)
-        parts.append(first)
-    return np.array([*parts, rest])
+def through(points: Floats) -> Floats:
+    """(k, 4, 2) cubics that pass through (k, 4, 2) points at t = 0, ⅓, ⅔, 1."""
+    p0, p1, p2, p3 = (points[:, i] for i in range(4))
+    first = (-5 * p0 + 18 * p1 - 9 * p2 + 2 * p3) / 6
+    second = (2 * p0 - 9 * p1 + 18 * p2 - 5 * p3) / 6
+    return np.stack([p0, first, second, p3], axis=1)
+
+
+def cut_where(cubic: Floats, across: Floats, at: Floats) -> list[Floats]:
+    """A (4, 2) cubic cut wherever its component along `across` passes one of `at`."""
+    c0, c1, c2, c3 = cubic @ across
+    found: list[float] = []
+    low, high = min(c0, c1, c2, c3), max(c0, c1, c2, c3)
+    for value in at:
+        if not low < value < high:
+            continue
+        roots = np.roots([c3 - 3 * c2 + 3 * c1 - c0, 3 * (c2 - 2 * c1 + c0), 3 * (c1 - c0), c0 - value])
+        real = roots[np.abs(roots.imag) < 1e-9].real
+        found += [float(t) for t in real if 1e-6 < t < 1 - 1e-6]
+    pieces, rest, done = [], cubic, 0.0
+    for t in sorted(found):
+        left, rest = split(rest, (t - done) / (1 - done))
+        pieces.append(left)
+        done = t
+    return [*pieces, rest]

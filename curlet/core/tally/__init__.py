@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from curlet.core.lay import LaidRun
-from curlet.core.tally.facts import CornerTally, CrossingTally, LegTally, RunTally, measured
+from curlet.core.tally.facts import CornerTally, CrossingTally, LegTally, RowTally, RunTally, measured
 from curlet.core.tally.pinches import Pinch, pinches
 from curlet.core.tally.warn import Mend, Warning, too_fine, warnings
 
@@ -26,6 +26,6 @@ def tally(run: LaidRun) -> Tally:
 
 
 __all__ = [
-    "CornerTally", "CrossingTally", "LegTally", "Mend", "Pinch", "RunTally", "Tally", "Warning", "tally",
-    "too_fine",
+    "CornerTally", "CrossingTally", "LegTally", "Mend", "Pinch", "RowTally", "RunTally", "Tally",
+    "Warning", "tally", "too_fine",
 ]  # fmt: skip

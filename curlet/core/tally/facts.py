@@ -65,42 +65,70 @@ class CrossingTally:
 
 
 @dataclass(frozen=True)
-class RunTally:
-    """A run's facts, of the course that its measures are read from. `spi` is the mean over the
-    legs, None where nothing was laid. A run of bands and spans has no legs and no repeats."""
+class RowTally:
+    """A row's facts. `course` is its index in the brush; `spi` is the mean over the legs, None where
+    nothing was laid; `departure` the largest of any leg's, in %."""
 
-    closed: bool
-    length: float
+    course: int
     repeats: int
     mean_stitch: float
     mean_gap: float
     spi: float | None
     departure: float
     legs: tuple[LegTally, ...]
+
+
+@dataclass(frozen=True)
+class RunTally:
+    """A run's facts. `main` is the row that the run's measures are read from, None for a run of bands
+    and spans; `rows` are all of its rows."""
+
+    closed: bool
+    length: float
+    main: RowTally | None
+    rows: tuple[RowTally, ...]
     corners: tuple[CornerTally, ...]
     crossings: tuple[CrossingTally, ...]
+
+    @property
+    def legs(self) -> tuple[LegTally, ...]:
+        """The main row's legs."""
+        return self.main.legs if self.main else ()
+
+    @property
+    def repeats(self) -> int:
+        """The main row's repeats."""
+        return self.main.repeats if self.main else 0
 
 
 def measured(run: LaidRun) -> RunTally:
     """The facts of a run."""
-    row = run.main
-    legs = _legs(run, row) if row else ()
-    filled = [leg for leg in legs if leg.repeats] or list(legs)
-    repeats = sum(leg.repeats for leg in legs)
-    stitch = _mean([(leg.stitch, leg.repeats) for leg in filled], row.length if row else 0.0)
-    gap = _mean([(leg.gap, leg.repeats) for leg in filled], row.gap if row else 0.0)
-    pitch = (stitch + gap) / run.scale.factor
+    rows = tuple(_row(run, course) for course in run.courses if isinstance(course, LaidRow))
     return RunTally(
         closed=run.path.closed,
         length=run.path.length,
+        main=rows[0] if rows else None,
+        rows=rows,
+        corners=_corners(run),
+        crossings=_crossings(run),
+    )
+
+
+def _row(run: LaidRun, row: LaidRow) -> RowTally:
+    legs = _legs(run, row)
+    filled = [leg for leg in legs if leg.repeats] or list(legs)
+    repeats = sum(leg.repeats for leg in legs)
+    stitch = _mean([(leg.stitch, leg.repeats) for leg in filled], row.length)
+    gap = _mean([(leg.gap, leg.repeats) for leg in filled], row.gap)
+    pitch = (stitch + gap) / run.scale.factor
+    return RowTally(
+        course=row.index,
         repeats=repeats,
         mean_stitch=stitch,
         mean_gap=gap,
         spi=pitch_to_spi(pitch) if repeats and pitch > 0 else None,
         departure=max((leg.departure for leg in filled), key=abs, default=0.0),
         legs=legs,
-        corners=_corners(run),
-        crossings=_crossings(run),
     )
 
 

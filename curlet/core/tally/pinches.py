@@ -8,6 +8,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from curlet.core.lay import LaidRow, LaidRun
+from curlet.core.lay.corners import MANNERS
 from curlet.core.lay.draw import reach_of
 
 Floats = NDArray[np.float64]
@@ -15,6 +16,7 @@ Floats = NDArray[np.float64]
 # Warned of from half of the width lost on the inner side.
 TIGHT = 0.5
 _SAMPLES = 24
+_SLACK = 0.02
 
 
 @dataclass(frozen=True)
@@ -38,9 +40,22 @@ def pinches(run: LaidRun) -> tuple[Pinch, ...]:
     parts = [np.linspace(a, b, _SAMPLES)[:-1] for a, b in zip(nodes[:-1], nodes[1:], strict=True)]
     s = np.append(np.concatenate(parts), run.path.length)
     bend = np.abs(run.path.arc.curvature(s))
-    bend[~np.isfinite(bend)] = 0.0
+    bend[~np.isfinite(bend) | _cut_away(run, s)] = 0.0
     tight = bend * needs > 1 + 1e-9
     return tuple(_pinch(s, bend, a, b, reach, needs) for a, b in _runs(tight))
+
+
+def _cut_away(run: LaidRun, s: Floats) -> NDArray[np.bool_]:
+    """(n,) whether a position lies in a rounded corner whose legs run on past it to a mitre."""
+    gone = np.zeros(len(s), dtype=bool)
+    for corner in run.corners:
+        if MANNERS[run.manners.of(corner)].sharp and corner.before + corner.after > 0:
+            ahead = s - corner.s
+            if run.path.closed:
+                ahead -= np.round(ahead / run.path.length) * run.path.length
+            slack = _SLACK * (corner.before + corner.after)
+            gone |= (ahead >= -corner.before - slack) & (ahead <= corner.after + slack)
+    return gone
 
 
 def _pinch(s: Floats, bend: Floats, a: int, b: int, reach: float, needs: float) -> Pinch:

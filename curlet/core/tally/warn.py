@@ -11,7 +11,7 @@ from curlet.core.lay import LaidRow, LaidRun
 from curlet.core.lay.crossings import SHALLOW
 from curlet.core.lay.span import LaidSpan
 from curlet.core.measures import MM_PER_INCH, MM_PER_PT, Frame, Measure, Scale
-from curlet.core.motif.families import Running
+from curlet.core.motif.families import Family, Running
 from curlet.core.tally.facts import LegTally, RunTally
 from curlet.core.tally.pinches import Pinch
 
@@ -44,7 +44,7 @@ def warnings(run: LaidRun, facts: RunTally, tight: tuple[Pinch, ...]) -> tuple[W
     row = run.main
     found: list[Warning] = []
     if row is not None:
-        found += [*_too_fine(run, row), *_solid(run, row, facts.legs)]
+        found += [*_too_fine(run, row), *_solid(run, row, facts.legs), *_unusual(run, row)]
         for index, leg in enumerate(facts.legs):
             found += _short_leg(run, row.course, leg, index) or _off_leg(run, row.course, leg, index)
         found += [*_step(run, row, facts), *_links(run, row, facts)]
@@ -75,8 +75,10 @@ def _place(run: LaidRun, s: float) -> tuple[float, float]:
 
 def _thread(row: LaidRow) -> float | None:
     """Weight of the thread that a row's stitches are drawn with, drawn mm; None for other artwork."""
+    if not isinstance(row.course.motif, Running):
+        return None
     stroke = row.motif.shapes[0].shape.stroke
-    return stroke.weight if isinstance(row.course.motif, Running) and stroke else None
+    return stroke.weight if stroke else None
 
 
 def _too_fine(run: LaidRun, row: LaidRow) -> Iterator[Warning]:
@@ -90,6 +92,22 @@ def _too_fine(run: LaidRun, row: LaidRow) -> Iterator[Warning]:
         f"The thread prints as {thread / MM_PER_PT:.2f} pt: below {FINEST_PRINTED_PT} pt it may not print."
     )
     yield Warning("too-fine", message, mend=mend)
+
+
+def _unusual(run: LaidRun, row: LaidRow) -> Iterator[Warning]:
+    """A repeat longer or shorter than its family is usually worn."""
+    motif = row.course.motif
+    if not isinstance(motif, Family):
+        return
+    low, high = motif.about.usual
+    worn = row.length / run.scale.factor
+    if low - 1e-9 <= worn <= high + 1e-9:
+        return
+    near = low if worn < low else high
+    text = f"{near:g} mm"
+    message = f"{_mm(row.length, run)} is an unusual length: {low:g} mm to {high:g} mm is usual for this."
+    mend = Mend(f"Set it to {text}", ((_setting(run, "length"), text),)) if row.course.size == 100 else None
+    yield Warning("unusual", message, mend=mend)
 
 
 def _solid(run: LaidRun, row: LaidRow, legs: tuple[LegTally, ...]) -> Iterator[Warning]:

@@ -34,6 +34,7 @@ from curlet.store.commands.runs import (
     FollowBrush,
     GiveToBrush,
     LayBrush,
+    MatchLine,
     RemoveRuns,
     ReverseRun,
     SetFrame,
@@ -71,6 +72,7 @@ AnyIntent = Annotated[
     | OpenPath
     | NewSeed
     | StackRun
+    | MatchLine
     | SetSheet,
     Field(discriminator="kind"),
 ]

@@ -8,6 +8,9 @@ from pydantic import Field
 
 from curlet.core.errors import BadInput
 from curlet.formats.brush_file import BrushDoc, read_brush
+from curlet.formats.making import StretchOrRepeat
+from curlet.formats.match_line import matched
+from curlet.formats.path_doc import FactsDoc
 from curlet.formats.pointer import look_up, patched
 from curlet.formats.settings import in_frame, read_setting
 from curlet.store.commands.intent import BaseIntent, Id, Ids
@@ -61,6 +64,22 @@ class LayBrush(BaseIntent):
         state.put("run", run)
 
 
+class MatchLine(BaseIntent):
+    """Make a brush that looks as a path was drawn, and lay it there."""
+
+    kind: Literal["match-line"]
+    path: Id
+
+    def apply(self, state: State) -> str:
+        path = state.get("path", self.path)
+        name = f"As drawn: {path['name']}"[:110]
+        if any(brush["doc"]["name"] == name for brush in state.all("brush")):
+            name = _free_name(state, name)
+        brush = _put_brush(state, matched(name, FactsDoc(**path["facts"])).model_dump(mode="json"))
+        LayBrush(kind="lay-brush", paths=[self.path], brush=brush).apply(state)
+        return f"Match the line of {path['name']}"
+
+
 class RemoveRuns(BaseIntent):
     """Take brushes off: the paths stay."""
 
@@ -107,11 +126,17 @@ class SetOnRuns(BaseIntent):
 
 def _keep_own(state: State, run: Row, pointer: str, value: object) -> None:
     """Keep a value with the run; one that says the same as the brush is not its own."""
+    above = next((key for key in run["own"] if pointer.startswith(f"{key}/")), None)
+    if above is not None:
+        # It lies in a larger setting that is the run's own already.
+        whole = patched({"own": run["own"][above]}, {f"/own{pointer[len(above) :]}": value})["own"]
+        return _keep_own(state, run, above, whole)
     brush = read_brush(state.get("brush", run["brush"])["doc"]).model_dump(mode="json")
-    own = {key: kept for key, kept in run["own"].items() if key != pointer}
+    own = {k: kept for k, kept in run["own"].items() if k != pointer and not k.startswith(f"{pointer}/")}
     if look_up(brush, pointer) != value:
         own[pointer] = value
     state.update("run", run["id"], own=own)
+    return None
 
 
 class SetFrame(BaseIntent):
@@ -166,7 +191,9 @@ class GiveToBrush(BaseIntent):
             doc["name"] = _free_name(state, doc["name"])
             brush_id = new_id()
             position = state.next_position("brush")
-            state.put("brush", {"id": brush_id, "doc": doc, "builtin": False, "position": position})
+            state.put(
+                "brush", {"id": brush_id, "doc": doc, "builtin": False, "making": 1, "position": position}
+            )
             state.update("run", self.run, brush=brush_id, own={})
         else:
             state.update("brush", brush["id"], doc=doc)
@@ -218,23 +245,19 @@ class SwitchCourse(BaseIntent):
 
     def apply(self, state: State) -> str:
         run = state.get("run", self.run)
-        doc = worn_brush(state, run).model_dump(mode="json")
-        if self.course >= len(doc["courses"]):
-            raise BadInput("This brush has no such course.")
-        now = doc["courses"][self.course]
-        if now["course"] == "band":
-            raise BadInput("A band has no motif to stretch or repeat.")
-        other = "span" if now["course"] == "row" else "row"
-        made = {"course": other, "motif": now["motif"], "length": now["length"], "offset": now["offset"]}
-        if other == "row":
-            made |= {"gap": {"mm": 0}, "hold": "bend"}
-        doc["courses"][self.course] = made
-        doc["name"] = _free_name(state, doc["name"])
-        doc = read_brush(doc).model_dump(mode="json")
-        brush_id, position = new_id(), state.next_position("brush")
-        state.put("brush", {"id": brush_id, "doc": doc, "builtin": False, "position": position})
+        making = StretchOrRepeat(kind="stretch-or-repeat", course=self.course)
+        doc, label = making.apply(worn_brush(state, run))
+        named = doc.model_copy(update={"name": _free_name(state, doc.name)})
+        brush_id = _put_brush(state, named.model_dump(mode="json"))
         state.update("run", self.run, brush=brush_id, own={})
-        return "Stretch the motif once" if other == "span" else "Repeat the motif"
+        return label
+
+
+def _put_brush(state: State, doc: dict[str, Any]) -> str:
+    """A new brush of one's own at the drawer's end."""
+    brush_id, position = new_id(), state.next_position("brush")
+    state.put("brush", {"id": brush_id, "doc": doc, "builtin": False, "making": 1, "position": position})
+    return brush_id
 
 
 _NAMES = {
@@ -268,6 +291,15 @@ _NAMES = {
     "condensed": "condensed stitches",
     "oversew": "oversewing",
     "bartack": "bartack",
+    "made": "how corners are made",
+    "fullness": "fullness",
+    "shared": "shared length",
+    "half_gaps": "half gaps",
+    "width": "width",
+    "joins": "joins",
+    "keep_ends": "ends kept",
+    "amount": "sway",
+    "period": "sway",
 }
 
 

@@ -25,6 +25,14 @@ export function SendOut() {
   const [ppi, setPpi] = useState(300);
   useEffect(() => dialog.current!.showModal(), []);
 
+  const readPpi = async (typed: string) => {
+    try {
+      setPpi((await api.sendOutFacts(desk.id, typed)).ppi);
+      return null;
+    } catch (error) {
+      return (error as Error).message;
+    }
+  };
   const one = what === "run" && run ? run.id : undefined;
   const address = (kind: As, resolution: number) => {
     const query = new URLSearchParams({ what: what === "sheet" ? "sheet" : "runs", ppi: String(resolution) });
@@ -63,7 +71,7 @@ export function SendOut() {
           {as === "png" && (
             <div className="mt-2 flex items-center justify-between">
               <span>Pixels per inch</span>
-              <NumberField label="Pixels per inch" value={String(ppi)} step={50} onCommit={(typed) => readPpi(typed, setPpi)} />
+              <NumberField label="Pixels per inch" value={String(ppi)} step={50} onCommit={readPpi} />
             </div>
           )}
           <Facts as={as} ppi={ppi} />
@@ -97,21 +105,12 @@ export function SendOut() {
   );
 }
 
-async function readPpi(typed: string, keep: (ppi: number) => void): Promise<string | null> {
-  const value = Number(typed);
-  if (!Number.isInteger(value) || value < 1 || value > 4800) {
-    return "Give a whole number from 1 to 4,800, such as 300.";
-  }
-  keep(value);
-  return null;
-}
-
 function Facts({ as, ppi }: { as: As; ppi: number }) {
   const desk = useDesk();
   const { head } = useShown();
   const { data, error } = useQuery({
     queryKey: ["send-out", desk.id, head.revision, ppi],
-    queryFn: () => api.sendOutFacts(desk.id, ppi),
+    queryFn: () => api.sendOutFacts(desk.id, String(ppi)),
   });
   if (error) return <p role="alert">{error.message}</p>;
   if (!data) return null;

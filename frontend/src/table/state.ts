@@ -18,7 +18,7 @@ export interface Notice {
 }
 
 export interface Place {
-  kind: "corner" | "crossing";
+  kind: "corner" | "crossing" | "end";
   key: string;
 }
 
@@ -30,7 +30,9 @@ interface Hand {
   nodes: string[];
   /** Which of the chosen path's runs the Ticket is about; the topmost if none. */
   run: string | null;
-  /** A single place of the run: a corner by its node, a crossing by its key. */
+  /** The course of a run that the Ticket sets; its first row if none. */
+  course: { run: string; index: number } | null;
+  /** A single place of the run: a corner by its node, a crossing by its key, an end by which it is. */
   place: Place | null;
   /** The next brush pressed is laid beside those that the path wears. */
   adding: boolean;
@@ -51,6 +53,7 @@ export const useHand = create<Hand>((set) => ({
   chosen: [],
   nodes: [],
   run: null,
+  course: null,
   place: null,
   adding: false,
   marks: true,

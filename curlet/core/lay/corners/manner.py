@@ -2,12 +2,22 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable
 from dataclasses import dataclass
 from typing import Protocol
+
+import numpy as np
+from numpy.typing import NDArray
 
 from curlet.core.brush.rules import CornerRule, Piece, Pieces
 from curlet.core.measures import Scale
 from curlet.core.path.corners import Corner
+
+Floats = NDArray[np.float64]
+
+# (k, 2) cell points, x 0…1 along and y mm across, to (k, 2) mm about the corner, x along the leg
+# that comes in and y to its right.
+Warp = Callable[[Floats], Floats]
 
 # Past this turn a bisector cut runs on without end.
 SHARPEST_CUT = 179.0
@@ -15,7 +25,8 @@ SHARPEST_CUT = 179.0
 
 @dataclass(frozen=True)
 class CornerAsk:
-    """A course at a corner: `reach` is how far its edges lie from the path, drawn mm."""
+    """A course at a corner: `reach` is how far its edges lie from the path, `length` and `gap` are
+    its repeats', drawn mm."""
 
     corner: Corner
     rule: CornerRule
@@ -23,6 +34,24 @@ class CornerAsk:
     reach: float
     scale: Scale
     size: float = 1.0
+    length: float = 0.0
+    gap: float = 0.0
+
+
+@dataclass(frozen=True)
+class CornerArt:
+    """Artwork that stands at a corner.
+
+    Attributes
+    ----------
+    warps : one for each copy of the artwork.
+    piece : the artwork; None for the row's own repeat.
+    kink : a, b, c of the line a·x + b·y = c in the cell on which the warps turn sharply, if they do.
+    """
+
+    warps: tuple[Warp, ...]
+    piece: Piece | None = None
+    kink: tuple[float, float, float] | None = None
 
 
 @dataclass(frozen=True)
@@ -34,13 +63,15 @@ class Turning:
     take : how much of each leg the corner takes, drawn mm.
     cut : whether repeats run on past the corner and are cut on its bisector.
     half_gap : whether each leg ends with half a gap there.
-    piece : artwork that stands there instead.
+    folded : whether the leg that comes in lies uncut under the one that goes on.
+    art : artwork that stands there instead.
     """
 
     take: float = 0.0
     cut: bool = False
     half_gap: bool = False
-    piece: Piece | None = None
+    folded: bool = False
+    art: CornerArt | None = None
 
 
 class Manner(Protocol):
@@ -49,5 +80,9 @@ class Manner(Protocol):
     @property
     def breaks(self) -> bool:
         """Whether a leg ends at the corner."""
+
+    @property
+    def sharp(self) -> bool:
+        """Whether the legs of a rounded corner run on to where they cross."""
 
     def turning(self, ask: CornerAsk) -> Turning: ...

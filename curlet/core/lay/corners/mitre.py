@@ -21,6 +21,7 @@ class Mitre:
     point of the repeat. Past the mitre limit, a flat cut."""
 
     breaks: bool = True
+    sharp: bool = True
 
     def turning(self, ask: CornerAsk) -> Turning:
         return Turning(cut=within_limit(ask.corner.turn, ask.rule.mitre_limit), half_gap=True)
@@ -51,6 +52,37 @@ def half_plane(line: LegLine, leg: int, *, at_end: bool, far: float) -> Outline:
     square = [corner + far * bisector, corner - far * bisector]
     points = np.array([*square, square[1] + 2 * far * back, square[0] + 2 * far * back])
     return Outline("MLLLZ", points)
+
+
+def under_fold(line: LegLine, leg: int, far: float, offset: float, reach: float) -> tuple[Outline, Outline]:
+    """Where a leg shows under a fold at its end: past the bisector, and within its neighbour's far edge.
+
+    Two clips, each a large square: the one takes what lies past the bisector, the other what lies
+    within the outer edge of the leg that goes on, `reach` beside its own line.
+    """
+    other = (leg + 1) % len(line.legs)
+    past = half_plane(line, other, at_end=False, far=far)
+    corner, on = _axes(line, other, line.legs[other].s0)
+    _, along = _axes(line, leg, line.legs[leg].s1)
+    right = np.array([-on[1], on[0]])
+    side = 1.0 if float(right @ along) > 0 else -1.0
+    out = side * right
+    edge = corner + out * (reach + side * offset)
+    square = [edge + far * on, edge - far * on]
+    points = np.array([*square, square[1] - 2 * far * out, square[0] - 2 * far * out])
+    return past, Outline("MLLLZ", points)
+
+
+def crease(line: LegLine, leg: int, offset: float, reach: float) -> Outline:
+    """The fold itself: from the inner corner to the outer one, at a leg's end."""
+    corner = line.legs[leg].end
+    frame = line.frames(np.array([line.legs[leg].s1]), np.array([leg]))
+    half = math.tan(math.radians(corner.turn if corner else 0.0) / 2)
+    ends = [
+        frame.point[0] + q * frame.across[0] - q * half * frame.along[0]
+        for q in (offset - reach, offset + reach)
+    ]
+    return Outline("ML", np.array(ends))
 
 
 def _axes(line: LegLine, leg: int, s: float) -> tuple[Floats, Floats]:

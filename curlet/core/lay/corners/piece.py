@@ -4,29 +4,43 @@ from __future__ import annotations
 
 import math
 from dataclasses import dataclass
+from functools import lru_cache, partial
 
 import numpy as np
 from numpy.typing import NDArray
 
 from curlet.core.brush.rules import Piece, Pieces
-from curlet.core.lay.corners.manner import SHARPEST_CUT, CornerAsk, Turning
-from curlet.core.lay.corners.mitre import within_limit
+from curlet.core.lay.corners.made import MADE, mitred
+from curlet.core.lay.corners.manner import SHARPEST_CUT, CornerArt, CornerAsk, Turning
+from curlet.core.measures import Scale
+from curlet.core.motif.edges import edge
 
 Floats = NDArray[np.float64]
+
+# How far crossings of an edge may lie off their mirror images, mm.
+_EVEN = 1e-3
 
 
 @dataclass(frozen=True)
 class CornerPiece:
-    """Artwork of reach r along each leg; where it cannot be had, a mitre of the repeat."""
+    """Artwork of reach r along each leg; where none is given, one made from the repeat."""
 
     breaks: bool = True
+    sharp: bool = True
 
     def turning(self, ask: CornerAsk) -> Turning:
         piece = piece_for(ask.pieces, ask.corner.turn)
-        reach = piece.length.drawn(ask.scale) * ask.size if piece else 0.0
-        if piece is None or not has_room(reach, ask.reach, ask.corner.turn):
-            return Turning(cut=within_limit(ask.corner.turn, ask.rule.mitre_limit), half_gap=True)
-        return Turning(take=reach, piece=piece)
+        if piece is None:
+            return MADE[ask.rule.made](ask)
+        reach = piece.length.drawn(ask.scale) * ask.size
+        if not has_room(reach, ask.reach, ask.corner.turn):
+            return mitred(ask)
+        warp = partial(_fitted_cell, reach=reach, turn=ask.corner.turn)
+        return Turning(take=reach, art=CornerArt((warp,), piece, kink=(reach, 1.0, reach)))
+
+
+def _fitted_cell(points: Floats, reach: float, turn: float) -> Floats:
+    return fitted(points * np.array([reach, 1.0]), reach, turn)
 
 
 def has_room(reach: float, half_width: float, turn: float) -> bool:
@@ -37,10 +51,23 @@ def has_room(reach: float, half_width: float, turn: float) -> bool:
 
 
 def piece_for(pieces: Pieces, turn: float) -> Piece | None:
-    """The artwork for a corner to the right (outside) or to the left (inside) of the way."""
-    if turn < 0 and pieces.corner_inside is not None:
-        return pieces.corner_inside
-    return pieces.corner_outside
+    """The artwork for a corner to the right (outside) or to the left (inside) of the way.
+
+    One that is drawn for the right stands mirrored at the left, if it meets the repeat there as well: one
+    whose rail lies to one side does not.
+    """
+    outside = pieces.corner_outside
+    if turn >= 0 or pieces.corner_inside is not None:
+        return outside if turn >= 0 else pieces.corner_inside
+    return outside if outside is not None and _even_sided(outside) else None
+
+
+@lru_cache(maxsize=256)
+def _even_sided(piece: Piece) -> bool:
+    """Whether a piece's entry edge is the same upside down."""
+    length = piece.length.drawn(Scale())
+    at = np.array([crossing.y for crossing in edge(piece.motif.make(Scale()), length, at_end=False)])
+    return bool(np.abs(np.sort(at) + np.sort(at)[::-1]).max(initial=0.0) < _EVEN)
 
 
 def fitted(points: Floats, reach: float, turn: float) -> Floats:

@@ -13,6 +13,7 @@ class Pivot:
     turns."""
 
     breaks: bool = True
+    sharp: bool = False
 
     def turning(self, ask: CornerAsk) -> Turning:
         return Turning()
@@ -23,6 +24,7 @@ class CarryRound:
     """The repeats follow the path round the corner."""
 
     breaks: bool = False
+    sharp: bool = False
 
     def turning(self, ask: CornerAsk) -> Turning:
         return Turning()
@@ -33,6 +35,7 @@ class StopShort:
     """Repeats end a set distance before the corner and begin that far after."""
 
     breaks: bool = True
+    sharp: bool = False
 
     def turning(self, ask: CornerAsk) -> Turning:
         return Turning(take=ask.rule.stop.drawn(ask.scale) * ask.size)

@@ -7,12 +7,16 @@ from dataclasses import replace
 from curlet.core.lay.fit.ask import FitAsk, LegFit
 
 
-def share_length(asks: list[FitAsk], fits: list[LegFit]) -> list[LegFit]:
+def share_length(
+    asks: list[FitAsk], fits: list[LegFit], mate: list[tuple[FitAsk, LegFit]] | None = None
+) -> list[LegFit]:
     """The mean stretch, weighted by the length laid, for every leg; gaps take the difference.
 
-    A leg whose gap would go below 0 keeps its own.
+    The legs of a mirrored mate count in the mean, so that both halves get the same length. A leg
+    whose gap would go below 0 keeps its own.
     """
-    laid = [(fit.stretch, ask.total(fit.repeats)) for ask, fit in zip(asks, fits, strict=True) if fit.repeats]
+    every = [*zip(asks, fits, strict=True), *(mate or ())]
+    laid = [(fit.stretch, ask.total(fit.repeats)) for ask, fit in every if fit.repeats]
     whole = sum(length for _, length in laid)
     if not whole:
         return fits

@@ -2,8 +2,8 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator
-from dataclasses import dataclass, replace
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass, field, replace
 
 import numpy as np
 from numpy.typing import NDArray
@@ -13,8 +13,9 @@ from curlet.core.drawing import Outline, Shape
 from curlet.core.lay.facing import Local
 from curlet.core.lay.frames import LegLine
 from curlet.core.lay.repeats import Repeats
+from curlet.core.path.contours import Contour, contours
 from curlet.core.path.corners import node_turns
-from curlet.core.path.cubics import points_on, rates_on, split
+from curlet.core.path.cubics import cut_where, points_on, rates_on
 
 Floats = NDArray[np.float64]
 Ints = NDArray[np.intp]
@@ -31,85 +32,95 @@ _INSIDE = 1e-7
 _BLOCK = 24_000
 # Past this gap between two mapped segments they are bridged by a line, mm.
 _BRIDGE = 1e-4
+_ALONG = np.array([1.0, 0.0])
 
 
 @dataclass(frozen=True, eq=False)
 class Bent:
-    """Everything that the mapping needs: M(x, y) = P(s) + (offset + beside + W(s)·y)·N."""
+    """Everything that the mapping needs: M(x, y) = P(s) + (offset + beside + W(s)·y)·N.
+
+    `starts` are where the row's repeats begin, so that those which meet at a joint are bridged there;
+    `tolerance` is how far what is drawn may lie from where it should, mm.
+    """
 
     line: LegLine
     offset: float
     swell: Swell
     whole: float
+    starts: Floats = field(default_factory=lambda: np.zeros(0))
+    tolerance: float = TOLERANCE
 
 
-@dataclass(frozen=True, eq=False)
-class Contour:
-    """One contour of a motif: (k, 4, 2) cubics, x 0…1 along the cell and y in mm across it."""
+def bend(bent: Bent, repeats: Repeats, local: Local, shape: Shape) -> list[tuple[Ints, Shape]]:
+    """A motif's shape along the path, in batches of equal commands.
 
-    cubics: Floats
-    closed: bool
+    Returns
+    -------
+    The indices of the repeats in a batch, and one shape with their outlines one after the other.
+    """
+    return bend_together(bent, repeats, local, (shape,))[0]
 
 
-def contours(outline: Outline) -> list[Contour]:
-    """An outline's contours, straight lines as cubics at even speed."""
-    found: list[Contour] = []
-    pieces: list[Floats] = []
-    at, first, here = 0, np.zeros(2), np.zeros(2)
+def bend_together(
+    bent: Bent, repeats: Repeats, local: Local, shapes: Sequence[Shape]
+) -> list[list[tuple[Ints, Shape]]]:
+    """Several shapes of a motif along the path, each as `bend` gives it.
 
-    def close(closed: bool) -> None:
-        if closed and np.abs(here - first).max() > 1e-12:
-            pieces.append(_straight(here, first))
-        if pieces:
-            found.append(Contour(np.array(pieces), closed))
-        pieces.clear()
-
-    for command in outline.commands:
-        if command == "M":
-            close(False)
-            first = here = outline.points[at]
-            at += 1
-        elif command == "L":
-            pieces.append(_straight(here, outline.points[at]))
-            here, at = outline.points[at], at + 1
-        elif command == "C":
-            pieces.append(np.vstack([here, outline.points[at : at + 3]]))
-            here, at = outline.points[at + 2], at + 3
-        else:
-            close(True)
-            here = first
-    close(False)
+    Shapes that need about as many parts as one another are mapped at once, which is many times faster
+    than one by one.
+    """
+    found: list[list[tuple[Ints, Shape]]] = [[] for _ in shapes]
+    parts = [contours(shape.outline) for shape in shapes]
+    if not len(repeats):
+        return found
+    kappa = _bends(bent, repeats)
+    for members in _alike(bent, repeats, kappa, parts):
+        for which, outlines in _in_batches(bent, repeats, kappa, local, [parts[i] for i in members]):
+            for i, outline in zip(members, outlines, strict=True):
+                found[i].append((which, replace(shapes[i], outline=outline)))
     return found
 
 
-def _straight(a: Floats, b: Floats) -> Floats:
-    return np.array([a, a + (b - a) / 3, b - (b - a) / 3, b])
+def _alike(
+    bent: Bent, repeats: Repeats, kappa: Floats, parts: Sequence[Sequence[Contour]]
+) -> list[list[int]]:
+    """Indices of shapes, together where they are likely to need the same number of parts."""
+    if len(parts) == 1:
+        return [[0]] if parts[0] else []
+    groups: dict[int, list[int]] = {}
+    for index, chain in enumerate(parts):
+        if chain:
+            cubics = np.concatenate([part.cubics for part in chain])
+            most = int(_estimate(bent, repeats, kappa, cubics).max())
+            groups.setdefault(int(np.searchsorted(_PARTS, most)), []).append(index)
+    return list(groups.values())
 
 
-def bend(bent: Bent, repeats: Repeats, local: Local, shape: Shape) -> Iterator[tuple[Ints, Shape]]:
-    """A motif's shape along the path, in batches of equal commands.
+Batch = tuple[Ints, list[Outline]]
 
-    Yields
-    ------
-    The indices of the repeats in a batch, and one shape with their outlines one after the other.
-    """
-    parts = contours(shape.outline)
-    if not parts or not len(repeats):
-        return
+
+def _in_batches(
+    bent: Bent, repeats: Repeats, kappa: Floats, local: Local, groups: Sequence[Sequence[Contour]]
+) -> Iterator[Batch]:
+    """Outlines of several shapes, batch by batch of repeats."""
     kinks = _kinks(bent)
-    first = np.searchsorted(kinks, repeats.start + _INSIDE, side="right")
-    last = np.searchsorted(kinks, repeats.end - _INSIDE, side="left")
+    begin, cease = bent.line.follows(repeats.leg)
+    low, high = np.maximum(repeats.start, begin), np.minimum(repeats.end, cease)
+    first = np.searchsorted(kinks, low + _INSIDE, side="right")
+    last = np.searchsorted(kinks, high - np.where(_met(bent, repeats), -_INSIDE, _INSIDE), side="left")
     for index in np.flatnonzero(last > first):
         one = repeats.take(np.array([index]))
         shares = (kinks[first[index] : last[index]] - one.start) / (one.end - one.start)
-        cut = [_cut(part, shares) for part in parts]
-        for _, outline in _smooth(bent, one, local.take(np.array([index])), cut):
-            yield np.array([index]), replace(shape, outline=outline)
+        cut = [[_cut(part, shares) for part in parts] for parts in groups]
+        if abs(shares[-1] - 1) < _INSIDE:
+            cut = [_to_the_joint(parts) for parts in cut]
+        for _, outlines in _smooth(bent, one, kappa[[index]], local.take(np.array([index])), cut):
+            yield np.array([index]), outlines
     rest = np.flatnonzero(last <= first)
     if len(rest):
         few = repeats if len(rest) == len(repeats) else repeats.take(rest)
-        for which, outline in _smooth(bent, few, local.take(rest), parts):
-            yield rest[which], replace(shape, outline=outline)
+        for which, outlines in _smooth(bent, few, kappa[rest], local.take(rest), groups):
+            yield rest[which], outlines
 
 
 def _kinks(bent: Bent) -> Floats:
@@ -121,13 +132,37 @@ def _kinks(bent: Bent) -> Floats:
     return np.concatenate([nodes + lap * path.length for lap in laps])
 
 
+def _met(bent: Bent, repeats: Repeats) -> NDArray[np.bool_]:
+    """(n,) whether another repeat begins where each one ends: a joint there is bridged by it."""
+    if not len(bent.starts):
+        return np.zeros(len(repeats), dtype=bool)
+    lap = bent.line.path.length if bent.line.path.closed else np.inf
+    starts, ends = np.sort(bent.starts % lap), (repeats.end + _INSIDE) % lap
+    last = np.searchsorted(starts, ends) - 1
+    return np.asarray((last >= 0) & (ends - starts[last] < 2 * _INSIDE))
+
+
+def _to_the_joint(parts: Sequence[Contour]) -> list[Contour]:
+    """Contours whose lines, where they run out of the cell, go on to the other side of a joint."""
+    return [part if part.closed else replace(part, cubics=_run_on(part.cubics)) for part in parts]
+
+
+def _run_on(cubics: Floats) -> Floats:
+    ends = [(0, cubics[0, 0]), (len(cubics), cubics[-1, 3])]
+    for index, point in reversed(ends):
+        if abs(point[0] - 1) < _INSIDE:
+            cubics = np.insert(cubics, index, np.tile(point, (4, 1)), axis=0)
+    return cubics
+
+
 def _smooth(
-    bent: Bent, repeats: Repeats, local: Local, parts: list[Contour]
-) -> Iterator[tuple[Ints, Outline]]:
-    """Batches of repeats with no kink of the path inside a motif segment."""
+    bent: Bent, repeats: Repeats, kappa: Floats, local: Local, groups: Sequence[Sequence[Contour]]
+) -> Iterator[Batch]:
+    """Batches of repeats with no kink of the path inside a motif segment; `kappa` is the path's sharpest
+    bend at each."""
     todo = np.arange(len(repeats))
-    cubics = np.concatenate([part.cubics for part in parts])
-    wanted = _estimate(bent, repeats, cubics)
+    cubics = np.concatenate([part.cubics for parts in groups for part in parts])
+    wanted = _estimate(bent, repeats, kappa, cubics)
     for count in _PARTS:
         now = todo[wanted[todo] <= count]
         if not len(now):
@@ -136,47 +171,37 @@ def _smooth(
         all_now = len(now) == len(repeats)
         chosen, own = (repeats, local) if all_now else (repeats.take(now), local.take(now))
         mapped, error = _map(bent, chosen, own, cubics, int(count))
-        rough = error > TOLERANCE if count < _PARTS[-1] else np.zeros(len(now), dtype=bool)
+        rough = error > bent.tolerance if count < _PARTS[-1] else np.zeros(len(now), dtype=bool)
         if rough.any():
             wanted[now[rough]] = count + 1
-            todo = np.concatenate([todo, now[rough]])
+            todo = np.sort(np.concatenate([todo, now[rough]]))
             now, mapped = now[~rough], mapped[~rough]
         if len(now):
-            yield now, _outline(parts, mapped)
+            yield now, _outlines(groups, mapped)
 
 
 def _cut(part: Contour, shares: Floats) -> Contour:
     """A contour whose segments are cut wherever they pass one of the shares."""
     pieces: list[Floats] = []
     for cubic in part.cubics:
-        pieces += _cut_cubic(cubic, shares)
+        pieces += cut_where(cubic, _ALONG, shares)
     return Contour(np.array(pieces), part.closed)
 
 
-def _cut_cubic(cubic: Floats, shares: Floats) -> list[Floats]:
-    x0, x1, x2, x3 = cubic[:, 0]
-    found: list[float] = []
-    for share in shares:
-        roots = np.roots([x3 - 3 * x2 + 3 * x1 - x0, 3 * (x2 - 2 * x1 + x0), 3 * (x1 - x0), x0 - share])
-        real = roots[np.abs(roots.imag) < 1e-9].real
-        found += [float(t) for t in real if 1e-6 < t < 1 - 1e-6]
-    pieces, rest, done = [], cubic, 0.0
-    for t in sorted(found):
-        left, rest = split(rest, (t - done) / (1 - done))
-        pieces.append(left)
-        done = t
-    return [*pieces, rest]
-
-
-def _estimate(bent: Bent, repeats: Repeats, cubics: Floats) -> Ints:
-    """How many parts each motif segment is likely to need, from the bend at the repeat."""
+def _bends(bent: Bent, repeats: Repeats) -> Floats:
+    """(n,) the sharpest bend of the path at each repeat, 1/mm."""
     s = np.stack([repeats.start, repeats.middle, repeats.end], axis=1)
-    kappa = np.abs(bent.line.frames(s.ravel(), np.repeat(repeats.leg, 3)).bend).reshape(-1, 3).max(axis=1)
+    bends = bent.line.frames(s.ravel(), np.repeat(repeats.leg, 3)).bend
+    return np.asarray(np.abs(bends).reshape(-1, 3).max(axis=1))
+
+
+def _estimate(bent: Bent, repeats: Repeats, kappa: Floats, cubics: Floats) -> Ints:
+    """How many parts each motif segment is likely to need, from the bend at the repeat."""
     span = np.ptp(cubics[..., 0], axis=1).max() * np.abs(repeats.end - repeats.start)
     reach = np.abs(cubics[..., 1]).max() + abs(bent.offset)
     angle = kappa * span
     radius = 1 / np.maximum(kappa, 1e-12) + reach
-    need = angle * (radius / (_HERMITE * TOLERANCE)) ** 0.25
+    need = angle * (radius / (_HERMITE * bent.tolerance)) ** 0.25
     parts: Ints = np.ceil(np.clip(need, 1, _PARTS[-1])).astype(np.intp)
     return parts
 
@@ -247,8 +272,10 @@ def _moved(bent: Bent, repeats: Repeats, local: Local, at: Floats, rate: Floats)
     mm, mm_rate = _localised(local, span, at, rate)
     s = repeats.start[:, None, None] + mm[..., 0]
     leg = np.broadcast_to(repeats.leg[:, None, None], s.shape)
-    # A hair toward each segment's middle, so that a joint of the path is seen from the right side.
+    # A hair toward each segment's middle, so that a joint of the path is seen from the right side;
+    # an edge across the path is seen from beyond it.
     hair = _HAIR * np.sign(s[:, :, s.shape[2] // 2, None] - s)
+    hair[np.ptp(s, axis=2) < _INSIDE] = _HAIR
     frames = bent.line.frames((s + hair).ravel(), leg.ravel())
     share = np.clip(s / bent.whole, 0, 1).ravel()
     wide = bent.swell.at(share).reshape(s.shape)
@@ -281,7 +308,17 @@ def _localised(local: Local, span: Floats, at: Floats, rate: Floats) -> tuple[Fl
     return turned + local.shift[:, None, None, :], np.einsum("nij,nkmj->nkmi", matrix, mm_rate)
 
 
-def _outline(parts: list[Contour], mapped: Floats) -> Outline:
+def _outlines(groups: Sequence[Sequence[Contour]], mapped: Floats) -> list[Outline]:
+    """Each shape's outline, from what was mapped for all of them."""
+    found, at = [], 0
+    for parts in groups:
+        count = sum(len(part.cubics) for part in parts)
+        found.append(_outline(parts, mapped[:, at : at + count]))
+        at += count
+    return found
+
+
+def _outline(parts: Sequence[Contour], mapped: Floats) -> Outline:
     """The mapped contours of every repeat in a batch, one after the other."""
     commands, pieces, at = "", [], 0
     for part in parts:

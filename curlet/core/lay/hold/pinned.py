@@ -14,18 +14,18 @@ Floats = NDArray[np.float64]
 SHORTEST = 1e-9
 
 
-def pinned(line: LegLine, repeats: Repeats, offset: float, length: float = 0.0) -> Placements:
+def pinned(line: LegLine, repeats: Repeats, offset: float, length: Floats | None = None) -> Placements:
     """Holes at each repeat's two arc lengths, `offset` to the right of the path.
 
     The drawn length is the chord: on a curve of radius R it is shorter than the feed l by
     l³/24R², which is left as it is.
     """
     holes = _holes(line, repeats, offset)
-    start = np.ascontiguousarray(holes[:, :2])
-    chord = holes[:, 2:] - start
-    x, y = chord.T
+    start = holes[:, :2]
+    along = holes[:, 2:] - start
+    x, y = along.T
     between = np.sqrt(x * x + y * y)
-    along = chord / np.maximum(between, SHORTEST)[:, None]
+    along /= np.maximum(between, SHORTEST)[:, None]
     if len(between) and between.min() < SHORTEST:
         folded = between < SHORTEST
         along[folded] = line.path.arc.tangents(repeats.start[folded])

@@ -36,9 +36,13 @@ class Placements:
 
     def matrices(self) -> Floats:
         """(n, 6) affines that carry x 0…1 along the repeat and y mm across it."""
-        across = np.stack([-self.along[:, 1], self.along[:, 0]], axis=1)
-        return np.concatenate([self.along * self.length[:, None], across, self.start], axis=1)
+        out = np.empty((len(self.length), 6))
+        np.multiply(self.along, self.length[:, None], out=out[:, :2])
+        np.negative(self.along[:, 1], out=out[:, 2])
+        out[:, 3] = self.along[:, 0]
+        out[:, 4:] = self.start
+        return out
 
 
-# From the legs, the repeats, the row's offset and its length as asked, drawn mm.
-Hold = Callable[[LegLine, Repeats, float, float], Placements]
+# From the legs, the repeats, the row's offset and each repeat's length as asked, drawn mm.
+Hold = Callable[[LegLine, Repeats, float, Floats], Placements]

@@ -3,13 +3,16 @@
 from __future__ import annotations
 
 import numpy as np
+from numpy.typing import NDArray
 
 from curlet.core.lay.frames import LegLine
 from curlet.core.lay.hold.placements import Placements
 from curlet.core.lay.repeats import Repeats
 
+Floats = NDArray[np.float64]
 
-def ride(line: LegLine, repeats: Repeats, offset: float, length: float = 0.0) -> Placements:
+
+def ride(line: LegLine, repeats: Repeats, offset: float, length: Floats | None = None) -> Placements:
     """Centred on the row's own line, `offset` to the right of the path."""
     frames = line.frames(repeats.middle, repeats.leg)
     beside = offset + repeats.beside

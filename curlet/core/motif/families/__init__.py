@@ -1,8 +1,15 @@
-"""The motif families, by kind. A new family is a file beside these and a line here."""
+"""The motif families, by kind. A new family is a file in its kind's folder and a line there."""
 
 from curlet.core.motif.families.artwork import ArtShape, Artwork
-from curlet.core.motif.families.running import Running
+from curlet.core.motif.families.base import KINDS, About, Family, Spec
+from curlet.core.motif.families.border import BORDERS
+from curlet.core.motif.families.chain import CHAINS
+from curlet.core.motif.families.picture import PictureMotif
+from curlet.core.motif.families.rope import ROPES
+from curlet.core.motif.families.stitch import STITCHES
+from curlet.core.motif.families.stitch.running import Running
+from curlet.core.motif.families.trim import TRIMS
 
-FAMILIES = {"running": Running, "artwork": Artwork}
+FAMILIES: dict[str, type[Family]] = {**STITCHES, **ROPES, **CHAINS, **TRIMS, **BORDERS}
 
-__all__ = ["FAMILIES", "ArtShape", "Artwork", "Running"]
+__all__ = ["FAMILIES", "KINDS", "About", "ArtShape", "Artwork", "Family", "PictureMotif", "Running", "Spec"]

@@ -4,12 +4,13 @@ from __future__ import annotations
 
 import re
 from dataclasses import dataclass
+from typing import ClassVar
 
 import numpy as np
 
 from curlet.core.bounds import Bounds
 from curlet.core.drawing import POINTS_PER_COMMAND, Outline, Shape, Solid, Stroke
-from curlet.core.dress.colour import ColourRole, RoleShape
+from curlet.core.dress.colour import ColourRole, RoleGradient, RoleShape
 from curlet.core.errors import BadInput, TooMuch
 from curlet.core.measures import Frame, Measure, Scale
 from curlet.core.motif.motif import Motif
@@ -35,6 +36,8 @@ class ArtShape:
     fill, stroke : where their colours come from, None for none.
     weight : of the stroke, mm.
     over : whether it is painted after the others where links are interlaced.
+    gradient : of the fill, in the artwork's mm, in place of its one colour.
+    opacity : 0…1, of the fill and the stroke.
     """
 
     d: str
@@ -45,12 +48,15 @@ class ArtShape:
     joins: str = "round"
     even_odd: bool = False
     over: bool = False
+    gradient: RoleGradient | None = None
+    opacity: float = 1.0
 
 
 @dataclass(frozen=True)
 class Artwork:
     """Shapes in a cell of `length` × `width` mm, worn or printed as `frame` says."""
 
+    bends: ClassVar[bool] = True
     shapes: tuple[ArtShape, ...]
     length: float
     width: float
@@ -82,7 +88,9 @@ class Artwork:
         bare = Solid("#000000")
         stroke = Stroke(bare, shape.weight * k, shape.ends, shape.joins) if shape.stroke else None
         drawn = Shape(cell, bare if shape.fill else None, stroke, shape.even_odd)
-        return RoleShape(drawn, shape.fill or ColourRole(), shape.stroke, shape.over)
+        gradient = shape.gradient and shape.gradient.moved((1 / self.length, 0.0, 0.0, k, 0.0, 0.0))
+        role = shape.fill or ColourRole()
+        return RoleShape(drawn, role, shape.stroke, shape.over, gradient, shape.opacity)
 
 
 def read_outline(d: str) -> Outline:

@@ -1,9 +1,21 @@
 /** Talking to the server. */
 import createClient from "openapi-fetch";
 
-import { type Frame, readFrame } from "./frame";
-import type { paths } from "./schema";
-import type { Intent, Problem } from "./types";
+import { type Frame, readBench, readFrame } from "./frame";
+import type { components, paths } from "./schema";
+import type {
+  BenchShown,
+  BrushListed,
+  FamilyShown,
+  Intent,
+  Making,
+  PictureTaken,
+  Problem,
+  TakenBrush,
+  TraceAsked,
+  TracingShown,
+  Trial,
+} from "./types";
 
 const client = createClient<paths>();
 
@@ -47,6 +59,7 @@ async function frame(request: Promise<Reply>): Promise<Frame> {
   return readFrame(await settled<ArrayBuffer>(request));
 }
 
+const ofBrush = (brush_id: string) => ({ path: { brush_id } });
 const at = (sheet_id: string) => ({ path: { sheet_id } });
 const binary = { parseAs: "arrayBuffer" } as const;
 
@@ -100,7 +113,77 @@ export const api = {
     );
   },
 
-  sendOutFacts: (id: string, ppi: number) =>
+  families: () => settled<{ families: FamilyShown[] }>(client.GET("/api/families")),
+
+  brushes: () => settled<{ brushes: BrushListed[] }>(client.GET("/api/brushes")),
+
+  brush: (id: string) => settled<BenchShown>(client.GET("/api/brushes/{brush_id}", { params: ofBrush(id) })),
+
+  newBrush: (body: { family?: string; copy_of?: string }) => settled<BenchShown>(client.POST("/api/brushes", { body })),
+
+  removeBrush: (id: string) => settled<unknown>(client.DELETE("/api/brushes/{brush_id}", { params: ofBrush(id) })),
+
+  trial: async (body: Trial, signal: AbortSignal) =>
+    readBench(await settled<ArrayBuffer>(client.POST("/api/bench/trial", { body, signal, ...binary }))),
+
+  make: (id: string, body: { making: number; done: Making; keep_runs: boolean }) =>
+    settled<BenchShown>(client.POST("/api/brushes/{brush_id}/makings", { params: ofBrush(id), body })),
+
+  takeArtwork: (id: string, file: File, values: Record<string, string>) => {
+    const form = new FormData();
+    form.set("file", file);
+    for (const [name, value] of Object.entries(values)) form.set(name, value);
+    return settled<BenchShown>(
+      client.POST("/api/brushes/{brush_id}/artwork", {
+        params: ofBrush(id),
+        body: form as never,
+        bodySerializer: (body: unknown) => body as FormData,
+      }),
+    );
+  },
+
+  takePicture: (file: File) => {
+    const form = new FormData();
+    form.set("file", file);
+    return settled<PictureTaken>(
+      client.POST("/api/pictures", { body: form as never, bodySerializer: (body: unknown) => body as FormData }),
+    );
+  },
+
+  startTracing: (picture: string, asked: TraceAsked) =>
+    settled<{ id: string }>(client.POST("/api/tracings", { body: { picture, asked } })),
+
+  tracing: (tracing_id: string) =>
+    settled<TracingShown>(client.GET("/api/tracings/{tracing_id}", { params: { path: { tracing_id } } })),
+
+  stopTracing: (tracing_id: string) =>
+    settled<unknown>(client.DELETE("/api/tracings/{tracing_id}", { params: { path: { tracing_id } } })),
+
+  useTracing: (id: string, body: components["schemas"]["UseTracing"]) =>
+    settled<BenchShown>(client.POST("/api/brushes/{brush_id}/traced", { params: ofBrush(id), body })),
+
+  usePicture: (id: string, body: components["schemas"]["UsePicture"]) =>
+    settled<BenchShown>(client.POST("/api/brushes/{brush_id}/picture", { params: ofBrush(id), body })),
+
+  undoMaking: (id: string, making: number) =>
+    settled<BenchShown>(client.POST("/api/brushes/{brush_id}/undo", { params: ofBrush(id), body: { making } })),
+
+  redoMaking: (id: string, making: number) =>
+    settled<BenchShown>(client.POST("/api/brushes/{brush_id}/redo", { params: ofBrush(id), body: { making } })),
+
+  goBack: (id: string, making: number, number: number) =>
+    settled<BenchShown>(client.POST("/api/brushes/{brush_id}/go-back", { params: ofBrush(id), body: { making, number } })),
+
+  takeInBrushes: (files: readonly File[], replace: boolean) => {
+    const form = new FormData();
+    for (const file of files) form.append("files", file);
+    form.set("replace", String(replace));
+    return settled<{ taken: TakenBrush[] }>(
+      client.POST("/api/brush-files", { body: form as never, bodySerializer: (body: unknown) => body as FormData }),
+    );
+  },
+
+  sendOutFacts: (id: string, ppi: string) =>
     settled<import("./types").SendOutFacts>(
       client.GET("/api/sheets/{sheet_id}/send-out.json", {
         params: { ...at(id), query: { ppi } },

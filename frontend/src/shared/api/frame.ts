@@ -1,5 +1,5 @@
 /** Reading a frame: a JSON head, and float32 numbers beside it. */
-import type { RunShown, SheetFrame, StampsShown } from "./types";
+import type { BenchFrame, GroupShown, PictureShown, SheetFrame, StampsShown } from "./types";
 
 export type Numbers = Float32Array;
 
@@ -7,33 +7,57 @@ export type Numbers = Float32Array;
 export interface Frame {
   head: SheetFrame;
   /** Six numbers a repeat. */
-  placementsOf: (stamps: StampsShown) => Numbers | undefined;
+  placementsOf: (item: StampsShown | PictureShown) => Numbers | undefined;
   /** Start and end of each repeat along the tape, worn mm, by run id. */
   slots: Map<string, Numbers>;
 }
 
-type Item = NonNullable<RunShown["group"]>["items"][number];
+type Item = GroupShown["items"][number];
+
+/** What painting needs of a frame. */
+export type Drawn = Pick<Frame, "placementsOf">;
 
 export function readFrame(buffer: ArrayBuffer): Frame {
-  const size = new DataView(buffer).getUint32(0, true);
-  const head = JSON.parse(new TextDecoder().decode(new Uint8Array(buffer, 4, size))) as SheetFrame;
-  const numbers = new Float32Array(buffer, 4 + size);
-  const placements = new WeakMap<StampsShown, Numbers>();
+  const { head, slice } = opened<SheetFrame>(buffer);
   const slots = new Map<string, Numbers>();
-  const slice = (place: { at: number; count: number }) =>
-    numbers.subarray(place.at, place.at + place.count);
-  const walk = (items: Item[]) => {
+  const groups = [...(head.as_drawn ?? []), ...head.runs.flatMap((run) => run.group ?? [])];
+  for (const run of head.runs) if (run.tape) slots.set(run.id, slice(run.tape.slots));
+  return { head, slots, placementsOf: placements(groups, slice) };
+}
+
+export interface BenchDrawn extends Drawn {
+  head: BenchFrame;
+}
+
+export function readBench(buffer: ArrayBuffer): BenchDrawn {
+  const { head, slice } = opened<BenchFrame>(buffer);
+  const groups = [
+    head.repeat.neighbours,
+    ...head.proofs.map((proof) => proof.group),
+    ...head.sample.groups,
+  ];
+  return { head, placementsOf: placements(groups, slice) };
+}
+
+type Slice = (place: { at: number; count: number }) => Numbers;
+
+function opened<Head>(buffer: ArrayBuffer): { head: Head; slice: Slice } {
+  const size = new DataView(buffer).getUint32(0, true);
+  const head = JSON.parse(new TextDecoder().decode(new Uint8Array(buffer, 4, size))) as Head;
+  const numbers = new Float32Array(buffer, 4 + size);
+  return { head, slice: (place) => numbers.subarray(place.at, place.at + place.count) };
+}
+
+function placements(groups: readonly GroupShown[], slice: Slice) {
+  const found = new WeakMap<StampsShown | PictureShown, Numbers>();
+  const walk = (items: readonly Item[]) => {
     for (const item of items) {
-      if (item.type === "stamps") placements.set(item, slice(item.placements));
+      if (item.type === "stamps" || item.type === "picture") found.set(item, slice(item.placements));
       if (item.type === "group") walk(item.items);
     }
   };
-  for (const group of head.as_drawn ?? []) walk(group.items);
-  for (const run of head.runs) {
-    if (run.group) walk(run.group.items);
-    if (run.tape) slots.set(run.id, slice(run.tape.slots));
-  }
-  return { head, placementsOf: (stamps) => placements.get(stamps), slots };
+  for (const group of groups) walk(group.items);
+  return (item: StampsShown | PictureShown) => found.get(item);
 }
 
 /** A whole frame with a preview's paths and runs over its own. */
@@ -55,7 +79,7 @@ export function withPreview(base: Frame, preview: Frame | null): Frame {
       runs: over(base.head.runs, preview.head.runs),
       as_drawn: preview.head.as_drawn ?? base.head.as_drawn,
     },
-    placementsOf: (stamps) => preview.placementsOf(stamps) ?? base.placementsOf(stamps),
+    placementsOf: (item) => preview.placementsOf(item) ?? base.placementsOf(item),
     slots: new Map([...base.slots, ...preview.slots]),
   };
 }

@@ -1,6 +1,6 @@
 /** Painting the drawing on a 2D canvas whose units are sheet mm. */
-import type { Frame } from "@/shared/api/frame";
-import type { GroupShown, ShapeShown, StampsShown } from "@/shared/api/types";
+import type { Drawn } from "@/shared/api/frame";
+import type { GroupShown, PictureShown, ShapeShown, StampsShown } from "@/shared/api/types";
 
 type Item = GroupShown["items"][number];
 type Paint = NonNullable<ShapeShown["fill"]>;
@@ -16,7 +16,7 @@ const pictures = new Map<string, HTMLImageElement>();
 export function paintGroups(
   context: CanvasRenderingContext2D,
   groups: readonly GroupShown[],
-  frame: Frame,
+  frame: Drawn,
   repaint: () => void,
 ) {
   for (const group of groups) paintGroup(context, group, frame, repaint);
@@ -25,7 +25,7 @@ export function paintGroups(
 function paintGroup(
   context: CanvasRenderingContext2D,
   group: GroupShown,
-  frame: Frame,
+  frame: Drawn,
   repaint: () => void,
 ) {
   context.save();
@@ -42,7 +42,7 @@ function paintGroup(
 function paintThrough(
   context: CanvasRenderingContext2D,
   group: GroupShown,
-  frame: Frame,
+  frame: Drawn,
   repaint: () => void,
 ) {
   const { width, height } = context.canvas;
@@ -59,16 +59,16 @@ function paintThrough(
 function paintItem(
   context: CanvasRenderingContext2D,
   item: Item,
-  frame: Frame,
+  frame: Drawn,
   repaint: () => void,
 ) {
   if (item.type === "group") paintGroup(context, item, frame, repaint);
   else if (item.type === "laid") for (const shape of item.shapes) paintShape(context, shape);
   else if (item.type === "stamps") paintStamps(context, item, frame);
-  else paintPicture(context, item, repaint);
+  else paintPicture(context, item, frame, repaint);
 }
 
-function paintStamps(context: CanvasRenderingContext2D, stamps: StampsShown, frame: Frame) {
+function paintStamps(context: CanvasRenderingContext2D, stamps: StampsShown, frame: Drawn) {
   const at = frame.placementsOf(stamps);
   if (!at) return;
   const [only, ...rest] = stamps.shapes;
@@ -108,8 +108,21 @@ function outlineOf(shape: ShapeShown): Path2D {
 }
 
 function fillShape(context: CanvasRenderingContext2D, shape: ShapeShown, outline: Path2D) {
-  context.fillStyle = style(context, shape.fill!);
-  context.fill(outline, shape.even_odd ? "evenodd" : "nonzero");
+  const fill = shape.fill!;
+  const rule = shape.even_odd ? "evenodd" : "nonzero";
+  context.fillStyle = style(context, fill);
+  if (fill.type === "solid") {
+    context.fill(outline, rule);
+    return;
+  }
+  // A gradient is moved by its matrix and the outline moved back, so that only the colours move.
+  const matrix = new DOMMatrix(fill.matrix);
+  const back = new Path2D();
+  back.addPath(outline, matrix.inverse());
+  context.save();
+  context.transform(...fill.matrix);
+  context.fill(back, rule);
+  context.restore();
 }
 
 function strokeShape(context: CanvasRenderingContext2D, shape: ShapeShown, outline: Path2D) {
@@ -143,21 +156,28 @@ function withOpacity(colour: string, opacity: number): string {
 
 function paintPicture(
   context: CanvasRenderingContext2D,
-  item: Extract<Item, { type: "picture" }>,
+  item: PictureShown,
+  frame: Drawn,
   repaint: () => void,
 ) {
   let image = pictures.get(item.src);
   if (!image) {
     image = new Image();
-    image.onload = repaint;
-    image.src = item.src;
     pictures.set(item.src, image);
+    image.src = item.src;
   }
-  if (!image.complete || !image.naturalWidth) return;
-  context.save();
-  context.transform(...item.matrix);
-  context.drawImage(image, 0, 0, 1, 1);
-  context.restore();
+  if (!image.complete) {
+    image.addEventListener("load", repaint, { once: true });
+    return;
+  }
+  const at = frame.placementsOf(item);
+  if (!at || !image.naturalWidth) return;
+  for (let i = 0; i + 5 < at.length; i += 6) {
+    context.save();
+    context.transform(at[i]!, at[i + 1]!, at[i + 2]!, at[i + 3]!, at[i + 4]!, at[i + 5]!);
+    context.drawImage(image, 0, 0, 1, 1);
+    context.restore();
+  }
 }
 
 /** One outline repeated at every placement, as a single path. */

@@ -45,8 +45,10 @@ export function NumberField(props: Props) {
   };
 
   const onKeyDown = (event: React.KeyboardEvent<HTMLInputElement>) => {
-    if (event.key === "Enter") void commit(typed);
-    else if (event.key === "Escape") {
+    if (event.key === "Enter") {
+      event.preventDefault();
+      void commit(typed);
+    } else if (event.key === "Escape") {
       setTyped(null);
       setFault(null);
       onCancel?.();

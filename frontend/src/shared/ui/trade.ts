@@ -10,6 +10,13 @@ export const MANNERS = [
 
 export const MANNER_WORDS: Record<string, string> = Object.fromEntries(MANNERS);
 
+export const MADE = [
+  ["mitred", "Mitred"],
+  ["folded", "Folded"],
+  ["turned", "Turned"],
+  ["gathered", "Gathered"],
+] as const;
+
 export const FITS = [
   ["leave-over", "Leave over"],
   ["even-gaps", "Even gaps"],
@@ -72,4 +79,16 @@ export const DRIVERS = [
   ["chance", "Chance"],
   ["rhythm", "Rhythm"],
   ["travel", "Travel"],
+] as const;
+
+export const JOINS = [
+  ["mitre", "Mitred"],
+  ["round", "Round"],
+  ["bevel", "Bevelled"],
+] as const;
+
+export const BAND_ENDS = [
+  ["flat", "Flat"],
+  ["round", "Round"],
+  ["square", "Square"],
 ] as const;

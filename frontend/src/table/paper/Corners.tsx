@@ -103,6 +103,41 @@ export function ChosenCrossings({ view, run }: { view: View; run: RunShown }) {
   );
 }
 
+/** Both ends of an open run: pressed, the Ticket shows what is done at ends. */
+export function ChosenEnds({ view, run }: { view: View; run: RunShown }) {
+  const chosen = useHand((state) => (state.place?.kind === "end" ? state.place.key : null));
+  if (!run.finish || !run.start) return null;
+  const ends = [
+    { key: "start", name: "Start of the run", spot: run.start },
+    { key: "end", name: "End of the run", spot: run.finish },
+  ];
+  return (
+    <g>
+      {ends.map(({ key, name, spot }) => {
+        const at = toScreen(view, spot);
+        return (
+          <g
+            key={key}
+            transform={`translate(${at.x} ${at.y}) rotate(${spot.angle})`}
+            aria-label={name}
+            aria-pressed={chosen === key}
+            data-testid={`run-${key}`}
+            {...pressed({ kind: "end", key })}
+          >
+            <rect x={key === "start" ? -34 : 10} y={-12} width={24} height={24} fill="transparent" />
+            <path
+              d={key === "start" ? "M-12 -8v16M-12 -8h-5M-12 8h-5" : "M12 -8v16M12 -8h5M12 8h5"}
+              fill="none"
+              stroke="var(--mark)"
+              strokeWidth={chosen === key ? 3 : 1.6}
+            />
+          </g>
+        );
+      })}
+    </g>
+  );
+}
+
 interface StartProps {
   view: View;
   path: PathShown;

@@ -5,7 +5,7 @@ import type { View } from "../view";
 import type { PathShown } from "@/shared/api/types";
 import { draggedBrush } from "../paths/carried";
 
-import { ChosenCorners, ChosenCrossings, ChosenStart } from "./Corners";
+import { ChosenCorners, ChosenCrossings, ChosenEnds, ChosenStart } from "./Corners";
 import { Nodes } from "./Nodes";
 import { nearestRepeat } from "./repeats";
 import { sheetSpot } from "./paperHand";
@@ -35,6 +35,7 @@ export function Marks({ view }: { view: View }) {
       {path && <ChosenStart view={view} path={path} run={run} />}
       {path && <ChosenCorners view={view} corners={run?.corners ?? path.corners} live={run !== null} />}
       {run && <ChosenCrossings view={view} run={run} />}
+      {run && <ChosenEnds view={view} run={run} />}
     </>
   );
 }

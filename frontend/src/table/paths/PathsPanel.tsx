@@ -1,4 +1,6 @@
 /** Paths by seam group, and the drawer of brushes under them. */
+import { Link } from "react-router";
+
 import type { BrushShown, PathShown, RunShown } from "@/shared/api/types";
 import { fixed, plural } from "@/shared/ui/words";
 
@@ -191,7 +193,12 @@ function Drawer() {
   const { head } = useShown();
   return (
     <section aria-label="Drawer" className="max-h-[46%] overflow-y-auto border-t border-base-300 pt-2 pb-2">
-      <h2 className="px-3 font-bold">Drawer</h2>
+      <h2 className="flex items-baseline justify-between px-3 font-bold">
+        Drawer
+        <Link className="text-[12px] font-normal text-accent underline decoration-dotted underline-offset-2" to="/drawers">
+          All drawers
+        </Link>
+      </h2>
       <ul>
         {head.brushes.map((brush) => (
           <BrushRow key={brush.id} brush={brush} />
@@ -214,7 +221,14 @@ function BrushRow({ brush }: { brush: BrushShown }) {
     }
   };
   return (
-    <li>
+    <li className="group relative">
+      <Link
+        className="absolute right-3 bottom-1 z-10 rounded-field bg-base-100 px-1.5 text-[12px] text-accent opacity-0 group-hover:opacity-100 focus-visible:opacity-100"
+        to={`/bench/${brush.id}`}
+        aria-label={`${brush.name}, on the Bench`}
+      >
+        On the Bench
+      </Link>
       <button
         draggable
         data-testid={`brush-${brush.id}`}

@@ -3,6 +3,7 @@ import { useDrag } from "@use-gesture/react";
 
 import type { Intent, RunShown } from "@/shared/api/types";
 
+import { rowOf } from "../rows";
 import { useChosen, useDesk, useShown } from "../sheet";
 import { useHand } from "../state";
 import { MIDDLE, TOP, type TapePlace } from "./measures";
@@ -47,7 +48,8 @@ function MeasureGrip({ run, place, name, at }: { run: RunShown; place: TapePlace
   const desk = useDesk();
   const { head } = useShown();
   const kept = desk.keptRun(run.id);
-  const asked = name === "length" ? kept?.asked?.stitch : kept?.asked?.gap;
+  const measures = kept && rowOf(kept)?.asked;
+  const asked = name === "length" ? measures?.stitch : measures?.gap;
   const step = (moved: number): Intent | null => {
     if (!asked) return null;
     const worn = asked.worn + moved;

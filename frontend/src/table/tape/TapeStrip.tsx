@@ -4,6 +4,7 @@ import type { CornerShown, CrossingShown, LegShown, PinchShown, RunShown } from 
 import { MANNER_WORDS } from "@/shared/ui/trade";
 import { degrees, fixed, plural } from "@/shared/ui/words";
 
+import { rowOf } from "../rows";
 import { useShown } from "../sheet";
 import { hand, useHand } from "../state";
 import { repeatWord } from "../ticket/settings";
@@ -30,7 +31,7 @@ export function TapeStrip({ run, width }: Props) {
     const index = slots ? repeatAt(slots, at) : null;
     hand().set({ lit: index === null ? null : { run: run.id, index } });
   };
-  const legs = run.legs ?? [];
+  const legs = rowOf(run)?.legs ?? [];
   const count = slots ? slots.length / 2 : 0;
   const word = repeatWord(run);
   const onTape = (at: number) => place.x(at < tape.start - 1e-6 ? at + tape.length : at);
@@ -80,6 +81,12 @@ export function TapeStrip({ run, width }: Props) {
       {(run.corners ?? []).map((corner) => (
         <Fold key={`${corner.node}-${corner.at}`} corner={corner} x={onTape(corner.at)} legs={legs} perMm={perMm} />
       ))}
+      {!tape.closed && (
+        <>
+          <EndMark end="start" x={PAD} />
+          <EndMark end="end" x={PAD + tape.length * perMm} />
+        </>
+      )}
       {slots && count > 0 && <Grips run={run} slots={slots} place={place} />}
       <text x={PAD} y={108} fontSize={12} fill="var(--muted)">
         Drag a {word.one}’s end for its length, the gap’s end for the gap. Press a fold to give that corner a manner of
@@ -106,12 +113,12 @@ interface RepeatsProps {
 
 function Repeats({ run, slots, place }: RepeatsProps) {
   const lit = useHand((state) => (state.lit?.run === run.id ? state.lit.index : null));
-  const weight = Math.min(9, Math.max(2.5, (run.laid?.thread.worn ?? 1) * place.perMm));
+  const weight = Math.min(9, Math.max(2.5, (rowOf(run)?.laid.thread.worn ?? 1) * place.perMm));
   const pieces: string[] = [];
   for (let i = 0; slots && 2 * i + 1 < slots.length; i++) {
     pieces.push(`M${place.x(slots[2 * i]!).toFixed(1)} ${MIDDLE}H${place.x(slots[2 * i + 1]!).toFixed(1)}`);
   }
-  const touching = (run.laid?.gap.worn ?? 1) * place.perMm < 0.6;
+  const touching = (rowOf(run)?.laid.gap.worn ?? 1) * place.perMm < 0.6;
   return (
     <g fill="none">
       {lit !== null && pieces[lit] && (
@@ -195,6 +202,37 @@ function CrossingMark({ crossing, at, x }: { crossing: CrossingShown; at: number
     >
       <rect x={x - 8} y={y - 8} width={16} height={16} fill="transparent" />
       <path d={`M${x} ${y - 5}l5 5l-5 5l-5 -5z`} fill={over ? "var(--color-base-content)" : "var(--color-base-100)"} stroke="var(--color-base-content)" />
+    </g>
+  );
+}
+
+/** An open run's end on the Tape, to be picked. */
+function EndMark({ end, x }: { end: "start" | "end"; x: number }) {
+  const chosen = useHand((state) => state.place?.kind === "end" && state.place.key === end);
+  const pick = () => hand().set({ place: { kind: "end", key: end } });
+  const out = end === "start" ? -6 : 6;
+  return (
+    <g
+      role="button"
+      tabIndex={0}
+      aria-label={end === "start" ? "Start of the run, on the Tape" : "End of the run, on the Tape"}
+      aria-pressed={chosen}
+      data-testid={`tape-${end}`}
+      style={{ cursor: "pointer" }}
+      onClick={pick}
+      onKeyDown={(event) => {
+        if (event.key !== "Enter" && event.key !== " ") return;
+        event.preventDefault();
+        pick();
+      }}
+    >
+      <rect x={x - 12} y={FOOT - 14} width={24} height={24} fill="transparent" />
+      <path
+        d={`M${x} ${FOOT - 2}v-12h${out}`}
+        fill="none"
+        stroke="var(--color-base-content)"
+        strokeWidth={chosen ? 3.4 : 2}
+      />
     </g>
   );
 }

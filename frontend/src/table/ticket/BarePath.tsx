@@ -1,7 +1,7 @@
 /** A path without a brush: what to do next. */
 import { useChosen, useDesk, useShown } from "../sheet";
-import { Heading } from "./Ticket";
-import { QuietButton } from "./QuietButton";
+import { Heading } from "@/shared/maker/Heading";
+import { QuietButton } from "@/shared/maker/QuietButton";
 
 export function BarePath() {
   const { head } = useShown();

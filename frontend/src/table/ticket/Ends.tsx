@@ -3,22 +3,28 @@ import { NumberField } from "@/shared/ui/NumberField";
 import { fixed } from "@/shared/ui/words";
 
 import { useChosen, useDesk, useShown } from "../sheet";
-import { mmText, NumberRow } from "./fields";
-import { Own } from "./Own";
-import { Heading } from "./Ticket";
-import { useRow, useRun } from "./settings";
+import { useHand } from "../state";
+import { mmText, NumberRow } from "@/shared/maker/fields";
+import { Own } from "@/shared/maker/Own";
+import { Heading } from "@/shared/maker/Heading";
+import { useRow } from "@/shared/maker/maker";
+
+import { useRun } from "./settings";
+import { useBroughtIntoView } from "./inView";
 
 export function Ends() {
   const place = useRow();
   const run = useRun();
   const { path } = useChosen();
+  const picked = useHand((state) => (state.place?.kind === "end" ? state.place.key : null));
+  const box = useBroughtIntoView<HTMLDivElement>(picked);
   if (!place) return path!.closed ? <ClosedPath /> : null;
   const ends = place.row.ends!;
   const at = (name: string) => place.at(`ends/${name}`);
   const open = !path!.closed || run.places.opening !== null;
   const stitches = run.settings.kind === "stitch";
   return (
-    <>
+    <div ref={box} data-testid="ends" className={picked ? "mt-1.5 border-l-4 border-accent bg-base-200 px-2 pb-1.5" : ""}>
       <Heading>
         Ends
         <Own pointer={place.at("ends")} label="Ends" />
@@ -35,7 +41,7 @@ export function Ends() {
       )}
       <NumberRow label="Start shift" pointer={place.at("start_shift")} value={mmText(place.row.start_shift)} step={0.5} />
       {path!.closed && <ClosedPath />}
-    </>
+    </div>
   );
 }
 

@@ -4,13 +4,13 @@ import { NumberField } from "@/shared/ui/NumberField";
 import { fixed, signed } from "@/shared/ui/words";
 
 import { useDesk } from "../sheet";
-import { Heading } from "./Ticket";
-import { useRun } from "./settings";
+import { Heading } from "@/shared/maker/Heading";
+import { useRun, useShownRow } from "./settings";
 
 const MOST = 60;
 
 export function Legs() {
-  const { legs = [] } = useRun();
+  const { legs } = useShownRow() ?? { legs: [] };
   if (!legs.length) return null;
   return (
     <>

@@ -4,16 +4,19 @@ import { askedText, fixed } from "@/shared/ui/words";
 import type { AskedLength, Lengths } from "@/shared/api/types";
 
 import { useShown } from "../sheet";
-import { mmText, NumberRow } from "./fields";
-import { Own } from "./Own";
-import { repeatWord, useRow, useRun, useSettings } from "./settings";
+import { mmText, NumberRow } from "@/shared/maker/fields";
+import { Own } from "@/shared/maker/Own";
+import { useRow } from "@/shared/maker/maker";
+
+import { repeatWord, useRun, useSettings, useShownRow } from "./settings";
 
 export function Measures() {
   const run = useRun();
   const place = useRow();
-  const { asked, laid } = run;
-  if (!asked || !laid || !place) return null;
+  const shown = useShownRow();
+  if (!place || !shown) return null;
   const { row, at } = place;
+  const { asked, laid } = shown;
   const stitches = run.settings.kind === "stitch";
   const word = repeatWord(run);
   return (

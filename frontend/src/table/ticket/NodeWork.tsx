@@ -4,8 +4,8 @@ import { plural } from "@/shared/ui/words";
 import { deleteChosen } from "../keys";
 import { useChosen, useDesk } from "../sheet";
 import { useHand } from "../state";
-import { Heading } from "./Ticket";
-import { QuietButton } from "./QuietButton";
+import { Heading } from "@/shared/maker/Heading";
+import { QuietButton } from "@/shared/maker/QuietButton";
 
 export function NodeWork() {
   const desk = useDesk();

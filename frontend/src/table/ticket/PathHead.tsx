@@ -1,6 +1,7 @@
 /** Whose ticket it is: the path's name, the brush it wears, and both lengths. */
 import { useState } from "react";
 
+import { QuietButton } from "@/shared/maker/QuietButton";
 import { fixed, plural } from "@/shared/ui/words";
 
 import { useChosen, useDesk, useShown } from "../sheet";
@@ -30,8 +31,20 @@ export function PathHead() {
           {plural(paths.length, "path")} chosen: a change here goes to every run on them.
         </p>
       )}
+      {path!.lined && <MatchLine />}
       <GroupChoice />
     </header>
+  );
+}
+
+/** A brush with the stitch length, gap, thread, ends and colour of the line as it was drawn. */
+function MatchLine() {
+  const desk = useDesk();
+  const { path } = useChosen();
+  return (
+    <div className="my-1">
+      <QuietButton onClick={() => desk.command({ kind: "match-line", path: path!.id })}>Match the line as it was drawn</QuietButton>
+    </div>
   );
 }
 

@@ -3,8 +3,8 @@ import { plural } from "@/shared/ui/words";
 
 import { useChosen, useDesk, useShown } from "../sheet";
 import { useRun, useSettings } from "./settings";
-import { Heading } from "./Ticket";
-import { QuietButton } from "./QuietButton";
+import { Heading } from "@/shared/maker/Heading";
+import { QuietButton } from "@/shared/maker/QuietButton";
 
 export function RunWork() {
   const desk = useDesk();

@@ -5,7 +5,7 @@ import type { RunShown } from "@/shared/api/types";
 
 import { useChosen, useDesk, useShown } from "../sheet";
 import { hand, useHand } from "../state";
-import { QuietButton } from "./QuietButton";
+import { QuietButton } from "@/shared/maker/QuietButton";
 
 export function RunsOnPath() {
   const { worn } = useChosen();

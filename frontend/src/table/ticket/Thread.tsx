@@ -4,10 +4,12 @@ import { useCallback } from "react";
 import { ColourField } from "@/shared/ui/ColourField";
 import { THREAD_ENDS } from "@/shared/ui/trade";
 
-import { Options } from "./fields";
-import { Own } from "./Own";
-import { Heading } from "./Ticket";
-import { useRow, useRun, useSettings } from "./settings";
+import { Options } from "@/shared/maker/fields";
+import { Own } from "@/shared/maker/Own";
+import { Heading } from "@/shared/maker/Heading";
+import { useRow } from "@/shared/maker/maker";
+
+import { useRun, useSettings } from "./settings";
 
 export function Thread() {
   const { settings: brush } = useRun();

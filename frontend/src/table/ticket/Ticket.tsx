@@ -1,19 +1,25 @@
 /** The Ticket: measured facts and settings of the chosen run, on a work ticket. */
-import { useChosen } from "../sheet";
+import type { RunShown } from "@/shared/api/types";
+import { CourseMeasures } from "@/shared/maker/CourseMeasures";
+import { FacingAndHold } from "@/shared/maker/FacingAndHold";
+import { MakerContext } from "@/shared/maker/maker";
+import { Order } from "@/shared/maker/Order";
+import { Remainder } from "@/shared/maker/Remainder";
+import { Sway } from "@/shared/maker/Sway";
+
+import { useChosen, useDesk } from "../sheet";
 import { BarePath } from "./BarePath";
 import { Corners, Crossings } from "./Corners";
-import { Courses } from "./Courses";
+import { CoursePicker } from "./Courses";
 import { Ends } from "./Ends";
-import { FacingAndHold } from "./FacingAndHold";
 import { Legs } from "./Legs";
 import { Measures } from "./Measures";
 import { NodeWork } from "./NodeWork";
-import { Order } from "./Order";
 import { PathHead } from "./PathHead";
-import { Remainder } from "./Remainder";
 import { RunsOnPath } from "./RunsOnPath";
 import { RunWork } from "./RunWork";
-import { Sway } from "./Sway";
+import { useRunMaker } from "./settings";
+import { Stretch } from "./Stretch";
 import { Thread } from "./Thread";
 import { Warnings } from "./Warnings";
 
@@ -26,28 +32,37 @@ export function Ticket() {
         {!path && <Nothing />}
         {path && <PathHead />}
         {path && run && run.fault && <p className="border-l-4 border-error bg-error/15 px-2.5 py-1.5">{run.fault}</p>}
-        {path && run && (
-          <>
-            <RunsOnPath />
-            <Warnings />
-            <Measures />
-            <Legs />
-            <Remainder />
-            <FacingAndHold />
-            <Corners />
-            <Crossings />
-            <Ends />
-            <Order />
-            <Courses />
-            <Sway />
-            <Thread />
-            <RunWork />
-          </>
-        )}
+        {path && run && <RunTicket run={run} />}
         {path && !run && <BarePath />}
         {path && <NodeWork />}
       </div>
     </aside>
+  );
+}
+
+/** Warnings first, then what a maker decides, in that order. */
+function RunTicket({ run }: { run: RunShown }) {
+  const desk = useDesk();
+  const maker = useRunMaker(run);
+  return (
+    <MakerContext value={maker}>
+      <RunsOnPath />
+      <Warnings />
+      <CoursePicker />
+      <Measures />
+      <CourseMeasures />
+      <Legs />
+      <Remainder />
+      <FacingAndHold />
+      <Stretch />
+      <Corners />
+      <Crossings />
+      <Ends />
+      <Order />
+      <Sway newSeed={() => void desk.command({ kind: "new-seed", run: run.id })} />
+      <Thread />
+      <RunWork />
+    </MakerContext>
   );
 }
 
@@ -60,8 +75,4 @@ function Nothing() {
       </p>
     </>
   );
-}
-
-export function Heading({ children }: { children: React.ReactNode }) {
-  return <h3 className="mt-2.5 mb-1 text-[12px] font-bold">{children}</h3>;
 }

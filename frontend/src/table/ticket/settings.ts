@@ -1,12 +1,13 @@
 /** Changing settings of every chosen run at once: tried while typing, kept when done. */
 import { useMemo } from "react";
 
-import type { Intent, RowDoc, RunShown } from "@/shared/api/types";
+import type { Intent, RowShown, RunShown } from "@/shared/api/types";
+
+import { rowOf } from "../rows";
+import type { Maker, Typed, Value } from "@/shared/maker/maker";
 
 import { useChosen, useDesk } from "../sheet";
-
-type Typed = string | boolean;
-type Value = unknown[] | Record<string, unknown>;
+import { useHand } from "../state";
 
 export function useSettings() {
   const desk = useDesk();
@@ -33,7 +34,7 @@ export function useSettings() {
       forget: () => desk.dropPreviews(true),
       frame: (pointer: string, frame: "worn" | "printed") =>
         desk.command({ kind: "set-frame", runs: ids, pointer, frame }),
-      follow: (pointers?: string[]) => desk.command({ kind: "follow-brush", runs: ids, pointers }),
+      follow: (pointers?: string[]) => void desk.command({ kind: "follow-brush", runs: ids, pointers }),
     };
   }, [desk, ids]);
 }
@@ -45,13 +46,27 @@ export function useRun(): RunShown {
   return run;
 }
 
-/** The row that the run's measures are read from, and where its settings are. */
-export function useRow(): { row: RowDoc; at: (name: string) => string } | null {
-  const run = useRun();
-  const index = run.main ?? null;
-  const course = index === null ? undefined : run.settings.courses?.[index];
-  if (index === null || course?.course !== "row") return null;
-  return { row: course, at: (name) => `/courses/${index}/${name}` };
+/** The course that the Ticket sets: the one picked, else the run's first row, else the topmost. */
+export function useCourse(): number {
+  return courseOf(useRun(), useHand((state) => state.course));
+}
+
+function courseOf(run: RunShown, picked: { run: string; index: number } | null): number {
+  const count = run.settings.courses?.length ?? 0;
+  if (picked?.run === run.id && picked.index < count) return picked.index;
+  return run.main ?? count - 1;
+}
+
+/** The row that the Ticket sets, as it was laid; null for a band or a span. */
+export function useShownRow(): RowShown | null {
+  return rowOf(useRun(), useCourse());
+}
+
+/** The chosen run as the one who sets settings. */
+export function useRunMaker(run: RunShown): Maker {
+  const settings = useSettings();
+  const picked = useHand((state) => state.course);
+  return { ...settings, doc: run.settings, course: courseOf(run, picked), own: run.own };
 }
 
 /** What a row's repeats are called: stitches, links, or repeats. */

@@ -1,0 +1,108 @@
+"""What stands at a row's corners: pieces, repeats turned or gathered, folds."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import replace
+
+import numpy as np
+from numpy.typing import NDArray
+
+from curlet.core.drawing import Affine, Item, Laid, Outline, Shape, Stroke, moved_paint
+from curlet.core.dress.colour import ColourRole, dress, paint_of
+from curlet.core.lay.corners import CornerArt
+from curlet.core.lay.corners.manner import Warp
+from curlet.core.lay.corners.mitre import crease
+from curlet.core.lay.draw_picture import picture_item
+from curlet.core.lay.pieces import CornerPlace
+from curlet.core.lay.row import LaidRow
+from curlet.core.path.contours import contours
+from curlet.core.path.cubics import cut_where, points_on, through
+
+Floats = NDArray[np.float64]
+
+# Parts that a segment is warped in; each is then a cubic through four of its mapped points.
+_PARTS = 4
+_NEAR = 1e-4
+# Where those points are along a segment, and which four of them belong to each part.
+_PLACES = np.arange(3 * _PARTS + 1) / (3 * _PARTS)
+_WINDOWS = 3 * np.arange(_PARTS)[:, None] + np.arange(4)
+# A crease is a fine line, a share of the trim's width, in the thread's own shade made darker.
+CREASE, CREASE_SHADE = 0.03, -18.0
+
+
+def corner_items(row: LaidRow, threads: tuple[str, ...]) -> list[Item]:
+    """The artwork and the creases of every corner."""
+    items: list[Item] = [_artwork(row, place, threads) for place in row.corner_places]
+    creases = [crease(row.line, room.leg, row.offset, row.reach) for room in row.rooms if room.stop.folded]
+    if creases:
+        stroke = Stroke(
+            paint_of(ColourRole(1, lighter=CREASE_SHADE), threads), CREASE * 2 * row.reach, "flat"
+        )
+        items.append(Laid(tuple(Shape(outline, stroke=stroke) for outline in creases)))
+    return items
+
+
+def _artwork(row: LaidRow, place: CornerPlace, threads: tuple[str, ...]) -> Item:
+    room = next(room for room in row.rooms if room.leg == place.leg)
+    frame = row.line.frames(np.array([room.line.stop]), np.array([place.leg]))
+    origin, axes = frame.beside(row.offset)[0], np.stack([frame.along[0], frame.across[0]])
+    motif, shapes = row.motifs[place.motif], []
+    if motif.picture:
+        there = _about_middle(place.art.warps[0], origin, axes)
+        return picture_item(motif, np.array([there]))
+    for warp in place.art.warps:
+        there = _about_middle(warp, origin, axes)
+        dressed = dress(motif.shapes, threads)
+        outlines = warped([shape.outline for shape in dressed], warp, place.art)
+        for shape, outline in zip(dressed, outlines, strict=True):
+            laid = replace(shape, outline=Outline(outline.commands, origin + outline.points @ axes))
+            shapes.append(moved_paint(laid, there))
+    return Laid(tuple(shapes))
+
+
+def _about_middle(warp: Warp, origin: Floats, axes: Floats) -> Affine:
+    """The warp as it is about the cell's middle, on the sheet: a gradient lies so."""
+    near = warp(np.array([[0.5, 0.0], [0.5 + _NEAR, 0.0], [0.5, _NEAR]]))
+    long, wide = ((near[i] - near[0]) / _NEAR @ axes for i in (1, 2))
+    start = origin + near[0] @ axes - long / 2
+    return (*long.tolist(), *wide.tolist(), *start.tolist())
+
+
+def warped(outlines: Sequence[Outline], warp: Warp, art: CornerArt) -> list[Outline]:
+    """A cell's outlines about the corner, all of them at once."""
+    parts = [contours(outline) for outline in outlines]
+    chains = [_cut_at_kink(contour.cubics, art) for each in parts for contour in each]
+    if not chains:
+        return list(outlines)
+    at = points_on(np.concatenate(chains), _PLACES)
+    mapped = warp(at.reshape(-1, 2)).reshape(at.shape)[:, _WINDOWS]
+    cubics = through(mapped.reshape(-1, 4, 2)).reshape(len(at), _PARTS, 4, 2)
+    ends = iter(np.cumsum([len(chain) for chain in chains]).tolist())
+    found, start = [], 0
+    for each in parts:
+        commands, pieces = "", []
+        for contour in each:
+            end = next(ends)
+            part = cubics[start:end].reshape(-1, 4, 2)
+            start = end
+            pieces.append(np.concatenate([part[:1, 0], part[:, 1:].reshape(-1, 2)]))
+            commands += "M" + "C" * len(part) + ("Z" if contour.closed else "")
+        found.append(Outline(commands, np.concatenate(pieces) if pieces else np.zeros((0, 2))))
+    return found
+
+
+def _cut_at_kink(cubics: Floats, art: CornerArt) -> Floats:
+    """Segments cut where the warp turns sharply."""
+    if art.kink is None:
+        return cubics
+    a, b, c = art.kink
+    across, at = np.array([a, b]), np.array([c])
+    side = cubics @ across
+    crosses = (side.min(axis=1) < c) & (side.max(axis=1) > c)
+    if not crosses.any():
+        return cubics
+    pieces: list[Floats] = []
+    for cubic, hit in zip(cubics, crosses, strict=True):
+        pieces += cut_where(cubic, across, at) if hit else [cubic]
+    return np.array(pieces)

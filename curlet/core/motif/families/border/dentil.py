@@ -1,0 +1,79 @@
+"""Dentil and dog-tooth: blocks or teeth on a rail."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import ClassVar
+
+from curlet.core.measures import Measure, Scale
+from curlet.core.motif.families.base import About, Family, measure, number
+from curlet.core.motif.families.border.rails import place_choice, rail
+from curlet.core.motif.motif import Motif
+from curlet.core.motif.outlines import box, lines
+
+
+@dataclass(frozen=True)
+class Dentil(Family):
+    """Blocks two thirds as wide as they stand apart, under a rail to the left; one block in the corner."""
+
+    width: Measure = measure(8.0, "Width", 0.3, 200, "5 mm to 12 mm is usual")
+    pitch: Measure = measure(6.0, "Pitch", 0.2, 200, "three quarters of the width")
+    block: float = number(66, "Block", 10, 95, "in % of the pitch", "%")
+    rail: Measure = measure(1.6, "Rail", 0.05, 60, "a fifth of the width")
+    place: str = place_choice()
+
+    about: ClassVar[About] = About(
+        "Dentil", "border", "dentil moulding", "common practice", (2.0, 30.0),
+        corners="piece", joins=True, threads=("#2b3440",),
+    )  # fmt: skip
+
+    def natural(self, scale: Scale) -> float:
+        m = self.drawn(scale)
+        return float(m.pitch if m.place == "repeat" else m.width / 2 + m.pitch * (1 - m.block / 200))
+
+    def make(self, scale: Scale) -> Motif:
+        m, pen = self.begin(scale)
+        h, corner = m.width / 2, m.place == "corner"
+        rail(pen, -h + m.rail / 2, m.rail, corner=corner)
+        if corner:
+            side = h - m.rail
+            pen.fill(box(pen.length - h, -side, pen.length + side, h))
+        else:
+            half = m.block / 200 * m.pitch
+            pen.fill(box(pen.length / 2 - half, -h + m.rail * 0.5, pen.length / 2 + half, h))
+        return pen.motif(m.width, overhang=0)
+
+
+@dataclass(frozen=True)
+class DogTooth(Family):
+    """Teeth that touch at their feet, on a rail to the right; the corner's tooth stands on the diagonal."""
+
+    width: Measure = measure(8.0, "Width", 0.3, 200, "5 mm to 12 mm is usual")
+    pitch: Measure = measure(8.0, "Pitch", 0.2, 200, "as wide as high")
+    rail: Measure = measure(1.2, "Rail", 0.05, 60, "a seventh of the width")
+    place: str = place_choice()
+
+    about: ClassVar[About] = About(
+        "Dog-tooth", "border", "dog-tooth border", "common practice", (2.0, 40.0),
+        corners="piece", joins=True, threads=("#c8553d",),
+    )  # fmt: skip
+
+    def natural(self, scale: Scale) -> float:
+        m = self.drawn(scale)
+        return float(m.pitch if m.place == "repeat" else m.width)
+
+    def make(self, scale: Scale) -> Motif:
+        m, pen = self.begin(scale)
+        h, length = m.width / 2, pen.length
+        foot = h - m.rail
+        rail(pen, h - m.rail / 2, m.rail, corner=m.place == "corner")
+        if m.place == "corner":
+            a = length - foot
+            pen.fill(lines([(0, foot), (a / 2, -h), (a, foot)], closed=True))
+            pen.fill(lines([(a, length), (length + h, length - a / 2), (a, length - a)], closed=True))
+            d = h + foot
+            kite = [(0, 0), (0.62, 0.25), (1, 1), (0.25, 0.62)]
+            pen.fill(lines([(a + x * d, foot - y * d) for x, y in kite], closed=True))
+        else:
+            pen.fill(lines([(0, foot), (length / 2, -h), (length, foot)], closed=True))
+        return pen.motif(m.width, overhang=0)

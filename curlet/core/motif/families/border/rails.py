@@ -1,0 +1,36 @@
+"""What borders share: rails that run along and turn the corner, and the block that fills it."""
+
+from __future__ import annotations
+
+from curlet.core.motif.families.base import choice
+from curlet.core.motif.families.pen import Pen
+from curlet.core.motif.outlines import disc, lines
+
+# So that no light shows between two repeats.
+LAP = 0.05
+
+
+def place_choice() -> str:
+    """The setting that says whether a border draws its repeat or its square corner."""
+    made: str = choice("repeat", "Drawn for", "repeat", "corner")
+    return made
+
+
+def rail(pen: Pen, y: float, weight: float, *, corner: bool, thread: int = 1, lighter: float = 0.0) -> None:
+    """A line along the cell, `y` to the right of its middle; at a corner it turns to the right."""
+    a, b, length = y - weight / 2, y + weight / 2, pen.length
+    if not corner:
+        points = [(-LAP, a), (length + LAP, a), (length + LAP, b), (-LAP, b)]
+    else:
+        points = [
+            (-LAP, a), (length - a, a), (length - a, length + LAP), (length - b, length + LAP),
+            (length - b, b), (-LAP, b),
+        ]  # fmt: skip
+    pen.fill(lines(points, closed=True), thread, lighter)
+
+
+def rosette(pen: Pen, half: float, thread: int = 1, middle: int = 2) -> None:
+    """A diamond and a disc in the corner's square."""
+    x = pen.length
+    pen.fill(lines([(x - half, 0), (x, -half), (x + half, 0), (x, half)], closed=True), thread)
+    pen.fill(disc(x, 0, 0.36 * half), middle)

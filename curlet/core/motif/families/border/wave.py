@@ -1,0 +1,52 @@
+"""Running wave: crests that curl one way."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import ClassVar
+
+import numpy as np
+
+from curlet.core.measures import Measure, Scale
+from curlet.core.motif.families.base import About, Family, measure, number
+from curlet.core.motif.families.border.rails import place_choice, rail, rosette
+from curlet.core.motif.motif import Motif
+from curlet.core.motif.outlines import ribbon
+
+
+@dataclass(frozen=True)
+class Wave(Family):
+    """Running scroll on a base rail, which lies to the right."""
+
+    width: Measure = measure(12.0, "Width", 0.5, 300, "8 mm to 20 mm is usual")
+    pitch: Measure = measure(16.0, "Pitch", 0.5, 300, "about one and a third widths")
+    line: Measure = measure(2.0, "Line", 0.05, 60, "a sixth of the width")
+    curl: float = number(1.3, "Curl", 0.5, 2.5, "turns of the scroll", "turns")
+    place: str = place_choice()
+
+    about: ClassVar[About] = About(
+        "Running wave", "border", "running scroll", "common practice", (6.0, 60.0),
+        corners="piece", joins=True, threads=("#7c4a63", "#e9c46a"),
+    )  # fmt: skip
+
+    def natural(self, scale: Scale) -> float:
+        m = self.drawn(scale)
+        return float(m.pitch if m.place == "repeat" else m.width)
+
+    def make(self, scale: Scale) -> Motif:
+        m, pen = self.begin(scale)
+        h, corner = (m.width - m.line) / 2, m.place == "corner"
+        if corner:
+            rail(pen, h, m.line, corner=True)
+            rosette(pen, 0.6 * h)
+            return pen.motif(m.width, overhang=0)
+        u = np.linspace(0, 1, 22)
+        centre = np.array([0.66 * pen.length, -0.1 * h])
+        radius = h * (0.9 - 0.68 * u)
+        angle = np.pi * (1.0 - 2 * m.curl * u)
+        scroll = centre + np.stack([radius * np.cos(angle), -radius * np.sin(angle)], axis=1)
+        rise = np.array([(0.04 * pen.length, h), (0.2 * pen.length, 0.86 * h)])
+        taper = np.interp(np.arange(24), [0, 2, 8, 23], [0.5, 0.9, 1.0, 0.55])
+        pen.fill(ribbon(np.concatenate([rise, scroll]), m.line * taper))
+        rail(pen, h, m.line, corner=False)
+        return pen.motif(m.width, overhang=0)

@@ -1,0 +1,35 @@
+"""Curb chain: links twisted so that all lie flat, each aslant."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import ClassVar
+
+from curlet.core.measures import Measure, Scale
+from curlet.core.motif.families.base import About, Family, measure, number
+from curlet.core.motif.families.chain.links import ring
+from curlet.core.motif.motif import Motif
+from curlet.core.motif.outlines import disc
+
+
+@dataclass(frozen=True)
+class Curb(Family):
+    """Flat curb chain, every link over the next on one side and under it on the other."""
+
+    wire: Measure = measure(2.0, "Wire", 0.1, 40, "0.8 mm to 3 mm is usual")
+    pitch: Measure = measure(6.0, "Pitch", 0.3, 150, "about three wires")
+    width: Measure = measure(8.0, "Width", 0.5, 150, "about four wires")
+    lean: float = number(24, "Lean", 0, 60, "20° to 30° is usual", "°")
+
+    about: ClassVar[About] = About(
+        "Curb chain", "chain", "curb chain", "common practice", (2.0, 30.0),
+        hold="ride", corners="carry", overlap="interlaced", threads=("#d9b45b",), cell="pitch",
+    )  # fmt: skip
+
+    def make(self, scale: Scale) -> Motif:
+        m, pen = self.begin(scale)
+        rx, ry = pen.length / 2 + 1.15 * m.wire, m.width / 2
+        inner = (max(rx - m.wire, 0.1 * m.wire), max(ry - m.wire, 0.1 * m.wire))
+        middle = pen.length / 2
+        ring(pen, disc(middle, 0, rx, ry, m.lean), disc(middle, 0, *inner, m.lean), m.wire)
+        return pen.motif(2 * max(rx, ry), overhang=1.15 * m.wire)

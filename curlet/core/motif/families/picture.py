@@ -1,0 +1,36 @@
+"""A picture as a motif: a photographed stitch or bead, cut out on transparency."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import ClassVar
+
+from curlet.core.measures import Frame, Measure, Scale
+from curlet.core.motif.families.artwork import CELL_LENGTH, CELL_WIDTH
+from curlet.core.motif.motif import Motif
+
+
+@dataclass(frozen=True)
+class PictureMotif:
+    """A PNG that fills a cell of `length` × `width` mm, worn or printed as `frame` says.
+
+    It does not bend: whatever the row's hold is, it rides.
+    """
+
+    bends: ClassVar[bool] = False
+    png: bytes
+    length: float
+    width: float
+    frame: Frame = Frame.WORN
+
+    @property
+    def thread(self) -> Measure | None:
+        return None
+
+    def check(self) -> None:
+        CELL_LENGTH.check(self.length)
+        CELL_WIDTH.check(self.width)
+
+    def make(self, scale: Scale) -> Motif:
+        k = scale.factor if self.frame is Frame.WORN else 1.0
+        return Motif((), self.width * k, picture=self.png)

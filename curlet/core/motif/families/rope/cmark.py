@@ -1,0 +1,46 @@
+"""C-mark rope: C-shaped strand marks over a band."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import ClassVar
+
+import numpy as np
+
+from curlet.core.measures import Measure, Scale
+from curlet.core.motif.families.base import About, Family, choice, measure, number
+from curlet.core.motif.motif import Motif
+from curlet.core.motif.outlines import box, ribbon
+
+
+@dataclass(frozen=True)
+class CMark(Family):
+    """The quick rope of graphics: marks 70 to 80 % of their own width apart read as a rope."""
+
+    diameter: Measure = measure(6.0, "Diameter", 0.5, 100, "4 mm to 10 mm is usual")
+    mark: Measure = measure(5.0, "Mark's width", 0.3, 100, "a little less than the diameter")
+    apart: float = number(75, "Marks apart", 50, 120, "70 % to 80 % of their width reads as a rope", "%")
+    line: Measure = measure(0.6, "Line", 0.05, 10, "a tenth of the diameter")
+    twist: str = choice("Z", "Twist", "S", "Z")
+
+    about: ClassVar[About] = About(
+        "C-mark rope", "rope", "drawn rope", "spacing: common practice", (1.5, 15.0),
+        corners="mitre", joins=True, threads=("#dcc594",),
+    )  # fmt: skip
+
+    def natural(self, scale: Scale) -> float:
+        return self.mark.drawn(scale) * self.apart / 100
+
+    def make(self, scale: Scale) -> Motif:
+        m, pen = self.begin(scale)
+        h = m.diameter / 2
+        pen.fill(box(-1, -h, pen.length + 1, h))
+        for y in (-h + m.line / 2, h - m.line / 2):
+            pen.fill(box(-1, y - m.line / 2, pen.length + 1, y + m.line / 2), lighter=-34)
+        turn = np.linspace(-0.5, 0.5, 9) * np.pi
+        lean = -1 if m.twist == "S" else 1
+        bow = m.mark * (0.5 * np.cos(turn) - 0.25 + 0.5 * lean * np.sin(turn))
+        arc = np.stack([bow, (h - 0.6 * m.line) * np.sin(turn)], axis=1)
+        for index in range(-2, 4):
+            pen.fill(ribbon(arc + ((index + 0.5) * pen.length, 0), m.line), lighter=-34)
+        return pen.motif(m.diameter, overhang=0, seamless=True)

@@ -1,0 +1,131 @@
+"""Outlines united, cut from one another, and lines as outlines. This alone in the core stands on skia."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Sequence
+
+import numpy as np
+import skia
+from numpy.typing import NDArray
+
+from curlet.core.drawing import POINTS_PER_COMMAND, Outline
+from curlet.core.errors import BadInput
+
+Floats = NDArray[np.float64]
+
+_HOW = {
+    "unite": skia.PathOp.kUnion_PathOp,
+    "cut": skia.PathOp.kDifference_PathOp,
+    "common": skia.PathOp.kIntersect_PathOp,
+    "apart": skia.PathOp.kXOR_PathOp,
+}
+WAYS = tuple(_HOW)
+CAPS = {"round": skia.Paint.kRound_Cap, "flat": skia.Paint.kButt_Cap, "square": skia.Paint.kSquare_Cap}
+JOINS = {
+    "round": skia.Paint.kRound_Join,
+    "mitre": skia.Paint.kMiter_Join,
+    "bevel": skia.Paint.kBevel_Join,
+}
+# Numbers are single precision: millimetres are worked on enlarged, so that they are fine enough.
+_ENLARGED = 64.0
+_HALVINGS = 2
+
+
+def combined(outlines: Sequence[Outline], how: str, even_odd: Sequence[bool]) -> Outline | None:
+    """Outlines as one, the first with each of the others in turn; None where nothing is left.
+
+    Parameters
+    ----------
+    how : "unite", "cut" (the others from the first), "common" or "apart" (what only one of them has).
+    even_odd : for each, whether that is its filling rule.
+
+    Raises
+    ------
+    BadInput
+        If they cannot be combined.
+    """
+    paths = [_path(outline, rule) for outline, rule in zip(outlines, even_odd, strict=True)]
+    made = paths[0]
+    for other in paths[1:]:
+        made = _op(made, other, how)
+    if len(paths) == 1:
+        made = _op(made, skia.Path(), "unite")
+    return _outline(made)
+
+
+def line_as_area(outline: Outline, weight: float, ends: str, joins: str) -> Outline | None:
+    """The area that a line of `weight` mm covers."""
+    paint = skia.Paint(Style=skia.Paint.kStroke_Style, StrokeWidth=weight * _ENLARGED)
+    paint.setStrokeCap(CAPS[ends])
+    paint.setStrokeJoin(JOINS[joins])
+    covered = skia.Path()
+    paint.getFillPath(_path(outline, even_odd=False), covered, None, 8.0)
+    return _outline(_op(covered, skia.Path(), "unite"))
+
+
+def _op(one: skia.Path, other: skia.Path, how: str) -> skia.Path:
+    try:
+        made = skia.Op(one, other, _HOW[how])
+    except RuntimeError:
+        made = None
+    if made is None:
+        raise BadInput("These shapes cannot be combined. Move one of them a little and try again.")
+    # Holes by their direction, so that they stay holes under either filling rule.
+    wound = skia.AsWinding(made)
+    return made if wound is None else wound
+
+
+def add_outline(path: skia.Path, commands: str, points: Floats) -> None:
+    """Append one outline to a skia path."""
+    calls = {"M": path.moveTo, "L": path.lineTo, "C": path.cubicTo, "Z": path.close}
+    flat, at = points.ravel().tolist(), 0
+    for command in commands:
+        count = 2 * POINTS_PER_COMMAND[command]
+        calls[command](*flat[at : at + count])
+        at += count
+
+
+def _path(outline: Outline, even_odd: bool) -> skia.Path:
+    path = skia.Path()
+    add_outline(path, outline.commands, outline.points * _ENLARGED)
+    path.setFillType(skia.PathFillType.kEvenOdd if even_odd else skia.PathFillType.kWinding)
+    return path
+
+
+def _outline(path: skia.Path) -> Outline | None:
+    commands, points = "", list[Floats]()
+    steps = skia.Path.Iter(path, False)
+    while True:
+        verb, at = steps.next()
+        if verb == skia.Path.kDone_Verb:
+            break
+        here = np.array([(p.x(), p.y()) for p in at], dtype=np.float64).reshape(-1, 2) / _ENLARGED
+        text, new = _STEPS[verb](here, steps)
+        commands, points = commands + text, [*points, *new]
+    return Outline(commands, np.concatenate(points)) if points else None
+
+
+Step = tuple[str, list[Floats]]
+
+
+def _elevated(a: Floats, b: Floats, c: Floats) -> Floats:
+    """A quadratic as a cubic, exact."""
+    return np.array([(a + 2 * b) / 3, (c + 2 * b) / 3, c])
+
+
+def _conic(here: Floats, steps: skia.Path.Iter) -> Step:
+    """A conic as four quadratics, which lie within a thousandth of its size."""
+    ends = [skia.Point(*(point * _ENLARGED)) for point in here]
+    quads = skia.Path.ConvertConicToQuads(*ends, steps.conicWeight(), _HALVINGS)
+    at = np.array([(p.x(), p.y()) for p in quads], dtype=np.float64) / _ENLARGED
+    return "C" * (len(at) // 2), [_elevated(*at[i : i + 3]) for i in range(0, len(at) - 2, 2)]
+
+
+_STEPS: dict[object, Callable[[Floats, skia.Path.Iter], Step]] = {
+    skia.Path.kMove_Verb: lambda here, _: ("M", [here[:1]]),
+    skia.Path.kLine_Verb: lambda here, _: ("L", [here[1:2]]),
+    skia.Path.kQuad_Verb: lambda here, _: ("C", [_elevated(*here)]),
+    skia.Path.kConic_Verb: _conic,
+    skia.Path.kCubic_Verb: lambda here, _: ("C", [here[1:4]]),
+    skia.Path.kClose_Verb: lambda here, _: ("Z", []),
+}

@@ -1,0 +1,74 @@
+"""Brush files as they come and go: single ones, and packs of many in a zip."""
+
+from __future__ import annotations
+
+import io
+import zipfile
+
+import orjson
+
+from curlet.core.errors import BadInput, TooMuch
+from curlet.core.measures import Scale
+from curlet.formats.brush_file import BrushDoc, read_brush
+
+MOST_BYTES = 8 * 1024 * 1024
+MOST_UNPACKED = 64 * 1024 * 1024
+MOST_PACKED = 500
+
+
+def write_brush(doc: BrushDoc) -> bytes:
+    """A brush as a file to keep: UTF-8 JSON, indented."""
+    return orjson.dumps(doc.model_dump(mode="json"), option=orjson.OPT_INDENT_2)
+
+
+def read_pack(name: str, data: bytes) -> list[tuple[str, BrushDoc]]:
+    """The brushes in a file: one, or those in a zip, with the names of their files.
+
+    Raises
+    ------
+    BadInput
+        If it is neither, or was made by a newer version, or has a setting that is not known.
+    TooMuch
+        If it is too large, packed or unpacked.
+    """
+    short = name.replace("\\", "/").rsplit("/", 1)[-1][:80]
+    if data[:4] == b"PK\x03\x04":
+        return _unpacked(short, data)
+    return [(short, _read(short, data))]
+
+
+def _read(name: str, data: bytes) -> BrushDoc:
+    if len(data) > MOST_BYTES:
+        raise TooMuch(f"“{name}” is larger than a brush file can be (8 MB).")
+    try:
+        document = orjson.loads(data)
+    except orjson.JSONDecodeError:
+        raise BadInput(f"“{name}” is not a brush file: it is not JSON. Nothing was taken in.") from None
+    if not isinstance(document, dict) or document.get("format") != "curlet-brush":
+        raise BadInput(f"“{name}” is JSON, but not a Curlet brush file. Nothing was taken in.")
+    version = document.get("version")
+    if isinstance(version, int) and version > 1:
+        raise BadInput(f"“{name}” was made by a newer Curlet. Update Curlet to take it in.")
+    try:
+        doc = read_brush(document)
+        doc.to_core().check(Scale())
+    except BadInput as error:
+        raise BadInput(f"“{name}”: {error} Nothing was taken in.") from None
+    return doc
+
+
+def _unpacked(name: str, data: bytes) -> list[tuple[str, BrushDoc]]:
+    try:
+        pack = zipfile.ZipFile(io.BytesIO(data))
+        entries = [entry for entry in pack.infolist() if not entry.is_dir()]
+        if len(entries) > MOST_PACKED or sum(entry.file_size for entry in entries) > MOST_UNPACKED:
+            raise TooMuch(f"“{name}” holds more than {MOST_PACKED} files or 64 MB. Split it.")
+        return [(entry.filename, _read(entry.filename, _bounded(pack, entry))) for entry in entries]
+    except (zipfile.BadZipFile, NotImplementedError, RuntimeError, OSError):
+        raise BadInput(f"“{name}” is a damaged zip file. Nothing was taken in.") from None
+
+
+def _bounded(pack: zipfile.ZipFile, entry: zipfile.ZipInfo) -> bytes:
+    """An entry's bytes; its stated size may be a lie, so no more than a brush file's are read."""
+    with pack.open(entry) as file:
+        return file.read(MOST_BYTES + 1)

@@ -1,0 +1,86 @@
+"""A new brush of a family, as a maker would begin it."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from curlet.core.errors import BadInput
+from curlet.core.measures import Scale
+from curlet.core.motif.families import FAMILIES, Family
+from curlet.formats.brush_courses import PiecesDoc, RowDoc
+from curlet.formats.brush_file import BrushDoc, CornerDoc
+from curlet.formats.brush_motifs import FAMILY_DOCS, FamilyDoc, MeasureDoc, PieceDoc
+
+# Lace and ruffles are gathered round a corner; nothing else is cut for them there.
+_GATHERED = ("lace", "ruffle")
+
+
+def family_of(name: str) -> type[Family]:
+    """A family by its name; BadInput if there is none."""
+    if name not in FAMILIES:
+        raise BadInput(f"There is no motif family “{name[:32]}”. Choose one from the list.")
+    return FAMILIES[name]
+
+
+def motif_of(name: str, **values: Any) -> FamilyDoc:
+    """A family's document; lengths may be given as plain mm."""
+    family_of(name)
+    made = {key: MeasureDoc(mm=v) if _is_length(name, key, v) else v for key, v in values.items()}
+    return FAMILY_DOCS[name](family=name, **made)
+
+
+def _is_length(name: str, key: str, value: Any) -> bool:
+    return family_of(name).specs()[key].form == "measure" and isinstance(value, int | float)
+
+
+def natural_length(motif: FamilyDoc) -> MeasureDoc:
+    """The length of a repeat that a motif's measures ask for, worn mm."""
+    return MeasureDoc(mm=round(motif.to_core().natural(Scale()), 4))
+
+
+def piece_of(name: str, *, within: bool = True, **values: Any) -> PieceDoc:
+    """A family's artwork for a single place."""
+    motif = motif_of(name, **values)
+    return PieceDoc(motif=motif, length=natural_length(motif), within=within)
+
+
+def row_of(motif: FamilyDoc, **settings: Any) -> RowDoc:
+    """A row of a family's motif, with its own corner piece if it draws one."""
+    about = family_of(motif.family).about
+    pieces = settings.pop("pieces", None) or PiecesDoc()
+    if "corner" in family_of(motif.family).specs().get("place", _NO_PLACE).choices:
+        corner = motif.model_copy(update={"place": "corner"})
+        drawn = PieceDoc(motif=corner, length=natural_length(corner))
+        pieces = pieces.model_copy(update={"corner_outside": drawn})
+    given = {
+        "length": natural_length(motif),
+        "gap": MeasureDoc(mm=about.gap),
+        "hold": about.hold,
+        "overlap": about.overlap,
+        "pieces": pieces,
+        **settings,
+    }
+    return RowDoc(motif=motif, **given)
+
+
+_NO_PLACE = next(iter(FAMILIES["running"].specs().values()))
+
+
+def brush_of(
+    family: str,
+    name: str = "",
+    *,
+    threads: tuple[str, ...] = (),
+    row: dict[str, Any] | None = None,
+    **values: Any,
+) -> BrushDoc:
+    """A brush of one row of a family: what a maker would begin with."""
+    about = family_of(family).about
+    made = "gathered" if family in _GATHERED else "mitred"
+    return BrushDoc(
+        name=name or about.name,
+        kind=about.kind,  # type: ignore[arg-type]
+        courses=(row_of(motif_of(family, **values), **(row or {})),),
+        corners=CornerDoc(manner=about.corners, made=made),  # type: ignore[arg-type]
+        threads=threads or about.threads,
+    )

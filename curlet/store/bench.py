@@ -1,0 +1,245 @@
+"""Brushes on the Bench: changed one making at a time, every making kept."""
+
+from __future__ import annotations
+
+import datetime
+from collections.abc import Callable
+from dataclasses import dataclass
+
+from peewee import fn
+
+from curlet.core.errors import BadInput
+from curlet.core.measures import Scale
+from curlet.formats.brush_file import BrushDoc, read_brush
+from curlet.store.database import reading, writing
+from curlet.store.errors import Conflict, Missing
+from curlet.store.models import Brush, BrushMaking, Run, Sheet
+from curlet.store.state import Row, new_id
+
+Edit = Callable[[BrushDoc], tuple[BrushDoc, str]]
+
+MOST_MAKINGS = 500
+
+
+@dataclass(frozen=True)
+class Bench:
+    """A brush with its makings, newest first; `worn_by` counts the runs that wear it."""
+
+    id: str
+    doc: BrushDoc
+    builtin: bool
+    making: int
+    worn_by: int
+    makings: tuple[Row, ...]
+    undo: str | None
+    redo: str | None
+
+
+def look(brush_id: str) -> Bench:
+    """A brush as it is now; Missing if there is none."""
+    with reading():
+        return _bench(_find(brush_id))
+
+
+def change(brush_id: str, making: int, edit: Edit, *, keep_runs: bool = False) -> Bench:
+    """Change a brush as one undoable making.
+
+    A built-in stays as it is: a copy of it is changed instead, and returned.
+
+    Parameters
+    ----------
+    making : the one that the change was made on.
+    keep_runs : leave the runs that wear it as they were: they get a copy of it as it was.
+
+    Raises
+    ------
+    Conflict
+        If the brush has been changed elsewhere since.
+    """
+    with writing():
+        brush = _fresh(brush_id, making)
+        before = read_brush(brush.doc)
+        doc, label = edit(before)
+        if doc == before:
+            return _bench(brush)
+        doc.to_core().check(Scale())
+        if brush.builtin:
+            brush = _copy(before, f"{before.name}, own")
+            doc = doc.model_copy(update={"name": brush.doc["name"]}) if doc.name == before.name else doc
+        elif keep_runs:
+            _leave_runs(brush, before)
+        _keep(brush, doc, label)
+        return _bench(brush)
+
+
+def undo(brush_id: str, making: int) -> Bench:
+    """Back to the making before this one; nothing happens where there is none."""
+    with writing():
+        brush = _fresh(brush_id, making)
+        now = _making(brush, brush.making)
+        if now is not None and now.before is not None:
+            _step_to(brush, now.before)
+        return _bench(brush)
+
+
+def redo(brush_id: str, making: int) -> Bench:
+    """On to the newest making that came from this one; nothing happens where there is none."""
+    with writing():
+        brush = _fresh(brush_id, making)
+        ahead = _ahead(brush)
+        if ahead is not None:
+            _step_to(brush, ahead.number)
+        return _bench(brush)
+
+
+def go_back(brush_id: str, making: int, number: int) -> Bench:
+    """Any earlier making, as a new one."""
+    with writing():
+        brush = _fresh(brush_id, making)
+        earlier = _making(brush, number)
+        if earlier is None:
+            raise Missing("That making is no longer kept. Choose another from the list.")
+        _keep(brush, read_brush(earlier.doc), f"Back to: {earlier.label}")
+        return _bench(brush)
+
+
+def add(doc: BrushDoc) -> Bench:
+    """A new brush in the drawer."""
+    with writing():
+        return _bench(_copy(doc, doc.name))
+
+
+def remove(brush_id: str) -> None:
+    """Take a brush out of the drawer; one that is worn, or built in, stays."""
+    with writing():
+        brush = _find(brush_id)
+        if brush.builtin:
+            raise BadInput("Built-in brushes stay in the drawer.")
+        if Run.select().where(Run.brush == brush_id).exists():
+            raise Conflict("This brush is worn. Take it off its paths first, then it can be removed.")
+        brush.delete_instance()
+
+
+def everything() -> list[Row]:
+    """Every brush's row in the drawer's order, with how many runs wear it."""
+    with reading():
+        counts = Run.select(Run.brush, fn.COUNT(Run.id)).group_by(Run.brush).tuples()
+        worn: dict[str, int] = {brush: count for brush, count in counts}
+        brushes = Brush.select().order_by(Brush.position, Brush.id)
+        return [{**brush.__data__, "worn_by": worn.get(brush.id, 0)} for brush in brushes]
+
+
+def free_name(name: str) -> str:
+    """A name that no brush in the drawer has."""
+    names = {brush.doc["name"] for brush in Brush.select()}
+    number, found = 2, name
+    while found in names:
+        found, number = f"{name} {number}", number + 1
+    return found
+
+
+def named_brush(name: str) -> Brush | None:
+    """The first brush of a name, one's own before a built-in."""
+    found = [brush for brush in Brush.select() if brush.doc["name"] == name]
+    return min(found, key=lambda brush: (brush.builtin, brush.position), default=None)
+
+
+def put_doc(brush: Brush, doc: BrushDoc, label: str) -> None:
+    """Another document for a brush, as a making that can be taken back."""
+    _keep(brush, doc, label)
+
+
+def _find(brush_id: str) -> Brush:
+    brush = Brush.get_or_none(Brush.id == brush_id)
+    if brush is None:
+        raise Missing("There is no such brush. Choose one from the drawer.")
+    return brush
+
+
+def _fresh(brush_id: str, making: int) -> Brush:
+    brush = _find(brush_id)
+    if brush.making != making:
+        raise Conflict("This brush was changed in another page. It has been brought up to date: look again.")
+    return brush
+
+
+def _copy(doc: BrushDoc, name: str) -> Brush:
+    """A new brush of one's own."""
+    position = (Brush.select(fn.MAX(Brush.position)).scalar() or 0) + 1
+    named = doc.model_copy(update={"name": free_name(name)})
+    kept = named.model_dump(mode="json")
+    return Brush.create(id=new_id(), doc=kept, builtin=False, position=position)
+
+
+def _leave_runs(brush: Brush, before: BrushDoc) -> None:
+    if not Run.select().where(Run.brush == brush.id).exists():
+        return
+    as_it_was = _copy(before, f"{before.name}, as it was")
+    _moved_on(brush.id)
+    Run.update(brush=as_it_was.id).where(Run.brush == brush.id).execute()
+
+
+def _keep(brush: Brush, doc: BrushDoc, label: str) -> None:
+    """A new making on top of the present one."""
+    if not BrushMaking.select().where(BrushMaking.brush == brush.id).exists():
+        _write(brush, brush.making, None, "As it was first", brush.doc)
+    newest = BrushMaking.select(fn.MAX(BrushMaking.number)).where(BrushMaking.brush == brush.id).scalar()
+    _write(brush, newest + 1, brush.making, label, doc.model_dump(mode="json"))
+    _drop_oldest(brush)
+    _step_to(brush, newest + 1)
+
+
+def _write(brush: Brush, number: int, before: int | None, label: str, doc: Row) -> None:
+    made = datetime.datetime.now(datetime.UTC).isoformat(timespec="seconds")
+    BrushMaking.create(brush=brush.id, number=number, before=before, label=label, doc=doc, made=made)
+
+
+def _drop_oldest(brush: Brush) -> None:
+    own = BrushMaking.brush == brush.id
+    newest = BrushMaking.select(fn.MAX(BrushMaking.number)).where(own).scalar()
+    BrushMaking.delete().where(own, BrushMaking.number <= newest - MOST_MAKINGS).execute()
+
+
+def _step_to(brush: Brush, number: int) -> None:
+    making = _making(brush, number)
+    if making is None:
+        return
+    brush.doc, brush.making = making.doc, number
+    brush.save()
+    _moved_on(brush.id)
+
+
+def _moved_on(brush_id: str) -> None:
+    """A new revision for every sheet on which the brush is worn."""
+    worn = Run.select(Run.sheet).where(Run.brush == brush_id).distinct()
+    Sheet.update(revision=Sheet.revision + 1).where(Sheet.id.in_(worn)).execute()
+
+
+def _making(brush: Brush, number: int) -> BrushMaking | None:
+    return BrushMaking.get_or_none(BrushMaking.brush == brush.id, BrushMaking.number == number)
+
+
+def _ahead(brush: Brush) -> BrushMaking | None:
+    came = BrushMaking.select().where(BrushMaking.brush == brush.id, BrushMaking.before == brush.making)
+    return came.order_by(BrushMaking.number.desc()).first()
+
+
+def _bench(brush: Brush) -> Bench:
+    own = BrushMaking.select().where(BrushMaking.brush == brush.id)
+    makings = tuple(
+        {"number": m.number, "label": m.label, "made": m.made}
+        for m in own.order_by(BrushMaking.number.desc()).limit(50)
+    )
+    now, ahead = _making(brush, brush.making), _ahead(brush)
+    back = now.label if now is not None and now.before is not None else None
+    worn = Run.select().where(Run.brush == brush.id).count()
+    return Bench(
+        brush.id,
+        read_brush(brush.doc),
+        brush.builtin,
+        brush.making,
+        worn,
+        makings,
+        back,
+        ahead.label if ahead else None,
+    )

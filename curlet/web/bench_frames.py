@@ -1,0 +1,269 @@
+"""From a brush to the frame that the Bench draws: its repeat, its proofs, its pieces in place."""
+
+from __future__ import annotations
+
+from dataclasses import replace
+from typing import Any
+
+import numpy as np
+from numpy.typing import NDArray
+
+from curlet.core.brush import Band, Brush, EndRule, FitRule, Pieces, Row, Span
+from curlet.core.brush.edges import Joint, check_edges, joins
+from curlet.core.lay import LaidRun, lay
+from curlet.core.lay.draw import draw_run, reach_of
+from curlet.core.measures import Scale
+from curlet.core.motif.families import Family
+from curlet.core.motif.motif import MotifMaker
+from curlet.core.path import Path
+from curlet.core.proof import PROOFS, Place, Proof, prove, sample
+from curlet.formats.artwork_places import AnyPlace
+from curlet.formats.brush_file import BrushDoc
+from curlet.formats.screen import Frame, group_json
+from curlet.web import second
+from curlet.web.artwork_frames import artwork_json
+
+Json = dict[str, Any]
+# What a second process sends back: proofs, and the numbers that they refer to.
+Aside = tuple[list[Json], NDArray[np.float32]]
+
+TRUE = Scale()
+# How far what is drawn on the board may lie from where it should, mm, and the decimals that go with it.
+COARSE, COARSE_DECIMALS = 0.03, 2
+# The proofs that are drawn here, beside the repeat and the sample, and those drawn aside: about as much
+# work as one another.
+OWN = ("straight", "round", "square", "tight S", "loop")
+ASIDE = ("star", "two corners", "letter")
+# Repeats to either side of the one that is worked on.
+NEIGHBOURS = 2
+# Warnings that a proof shows; what is said of one run's places is not the board's business.
+_SHOWN = 2
+
+
+def bench_frame(doc: BrushDoc, course: int, scale: Scale, drawing: AnyPlace | None = None) -> bytes:
+    """The selected course's repeat at true size, and the whole brush proved at a scale.
+
+    Parameters
+    ----------
+    drawing : the place whose artwork is drawn on, if one is.
+    """
+    brush = doc.to_core()
+    brush.check(TRUE)
+    elsewhere = second.share(aside, doc.model_dump_json(), scale)
+    frame = Frame()
+    index = min(course, len(brush.courses) - 1)
+    repeat = _repeat(brush, index, frame)
+    # The board's tiles are small: what is drawn there may be coarser.
+    frame.decimals = COARSE_DECIMALS
+    head = {
+        "doc": doc.model_dump(mode="json"),
+        "course": index,
+        "repeat": repeat,
+        "joints": _joints(brush.courses[index]),
+        "facts": _facts(brush.courses[index]),
+        "sample": _sample(brush, index, scale, frame),
+        "artwork": artwork_json(doc, index, drawing) if drawing else None,
+    }
+    own = _proofs(brush, scale, OWN, frame)
+    head["proofs"] = _in_order(own, elsewhere(), frame)
+    return frame.pack(head)
+
+
+def aside(text: str, scale: Scale) -> Aside:
+    """The proofs that a second process draws, from a brush's document: their JSON and their numbers."""
+    frame = Frame()
+    frame.decimals = COARSE_DECIMALS
+    brush = BrushDoc.model_validate_json(text).to_core()
+    return _proofs(brush, scale, ASIDE, frame), frame.numbers()
+
+
+def _proofs(brush: Brush, scale: Scale, names: tuple[str, ...], frame: Frame) -> list[Json]:
+    return [_proof(proof, frame) for proof in prove(brush, scale, names)]
+
+
+def _in_order(own: list[Json], elsewhere: Aside, frame: Frame) -> list[Json]:
+    """Proofs in the board's order, those drawn aside with their numbers taken over."""
+    theirs, numbers = elsewhere
+    start = None
+    for proof in theirs:
+        start = frame.take_over(proof["group"], numbers, start)
+    by_name = {proof["name"]: proof for proof in (*own, *theirs)}
+    return [by_name[name] for name in PROOFS]
+
+
+def _repeat(brush: Brush, index: int, frame: Frame) -> Json:
+    """One repeat with its neighbours, the whole brush beneath it, on a level line."""
+    course = brush.courses[index]
+    length = _length(course)
+    whole = (2 * NEIGHBOURS + 1) * length
+    line = _level(whole)
+    run = lay(line, _plain(brush), TRUE)
+    reach = max(reach_of(each) for each in run.courses)
+    beneath = draw_run(run, "neighbours", "")
+    return {
+        "length": length,
+        "start": NEIGHBOURS * length,
+        "width": _width(course),
+        "offset": course.drawn_offset(TRUE),
+        "reach": reach,
+        "neighbours": group_json(beneath, frame),
+    }
+
+
+def _plain(brush: Brush) -> Brush:
+    """The brush as it repeats on a straight line, whatever its ends and fits do there."""
+
+    def plain(course: Row | Band | Span) -> Row | Band | Span:
+        if not isinstance(course, Row):
+            return course
+        hold = "pinned" if course.hold == "links" else course.hold
+        return replace(course, fit=FitRule("leave-over"), pieces=Pieces(), ends=EndRule(), hold=hold, sway=())
+
+    return replace(brush, courses=tuple(plain(course) for course in brush.courses))
+
+
+def _length(course: Row | Band | Span) -> float:
+    """From the start of one repeat to the start of the next, mm; a band has a square of itself."""
+    if isinstance(course, Row):
+        lengths = course.drawn_lengths(TRUE)
+        gap = course.drawn_gap(TRUE)
+        return max(sum(lengths[i] + gap for i in course.sequence) / len(course.sequence), 0.05)
+    if isinstance(course, Span):
+        return course.length.drawn(TRUE) * course.size / 100
+    return 2 * course.drawn_width(TRUE)
+
+
+def _width(course: Row | Band | Span) -> float:
+    if isinstance(course, Row):
+        return max(motif.width for motif in course.motifs(TRUE))
+    if isinstance(course, Span):
+        return course.motif.make(TRUE).width * course.size / 100
+    return course.drawn_width(TRUE)
+
+
+def _level(length: float) -> Path:
+    points = np.array([[0.0, 0.0], [length, 0.0]])
+    return Path.make(["a", "b"], points, points, points, closed=False)
+
+
+def _joints(course: Row | Band | Span) -> Json:
+    if not isinstance(course, Row):
+        return {"joins": False, "step": 0.0, "found": []}
+    joints = check_edges(course, TRUE)
+    found = [_joint(joint) for joint in joints if joint.mismatches]
+    return {"joins": joins(course), "step": max((j.step for j in joints), default=0.0), "found": found}
+
+
+def _joint(joint: Joint) -> Json:
+    return {
+        "before": joint.before,
+        "after": joint.after,
+        "step": joint.step,
+        "mismatches": [
+            {"what": m.what, "y": m.y, "other": m.other, "size": m.size, "fault": m.fault}
+            for m in joint.mismatches
+        ],
+    }
+
+
+def _facts(course: Row | Band | Span) -> list[Json]:
+    """What follows from the measures, in words: the maker does not set it."""
+    found = []
+    motif: MotifMaker | None = None if isinstance(course, Band) else course.motif
+    helix = getattr(motif, "helix_angle", None)
+    if helix is not None:
+        found.append({"label": "Helix angle", "text": f"{helix:.1f}°"})
+    if isinstance(course, Row):
+        found.append({"label": "Pitch", "text": f"{_length(course):.3g} mm"})
+        if (pitch := _length(course)) > 0:
+            found.append({"label": "To the inch", "text": f"{25.4 / pitch:.2f}"})
+    if isinstance(motif, Family):
+        low, high = motif.about.usual
+        found.append({"label": "Usually long", "text": f"{low:g} to {high:g} mm"})
+        found.append({"label": motif.about.trade.capitalize(), "text": motif.about.source})
+    return found
+
+
+def _proof(proof: Proof, frame: Frame) -> Json:
+    wrong = [w for w in proof.tally.warnings if w.code not in _NOT_WRONG]
+    return {
+        "name": proof.name,
+        "box": proof.box,
+        "grown": proof.grown,
+        "group": group_json(draw_run(proof.run, f"proof-{proof.name}", "", COARSE), frame),
+        "says": _says(proof),
+        "short": _short(proof) if wrong else "",
+        "wrong": [w.message for w in wrong[:_SHOWN]],
+    }
+
+
+# The board's legs are as long as they are, so that repeats eased far are no fault of the brush; a chain
+# that ends short of an open path is as it should be.
+_NOT_WRONG = {"off-tolerance", "links-off", "links-left-over", "lost-place", "tidied", "unusual"}
+
+_IN_SHORT = {
+    "leg-too-short": "legs too short",
+    "leg-vanishes": "a leg vanishes",
+    "open-step": "does not close",
+    "solid-line": "a solid line",
+    "too-fine": "too fine to print",
+}
+
+
+def _short(proof: Proof) -> str:
+    """What is wrong, in as few words as a tile has room for."""
+    if proof.tally.pinches:
+        tight = min(proof.tally.pinches, key=lambda pinch: pinch.radius)
+        return f"needs R {tight.needs:.1f}"
+    codes = {warning.code for warning in proof.tally.warnings}
+    return next((text for code, text in _IN_SHORT.items() if code in codes), "see why")
+
+
+def _says(proof: Proof) -> str:
+    """What a proof came to, in a few words."""
+    run, facts = proof.run, proof.tally.facts
+    parts = [f"{facts.repeats}"] if run.main is not None else []
+    if facts.main is not None and abs(facts.main.departure) >= _FELT:
+        parts.append(f"{facts.main.departure:+.1f} %")
+    else:
+        parts.append(_closing(run))
+    return " · ".join(part for part in parts if part)
+
+
+def _closing(run: LaidRun) -> str:
+    if run.passes:
+        return "over and under"
+    broken = run.main is not None and not run.main.legs[0].unbroken and len(run.main.legs) > 1
+    if not (run.corners and broken):
+        return "closes" if run.path.closed else ""
+    manners = {run.manners.of(corner) for corner in run.corners}
+    words = {"mitre": "mitred", "piece": "with pieces", "stop": "stopped short"}
+    return words.get(manners.pop(), "") if len(manners) == 1 else ""
+
+
+# A departure from here on, in %, is told instead of how it turns or closes.
+_FELT = 3.0
+
+
+def _sample(brush: Brush, index: int, scale: Scale, frame: Frame) -> Json:
+    runs, places = sample(brush, index, scale)
+    reach = max(reach_of(course) for run in runs for course in run.courses)
+    points = np.concatenate([run.path.arc.points(np.linspace(0, run.path.length, 200)) for run in runs])
+    margin = 1.25 * reach + 1
+    low, high = points.min(axis=0) - margin, points.max(axis=0) + margin
+    return {
+        "box": (float(low[0]), float(low[1]), float(high[0] - low[0]), float(high[1] - low[1])),
+        "groups": [group_json(draw_run(run, f"sample-{i}", "", COARSE), frame) for i, run in enumerate(runs)],
+        "places": [_place(place) for place in places],
+    }
+
+
+def _place(place: Place) -> Json:
+    return {
+        "name": place.name,
+        "x": place.x,
+        "y": place.y,
+        "rx": place.rx,
+        "ry": place.ry,
+        "length": place.length,
+    }

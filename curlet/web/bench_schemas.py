@@ -1,0 +1,276 @@
+"""What the Bench and the Drawers send and get."""
+
+from __future__ import annotations
+
+from typing import Annotated, Literal
+
+from flask_openapi3 import FileStorage
+from pydantic import BaseModel, Field
+
+from curlet.formats.artwork_places import AnyPlace
+from curlet.formats.brush_file import BrushDoc
+from curlet.formats.brush_motifs import RoleDoc
+from curlet.formats.makings import AnyMaking
+from curlet.web.schemas import GroupShown, ShapeShown
+
+
+class SettingShown(BaseModel):
+    """One setting of a family: its field in the brush file, its name in words, and what it may be."""
+
+    name: str
+    label: str
+    form: Literal["measure", "number", "count", "choice", "tick"]
+    low: float | None
+    high: float | None
+    unit: str
+    usual: str
+    choices: list[str]
+
+
+class FamilyShown(BaseModel):
+    """A motif family. `usual` is from and to, mm worn, of a repeat."""
+
+    id: str
+    name: str
+    kind: str
+    trade: str
+    source: str
+    usual: tuple[float, float]
+    piece: bool
+    places: list[str]
+    settings: list[SettingShown]
+
+
+class FamilyList(BaseModel):
+    families: list[FamilyShown]
+
+
+class MakingShown(BaseModel):
+    number: int
+    label: str
+    made: str
+
+
+class BenchShown(BaseModel):
+    """A brush on the Bench. `making` goes with every change; a change to a built-in answers with the copy
+    that was made of it."""
+
+    id: str
+    doc: BrushDoc
+    builtin: bool
+    making: int
+    worn_by: int
+    makings: list[MakingShown]
+    undo: str | None
+    redo: str | None
+    notes: list[str] = []
+
+
+class MismatchShown(BaseModel):
+    what: Literal["width", "step", "bend", "open"]
+    y: float
+    other: float | None
+    size: float
+    fault: bool
+
+
+class JointShown(BaseModel):
+    before: str
+    after: str
+    step: float
+    mismatches: list[MismatchShown]
+
+
+class JointsShown(BaseModel):
+    """Where pieces meet: whether they are meant to, the largest step (mm), and what was found."""
+
+    joins: bool
+    step: float
+    found: list[JointShown]
+
+
+class RepeatShown(BaseModel):
+    """The course's repeat, mm: it begins at `start` on a level line, its neighbours beside it."""
+
+    length: float
+    start: float
+    width: float
+    offset: float
+    reach: float
+    neighbours: GroupShown
+
+
+Box = tuple[float, float, float, float]
+
+
+class ProofShown(BaseModel):
+    """The brush on one path of the board: what is drawn within `box` (left, top, width, height; sheet mm),
+    what it came to, and what is wrong with it, in words and in short."""
+
+    name: str
+    box: Box
+    grown: float
+    group: GroupShown
+    says: str
+    short: str
+    wrong: list[str]
+
+
+class PlaceShown(BaseModel):
+    """Where a piece stands on the sample; `length` is worn mm, None where there is none."""
+
+    name: str
+    x: float
+    y: float
+    rx: float
+    ry: float
+    length: float | None
+
+
+class SampleShown(BaseModel):
+    box: Box
+    groups: list[GroupShown]
+    places: list[PlaceShown]
+
+
+class FactShown(BaseModel):
+    label: str
+    text: str
+
+
+class ArtShapeShown(BaseModel):
+    """One shape of artwork, mm: drawn, where it reaches without its line, and what it is painted with."""
+
+    shown: ShapeShown
+    x: float
+    y: float
+    length: float
+    width: float
+    fill: RoleDoc | None
+    stroke: RoleDoc | None
+    gradient: bool
+    weight: float
+    opacity: float
+
+
+class ArtworkShown(BaseModel):
+    """The artwork at a place, in its cell from 0 to `length` and half of `width` to either side of its
+    baseline; `along` and `across` are where its edges and middles lie, for a hand to snap to."""
+
+    place: AnyPlace
+    length: float
+    width: float
+    shapes: list[ArtShapeShown]
+    along: list[float]
+    across: list[float]
+
+
+class BenchFrame(BaseModel):
+    """The JSON head of a Bench frame: the brush as it is tried, drawn. The body is as a sheet's."""
+
+    doc: BrushDoc
+    course: int
+    repeat: RepeatShown
+    joints: JointsShown
+    facts: list[FactShown]
+    proofs: list[ProofShown]
+    sample: SampleShown
+    artwork: ArtworkShown | None
+
+
+class Trial(BaseModel):
+    """A brush to be drawn on the Bench, with a making that is only tried; with the artwork at a place of
+    the course, shape by shape, if `drawing` names one."""
+
+    doc: BrushDoc
+    making: AnyMaking | None = None
+    course: Annotated[int, Field(ge=0, lt=16)] = 0
+    scale: Annotated[str, Field(max_length=20)] = "1:1"
+    drawing: AnyPlace | None = None
+
+
+class MakingDone(BaseModel):
+    """One thing to do to the brush as it was at `making`; `keep_runs` leaves the runs that wear it as they
+    were."""
+
+    making: int
+    done: AnyMaking
+    keep_runs: bool = False
+
+
+class ArtworkFile(BaseModel):
+    """An SVG drawing to be a course's repeat, or the piece at a place; turned clockwise by degrees."""
+
+    file: FileStorage
+    making: int
+    course: Annotated[int, Field(ge=0, lt=16)] = 0
+    place: AnyPlace = "repeat"
+    turn: float = 0.0
+    keep_runs: bool = False
+
+
+class ArtworkQuery(BaseModel):
+    """Which artwork of a brush."""
+
+    course: Annotated[int, Field(ge=0, lt=16)] = 0
+    place: AnyPlace = "repeat"
+
+
+class MakingNumber(BaseModel):
+    making: int
+
+
+class GoBack(BaseModel):
+    making: int
+    number: int
+
+
+class NewBrush(BaseModel):
+    """A new brush: of a family, or a copy of another."""
+
+    family: str | None = None
+    copy_of: str | None = None
+
+
+class BrushListed(BaseModel):
+    id: str
+    name: str
+    kind: str
+    builtin: bool
+    worn_by: int
+    key: str
+
+
+class BrushList(BaseModel):
+    brushes: list[BrushListed]
+
+
+class GivenFiles(BaseModel):
+    """Brush files to take in. Where a name is there already the file is added beside it, or put in its
+    place if `replace` is said; a built-in is never replaced."""
+
+    files: list[FileStorage]
+    replace: bool = False
+
+
+class TakenBrush(BaseModel):
+    """What became of one brush: "added", "added beside" one of the same name, "replaced", "the same"."""
+
+    file: str
+    name: str
+    id: str
+    became: Literal["added", "added beside", "replaced", "the same"]
+
+
+class TakenBrushes(BaseModel):
+    taken: list[TakenBrush]
+
+
+class FamilyUrl(BaseModel):
+    family: str
+
+
+class GiveOutQuery(BaseModel):
+    """Brushes to give out, by their ids, with commas between."""
+
+    ids: Annotated[str, Field(min_length=1, max_length=20_000)]

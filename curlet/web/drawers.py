@@ -1,0 +1,102 @@
+"""The Drawers: every brush across all sheets; brush files taken in and given out."""
+
+from __future__ import annotations
+
+import io
+import re
+import zipfile
+
+from flask import Response
+from flask_openapi3 import APIBlueprint
+
+from curlet.core.errors import BadInput
+from curlet.core.measures import Scale
+from curlet.formats.brush_pack import read_pack, write_brush
+from curlet.formats.recipes import brush_of
+from curlet.store import bench as store
+from curlet.store import drawers as kept
+from curlet.web.bench import shown
+from curlet.web.bench_schemas import (
+    BenchShown,
+    BrushList,
+    FamilyUrl,
+    GivenFiles,
+    GiveOutQuery,
+    NewBrush,
+    TakenBrushes,
+)
+from curlet.web.frames import content_key
+from curlet.web.replies import Replies, file_reply, json_reply
+from curlet.web.schemas import Problem, StripQuery
+from curlet.web.strips import strip
+
+drawers = APIBlueprint("drawers", __name__, url_prefix="/api")
+
+_REPLIES: Replies = {404: Problem, 413: Problem, 422: Problem}
+MOST_FILES = 200
+
+
+@drawers.get("/brushes", responses={200: BrushList})
+def brushes() -> Response:
+    """Every brush, in the drawer's order."""
+    return json_reply(
+        {
+            "brushes": [
+                {
+                    "id": row["id"],
+                    "name": row["doc"]["name"],
+                    "kind": row["doc"]["kind"],
+                    "builtin": row["builtin"],
+                    "worn_by": row["worn_by"],
+                    "key": content_key(row["doc"]),
+                }
+                for row in store.everything()
+            ]
+        }
+    )
+
+
+@drawers.post("/brushes", responses={200: BenchShown, **_REPLIES})
+def new_brush(body: NewBrush) -> Response:
+    """A new brush in the drawer."""
+    if body.copy_of is not None:
+        doc = store.look(body.copy_of).doc
+        return shown(store.add(doc.model_copy(update={"name": f"{doc.name}, copy"})))
+    if body.family is None:
+        raise BadInput("Say which family the new brush is of, or which brush it is a copy of.")
+    return shown(store.add(brush_of(body.family)))
+
+
+@drawers.get("/families/<family>/strip.svg", responses=_REPLIES)
+def family_strip(path: FamilyUrl, query: StripQuery) -> Response:
+    """A family drawn straight, as a new brush of it would be."""
+    return strip(brush_of(path.family), Scale(), query)
+
+
+@drawers.get("/brush-files", responses=_REPLIES)
+def give_out(query: GiveOutQuery) -> Response:
+    """One brush as a file, or several packed in one."""
+    docs = [store.look(brush_id).doc for brush_id in query.ids.split(",") if brush_id]
+    if not docs:
+        raise BadInput("Choose the brushes to give out.")
+    if len(docs) == 1:
+        return file_reply(write_brush(docs[0]), "application/json", f"{docs[0].name}.curlet-brush.json")
+    packed = io.BytesIO()
+    with zipfile.ZipFile(packed, "w", zipfile.ZIP_DEFLATED) as pack:
+        for number, doc in enumerate(docs, 1):
+            safe = re.sub(r"[^A-Za-z0-9 -]+", "", doc.name).strip() or "brush"
+            pack.writestr(f"{number:03d} {safe}.curlet-brush.json", write_brush(doc))
+    return file_reply(packed.getvalue(), "application/zip", "Curlet brushes.zip")
+
+
+@drawers.post("/brush-files", responses={200: TakenBrushes, **_REPLIES})
+def take_in(form: GivenFiles) -> Response:
+    """Take in brush files, and packs of them. Either all are taken or none."""
+    if len(form.files) > MOST_FILES:
+        raise BadInput(f"{MOST_FILES} files are the most at once. Take them in a few at a time.")
+    found = [
+        (name, doc)
+        for file in form.files
+        for name, doc in read_pack(file.filename or "file", file.stream.read())
+    ]
+    return json_reply({"taken": kept.take_in(found, replace=form.replace)})

@@ -1,0 +1,105 @@
+/** The Bench's head strip: the brush's name, undo and redo, its earlier makings, and the doors. */
+import { useState } from "react";
+import { Link } from "react-router";
+
+import { plural } from "@/shared/ui/words";
+
+import { useBench, useWorkbench } from "./bench";
+
+const quiet =
+  "cursor-pointer rounded-field px-2 py-1 hover:bg-white/10 disabled:cursor-default disabled:text-[#98a0b3] disabled:hover:bg-transparent";
+
+export function BenchHead() {
+  const workbench = useWorkbench();
+  const brush = useBench((state) => state.brush)!;
+  return (
+    <header className="head col-span-3 flex items-center gap-3 bg-neutral px-3.5 text-neutral-content">
+      <h1 className="font-bold">Bench</h1>
+      <BrushName />
+      <span className="measure text-[#cfd3de]">
+        {brush.builtin ? "built in" : "your own"} · worn by {plural(brush.worn_by, "run")}
+      </span>
+      <span className="ml-auto flex items-center gap-1">
+        <button className={quiet} disabled={!brush.undo} title={brush.undo ? `Undo: ${brush.undo}` : "Nothing to undo"} onClick={() => void workbench.undo()}>
+          Undo
+        </button>
+        <button className={quiet} disabled={!brush.redo} title={brush.redo ? `Redo: ${brush.redo}` : "Nothing to redo"} onClick={() => void workbench.redo()}>
+          Redo
+        </button>
+        <Earlier />
+        <Link className={quiet} to="/drawers">
+          Drawers
+        </Link>
+        <Link className="rounded-field bg-primary px-3.5 py-1 font-semibold text-primary-content hover:brightness-105" to="/">
+          Back to the Table
+        </Link>
+      </span>
+    </header>
+  );
+}
+
+function BrushName() {
+  const workbench = useWorkbench();
+  const name = useBench((state) => state.brush!.doc.name!);
+  const [typed, setTyped] = useState<string | null>(null);
+  const keep = () => {
+    if (typed !== null && typed.trim() && typed !== name) void workbench.make({ kind: "rename", name: typed });
+    setTyped(null);
+  };
+  return (
+    <input
+      aria-label="Name of the brush"
+      className="w-[230px] rounded-field border border-transparent bg-transparent px-1.5 py-0.5 hover:border-white/30 focus:border-white/60"
+      maxLength={120}
+      value={typed ?? name}
+      onChange={(event) => setTyped(event.target.value)}
+      onBlur={keep}
+      onKeyDown={(event) => {
+        if (event.key === "Enter") keep();
+        if (event.key === "Escape") setTyped(null);
+      }}
+    />
+  );
+}
+
+/** Every making that is kept, newest first; any can be gone back to. */
+function Earlier() {
+  const workbench = useWorkbench();
+  const { makings, making } = useBench((state) => state.brush)!;
+  const [open, setOpen] = useState(false);
+  return (
+    <span className="relative">
+      <button className={quiet} aria-expanded={open} disabled={!makings.length} onClick={() => setOpen(!open)}>
+        Earlier makings
+      </button>
+      {open && (
+        <ol
+          aria-label="Earlier makings, newest first"
+          className="absolute top-9 right-0 z-30 max-h-[420px] w-[300px] overflow-y-auto rounded-box border border-base-300 bg-base-100 p-2 text-base-content shadow-lg"
+        >
+          {makings.map((item) => (
+            <li key={item.number} className="flex items-center gap-2 border-b border-dotted border-base-300 py-1 last:border-0">
+              <span className="min-w-0 flex-1">
+                <span className="block truncate">{item.label}</span>
+                <span className="measure muted">{item.made.replace("T", " ").slice(0, 16)}</span>
+              </span>
+              {item.number === making ? (
+                <span className="muted text-[12px]">now</span>
+              ) : (
+                <button
+                  className="cursor-pointer rounded-field border border-base-300 px-2 py-0.5 text-[12px] hover:border-base-content"
+                  onClick={() => {
+                    setOpen(false);
+                    void workbench.goBack(item.number);
+                  }}
+                >
+                  Go back to it
+                </button>
+              )}
+            </li>
+          ))}
+        </ol>
+      )}
+    </span>
+  );
+}

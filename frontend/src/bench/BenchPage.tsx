@@ -1,0 +1,82 @@
+/** The Bench: where motifs and brushes are made, and proved before they are used. */
+import { useEffect, useMemo } from "react";
+import { useNavigate, useParams } from "react-router";
+
+import { MakerContext } from "@/shared/maker/maker";
+import { Message } from "@/table/FirstSheet";
+
+import { useBench, useBenchMaker, Workbench, WorkbenchContext } from "./bench";
+import { CourseStack } from "./CourseStack";
+import { DrawingBoard } from "./draw/DrawingBoard";
+import { DrawingCard } from "./draw/DrawingCard";
+import { FollowOrKeep } from "./FollowOrKeep";
+import { BenchHead } from "./BenchHead";
+import { Notice } from "./Notice";
+import { ProofBoard } from "./ProofBoard";
+import { RepeatView } from "./RepeatView";
+import { SampleStrip } from "./SampleStrip";
+import { SettingsCard } from "./settings/SettingsCard";
+import { TraceDialog } from "./trace/TraceDialog";
+
+export function BenchPage() {
+  const { brushId } = useParams();
+  const navigate = useNavigate();
+  const workbench = useMemo(
+    () => new Workbench((id) => void navigate(`/bench/${id}`, { replace: true })),
+    [navigate],
+  );
+  const brush = useBench((state) => state.brush);
+  const notice = useBench((state) => state.notice);
+
+  useEffect(() => {
+    // A copy that was just made is on the Bench already.
+    if (brushId && useBench.getState().brush?.id !== brushId) void workbench.open(brushId);
+  }, [workbench, brushId]);
+
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (!(event.ctrlKey || event.metaKey) || event.target instanceof HTMLInputElement) return;
+      if (event.key === "z" && !event.shiftKey) void workbench.undo();
+      else if (event.key === "y" || (event.key === "z" && event.shiftKey)) void workbench.redo();
+      else return;
+      event.preventDefault();
+    };
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  }, [workbench]);
+
+  if (!brush) return <Message title="The Bench" text={notice ?? "Fetching the brush."} />;
+  return (
+    <WorkbenchContext value={workbench}>
+      <Board />
+    </WorkbenchContext>
+  );
+}
+
+function Board() {
+  const maker = useBenchMaker();
+  const drawn = useBench((state) => state.drawn);
+  return (
+    <MakerContext value={maker}>
+      <div className="grid h-full grid-cols-[232px_minmax(0,1fr)_300px] grid-rows-[44px_minmax(0,1fr)] bg-base-200" data-testid="bench">
+        <BenchHead />
+        <CourseStack />
+        <main className="flex min-h-0 flex-col overflow-y-auto bg-(--paper)">
+          {drawn ? (
+            <>
+              {drawn.head.artwork ? <DrawingBoard drawn={drawn} artwork={drawn.head.artwork} /> : <RepeatView drawn={drawn} />}
+              <ProofBoard drawn={drawn} />
+              <SampleStrip drawn={drawn} />
+            </>
+          ) : (
+            <p className="muted p-4">Drawing the brush.</p>
+          )}
+        </main>
+        {drawn?.head.artwork ? <DrawingCard /> : <SettingsCard />}
+      </div>
+      <TraceDialog />
+      <FollowOrKeep />
+      <Notice />
+    </MakerContext>
+  );
+}

@@ -1,0 +1,62 @@
+/** A brush that is worn is about to change: do its runs follow, or stay as they were? */
+import { useEffect, useRef } from "react";
+
+import { plural } from "@/shared/ui/words";
+
+import { useBench } from "./bench";
+
+export function FollowOrKeep() {
+  const asking = useBench((state) => state.asking);
+  const brush = useBench((state) => state.brush);
+  const dialog = useRef<HTMLDialogElement>(null);
+  const title = useRef<HTMLHeadingElement>(null);
+  useEffect(() => {
+    if (asking) {
+      dialog.current?.showModal();
+      // Not on a button: the Enter that led here must not answer for the person.
+      title.current?.focus();
+    } else {
+      dialog.current?.close();
+    }
+  }, [asking]);
+  return (
+    <dialog
+      ref={dialog}
+      aria-labelledby="follow-title"
+      className="m-auto w-[420px] rounded-box border border-base-300 bg-base-100 p-4 text-base-content backdrop:bg-black/40"
+      onCancel={(event) => {
+        event.preventDefault();
+        asking?.(null);
+      }}
+    >
+      {asking && (
+        <>
+      <h2 ref={title} tabIndex={-1} id="follow-title" className="text-[18px] font-bold">
+        {plural(brush?.worn_by ?? 0, "run wears", "runs wear")} this brush
+      </h2>
+      <p className="mt-1">Let them follow while you change it, or keep them as they were? Kept ones get a copy of their own.</p>
+      <div className="mt-4 flex gap-2">
+        <button
+          className="cursor-pointer rounded-field bg-primary px-3.5 py-1 font-semibold text-primary-content hover:brightness-105"
+          onClick={() => asking?.(false)}
+        >
+          Let them follow
+        </button>
+        <button
+          className="cursor-pointer rounded-field border border-base-300 px-3 py-1 hover:border-base-content"
+          onClick={() => asking?.(true)}
+        >
+          Keep them as they were
+        </button>
+        <button
+          className="ml-auto cursor-pointer rounded-field px-2 py-1 hover:bg-base-200"
+          onClick={() => asking?.(null)}
+        >
+          Change nothing
+        </button>
+      </div>
+        </>
+      )}
+    </dialog>
+  );
+}

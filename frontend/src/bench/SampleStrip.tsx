@@ -1,0 +1,91 @@
+/** The brush's pieces where they stand on one sample path: pressed, a piece is worked on. */
+import { useMemo } from "react";
+
+import type { BenchDrawn } from "@/shared/api/frame";
+import type { PlaceShown } from "@/shared/api/types";
+
+import { bench, useBench } from "./bench";
+import { fitted, Painted } from "./Painted";
+import { useSize } from "./useSize";
+
+const HEIGHT = 112;
+
+/** On which side of its place a label has room. */
+const SIDES: Record<string, { x: number; y: number }> = {
+  start: { x: 0, y: 1 },
+  repeat: { x: 0, y: -0.75 },
+  corner_outside: { x: 1, y: -0.4 },
+  corner_inside: { x: -1, y: 0.4 },
+  end: { x: 0, y: -1 },
+  join: { x: 3.2, y: 0.6 },
+};
+
+export const PLACE_WORDS: Record<string, string> = {
+  start: "start",
+  repeat: "repeat",
+  corner_outside: "corner, to the right",
+  corner_inside: "corner, to the left",
+  end: "end",
+  join: "join",
+};
+
+export function SampleStrip({ drawn }: { drawn: BenchDrawn }) {
+  const [box, { width }] = useSize<HTMLDivElement>();
+  const { sample } = drawn.head;
+  const at = useMemo(() => fitted(sample.box, width, HEIGHT - 24, 24), [sample, width]);
+  return (
+    <section aria-label="Pieces in place" className="shrink-0 px-3.5 pt-2 pb-3">
+      <div ref={box} className="relative overflow-hidden rounded-box border border-base-300 bg-(--cloth)" style={{ height: HEIGHT }}>
+        {width > 0 && (
+          <>
+            <div className="absolute inset-x-0 top-3">
+              <Painted drawn={drawn} groups={sample.groups} width={width} height={HEIGHT - 24} at={at} />
+            </div>
+            {sample.places.map((place) => (
+              <PlaceButton key={place.name} place={place} at={{ ...at, y: at.y + 12 }} />
+            ))}
+          </>
+        )}
+      </div>
+    </section>
+  );
+}
+
+function PlaceButton({ place, at }: { place: PlaceShown; at: { zoom: number; x: number; y: number } }) {
+  const chosen = useBench((state) =>
+    place.name === "repeat" ? state.whose === "course" : state.whose === "piece" && state.place === place.name,
+  );
+  const rx = Math.max(at.zoom * place.rx, 12);
+  const ry = Math.max(at.zoom * place.ry, 12);
+  const x = at.x + at.zoom * place.x;
+  const y = at.y + at.zoom * place.y;
+  const words = PLACE_WORDS[place.name] ?? place.name;
+  const text = `${words}: ${place.length === null ? "none" : `${Number(place.length.toFixed(2))} mm`}`;
+  const pick = () =>
+    bench().set(place.name === "repeat" ? { whose: "course" } : { whose: "piece", place: place.name });
+  const beside = SIDES[place.name] ?? { x: 0, y: 1 };
+  return (
+    <>
+    <span
+      aria-hidden
+      className="pointer-events-none absolute text-white text-[12px] leading-[14px] whitespace-nowrap"
+      style={{
+        left: x + beside.x * (rx + 5),
+        top: y + beside.y * (ry + 9) - 7,
+        transform: `translateX(${beside.x === 0 ? "-50%" : beside.x < 0 ? "-100%" : "0"})`,
+      }}
+    >
+      {text}
+    </span>
+    <button
+      className={`absolute cursor-pointer rounded-field border-2 ${chosen ? "border-white" : "border-transparent hover:border-white/50"}`}
+      style={{ left: x - rx, top: y - ry, width: 2 * rx, height: 2 * ry }}
+      title={text}
+      aria-label={text}
+      aria-pressed={chosen}
+      data-testid={`place-${place.name}`}
+      onClick={pick}
+    />
+    </>
+  );
+}

@@ -1,0 +1,249 @@
+/** The brush on the Bench: what the server keeps of it, and what it looks like while it is tried. */
+import { createContext, useContext, useMemo } from "react";
+import { create } from "zustand";
+
+import { api, Refusal } from "@/shared/api/client";
+import type { BenchDrawn } from "@/shared/api/frame";
+import type { BenchShown, BrushDoc, Making, Trial } from "@/shared/api/types";
+import type { Maker, Typed, Value } from "@/shared/maker/maker";
+
+export type Whose = "brush" | "course" | "piece";
+export type Place = NonNullable<Trial["drawing"]>;
+export type Hand = "choose" | "line" | "curve" | "disc" | "rectangle";
+
+interface BenchState {
+  brush: BenchShown | null;
+  drawn: BenchDrawn | null;
+  /** The brush with a making that is only tried, while one is. */
+  tried: BrushDoc | null;
+  course: number;
+  whose: Whose;
+  /** The piece that is set, by its place. */
+  place: string;
+  scale: string;
+  /** A proof shown large, by its name. */
+  enlarged: string | null;
+  /** A making that waits until it is said what becomes of the runs that wear the brush. */
+  asking: ((keepRuns: boolean | null) => void) | null;
+  /** The place whose artwork is drawn on, while one is. */
+  drawing: Place | null;
+  hand: Hand;
+  /** Shapes that are chosen, by their place from the bottom. */
+  chosen: readonly number[];
+  notice: string | null;
+  set: (values: Partial<Omit<BenchState, "set">>) => void;
+}
+
+export const useBench = create<BenchState>((set) => ({
+  brush: null,
+  drawn: null,
+  tried: null,
+  course: 0,
+  whose: "course",
+  place: "start",
+  scale: "1:1",
+  enlarged: null,
+  asking: null,
+  drawing: null,
+  hand: "choose",
+  chosen: [],
+  notice: null,
+  set: (values) => set(values),
+}));
+
+export const bench = () => useBench.getState();
+
+/** What goes with every change of a brush. */
+export interface Change {
+  making: number;
+  course: number;
+  keep_runs: boolean;
+}
+
+export class Workbench {
+  /** Makings are carried out one after another. */
+  private line: Promise<unknown> = Promise.resolve();
+  private running: AbortController | null = null;
+  private waiting: (Making | null)[] = [];
+  /** A shape has just been drawn: it is the one to be chosen. */
+  private drewOne = false;
+  /** What was said of the runs that wear the brush: they follow, or stay as they were. */
+  private keepRuns: boolean | null = null;
+
+  constructor(private readonly moveTo: (brush: string) => void) {}
+
+  async open(id: string) {
+    this.keepRuns = null;
+    try {
+      const brush = await api.brush(id);
+      const top = (brush.doc.courses?.length ?? 1) - 1;
+      bench().set({ brush, drawn: null, tried: null, course: top, whose: "course", place: "start", enlarged: null, drawing: null, chosen: [] });
+      this.show(null);
+    } catch (error) {
+      bench().set({ brush: null, notice: (error as Error).message });
+    }
+  }
+
+  /** Draw the brush as it is kept, or with a making tried on it. Only the newest waits. */
+  show(making: Making | null) {
+    if (this.running) {
+      this.waiting = [making];
+      return;
+    }
+    const { brush, course, scale, drawing } = bench();
+    if (!brush) return;
+    const abort = new AbortController();
+    this.running = abort;
+    api
+      .trial({ doc: brush.doc, making, course, scale, drawing }, abort.signal)
+      .then((drawn) => {
+        if (this.running !== abort) return;
+        bench().set({ drawn, tried: making ? drawn.head.doc : null, chosen: making ? bench().chosen : this.stillChosen(drawn) });
+      })
+      .catch((error: unknown) => {
+        // What is half typed is said beside its field when it is kept; the last good picture stays.
+        if (!making && error instanceof Refusal) bench().set({ notice: error.message });
+      })
+      .finally(() => {
+        if (this.running !== abort) return;
+        this.running = null;
+        const next = this.waiting.pop();
+        this.waiting = [];
+        if (next !== undefined) this.show(next);
+      });
+  }
+
+  /** Do one thing to the brush. Resolves to null when it is done, or to what is wrong with it. */
+  make(done: Making): Promise<string | null> {
+    return this.change((id, { making, keep_runs }) => api.make(id, { making, done, keep_runs }));
+  }
+
+  /** A drawing as the course's repeat, or as the piece at a place. */
+  takeArtwork(file: File, place: Place): Promise<string | null> {
+    return this.change((id, { making, course, keep_runs }) =>
+      api.takeArtwork(id, file, { making: String(making), course: String(course), keep_runs: String(keep_runs), place }),
+    );
+  }
+
+  /** What was traced, or the picture itself, as the artwork at a place. */
+  takePicture(send: (id: string, values: Change) => Promise<BenchShown>): Promise<string | null> {
+    return this.change(send);
+  }
+
+  /** One change of the brush, after those asked for before it. */
+  private change(send: (id: string, values: Change) => Promise<BenchShown>): Promise<string | null> {
+    const step = this.line.then(async () => {
+      if (!bench().brush || !(await this.runsSettled())) return null;
+      const { brush, course } = bench();
+      if (!brush) return null;
+      return this.take(send(brush.id, { making: brush.making, course, keep_runs: this.keepRuns === true }), brush);
+    });
+    this.line = step;
+    return step;
+  }
+
+  /** Draw one more shape, and choose it. */
+  async drawOne(done: Making): Promise<string | null> {
+    this.drewOne = true;
+    const wrong = await this.make(done);
+    if (wrong) this.drewOne = false;
+    return wrong;
+  }
+
+  /** The chosen shapes where they are now: found by their outlines, or still at their places. */
+  private stillChosen(after: BenchDrawn): readonly number[] {
+    const was = bench().drawn?.head.artwork?.shapes ?? [];
+    const now = after.head.artwork?.shapes ?? [];
+    if (this.drewOne) {
+      this.drewOne = false;
+      return now.length ? [now.length - 1] : [];
+    }
+    const outlines = now.map((shape) => shape.shown.d);
+    const found = bench().chosen.map((index) => {
+      const at = outlines.indexOf(was[index]?.shown.d ?? "");
+      return at < 0 && was.length === now.length ? index : at;
+    });
+    return found.filter((index) => index >= 0 && index < now.length);
+  }
+
+  /** Begin to draw on the artwork at a place, or leave off. */
+  draw(place: Place | null) {
+    bench().set({ drawing: place, chosen: [], hand: "choose" });
+    this.show(null);
+  }
+
+  /** Whether it is said what becomes of the runs that wear the brush; asks once. */
+  private async runsSettled(): Promise<boolean> {
+    const brush = bench().brush!;
+    if (brush.worn_by > 0 && !brush.builtin && this.keepRuns === null) {
+      const said = await new Promise<boolean | null>((resolve) => bench().set({ asking: resolve }));
+      bench().set({ asking: null });
+      if (said === null) {
+        this.show(null);
+        return false;
+      }
+      this.keepRuns = said;
+    }
+    return true;
+  }
+
+  /** What the server answers to a change: the brush as it is now, or a copy of a built-in. */
+  private async take(request: Promise<BenchShown>, before: BenchShown): Promise<string | null> {
+    try {
+      const brush = await request;
+      const top = (brush.doc.courses?.length ?? 1) - 1;
+      const notice = brush.notes?.length ? brush.notes.join(" ") : null;
+      bench().set({ brush, tried: null, course: Math.min(bench().course, top), notice });
+      if (brush.id !== before.id) {
+        bench().set({ notice: `Built-in brushes stay as they are: this is your own copy, “${brush.doc.name}”.` });
+        this.moveTo(brush.id);
+      }
+      this.show(null);
+      return null;
+    } catch (error) {
+      const refusal = error as Refusal;
+      if (refusal.status === 409) await this.open(before.id);
+      bench().set({ notice: refusal.message });
+      return refusal.message;
+    }
+  }
+
+  undo = () => this.step(api.undoMaking);
+  redo = () => this.step(api.redoMaking);
+  goBack = (number: number) => this.step((id, making) => api.goBack(id, making, number));
+
+  private step(send: (id: string, making: number) => Promise<BenchShown>) {
+    const { brush } = bench();
+    return brush ? this.take(send(brush.id, brush.making), brush) : Promise.resolve(null);
+  }
+}
+
+export const WorkbenchContext = createContext<Workbench | null>(null);
+
+export function useWorkbench(): Workbench {
+  const found = useContext(WorkbenchContext);
+  if (!found) throw new Error("no workbench");
+  return found;
+}
+
+/** The brush as the one who sets settings. */
+export function useBenchMaker(): Maker {
+  const workbench = useWorkbench();
+  const doc = useBench((state) => state.tried ?? state.brush!.doc);
+  const course = useBench((state) => state.course);
+  return useMemo(() => {
+    const typed = (pointer: string, text: Typed): Making => ({ kind: "set", settings: [{ pointer, typed: text }] });
+    const whole = (pointer: string, value: Value): Making => ({ kind: "set", settings: [{ pointer, typed: "", value }] });
+    return {
+      doc,
+      course,
+      own: [],
+      tryOut: (pointer, text) => workbench.show(typed(pointer, text)),
+      keep: (pointer, text) => workbench.make(typed(pointer, text)),
+      tryValue: (pointer, value) => workbench.show(whole(pointer, value)),
+      keepValue: (pointer, value) => workbench.make(whole(pointer, value)),
+      forget: () => workbench.show(null),
+      follow: () => undefined,
+    };
+  }, [workbench, doc, course]);
+}

@@ -1,0 +1,81 @@
+/** Work on own artwork: taken in or out, turned, given another cell, cut into pieces. */
+import { useState } from "react";
+
+import type { Making } from "@/shared/api/types";
+import { Heading } from "@/shared/maker/Heading";
+import { QuietButton } from "@/shared/maker/QuietButton";
+
+import { useBench, useWorkbench } from "../bench";
+import { FormNumber, MakingNumber } from "../MakingNumber";
+import { FromPicture } from "../trace/FromPicture";
+import { GiveOutArtwork } from "./GiveOutArtwork";
+import { TakeArtwork } from "./TakeArtwork";
+
+const mm = (value: number) => `${Number(value.toFixed(3))} mm`;
+
+/** What is cut is the brush as it is kept: a cut that is only tried must not move the cuts. */
+export function ArtworkWork() {
+  const workbench = useWorkbench();
+  const course = useBench((state) => state.course);
+  const now = useBench((state) => state.brush?.doc.courses?.[state.course]);
+  if (!now || now.course === "band") return null;
+  const own = now.motif?.family === "artwork" ? (now.motif as unknown as { length: number; width: number }) : null;
+  const picture = now.motif?.family === "picture";
+  const whole = own?.length ?? now.length?.mm ?? 1;
+  return (
+    <>
+      <div className="mt-1.5 flex flex-wrap gap-1">
+        {!picture && <QuietButton onClick={() => workbench.draw("repeat")}>Draw on it</QuietButton>}
+        <TakeArtwork />
+        <FromPicture place="repeat" />
+        {!picture && <GiveOutArtwork place="repeat" />}
+        {!own && !picture && (
+          <QuietButton onClick={() => void workbench.make({ kind: "to-artwork", course })}>Take it out as artwork</QuietButton>
+        )}
+      </div>
+      {own && <Cell length={own.length} width={own.width} course={course} />}
+      {now.course === "row" && !picture && <Cuts key={`${now.motif?.family}-${whole}`} whole={whole} course={course} />}
+    </>
+  );
+}
+
+function Cell({ length, width, course }: { length: number; width: number; course: number }) {
+  const cell = (values: { start?: string; end?: string; baseline?: string }): Making => ({
+    kind: "set-cell",
+    course,
+    start: "0 mm",
+    end: mm(length),
+    baseline: "0 mm",
+    // Another baseline alone moves the artwork across: its width is then measured anew.
+    width: values.baseline ? null : mm(width),
+    ...values,
+  });
+  return (
+    <>
+      <Heading>The cell</Heading>
+      <MakingNumber label="Begins at" value="0 mm" step={0.5} making={(start) => cell({ start })} />
+      <MakingNumber label="Ends at" value={mm(length)} step={0.5} making={(end) => cell({ end })} />
+      <MakingNumber label="Baseline at" value="0 mm" step={0.5} making={(baseline) => cell({ baseline })} />
+      <MakingNumber label="Turned by" value="0°" step={15} making={(typed) => ({ kind: "turn-artwork", course, typed })} />
+    </>
+  );
+}
+
+function Cuts({ whole, course }: { whole: number; course: number }) {
+  const workbench = useWorkbench();
+  const [first, setFirst] = useState(mm(whole * 0.25));
+  const [second, setSecond] = useState(mm(whole * 0.75));
+  const cut = (values: { first?: string; second?: string } = {}): Making => ({ kind: "cut-in-three", course, first, second, ...values });
+  return (
+    <>
+      <Heading>Cut it</Heading>
+      <FormNumber label="First cut at" value={first} step={0.5} onTyped={setFirst} making={(typed) => cut({ first: typed })} />
+      <FormNumber label="Second cut at" value={second} step={0.5} onTyped={setSecond} making={(typed) => cut({ second: typed })} />
+      <div className="mt-1.5 flex flex-wrap gap-1">
+        <QuietButton onClick={() => void workbench.make(cut())}>Into start, repeat and end</QuietButton>
+        <QuietButton onClick={() => void workbench.make({ kind: "cut-centre", course })}>From centre to centre</QuietButton>
+        <QuietButton onClick={() => void workbench.make({ kind: "trim-to-cell", course })}>To the cell</QuietButton>
+      </div>
+    </>
+  );
+}

@@ -1,0 +1,12 @@
+/** An SVG drawing taken in as the course's repeat, or as a piece. */
+import { type Place, useWorkbench } from "../bench";
+import { FileButton } from "../FileButton";
+
+export function TakeArtwork({ place = "repeat" }: { place?: Place }) {
+  const workbench = useWorkbench();
+  return (
+    <FileButton label="Drawing for the Bench" accept=".svg,image/svg+xml" onFile={(file) => void workbench.takeArtwork(file, place)}>
+      Take in a drawing (SVG)
+    </FileButton>
+  );
+}

@@ -1,0 +1,62 @@
+/** What belongs to the brush as a whole: kind, corners, crossings, threads. */
+import { useCallback } from "react";
+
+import { CornerRules, CrossingRules } from "@/shared/maker/CornerRules";
+import { Options } from "@/shared/maker/fields";
+import { Heading } from "@/shared/maker/Heading";
+import { useMaker } from "@/shared/maker/maker";
+import { QuietButton } from "@/shared/maker/QuietButton";
+import { ColourField } from "@/shared/ui/ColourField";
+
+import { KINDS } from "../families";
+
+export function WholeBrush() {
+  const { doc } = useMaker();
+  return (
+    <>
+      <Heading>Kind</Heading>
+      <Options label="Kind" pointer="/kind" options={KINDS} value={doc.kind!} />
+      <Heading>At corners</Heading>
+      <CornerRules />
+      <Heading>Where it crosses itself</Heading>
+      <CrossingRules />
+      <Threads />
+    </>
+  );
+}
+
+function Threads() {
+  const { doc, keepValue } = useMaker();
+  const threads = doc.threads!;
+  return (
+    <>
+      <Heading>Threads</Heading>
+      {threads.map((colour, index) => (
+        <Thread key={index} index={index} colour={colour} />
+      ))}
+      <div className="mt-1.5 flex gap-1">
+        <QuietButton onClick={() => void keepValue("/threads", [...threads, threads.at(-1)!])}>Add a thread</QuietButton>
+        {threads.length > 1 && (
+          <QuietButton onClick={() => void keepValue("/threads", threads.slice(0, -1))}>Take the last away</QuietButton>
+        )}
+      </div>
+    </>
+  );
+}
+
+function Thread({ index, colour }: { index: number; colour: string }) {
+  const { tryOut, keep } = useMaker();
+  const pointer = `/threads/${index}`;
+  const commit = useCallback((typed: string) => keep(pointer, typed), [keep, pointer]);
+  return (
+    <div className="mt-1 flex items-center justify-between gap-2">
+      <span>Thread {index + 1}</span>
+      <ColourField
+        label={`Thread ${index + 1} colour`}
+        value={colour}
+        onPreview={(typed) => tryOut(pointer, typed)}
+        onCommit={commit}
+      />
+    </div>
+  );
+}

@@ -1,0 +1,62 @@
+/** Brush files taken in, one or many at once: added to what is there, or put in its place. */
+import { useQueryClient } from "@tanstack/react-query";
+import { useRef, useState } from "react";
+
+import { api } from "@/shared/api/client";
+import type { TakenBrush } from "@/shared/api/types";
+
+const WORDS: Record<TakenBrush["became"], string> = {
+  added: "added",
+  "added beside": "added beside one of the same name",
+  replaced: "put in the place of the one of that name",
+  "the same": "there already, just the same",
+};
+
+export function TakeInBrushes({ onDone }: { onDone: (text: string) => void }) {
+  const queries = useQueryClient();
+  const input = useRef<HTMLInputElement>(null);
+  const [replace, setReplace] = useState(false);
+  const take = async (files: readonly File[]) => {
+    if (!files.length) return;
+    try {
+      const { taken } = await api.takeInBrushes(files, replace);
+      onDone(taken.map((brush) => `“${brush.name}” ${WORDS[brush.became]}.`).join(" ") || "There were no brushes in that.");
+      await queries.invalidateQueries({ queryKey: ["brushes"] });
+      await queries.invalidateQueries({ queryKey: ["sheet"] });
+    } catch (error) {
+      onDone((error as Error).message);
+    }
+  };
+  return (
+    <span className="flex items-center gap-2">
+      <label className="flex cursor-pointer items-center gap-1.5 text-[12px]">
+        <input
+          type="checkbox"
+          className="size-4 accent-(--color-secondary)"
+          checked={replace}
+          onChange={(event) => setReplace(event.target.checked)}
+        />
+        Replace same names
+      </label>
+      <button
+        className="cursor-pointer rounded-field border border-base-300 bg-base-100 px-3 py-1 hover:border-base-content"
+        onClick={() => input.current?.click()}
+      >
+        Take in brush files
+      </button>
+      <input
+        ref={input}
+        type="file"
+        multiple
+        accept=".json,.zip"
+        aria-label="Brush files"
+        className="sr-only"
+        tabIndex={-1}
+        onChange={(event) => {
+          void take([...(event.target.files ?? [])]);
+          event.target.value = "";
+        }}
+      />
+    </span>
+  );
+}

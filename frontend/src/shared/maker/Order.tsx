@@ -1,0 +1,60 @@
+/** The sequence of a row's motifs, and which repeat lies on top. */
+import { useState } from "react";
+
+import { OVERLAPS } from "@/shared/ui/trade";
+
+import { Options } from "./fields";
+import { Own } from "./Own";
+import { Heading } from "./Heading";
+import { useMaker, useRow } from "./maker";
+
+export function Order() {
+  const place = useRow();
+  if (!place || place.row.motif?.family === "running") return null;
+  const { row, at } = place;
+  return (
+    <>
+      <Heading>
+        Order and overlap
+        <Own pointer={at("order")} label="Order" />
+      </Heading>
+      {(row.more ?? []).length > 0 && <OrderField value={row.order!} pointer={at("order")} />}
+      <Options label="Overlap" pointer={at("overlap")} options={OVERLAPS} value={row.overlap!} />
+    </>
+  );
+}
+
+function OrderField({ value, pointer }: { value: string; pointer: string }) {
+  const settings = useMaker();
+  const [typed, setTyped] = useState<string | null>(null);
+  const [fault, setFault] = useState<string | null>(null);
+  const keep = async () => {
+    if (typed === null || typed === value) return setTyped(null);
+    const wrong = await settings.keep(pointer, typed);
+    setFault(wrong);
+    if (!wrong) setTyped(null);
+  };
+  return (
+    <div className="mb-1">
+      <input
+        aria-label="Order"
+        aria-invalid={fault !== null}
+        className="measure w-full rounded-field border border-base-300 bg-base-100 px-1.5 py-0.5"
+        value={typed ?? value}
+        maxLength={200}
+        onChange={(event) => setTyped(event.target.value)}
+        onBlur={() => void keep()}
+        onKeyDown={(event) => {
+          event.stopPropagation();
+          if (event.key === "Enter") void keep();
+          if (event.key === "Escape") setTyped(null);
+        }}
+      />
+      {fault && (
+        <p role="alert" className="text-[12px] text-error">
+          {fault}
+        </p>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,39 @@
+/** Who sets settings: a run on the Table, or the brush itself on the Bench. Both are set by the same controls. */
+import { createContext, useContext } from "react";
+
+import type { BrushDoc, RowDoc } from "@/shared/api/types";
+
+export type Typed = string | boolean;
+export type Value = unknown[] | Record<string, unknown>;
+
+export interface Maker {
+  doc: BrushDoc;
+  /** The course that is set. */
+  course: number;
+  /** Pointers that a run has changed for itself; none on the Bench. */
+  own: readonly string[];
+  /** Show what a setting would do; nothing is kept. */
+  tryOut: (pointer: string, typed: Typed) => void;
+  /** Keep it. Resolves to null, or to what is wrong with it. */
+  keep: (pointer: string, typed: Typed) => Promise<string | null>;
+  tryValue: (pointer: string, value: Value) => void;
+  keepValue: (pointer: string, value: Value) => Promise<string | null>;
+  forget: () => void;
+  /** Give up a run's own settings. */
+  follow: (pointers: string[]) => void;
+}
+
+export const MakerContext = createContext<Maker | null>(null);
+
+export function useMaker(): Maker {
+  const maker = useContext(MakerContext);
+  if (!maker) throw new Error("no maker");
+  return maker;
+}
+
+/** The row that is set, and where its settings are. */
+export function useRow(): { row: RowDoc; at: (name: string) => string } | null {
+  const { doc, course } = useMaker();
+  const row = doc.courses?.[course];
+  return row?.course === "row" ? { row, at: (name) => `/courses/${course}/${name}` } : null;
+}

@@ -1,0 +1,21 @@
+/** From repeats to one motif stretched once along the path, and back. */
+import { QuietButton } from "@/shared/maker/QuietButton";
+
+import { useDesk } from "../sheet";
+import { useRun } from "./settings";
+
+export function Stretch() {
+  const desk = useDesk();
+  const run = useRun();
+  const courses = run.settings.courses ?? [];
+  const index = courses.findLastIndex((course) => course.course === "span" || (course.course === "row" && course.motif?.family !== "running"));
+  const course = courses[index];
+  if (!course) return null;
+  return (
+    <div className="mt-1.5">
+      <QuietButton onClick={() => desk.command({ kind: "switch-course", run: run.id, course: index })}>
+        {course.course === "span" ? "Repeat the motif" : "Stretch it once along the path"}
+      </QuietButton>
+    </div>
+  );
+}

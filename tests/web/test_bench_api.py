@@ -1,0 +1,260 @@
+"""The Bench and the Drawers over the API."""
+
+from __future__ import annotations
+
+import io
+import json
+import struct
+from typing import Any
+
+import pytest
+from flask.testing import FlaskClient
+
+from curlet.core.motif.families import FAMILIES
+from curlet.demo.brushes import BRUSHES
+from curlet.formats.brush_pack import write_brush
+from curlet.formats.recipes import brush_of
+
+PROOFS = ["straight", "round", "square", "star", "tight S", "two corners", "loop", "letter"]
+
+
+def trial(client: FlaskClient, doc: Any, **more: Any) -> tuple[int, dict[str, Any]]:
+    reply = client.post("/api/bench/trial", json={"doc": doc, **more})
+    if reply.status_code != 200:
+        return reply.status_code, reply.get_json(force=True)
+    (size,) = struct.unpack("<I", reply.data[:4])
+    return 200, json.loads(reply.data[4 : 4 + size])
+
+
+def typed(pointer: str, text: str) -> dict[str, Any]:
+    return {"kind": "set", "settings": [{"pointer": pointer, "typed": text}]}
+
+
+def brush(client: FlaskClient, brush_id: str) -> dict[str, Any]:
+    return client.get(f"/api/brushes/{brush_id}").get_json()  # type: ignore[no-any-return]
+
+
+def make(client: FlaskClient, of: dict[str, Any], done: dict[str, Any], **more: Any) -> Any:
+    body = {"making": of["making"], "done": done, **more}
+    return client.post(f"/api/brushes/{of['id']}/makings", json=body)
+
+
+def test_every_family_is_listed_with_its_settings(client: FlaskClient) -> None:
+    families = client.get("/api/families").get_json()["families"]
+    assert {family["id"] for family in families} == set(FAMILIES)
+    laid = next(family for family in families if family["id"] == "laid")
+    assert [setting["name"] for setting in laid["settings"]] == [
+        "diameter",
+        "lay",
+        "strands",
+        "twist",
+        "groove",
+    ]
+    assert laid["settings"][1]["usual"] == "3 to 3.5 diameters is usual for three strands"
+    for family in families:
+        strip = client.get(f"/api/families/{family['id']}/strip.svg")
+        assert strip.status_code == 200
+        assert strip.data.startswith(b"<?xml") or strip.data.startswith(b"<svg")
+
+
+@pytest.mark.parametrize("name", ["topstitch", "rope", "belcher", "lace", "key", "ribbon", "blade"])
+def test_a_trial_draws_the_repeat_the_board_and_the_sample(client: FlaskClient, name: str) -> None:
+    status, head = trial(client, BRUSHES[name])
+    assert status == 200
+    assert [proof["name"] for proof in head["proofs"]] == PROOFS
+    assert all(proof["group"]["items"] for proof in head["proofs"] if not proof["wrong"])
+    assert head["repeat"]["length"] > 0
+    assert head["joints"]["step"] == 0
+    rows = [course for course in BRUSHES[name]["courses"] if course["course"] == "row"]
+    assert len(head["sample"]["places"]) == (6 if BRUSHES[name]["courses"][0]["course"] == "row" else 0)
+    assert len(rows) <= len(BRUSHES[name]["courses"])
+
+
+def test_a_proof_that_fails_says_what_it_needs(client: FlaskClient) -> None:
+    doc = brush_of("laid", diameter=14, lay=44).model_dump(mode="json")
+    _, head = trial(client, doc)
+    wrong = {proof["name"]: proof for proof in head["proofs"] if proof["wrong"]}
+    assert "needs" in wrong["tight S"]["short"]
+    assert wrong["tight S"]["wrong"][0].startswith("Radius")
+    assert "straight" not in wrong
+
+
+def test_a_step_between_pieces_is_marked_with_its_size(client: FlaskClient) -> None:
+    """A whipping of another diameter than the rope's."""
+    doc = json.loads(json.dumps(BRUSHES["whipped"]))
+    doc["courses"][0]["pieces"]["start"]["motif"]["diameter"]["mm"] = 7
+    _, head = trial(client, doc)
+    (joint,) = head["joints"]["found"]
+    assert (joint["before"], joint["after"]) == ("start", "repeat")
+    assert joint["step"] == pytest.approx(0.5)
+    # And mended in one step.
+    _, mended = trial(client, doc, making={"kind": "match-piece", "course": 0, "place": "start"})
+    assert mended["joints"]["step"] < 1e-5
+
+
+def test_a_making_is_tried_and_nothing_is_kept(client: FlaskClient) -> None:
+    before = brush(client, "rope")
+    status, head = trial(client, before["doc"], making=typed("/courses/1/length", "9 mm"), course=1)
+    assert status == 200
+    assert head["repeat"]["length"] == pytest.approx(9)
+    assert brush(client, "rope") == before
+
+
+def test_what_is_half_typed_is_refused_in_words(client: FlaskClient) -> None:
+    status, problem = trial(client, BRUSHES["rope"], making=typed("/courses/1/length", "nine"))
+    assert status == 422
+    assert "is not a measure" in problem["detail"]
+
+
+@pytest.mark.parametrize(
+    ("making", "label"),
+    [
+        ({"kind": "add-course", "course": "band"}, "Add a band"),
+        ({"kind": "add-course", "course": "span", "family": "scrap"}, "Add a span"),
+        ({"kind": "take-family", "course": 0, "family": "zigzag"}, "Make it zigzag"),
+        ({"kind": "set-piece", "course": 0, "place": "end", "family": "knot"}, "Give it a piece at its end"),
+        ({"kind": "stretch-or-repeat", "course": 0}, "Stretch the motif once"),
+        ({"kind": "set-width", "course": 0, "typed": "1/2 in"}, "Set width"),
+        (typed("/corners/manner", "mitre"), "Set manner"),
+    ],
+)
+def test_everything_done_on_the_bench_is_kept_and_can_be_taken_back(
+    client: FlaskClient, making: dict[str, Any], label: str
+) -> None:
+    mine = client.post("/api/brushes", json={"copy_of": "saddle"}).get_json()
+    reply = make(client, mine, making)
+    assert reply.status_code == 200, reply.data
+    made = reply.get_json()
+    assert made["undo"] == label
+    assert made["doc"] != mine["doc"]
+    assert trial(client, made["doc"])[0] == 200
+    back = client.post(f"/api/brushes/{mine['id']}/undo", json={"making": made["making"]}).get_json()
+    assert back["doc"] == mine["doc"]
+    assert back["redo"] == label
+
+
+def test_a_ropes_length_follows_its_lay_until_it_is_set_by_hand(client: FlaskClient) -> None:
+    mine = client.post("/api/brushes", json={"family": "laid"}).get_json()
+
+    def length(of: dict[str, Any]) -> float:
+        return of["doc"]["courses"][0]["length"]["mm"]  # type: ignore[no-any-return]
+
+    longer = make(client, mine, typed("/courses/0/motif/lay", "30 mm")).get_json()
+    assert length(longer) == pytest.approx(10)
+    by_hand = make(client, longer, typed("/courses/0/length", "11 mm")).get_json()
+    again = make(client, by_hand, typed("/courses/0/motif/lay", "36 mm")).get_json()
+    assert length(again) == 11
+
+
+def test_thread_is_given_by_its_count(client: FlaskClient) -> None:
+    mine = client.post("/api/brushes", json={"family": "lockstitch"}).get_json()
+    made = make(client, mine, typed("/courses/0/motif/thread", "tkt 75")).get_json()
+    assert made["doc"]["courses"][0]["motif"]["thread"]["mm"] == pytest.approx(0.2359, abs=1e-4)
+
+
+def test_what_a_brush_has_not_is_refused(client: FlaskClient) -> None:
+    mine = client.post("/api/brushes", json={"copy_of": "saddle"}).get_json()
+    for making in (
+        {"kind": "remove-course", "course": 0},
+        {"kind": "move-course", "course": 5, "up": True},
+        {"kind": "take-family", "course": 0, "family": "woven"},
+        {"kind": "set-width", "course": 0, "typed": "0 mm"},
+        typed("/courses/0/motif/thread", "-1 mm"),
+    ):
+        reply = make(client, mine, making)
+        assert reply.status_code == 422
+        assert reply.get_json(force=True)["detail"].endswith(".")
+    assert client.post("/api/brushes", json={}).status_code == 422
+    assert client.get("/api/brushes/none").status_code == 404
+    assert brush(client, mine["id"])["doc"] == mine["doc"]
+
+
+def test_brushes_are_given_out_and_taken_in_again(client: FlaskClient) -> None:
+    one = client.get("/api/brush-files?ids=key")
+    assert "key" in one.headers["Content-Disposition"].lower()
+    many = client.get("/api/brush-files?ids=key,wave,curb")
+    assert many.data[:2] == b"PK"
+    files = [(io.BytesIO(many.data), "three.zip"), (io.BytesIO(one.data), "key.json")]
+    taken = client.post("/api/brush-files", data={"files": files, "replace": "false"}).get_json()["taken"]
+    assert [item["became"] for item in taken] == ["the same"] * 4
+
+
+def test_one_bad_file_among_good_ones_takes_none_in(client: FlaskClient) -> None:
+    before = client.get("/api/brushes").get_json()
+    good = write_brush(brush_of("dots", "Fading edge"))
+    files = [(io.BytesIO(good), "good.json"), (io.BytesIO(b"{}"), "bad.json")]
+    reply = client.post("/api/brush-files", data={"files": files, "replace": "false"})
+    assert reply.status_code == 422
+    assert "bad.json" in reply.get_json(force=True)["detail"]
+    assert client.get("/api/brushes").get_json() == before
+
+
+def test_a_removed_brush_is_gone_and_a_built_in_stays(client: FlaskClient) -> None:
+    mine = client.post("/api/brushes", json={"family": "dots"}).get_json()
+    assert client.delete(f"/api/brushes/{mine['id']}").status_code == 200
+    assert client.delete("/api/brushes/rope").status_code == 422
+    listed = {item["id"] for item in client.get("/api/brushes").get_json()["brushes"]}
+    assert mine["id"] not in listed
+    assert "rope" in listed
+
+
+SVG = (
+    b'<svg xmlns="http://www.w3.org/2000/svg" width="40mm" height="12mm" viewBox="0 0 40 12">'
+    b'<path d="M0 5H40V7H0Z" fill="#5f7f52"/><path d="M6 6C12 0 28 0 34 6C28 10 12 10 6 6Z"/></svg>'
+)
+
+
+def test_a_drawing_becomes_a_repeat_and_is_cut_into_pieces(client: FlaskClient) -> None:
+    mine = client.post("/api/brushes", json={"copy_of": "saddle"}).get_json()
+    data = {"file": (io.BytesIO(SVG), "../vine leaf.svg"), "making": str(mine["making"])}
+    taken = client.post(f"/api/brushes/{mine['id']}/artwork", data=data).get_json()
+    assert taken["undo"] == "Take in vine leaf.svg"
+    assert taken["doc"]["courses"][0]["length"]["mm"] == pytest.approx(40)
+    cut = {"kind": "cut-in-three", "course": 0, "first": "6 mm", "second": "34 mm"}
+    made = make(client, taken, cut).get_json()
+    row = made["doc"]["courses"][0]
+    pieces = [row["pieces"]["start"], row, row["pieces"]["end"]]
+    assert [piece["length"]["mm"] for piece in pieces] == pytest.approx([6, 28, 6])
+    assert len({piece["motif"]["width"] for piece in pieces}) == 1
+    _, head = trial(client, made["doc"])
+    assert head["joints"]["step"] < 1e-4
+    assert [place["length"] for place in head["sample"]["places"] if place["name"] in ("start", "end")] == [
+        6,
+        6,
+    ]
+
+
+def test_a_drawing_becomes_a_piece(client: FlaskClient) -> None:
+    mine = client.post("/api/brushes", json={"copy_of": "saddle"}).get_json()
+    data = {"file": (io.BytesIO(SVG), "tip.svg"), "making": str(mine["making"]), "place": "end"}
+    made = client.post(f"/api/brushes/{mine['id']}/artwork", data=data).get_json()
+    assert made["doc"]["courses"][0]["pieces"]["end"]["motif"]["family"] == "artwork"
+
+
+@pytest.mark.parametrize(
+    ("making", "label"),
+    [
+        ({"kind": "to-artwork", "course": 0}, "Make it artwork of its own"),
+        ({"kind": "turn-artwork", "course": 0, "typed": "30+60"}, "Turn the artwork"),
+        (
+            {"kind": "set-cell", "course": 0, "start": "1 mm", "end": "9 mm", "baseline": "-0.5 mm"},
+            "Set the cell",
+        ),
+        ({"kind": "cut-centre", "course": 0}, "Cut it from centre to centre"),
+    ],
+)
+def test_own_artwork_is_worked_on(client: FlaskClient, making: dict[str, Any], label: str) -> None:
+    mine = client.post("/api/brushes", json={"family": "scallop"}).get_json()
+    made = make(client, mine, making).get_json()
+    assert made["undo"] == label
+    assert made["doc"]["courses"][0]["motif"]["family"] == "artwork"
+    assert trial(client, made["doc"])[0] == 200
+
+
+@pytest.mark.parametrize("data", [b"", b"not a drawing", SVG[:60], b"\x89PNG\r\n\x1a\n"])
+def test_a_bad_drawing_changes_nothing(client: FlaskClient, data: bytes) -> None:
+    mine = client.post("/api/brushes", json={"copy_of": "saddle"}).get_json()
+    form = {"file": (io.BytesIO(data), "bad.svg"), "making": str(mine["making"])}
+    reply = client.post(f"/api/brushes/{mine['id']}/artwork", data=form)
+    assert reply.status_code == 422
+    assert brush(client, mine["id"]) == mine
