@@ -6,13 +6,14 @@ from pathlib import Path as FilePath
 from urllib.parse import urlsplit
 
 from flask import Response, request, send_from_directory
-from flask_openapi3 import Info, OpenAPI
+from flask_openapi3 import Info
 from werkzeug.exceptions import Forbidden
 
 from curlet import __version__
 from curlet.store.database import open_database
 from curlet.web import problems
 from curlet.web.bench import bench
+from curlet.web.described import Application
 from curlet.web.drawers import drawers
 from curlet.web.send_out import send_out
 from curlet.web.strips import strips
@@ -28,15 +29,15 @@ _POLICY = (
 )
 
 
-def create_app(database: FilePath, *, busy_seconds: float = 5.0) -> OpenAPI:
+def create_app(database: FilePath, *, busy_seconds: float = 5.0) -> Application:
     """The web application on a database file."""
     open_database(database, busy_seconds=busy_seconds)
     return build_app()
 
 
-def build_app() -> OpenAPI:
+def build_app() -> Application:
     """The application without its database, as for writing out its OpenAPI."""
-    app = OpenAPI(
+    app = Application(
         "curlet",
         info=Info(title="Curlet", version=__version__),
         static_folder=None,

@@ -5,7 +5,6 @@ from __future__ import annotations
 from functools import lru_cache
 
 from flask import Response
-from flask_openapi3 import APIBlueprint
 
 from curlet.core.measures import Scale
 from curlet.core.motif.families import FAMILIES, Family, Spec
@@ -27,10 +26,11 @@ from curlet.web.bench_schemas import (
     MakingNumber,
     Trial,
 )
+from curlet.web.described import Routes
 from curlet.web.replies import Replies, file_reply, frame_reply, json_reply
 from curlet.web.schemas import BrushUrl, Problem
 
-bench = APIBlueprint("bench", __name__, url_prefix="/api")
+bench = Routes("bench", __name__, url_prefix="/api")
 
 _REPLIES: Replies = {200: BenchShown, 404: Problem, 409: Problem, 422: Problem}
 

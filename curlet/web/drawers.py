@@ -7,7 +7,6 @@ import re
 import zipfile
 
 from flask import Response
-from flask_openapi3 import APIBlueprint
 
 from curlet.core.errors import BadInput
 from curlet.core.measures import Scale
@@ -25,12 +24,13 @@ from curlet.web.bench_schemas import (
     NewBrush,
     TakenBrushes,
 )
+from curlet.web.described import Routes
 from curlet.web.frames import content_key
 from curlet.web.replies import Replies, file_reply, json_reply
 from curlet.web.schemas import Problem, StripQuery
 from curlet.web.strips import strip
 
-drawers = APIBlueprint("drawers", __name__, url_prefix="/api")
+drawers = Routes("drawers", __name__, url_prefix="/api")
 
 _REPLIES: Replies = {404: Problem, 413: Problem, 422: Problem}
 MOST_FILES = 200

@@ -22,10 +22,13 @@ class _Second:
 
     def __init__(self) -> None:
         self.pool: ProcessPoolExecutor | None = None
-        self.ready = False
+        self.allowed = self.ready = False
+        self._starting = threading.Lock()
 
     def start(self) -> None:
-        if self.pool is None and (os.cpu_count() or 1) > 1:
+        with self._starting:
+            if self.pool is not None or not self.allowed:
+                return
             context = get_context("spawn")
             self.pool = ProcessPoolExecutor(1, mp_context=context, initializer=_begin)
             self.pool.submit(_warm).add_done_callback(self._up)
@@ -36,15 +39,15 @@ class _Second:
     def stop(self) -> None:
         if self.pool is not None:
             self.pool.shutdown(wait=True, cancel_futures=True)
-        self.pool, self.ready = None, False
+        self.pool, self.allowed, self.ready = None, False, False
 
 
 _second = _Second()
 
 
-def start() -> None:
-    """Start the second process; what is asked of it is done here until it is up."""
-    _second.start()
+def allow() -> None:
+    """Let a second process be started once there is work for it; until it is up the work is done here."""
+    _second.allowed = (os.cpu_count() or 1) > 1
 
 
 def stop() -> None:
@@ -58,6 +61,7 @@ def is_up() -> bool:
 def share(work: Callable[Given, Got], *given: Given.args, **named: Given.kwargs) -> Callable[[], Got]:
     """Have the second process begin work; what is returned waits for what comes of it. Where there is no
     second process, or it has ended, the work is done here."""
+    _second.start()
     future: Future[Got] | None = None
     if _second.ready and _second.pool is not None:
         try:

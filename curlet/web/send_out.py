@@ -3,18 +3,18 @@
 from __future__ import annotations
 
 from flask import Response
-from flask_openapi3 import APIBlueprint
 
 from curlet.core.drawing import Drawing
 from curlet.core.tally import too_fine
 from curlet.formats.png_out import pixels, write_png
 from curlet.formats.svg_out import write_svg
 from curlet.store import journal
+from curlet.web.described import Routes
 from curlet.web.laying import lay_row, sheet_drawing
 from curlet.web.replies import Replies, file_reply, json_reply
 from curlet.web.schemas import Problem, SendOutFacts, SendOutQuery, SheetUrl
 
-send_out = APIBlueprint("send_out", __name__, url_prefix="/api")
+send_out = Routes("send_out", __name__, url_prefix="/api")
 
 _REPLIES: Replies = {404: Problem, 413: Problem, 422: Problem}
 

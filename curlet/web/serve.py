@@ -37,7 +37,7 @@ def serve(port: int, folder: FilePath, *, demo: bool, fresh: bool) -> int:
     app = create_app(folder / FILE)
     if demo or fresh:
         load_demo()
-    second.start()
+    second.allow()
     signal.signal(signal.SIGTERM, lambda *_: sys.exit(0))
     print(f"Curlet is at http://{HOST}:{port}/ (Ctrl+C stops it)", flush=True)
     try:

@@ -4,7 +4,6 @@ from __future__ import annotations
 
 import numpy as np
 from flask import Response
-from flask_openapi3 import APIBlueprint
 
 from curlet.core.drawing import Drawing
 from curlet.core.lay import lay
@@ -16,9 +15,10 @@ from curlet.formats.svg_out import write_svg
 from curlet.store import journal
 from curlet.store.commands import worn_brush
 from curlet.store.errors import Missing
+from curlet.web.described import Routes
 from curlet.web.schemas import BrushUrl, RunUrl, StripQuery
 
-strips = APIBlueprint("strips", __name__, url_prefix="/api")
+strips = Routes("strips", __name__, url_prefix="/api")
 
 # One scale for every strip, so that they can be compared: worn mm.
 LENGTH, LEAST_WIDTH, MARGIN = 52.0, 3.8, 1.0

@@ -5,7 +5,7 @@ from __future__ import annotations
 from functools import lru_cache
 
 from flask import Response
-from flask_openapi3 import APIBlueprint, FileStorage
+from flask_openapi3 import FileStorage
 from pydantic import BaseModel
 
 from curlet.formats.svg_in import read_svg
@@ -13,12 +13,13 @@ from curlet.store import journal
 from curlet.store.commands import TakeIn
 from curlet.store.errors import Stale
 from curlet.store.state import State
+from curlet.web.described import Routes
 from curlet.web.frames import preview_frame, whole_frame
 from curlet.web.laying import check_runs
 from curlet.web.replies import Replies, frame_reply, json_reply
 from curlet.web.schemas import Command, Problem, Revision, SheetFrame, SheetList, SheetUrl
 
-table = APIBlueprint("table", __name__, url_prefix="/api")
+table = Routes("table", __name__, url_prefix="/api")
 
 _REPLIES: Replies = {200: SheetFrame, 409: Problem, 422: Problem}
 

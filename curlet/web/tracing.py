@@ -8,7 +8,7 @@ from collections import OrderedDict
 from typing import Annotated, Any
 
 from flask import Response
-from flask_openapi3 import APIBlueprint, FileStorage
+from flask_openapi3 import FileStorage
 from pydantic import BaseModel, Field
 
 from curlet.core.drawing import Group, Laid
@@ -29,11 +29,12 @@ from curlet.store import bench as store
 from curlet.store.errors import Missing
 from curlet.web.bench import shown
 from curlet.web.bench_schemas import BenchShown
+from curlet.web.described import Routes
 from curlet.web.jobs import Jobs
 from curlet.web.replies import Replies, json_reply
 from curlet.web.schemas import BrushUrl, GroupShown, Problem
 
-tracing = APIBlueprint("tracing", __name__, url_prefix="/api")
+tracing = Routes("tracing", __name__, url_prefix="/api")
 
 MOST_PICTURES = 6
 _REPLIES: Replies = {404: Problem, 413: Problem, 422: Problem}

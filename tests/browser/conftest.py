@@ -22,7 +22,7 @@ WIDTH, HEIGHT = 1280, 800
 
 
 class Server:
-    """The application as people start it, on data of its own."""
+    """The application as people start it, on data of its own. It is up once `address` is asked for."""
 
     def __init__(self, folder: FilePath) -> None:
         self.folder = folder
@@ -31,26 +31,51 @@ class Server:
             self.port = int(probe.getsockname()[1])
         self.start()
 
-    @property
-    def address(self) -> str:
-        return f"http://127.0.0.1:{self.port}"
-
     def start(self) -> None:
         words = ["-m", "curlet", "serve", "--port", str(self.port), "--data", str(self.folder), "--demo"]
         self.process = subprocess.Popen([sys.executable, *words], stdout=subprocess.DEVNULL)
+
+    @property
+    def address(self) -> str:
+        address = f"http://127.0.0.1:{self.port}"
         until = time.monotonic() + STARTS_WITHIN
         while time.monotonic() < until and self.process.poll() is None:
             try:
-                urllib.request.urlopen(f"{self.address}/api/sheets", timeout=1).close()
+                urllib.request.urlopen(f"{address}/api/sheets", timeout=5).close()
             except OSError:
-                time.sleep(0.1)
+                time.sleep(0.05)
             else:
-                return
+                return address
         raise RuntimeError("the server did not start")
 
-    def stop(self) -> None:
+    def stop(self, *, wait: bool = True) -> None:
         self.process.terminate()
-        self.process.wait(10)
+        if wait:
+            self.process.wait(10)
+
+
+class Servers:
+    """Servers one after another: while a test has one, the next is already starting."""
+
+    def __init__(self, folders: pytest.TempPathFactory) -> None:
+        self._folders = folders
+        self._ended: list[Server] = []
+        self._next = self._begun()
+
+    def _begun(self) -> Server:
+        return Server(self._folders.mktemp("data"))
+
+    def take(self) -> Server:
+        taken, self._next = self._next, self._begun()
+        return taken
+
+    def end(self, server: Server) -> None:
+        server.stop(wait=False)
+        self._ended.append(server)
+
+    def end_all(self) -> None:
+        for server in (*self._ended, self._next):
+            server.stop()
 
 
 def make_browser(downloads: FilePath | None = None) -> webdriver.Chrome:
@@ -79,11 +104,18 @@ def browser(downloads: FilePath) -> Iterator[webdriver.Chrome]:
     chrome.quit()
 
 
+@pytest.fixture(scope="session")
+def servers(tmp_path_factory: pytest.TempPathFactory) -> Iterator[Servers]:
+    kept = Servers(tmp_path_factory)
+    yield kept
+    kept.end_all()
+
+
 @pytest.fixture
-def server(tmp_path: FilePath) -> Iterator[Server]:
-    running = Server(tmp_path)
+def server(servers: Servers) -> Iterator[Server]:
+    running = servers.take()
     yield running
-    running.stop()
+    servers.end(running)
 
 
 @pytest.fixture

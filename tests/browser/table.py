@@ -14,7 +14,7 @@ from selenium.webdriver.support.ui import WebDriverWait
 
 T = TypeVar("T")
 
-PATIENCE = 10
+PATIENCE = 20
 
 
 class Table:
@@ -29,7 +29,7 @@ class Table:
         self.by_id("artwork")
 
     def wait(self, until: Callable[[], T]) -> T:
-        """The first truthy answer; fails after ten seconds."""
+        """The first truthy answer; fails once patience ends."""
 
         def tried(_: Chrome) -> T | None:
             try:

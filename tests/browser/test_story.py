@@ -111,6 +111,7 @@ def test_everything_survives_a_reload_and_a_restart(table: Table, server: Server
     assert table.wait(table.count) == laid
     server.stop()
     server.start()
+    assert server.address == table.address
     table.browser.refresh()
     table.by_id("artwork")
     table.choose(HEM)

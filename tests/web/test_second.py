@@ -19,7 +19,8 @@ from curlet.web.bench_frames import bench_frame
 
 @pytest.fixture
 def helper() -> Iterator[None]:
-    second.start()
+    second.allow()
+    assert second.share(own_process)() == os.getpid()
     until = time.monotonic() + 30
     while not second.is_up():
         assert time.monotonic() < until, "the second process did not come up"
