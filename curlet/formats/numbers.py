@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 from collections.abc import Iterable
 
 import numpy as np
@@ -42,6 +43,23 @@ def _texts(points: NDArray[np.float64], decimals: int) -> list[str]:
         return []
     text = orjson.dumps(rounded, option=orjson.OPT_SERIALIZE_NUMPY).decode()[1:-1]
     return [part.removesuffix(".0") for part in text.split(",")]
+
+
+def terse_data(outline: Outline, decimals: int) -> str:
+    """SVG path data as short work as may be: a command is not repeated before each of its points (SVG 2,
+    9.3.2), which is fine for a screen and less so for a person who reads a file."""
+    rounded = np.round(outline.points, decimals).ravel() + 0.0
+    texts = orjson.dumps(rounded, option=orjson.OPT_SERIALIZE_NUMPY).decode()[1:-1].split(",")
+    out, at = [], 0
+    for run in _RUNS.findall(outline.commands):
+        count = 2 * POINTS_PER_COMMAND[run[0]] * len(run)
+        out.append(run[0] + " ".join(texts[at : at + count]))
+        at += count
+    return "".join(out)
+
+
+# An M is never drawn together: points after its first would be lines.
+_RUNS = re.compile("M|L+|C+|Z")
 
 
 def outline_data(outline: Outline, decimals: int = DECIMALS) -> str:

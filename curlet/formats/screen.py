@@ -28,7 +28,7 @@ from curlet.core.drawing import (
     Stamps,
     Stroke,
 )
-from curlet.formats.numbers import DECIMALS, outline_data
+from curlet.formats.numbers import DECIMALS, outline_data, terse_data
 
 Json = Any
 
@@ -106,7 +106,7 @@ def _picture(picture: Picture, frame: Frame) -> Json:
 
 
 def _outline(outline: Outline, frame: Frame) -> str:
-    return outline_data(outline, frame.decimals)
+    return terse_data(outline, frame.decimals)
 
 
 def shape_json(shape: Shape, frame: Frame, *, cell: bool = False) -> Json:

@@ -3,17 +3,20 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
+from functools import cached_property
 
 import numpy as np
 from numpy.typing import NDArray
 
-from curlet.core.path.corners import Leg
+from curlet.core.path.corners import Leg, node_turns
 from curlet.core.path.path import Path
 
 Floats = NDArray[np.float64]
 Ints = NDArray[np.intp]
 
 _AT_END = 1e-9
+# A path turns sharply at a node from here on, degrees.
+_KINK = 0.05
 
 
 @dataclass(frozen=True, eq=False)
@@ -47,6 +50,29 @@ class LegLine:
         self._s1 = np.array([leg.s1 - leg.bare_end for leg in legs])
         self._open = np.array([not leg.unbroken for leg in legs])
 
+    @cached_property
+    def _leaving(self) -> Floats:
+        """(m, 2) the way on where each leg ceases to follow the path."""
+        return self.path.arc.tangents(self._s1, before=True)
+
+    @cached_property
+    def begins(self) -> Frames:
+        """Axes at each leg's start, at its corner itself."""
+        return self.frames(np.array([leg.s0 for leg in self.legs]), np.arange(len(self.legs)))
+
+    @cached_property
+    def ends(self) -> Frames:
+        """Axes at each leg's end, at its corner itself."""
+        return self.frames(np.array([leg.s1 for leg in self.legs]), np.arange(len(self.legs)))
+
+    @cached_property
+    def kinks(self) -> Floats:
+        """Arc lengths, laps of a closed path included, at which the path turns sharply."""
+        turns = np.abs(node_turns(self.path))
+        nodes = self.path.arc.node_positions[: len(turns)][turns > _KINK]
+        laps = (-1, 0, 1, 2) if self.path.closed else (0,)
+        return np.concatenate([nodes + lap * self.path.length for lap in laps])
+
     def follows(self, leg: Ints) -> tuple[Floats, Floats]:
         """(n,) where (n,) legs begin and cease to follow the path; past that they go straight on."""
         is_open = self._open[leg]
@@ -60,7 +86,7 @@ class LegLine:
         point, along, bend = arc.axes(inside)
         at_end = is_open & (inside >= s1 - _AT_END)
         if at_end.any():
-            along[at_end] = arc.tangents(inside[at_end], before=True)
+            along[at_end] = self._leaving[leg[at_end]]
         past = s - inside
         if past.any():
             point = point + past[:, None] * along

@@ -72,6 +72,15 @@ class ArcLength:
         per_segment = np.bincount(seg, weights=length, minlength=len(count))
         self.node_positions: Floats = np.concatenate([[0.0], np.cumsum(per_segment)])
         self.node_positions[-1] = self.length
+        self._lines = self._even_lines(straight, length)
+
+    def _even_lines(self, straight: NDArray[np.bool_], length: Floats) -> Floats | None:
+        """(6, m) where each line begins, its length, its start and its direction, where there is nothing
+        but lines: then no polynomial need be worked out."""
+        if not straight.all() or not (length > 0).all():
+            return None
+        _, _, way, start = self._place
+        return np.vstack([self._s0, length, start, way / length])
 
     def _refine(self, seg: Ints, t0: Floats, t1: Floats) -> tuple[Ints, Floats, Floats, Floats, Floats]:
         """Halve panels until the inverse errs by less than INVERSE_ERROR on each."""
@@ -238,6 +247,8 @@ class ArcLength:
         """(n, 2) points, (n, 2) unit tangents and (n,) signed curvature, in one go."""
         s = self.wrap(s)
         spread = self._spread(s, before=False)
+        if self._lines is not None:
+            return _on_lines(spread(self._lines), s)
         t = self._parameter(spread, s)
         ax, ay, bx, by, cx, cy, dx, dy = spread(self._panel_place)
         point = np.empty((*t.shape, 2))
@@ -295,6 +306,16 @@ class ArcLength:
         cross = x[:, :-1] * y[:, 1:] - y[:, :-1] * x[:, 1:]
         along = x[:, :-1] * x[:, 1:] + y[:, :-1] * y[:, 1:]
         return np.asarray(np.arctan2(cross, along).sum(axis=1))
+
+
+def _on_lines(lines: Floats, s: Floats) -> tuple[Floats, Floats, Floats]:
+    """Axes at positions on lines, one column of `_even_lines` each."""
+    s0, length, px, py, ux, uy = lines
+    on = np.minimum(np.maximum(s - s0, 0.0), length)
+    along = np.stack([ux, uy], axis=-1)
+    point = np.stack([px, py], axis=-1)
+    point += on[..., None] * along
+    return point, along, np.zeros_like(on)
 
 
 def _horner(coefficients: Sequence[Floats] | Floats, u: Floats) -> Floats:

@@ -39,14 +39,12 @@ def within_limit(turn: float, limit: float) -> bool:
 
 def half_plane(line: LegLine, leg: int, *, at_end: bool, far: float) -> Outline:
     """The side of the bisector that a leg lies on, at its end or its start, as a large square."""
-    here = line.legs[leg]
     other = (leg + 1 if at_end else leg - 1) % len(line.legs)
-    ours = _axes(line, leg, here.s1 if at_end else here.s0)
-    theirs = _axes(line, other, line.legs[other].s0 if at_end else line.legs[other].s1)
-    corner = ours[0]
-    onward = ours[1] + theirs[1]
+    ours, theirs = (line.ends, line.begins) if at_end else (line.begins, line.ends)
+    corner, way = ours.point[leg], ours.along[leg]
+    onward = way + theirs.along[other]
     size = np.hypot(*onward)
-    onward = onward / size if size > 1e-9 else ours[1]
+    onward = onward / size if size > 1e-9 else way
     bisector = np.array([-onward[1], onward[0]])
     back = -onward if at_end else onward
     square = [corner + far * bisector, corner - far * bisector]
@@ -62,8 +60,8 @@ def under_fold(line: LegLine, leg: int, far: float, offset: float, reach: float)
     """
     other = (leg + 1) % len(line.legs)
     past = half_plane(line, other, at_end=False, far=far)
-    corner, on = _axes(line, other, line.legs[other].s0)
-    _, along = _axes(line, leg, line.legs[leg].s1)
+    corner, on = line.begins.point[other], line.begins.along[other]
+    along = line.ends.along[leg]
     right = np.array([-on[1], on[0]])
     side = 1.0 if float(right @ along) > 0 else -1.0
     out = side * right
@@ -76,15 +74,9 @@ def under_fold(line: LegLine, leg: int, far: float, offset: float, reach: float)
 def crease(line: LegLine, leg: int, offset: float, reach: float) -> Outline:
     """The fold itself: from the inner corner to the outer one, at a leg's end."""
     corner = line.legs[leg].end
-    frame = line.frames(np.array([line.legs[leg].s1]), np.array([leg]))
     half = math.tan(math.radians(corner.turn if corner else 0.0) / 2)
     ends = [
-        frame.point[0] + q * frame.across[0] - q * half * frame.along[0]
+        line.ends.point[leg] + q * line.ends.across[leg] - q * half * line.ends.along[leg]
         for q in (offset - reach, offset + reach)
     ]
     return Outline("ML", np.array(ends))
-
-
-def _axes(line: LegLine, leg: int, s: float) -> tuple[Floats, Floats]:
-    frame = line.frames(np.array([s]), np.array([leg]))
-    return frame.point[0], frame.along[0]

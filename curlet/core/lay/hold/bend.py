@@ -14,7 +14,6 @@ from curlet.core.lay.facing import Local
 from curlet.core.lay.frames import LegLine
 from curlet.core.lay.repeats import Repeats
 from curlet.core.path.contours import Contour, contours
-from curlet.core.path.corners import node_turns
 from curlet.core.path.cubics import cut_where, points_on, rates_on
 
 Floats = NDArray[np.float64]
@@ -25,8 +24,6 @@ _PARTS = np.array([1, 2, 3, 4, 6, 8, 12, 16, 24, 32])
 # Hermite's error on a part is max|M''''|/384; on an arc of radius R that is R·φ⁴/384.
 _HERMITE = 384.0
 _HAIR = 2e-8
-# A path that turns by more than this at a node has its two sides bridged there, degrees.
-_KINK = 0.05
 _INSIDE = 1e-7
 # Positions worked on at once, so that what is being worked on stays in the processor's cache.
 _BLOCK = 24_000
@@ -103,7 +100,8 @@ def _in_batches(
     bent: Bent, repeats: Repeats, kappa: Floats, local: Local, groups: Sequence[Sequence[Contour]]
 ) -> Iterator[Batch]:
     """Outlines of several shapes, batch by batch of repeats."""
-    kinks = _kinks(bent)
+    # Where the path turns sharply at a node, its two sides are bridged.
+    kinks = bent.line.kinks
     begin, cease = bent.line.follows(repeats.leg)
     low, high = np.maximum(repeats.start, begin), np.minimum(repeats.end, cease)
     first = np.searchsorted(kinks, low + _INSIDE, side="right")
@@ -121,15 +119,6 @@ def _in_batches(
         few = repeats if len(rest) == len(repeats) else repeats.take(rest)
         for which, outlines in _smooth(bent, few, kappa[rest], local.take(rest), groups):
             yield rest[which], outlines
-
-
-def _kinks(bent: Bent) -> Floats:
-    """Arc lengths, laps of a closed path included, at which the path turns sharply."""
-    path = bent.line.path
-    turns = np.abs(node_turns(path))
-    nodes = path.arc.node_positions[: len(turns)][turns > _KINK]
-    laps = (-1, 0, 1, 2) if path.closed else (0,)
-    return np.concatenate([nodes + lap * path.length for lap in laps])
 
 
 def _met(bent: Bent, repeats: Repeats) -> NDArray[np.bool_]:
@@ -182,9 +171,14 @@ def _smooth(
 
 def _cut(part: Contour, shares: Floats) -> Contour:
     """A contour whose segments are cut wherever they pass one of the shares."""
+    x = part.cubics[..., 0]
+    low, high = x.min(axis=1)[:, None], x.max(axis=1)[:, None]
+    passes = ((low < shares) & (shares < high)).any(axis=1)
+    if not passes.any():
+        return part
     pieces: list[Floats] = []
-    for cubic in part.cubics:
-        pieces += cut_where(cubic, _ALONG, shares)
+    for cubic, cut in zip(part.cubics, passes.tolist(), strict=True):
+        pieces += cut_where(cubic, _ALONG, shares) if cut else [cubic]
     return Contour(np.array(pieces), part.closed)
 
 
@@ -340,11 +334,11 @@ def _joined(chain: Floats, closed: bool) -> tuple[str, Floats]:
 def _bridged(chain: Floats, closed: bool) -> tuple[str, Floats]:
     """One contour; where the path turns at a joint its sides are bridged with a line."""
     cubics = chain[0]
-    commands, points = "M", [cubics[:1, 0]]
-    for before, cubic in zip([cubics[0], *cubics[:-1]], cubics, strict=True):
-        if before is not cubic and np.abs(before[3] - cubic[0]).max() > _BRIDGE:
-            commands += "L"
-            points.append(cubic[:1])
-        commands += "C"
-        points.append(cubic[1:])
+    gaps = np.abs(cubics[1:, 0] - cubics[:-1, 3]).max(axis=1, initial=0.0) > _BRIDGE
+    if not gaps.any():
+        return _joined(chain, closed)
+    commands, points = "MC", [cubics[0]]
+    for gap, cubic in zip(gaps.tolist(), cubics[1:], strict=True):
+        commands += "LC" if gap else "C"
+        points.append(cubic if gap else cubic[1:])
     return commands + ("Z" if closed else ""), np.concatenate(points)[None]

@@ -9,7 +9,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from curlet.core.dress.colour import ColourRole, RoleGradient, RoleStop
-from curlet.core.motif.tracing.rings import Area, areas_above, pixels_within
+from curlet.core.motif.tracing.rings import Area, Window, areas_above, pixels_within, window_of
 from curlet.core.motif.tracing.tones import Pixels, Tones
 
 Floats = NDArray[np.float64]
@@ -27,9 +27,11 @@ _SAMPLE = 4_000
 
 @dataclass(frozen=True, eq=False)
 class Shaded:
-    """One area with a gradient, px: `form`, `start` and `end` as RoleGradient's."""
+    """One area with a gradient, px: `form`, `start` and `end` as RoleGradient's; `mask` is its pixels
+    within the `window`."""
 
     area: Area
+    window: Window
     mask: Mask
     form: str
     start: tuple[float, float]
@@ -56,9 +58,10 @@ def shaded(pixels: Pixels, tones: Tones, ground: int, specks: float) -> list[Sha
         mask = np.isin(tones.label, group)
         for area in areas_above(mask.astype(np.float64), 0.5, max(specks, 200.0)):
             inside = pixels_within(area, mask)
-            fitted = _fit(pixels, inside)
+            window = window_of(area, mask.shape)
+            fitted = _fit(pixels[window], inside, (window[1].start, window[0].start))
             if fitted is not None:
-                found.append(Shaded(area, inside, *fitted))
+                found.append(Shaded(area, window, inside, *fitted))
     return found
 
 
@@ -67,8 +70,9 @@ def _groups(tones: Tones, ground: int) -> Iterator[list[int]]:
     count = len(tones.palette)
     meets, edged = np.zeros((count, count)), np.zeros((count, count))
     for a, b, edge in _pairs(tones):
-        np.add.at(meets, (a, b), 1)
-        np.add.at(edged, (a, b), edge)
+        pair = a.astype(np.intp) * count + b
+        meets += np.bincount(pair, minlength=count * count).reshape(count, count)
+        edged += np.bincount(pair, edge, minlength=count * count).reshape(count, count)
     meets, edged = meets + meets.T, edged + edged.T
     smooth = (meets > 8) & (edged < _EDGED * meets)
     left = set(range(count)) - {ground}
@@ -94,15 +98,16 @@ def _pairs(tones: Tones) -> Iterator[tuple[NDArray[np.int16], NDArray[np.int16],
 Fitted = tuple[str, tuple[float, float], tuple[float, float], tuple[str, ...]]
 
 
-def _fit(pixels: Pixels, inside: Mask) -> Fitted | None:
-    """The linear or radial gradient that an area has, None if it has none."""
+def _fit(pixels: Pixels, inside: Mask, corner: tuple[int, int]) -> Fitted | None:
+    """The linear or radial gradient that an area has, None if it has none; `corner` is where its window
+    begins in the picture."""
     y, x = np.nonzero(inside)
     step = max(len(x) // _SAMPLE, 1)
     x, y = x[::step], y[::step]
     if len(x) < 50:
         return None
     colour = pixels[y, x, :3].astype(np.float64)
-    at = np.stack([x + 0.5, y + 0.5], axis=1)
+    at = np.stack([x + 0.5 + corner[0], y + 0.5 + corner[1]], axis=1)
     found = [fit for fit in (_linear(at, colour), _radial(at, colour)) if fit is not None]
     best = min(found, key=lambda fit: fit[0], default=None)
     return None if best is None or best[0] > _OFF else best[1]
@@ -158,9 +163,7 @@ def _stops(
     weights[np.arange(len(place)), before + 1] = part
     # A little pull toward even steps, for stops that no pixel lies near.
     even = np.diff(np.eye(_STOPS), n=2, axis=0) * 0.5
-    stops = np.linalg.lstsq(
-        np.vstack([weights, even]), np.vstack([colour, np.zeros((len(even), 3))]), rcond=None
-    )[0]
+    stops = np.linalg.lstsq(weights.T @ weights + even.T @ even, weights.T @ colour, rcond=None)[0]
     off = float(np.sqrt(((weights @ stops - colour) ** 2).sum(axis=1).mean()))
     if np.ptp(stops, axis=0).max() < _FLAT:
         return off, start, end, None

@@ -71,11 +71,22 @@ def _signed(ring: Floats) -> float:
     return float((x[:-1] * y[1:] - x[1:] * y[:-1]).sum() / 2)
 
 
+Window = tuple[slice, slice]
+
+
+def window_of(area: Area, shape: tuple[int, ...]) -> Window:
+    """The rows and columns of a picture that an area reaches into."""
+    left, top, right, foot = area.box
+    rows, columns = shape[:2]
+    return slice(max(int(top), 0), min(int(foot) + 1, rows)), slice(
+        max(int(left), 0), min(int(right) + 1, columns)
+    )
+
+
 def pixels_within(area: Area, mask: NDArray[np.bool_]) -> NDArray[np.bool_]:
-    """The pixels of a (rows, columns) mask whose middles lie in an area."""
-    (left, top, right, foot), (rows, columns) = area.box, mask.shape
-    y0, y1 = max(int(top), 0), min(int(foot) + 1, rows)
-    x0, x1 = max(int(left), 0), min(int(right) + 1, columns)
+    """The pixels of a (rows, columns) mask whose middles lie in an area, within its window."""
+    window = window_of(area, mask.shape)
+    (y0, y1), (x0, x1) = ((part.start, part.stop) for part in window)
     middle = np.arange(y0, y1) + 0.5
     flips = np.zeros((y1 - y0, x1 - x0 + 1), dtype=np.int32)
     for ring in area.rings:
@@ -90,9 +101,8 @@ def pixels_within(area: Area, mask: NDArray[np.bool_]) -> NDArray[np.bool_]:
         x = a[side, 0] + t * (b[side, 0] - a[side, 0])
         column = np.clip(np.ceil(x - 0.5).astype(np.intp) - x0, 0, x1 - x0)
         np.add.at(flips, (row, column), 1)
-    within = np.zeros(mask.shape, dtype=bool)
-    within[y0:y1, x0:x1] = np.cumsum(flips, axis=1)[:, :-1] % 2 == 1
-    return np.asarray(within & mask)
+    odd = np.cumsum(flips, axis=1)[:, :-1] & 1
+    return np.asarray(odd.astype(bool) & mask[window])
 
 
 def outlines_of(areas: Sequence[Area], corner: float, tolerance: float) -> list[Outline]:

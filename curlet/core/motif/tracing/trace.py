@@ -14,9 +14,9 @@ from curlet.core.errors import BadInput
 from curlet.core.motif.art import path_text
 from curlet.core.motif.families.artwork import MOST_POINTS, ArtShape
 from curlet.core.motif.tracing.bands import Shaded, shaded
-from curlet.core.motif.tracing.rings import Area, areas_above, outlines_of, pixels_within
+from curlet.core.motif.tracing.rings import Area, areas_above, outlines_of, pixels_within, window_of
 from curlet.core.motif.tracing.rule import TraceRule
-from curlet.core.motif.tracing.tones import Pixels, Tones, beside, cropped, darkness, lightened, toned
+from curlet.core.motif.tracing.tones import Pixels, Tones, cropped, darkness, lightened, toned
 
 Floats = NDArray[np.float64]
 
@@ -129,7 +129,8 @@ def _by_colours(pixels: Pixels, rule: TraceRule, specks: float, progress: Progre
         bands = shaded(pixels, tones, left_out, specks)
         for band in bands:
             # A gradient lies over one plain area, in place of the bands that it was.
-            place[band.mask] = max(int(place[band.mask].min()), 1)
+            here = place[band.window]
+            here[band.mask] = max(int(here[band.mask].min()), 1)
         progress(0.4, "Finding the gradients")
     layers = []
     for index in range(int(rule.ground), len(order)):
@@ -142,16 +143,13 @@ def _by_colours(pixels: Pixels, rule: TraceRule, specks: float, progress: Progre
 
 def _seen(areas: list[Area], own: NDArray[np.bool_], specks: float) -> list[Area]:
     """Areas of which something shows: one that darker areas cover wholly is theirs alone."""
-    above = np.zeros((own.shape[0] + 1, own.shape[1] + 1), dtype=np.int32)
-    above[1:, 1:] = own.cumsum(axis=0, dtype=np.int32).cumsum(axis=1)
+    least = max(specks, 4.0)
 
     def shows(area: Area) -> bool:
-        left, top, right, foot = (max(int(side), 0) for side in area.box)
-        right, foot = min(right + 1, own.shape[1]), min(foot + 1, own.shape[0])
-        most = above[foot, right] - above[top, right] - above[foot, left] + above[top, left]
-        return most >= least and int(pixels_within(area, own).sum()) >= least
+        # Few areas have a pixel of the colour near: those are looked at closely.
+        near = np.count_nonzero(own[window_of(area, own.shape)])
+        return bool(near >= least and np.count_nonzero(pixels_within(area, own)) >= least)
 
-    least = max(specks, 4.0)
     return [area for area in areas if shows(area)]
 
 
@@ -174,10 +172,13 @@ def _ground(tones: Tones) -> int:
 
 def _soft(mask: NDArray[np.bool_]) -> Floats:
     """A mask whose edge is spread over three pixels, so that its outline has no steps."""
-    field = np.asarray(mask, dtype=np.float64)
-    for axis in (0, 1):
-        field = (beside(field, axis, 1) + 2 * field + beside(field, axis, -1)) / 4
-    return field
+    field = np.pad(mask, 1, mode="edge").astype(np.float64)
+    across = field[:, :-2] + 2 * field[:, 1:-1]
+    across += field[:, 2:]
+    soft = across[:-2] + 2 * across[1:-1]
+    soft += across[2:]
+    soft /= 16
+    return np.asarray(soft)
 
 
 def _at_edge(area: Area, rows: int, columns: int) -> bool:
