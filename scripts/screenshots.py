@@ -139,6 +139,12 @@ def drawers(table: Table) -> None:
     table.wait(lambda: table.browser.execute_script(script))
 
 
+def motifs(table: Table) -> None:
+    table.browser.get(f"{table.address}/drawers")
+    table.option("Shelf", "Motifs").click()
+    table.by_id("motif-motif-leaf")
+
+
 SHOTS: dict[str, Callable[[Table], None]] = {
     "table": table_with_the_waistcoat,
     "programme": season_programme,
@@ -149,6 +155,7 @@ SHOTS: dict[str, Callable[[Table], None]] = {
     "drawing": drawing,
     "tracing": tracing,
     "drawers": drawers,
+    "motifs": motifs,
 }
 
 
@@ -169,4 +176,5 @@ def main() -> None:
             server.stop()
 
 
-main()
+if __name__ == "__main__":
+    main()

@@ -8,9 +8,10 @@ from typing import Any
 
 from curlet.demo import curtain, programme, waistcoat
 from curlet.demo.brushes import BRUSHES
+from curlet.demo.motifs import MOTIFS
 from curlet.demo.waistcoat import DemoPath
 from curlet.store.database import writing
-from curlet.store.models import Brush, Run, SeamGroup, Sheet, SheetPath
+from curlet.store.models import Brush, Motif, Run, SeamGroup, Sheet, SheetPath
 
 
 @dataclass(frozen=True)
@@ -32,8 +33,12 @@ SHEETS = (
 
 
 def load_demo() -> None:
-    """Add the built-in brushes and the demo's sheets; sheets that are there already are left as they are."""
+    """Add the built-in brushes and the demo's sheets; sheets that are there already are left as they are.
+    Its motifs are added to a new store only: what is taken out of the Drawers stays out."""
     with writing():
+        if not Sheet.select().exists():
+            for position, (motif_id, kept) in enumerate(MOTIFS.items()):
+                Motif.create(id=motif_id, doc=kept.model_dump(mode="json"), position=position)
         for position, (brush_id, doc) in enumerate(BRUSHES.items()):
             _put_builtin(id=brush_id, doc=doc, position=position)
         for position, sheet in enumerate(SHEETS):

@@ -11,7 +11,7 @@ from playhouse.migrate import SqliteMigrator, migrate
 
 from curlet.core.errors import BadInput
 from curlet.store.errors import Unavailable
-from curlet.store.models import TABLES, BrushMaking, JsonField, Picture, database
+from curlet.store.models import TABLES, BrushMaking, JsonField, Motif, Picture, database
 
 BUSY_SECONDS = 5.0
 
@@ -39,11 +39,17 @@ def _add_pictures(db: SqliteDatabase) -> None:
     db.create_tables([Picture])
 
 
+def _add_motifs(db: SqliteDatabase) -> None:
+    """Motifs kept by themselves."""
+    db.create_tables([Motif])
+
+
 MIGRATIONS: tuple[Callable[[SqliteDatabase], None], ...] = (
     _create,
     _add_places,
     _add_makings,
     _add_pictures,
+    _add_motifs,
 )
 
 

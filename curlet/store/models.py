@@ -129,6 +129,14 @@ class BrushMaking(Table):
         indexes = ((("brush", "number"), True),)
 
 
+class Motif(Table):
+    """A motif kept by itself in the Drawers."""
+
+    id = CharField(primary_key=True)
+    doc = BrushField()
+    position = IntegerField(default=0)
+
+
 class Run(Table):
     id = CharField(primary_key=True)
     sheet = ForeignKeyField(Sheet, on_delete="CASCADE", backref="runs")
@@ -150,4 +158,4 @@ class Step(Table):
     undone = BooleanField(default=False)
 
 
-TABLES = (Sheet, SeamGroup, SheetPath, Picture, Brush, BrushMaking, Run, Step)
+TABLES = (Sheet, SeamGroup, SheetPath, Picture, Brush, BrushMaking, Motif, Run, Step)

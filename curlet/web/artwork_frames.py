@@ -4,11 +4,10 @@ from __future__ import annotations
 
 from typing import Any
 
-from curlet.core.drawing import Drawing, Group, Laid
 from curlet.core.dress.colour import ColourRole, dress
 from curlet.core.errors import BadInput
 from curlet.core.measures import Scale
-from curlet.core.motif.art import Box, around, box_of, moved, shifted
+from curlet.core.motif.art import Box, around, box_of
 from curlet.core.motif.families import Artwork
 from curlet.formats.artwork_places import AnyPlace, artwork_at
 from curlet.formats.brush_file import BrushDoc
@@ -54,18 +53,6 @@ def artwork_json(doc: BrushDoc, index: int, place: AnyPlace) -> Json | None:
         "along": along,
         "across": across,
     }
-
-
-def artwork_drawing(doc: BrushDoc, index: int, place: AnyPlace) -> Drawing:
-    """The artwork on a sheet that holds all of it, at true size."""
-    art = artwork_at(doc, index, place)
-    whole = around(
-        [*(box_of(shape) for shape in art.shapes), Box(0, -art.width / 2, art.length, art.width / 2)]
-    )
-    shapes = [moved(shape, shifted(-whole.left, -whole.top)) for shape in art.shapes]
-    plain = Artwork(tuple(shapes), 1.0, art.width).make(Scale())
-    group = Group("artwork", doc.name, (Laid(dress(plain.shapes, doc.threads)),))
-    return Drawing(whole.length, whole.width, (group,), doc.name)
 
 
 def _snaps(boxes: list[Box]) -> tuple[list[float], list[float]]:

@@ -9,11 +9,11 @@ from flask import Response
 from curlet.core.measures import Scale
 from curlet.core.motif.families import FAMILIES, Family, Spec
 from curlet.formats.artwork_in import read_artwork
-from curlet.formats.artwork_places import with_artwork
+from curlet.formats.artwork_places import artwork_at, with_artwork
+from curlet.formats.artwork_sheet import artwork_sheet
 from curlet.formats.brush_file import BrushDoc
 from curlet.formats.svg_out import write_svg
 from curlet.store import bench as store
-from curlet.web.artwork_frames import artwork_drawing
 from curlet.web.bench_frames import bench_frame
 from curlet.web.bench_schemas import (
     ArtworkFile,
@@ -112,7 +112,8 @@ def take_artwork(path: BrushUrl, form: ArtworkFile) -> Response:
 def give_out_artwork(path: BrushUrl, query: ArtworkQuery) -> Response:
     """The artwork at a place as an SVG drawing at its true size, to be changed and taken in again."""
     doc = store.look(path.brush_id).doc
-    data = write_svg(artwork_drawing(doc, query.course, query.place))
+    art = artwork_at(doc, query.course, query.place)
+    data = write_svg(artwork_sheet(art, doc.threads, doc.name))
     return file_reply(data, "image/svg+xml", f"{doc.name}, {query.place.replace('_', ' ')}.svg")
 
 

@@ -226,9 +226,10 @@ class GoBack(BaseModel):
 
 
 class NewBrush(BaseModel):
-    """A new brush: of a family, or a copy of another."""
+    """A new brush: of a family, of a kept motif, or a copy of another."""
 
     family: str | None = None
+    motif: str | None = None
     copy_of: str | None = None
 
 

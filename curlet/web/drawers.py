@@ -11,9 +11,11 @@ from flask import Response
 from curlet.core.errors import BadInput
 from curlet.core.measures import Scale
 from curlet.formats.brush_pack import read_pack, write_brush
+from curlet.formats.kept_motif import brush_of_motif
 from curlet.formats.recipes import brush_of
 from curlet.store import bench as store
 from curlet.store import drawers as kept
+from curlet.store import motifs
 from curlet.web.bench import shown
 from curlet.web.bench_schemas import (
     BenchShown,
@@ -62,8 +64,10 @@ def new_brush(body: NewBrush) -> Response:
     if body.copy_of is not None:
         doc = store.look(body.copy_of).doc
         return shown(store.add(doc.model_copy(update={"name": f"{doc.name}, copy"})))
+    if body.motif is not None:
+        return shown(store.add(brush_of_motif(motifs.look(body.motif))))
     if body.family is None:
-        raise BadInput("Say which family the new brush is of, or which brush it is a copy of.")
+        raise BadInput("Say which family or motif the new brush is of, or which brush it is a copy of.")
     return shown(store.add(brush_of(body.family)))
 
 

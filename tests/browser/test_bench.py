@@ -192,6 +192,29 @@ def test_drawers_are_searched_and_files_given_out_and_taken_in(
     table.wait(lambda: "bad.json" in table.browser.find_element(By.CSS_SELECTOR, "[role=status]").text)
 
 
+def test_a_motif_is_kept_named_and_worn_by_another_brush(table: Table) -> None:
+    on_bench(table, "lace")
+    table.button("Keep in the Drawers").click()
+    table.wait(lambda: "is kept among the motifs" in table.browser.find_element(By.TAG_NAME, "body").text)
+    table.button("Drawers").click()
+    table.option("Shelf", "Motifs").click()
+    name = table.named("Name of Lace edge, 14 mm")
+    name.click()
+    table.control("a")
+    name.send_keys("Pelmet lace", Keys.ENTER)
+    table.named("Name of Pelmet lace")
+    table.named("Search the drawers").send_keys("lace")
+    cards = "[data-testid^=motif-]"
+    table.wait(lambda: len(table.browser.find_elements(By.CSS_SELECTOR, cards)) == 1)
+    table.button("New brush of it").click()
+    table.by_id("proof-star")
+    assert value(table, "Name of the brush") == "Pelmet lace"
+    on_bench(table, "whipped")
+    table.by_id("place-end").click()
+    Select(table.named("Motif from the Drawers")).select_by_visible_text("Pelmet lace")
+    table.wait(lambda: undo_title(table) == "Undo: Take Pelmet lace")
+
+
 def test_every_control_on_the_bench_has_a_name(bench: Table) -> None:
     for whose in ("Whole brush", "This course", "This piece"):
         bench.option("Whose settings", whose).click()

@@ -125,8 +125,8 @@ export class Workbench {
     );
   }
 
-  /** What was traced, or the picture itself, as the artwork at a place. */
-  takePicture(send: (id: string, values: Change) => Promise<BenchShown>): Promise<string | null> {
+  /** What was traced, a picture, or a kept motif, as the artwork at a place. */
+  put(send: (id: string, values: Change) => Promise<BenchShown>): Promise<string | null> {
     return this.change(send);
   }
 

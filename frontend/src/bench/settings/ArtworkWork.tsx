@@ -9,6 +9,7 @@ import { useBench, useWorkbench } from "../bench";
 import { FormNumber, MakingNumber } from "../MakingNumber";
 import { FromPicture } from "../trace/FromPicture";
 import { GiveOutArtwork } from "./GiveOutArtwork";
+import { KeepMotif, TakeMotif } from "./KeptMotifs";
 import { TakeArtwork } from "./TakeArtwork";
 
 const mm = (value: number) => `${Number(value.toFixed(3))} mm`;
@@ -28,7 +29,9 @@ export function ArtworkWork() {
         {!picture && <QuietButton onClick={() => workbench.draw("repeat")}>Draw on it</QuietButton>}
         <TakeArtwork />
         <FromPicture place="repeat" />
+        <TakeMotif place="repeat" />
         {!picture && <GiveOutArtwork place="repeat" />}
+        <KeepMotif place="repeat" />
         {!own && !picture && (
           <QuietButton onClick={() => void workbench.make({ kind: "to-artwork", course })}>Take it out as artwork</QuietButton>
         )}

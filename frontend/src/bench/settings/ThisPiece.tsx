@@ -8,6 +8,7 @@ import { Choice } from "@/shared/ui/Choice";
 import { bench, useBench, useWorkbench } from "../bench";
 import { FromPicture } from "../trace/FromPicture";
 import { GiveOutArtwork } from "./GiveOutArtwork";
+import { KeepMotif, TakeMotif } from "./KeptMotifs";
 import { TakeArtwork } from "./TakeArtwork";
 import { FamilyChoice, FamilySettings } from "./FamilySettings";
 
@@ -53,6 +54,8 @@ export function ThisPiece() {
         )}
         <TakeArtwork place={name} />
         <FromPicture place={name} />
+        <TakeMotif place={name} />
+        {piece && <KeepMotif place={name} />}
       </div>
       {piece ? (
         <>

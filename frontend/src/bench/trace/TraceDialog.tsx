@@ -109,11 +109,11 @@ function Use() {
   const { place } = picture;
   const words = PLACE_WORDS[place] ?? place;
   const traced = async () => {
-    const wrong = await workbench.takePicture((id, values) => api.useTracing(id, { ...values, place, tracing: tracing! }));
+    const wrong = await workbench.put((id, values) => api.useTracing(id, { ...values, place, tracing: tracing! }));
     if (!wrong) leave();
   };
   const asItIs = async () => {
-    const wrong = await workbench.takePicture((id, values) => api.usePicture(id, { ...values, place, picture: picture.id, asked }));
+    const wrong = await workbench.put((id, values) => api.usePicture(id, { ...values, place, picture: picture.id, asked }));
     if (!wrong) leave();
   };
   const quiet = "cursor-pointer rounded-field border border-base-300 px-3 py-1 hover:border-base-content";

@@ -11,6 +11,8 @@ import type {
   Making,
   PictureTaken,
   Problem,
+  MotifKept,
+  MotifListed,
   TakenBrush,
   TraceAsked,
   TracingShown,
@@ -119,7 +121,28 @@ export const api = {
 
   brush: (id: string) => settled<BenchShown>(client.GET("/api/brushes/{brush_id}", { params: ofBrush(id) })),
 
-  newBrush: (body: { family?: string; copy_of?: string }) => settled<BenchShown>(client.POST("/api/brushes", { body })),
+  newBrush: (body: { family?: string; motif?: string; copy_of?: string }) => settled<BenchShown>(client.POST("/api/brushes", { body })),
+
+  motifs: () => settled<{ motifs: MotifListed[] }>(client.GET("/api/motifs")),
+
+  keepMotif: (body: components["schemas"]["KeepMotif"]) => settled<MotifKept>(client.POST("/api/motifs", { body })),
+
+  takeInMotif: (file: File) => {
+    const form = new FormData();
+    form.set("file", file);
+    return settled<MotifKept>(
+      client.POST("/api/motif-files", { body: form as never, bodySerializer: (body: unknown) => body as FormData }),
+    );
+  },
+
+  renameMotif: (motif_id: string, name: string) =>
+    settled<MotifListed>(client.POST("/api/motifs/{motif_id}/name", { params: { path: { motif_id } }, body: { name } })),
+
+  removeMotif: (motif_id: string) =>
+    settled<unknown>(client.DELETE("/api/motifs/{motif_id}", { params: { path: { motif_id } } })),
+
+  useMotif: (id: string, body: components["schemas"]["UseMotif"]) =>
+    settled<BenchShown>(client.POST("/api/brushes/{brush_id}/motif", { params: ofBrush(id), body })),
 
   removeBrush: (id: string) => settled<unknown>(client.DELETE("/api/brushes/{brush_id}", { params: ofBrush(id) })),
 

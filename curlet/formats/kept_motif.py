@@ -1,0 +1,70 @@
+"""A motif kept by itself in the Drawers: its artwork with a name and the threads it was drawn in."""
+
+from __future__ import annotations
+
+from typing import Annotated, Literal
+
+import numpy as np
+from pydantic import Field, StringConstraints
+
+from curlet.core.drawing import Drawing, Group, Picture
+from curlet.formats.artwork_in import artwork_doc, read_artwork
+from curlet.formats.artwork_places import AnyPlace, artwork_at, motif_at
+from curlet.formats.artwork_sheet import artwork_sheet
+from curlet.formats.brush_courses import RowDoc
+from curlet.formats.brush_file import BrushDoc, Thread
+from curlet.formats.brush_motifs import ArtworkDoc, MeasureDoc, PictureDoc, Strict
+
+Name = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=120)]
+
+
+class KeptMotifDoc(Strict):
+    """A motif on its own; `threads` are those that its roles were drawn in."""
+
+    name: Name
+    motif: Annotated[ArtworkDoc | PictureDoc, Field(discriminator="family")]
+    threads: Annotated[tuple[Thread, ...], Field(min_length=1, max_length=64)]
+
+    @property
+    def what(self) -> Literal["drawn", "picture"]:
+        return "picture" if isinstance(self.motif, PictureDoc) else "drawn"
+
+
+def motif_from(doc: BrushDoc, course: int, place: AnyPlace, name: str) -> KeptMotifDoc:
+    """A brush's motif at a place, as one of its own; a family's becomes artwork.
+
+    Raises
+    ------
+    BadInput
+        If there is none at this place.
+    """
+    motif, _ = motif_at(doc, course, place)
+    own = motif if isinstance(motif, PictureDoc) else artwork_doc(artwork_at(doc, course, place))
+    return KeptMotifDoc(name=name, motif=own, threads=doc.threads)
+
+
+def motif_from_svg(data: bytes, name: str) -> tuple[KeptMotifDoc, tuple[str, ...]]:
+    """An SVG drawing as a motif, and what was left out, in words; raises as `read_artwork` does."""
+    motif, notes = read_artwork(data)
+    return KeptMotifDoc(name=name, motif=motif, threads=BrushDoc.model_fields["threads"].default), notes
+
+
+def brush_of_motif(kept: KeptMotifDoc) -> BrushDoc:
+    """A brush that repeats a motif end to end."""
+    motif = kept.motif
+    row = RowDoc(
+        motif=motif,
+        length=MeasureDoc(mm=motif.length, frame=motif.frame),
+        gap=MeasureDoc(mm=0),
+        hold="ride" if isinstance(motif, PictureDoc) else "bend",
+    )
+    return BrushDoc(name=kept.name, kind="trim", courses=(row,), threads=kept.threads)
+
+
+def motif_sheet(kept: KeptMotifDoc) -> Drawing:
+    """The motif on a sheet that just holds it, at true size."""
+    motif = kept.motif
+    if isinstance(motif, ArtworkDoc):
+        return artwork_sheet(motif.to_core(), kept.threads, kept.name)
+    picture = Picture(motif.to_core().png, np.array([[motif.length, 0.0, 0.0, motif.width, 0.0, 0.0]]))
+    return Drawing(motif.length, motif.width, (Group("motif", kept.name, (picture,)),), kept.name)

@@ -1,0 +1,67 @@
+"""Motifs kept by themselves in the Drawers: brushes take copies of them."""
+
+from __future__ import annotations
+
+from peewee import fn
+
+from curlet.formats.kept_motif import KeptMotifDoc
+from curlet.store.database import reading, writing
+from curlet.store.errors import Missing
+from curlet.store.models import Motif
+from curlet.store.state import new_id
+
+
+def everything() -> list[tuple[str, KeptMotifDoc]]:
+    """Every motif with its id, in the order in which they were kept."""
+    with reading():
+        rows = Motif.select().order_by(Motif.position, Motif.id)
+        return [(row.id, KeptMotifDoc.model_validate(row.doc)) for row in rows]
+
+
+def look(motif_id: str) -> KeptMotifDoc:
+    """A motif; Missing if there is none."""
+    with reading():
+        return KeptMotifDoc.model_validate(_find(motif_id).doc)
+
+
+def keep(kept: KeptMotifDoc) -> tuple[str, KeptMotifDoc]:
+    """A new motif in the Drawers, under a name that no other has, and its id."""
+    with writing():
+        named = kept.model_copy(update={"name": _free_name(kept.name)})
+        position = (Motif.select(fn.MAX(Motif.position)).scalar() or 0) + 1
+        row = Motif.create(id=new_id(), doc=named.model_dump(mode="json"), position=position)
+        return row.id, named
+
+
+def rename(motif_id: str, name: str) -> KeptMotifDoc:
+    """Another name for a motif; a number follows where another motif has it."""
+    with writing():
+        row = _find(motif_id)
+        before = KeptMotifDoc.model_validate(row.doc)
+        if name == before.name:
+            return before
+        after = before.model_copy(update={"name": _free_name(name)})
+        row.doc = after.model_dump(mode="json")
+        row.save()
+        return after
+
+
+def remove(motif_id: str) -> None:
+    """Take a motif out of the Drawers; brushes keep the copies that they took."""
+    with writing():
+        _find(motif_id).delete_instance()
+
+
+def _find(motif_id: str) -> Motif:
+    row = Motif.get_or_none(Motif.id == motif_id)
+    if row is None:
+        raise Missing("There is no such motif. Choose one from the Drawers.")
+    return row
+
+
+def _free_name(name: str) -> str:
+    names = {row.doc["name"] for row in Motif.select()}
+    number, found = 2, name
+    while found in names:
+        found, number = f"{name} {number}", number + 1
+    return found

@@ -1,0 +1,146 @@
+"""Motifs in the Drawers: kept from brushes or drawings, and put into brushes."""
+
+from __future__ import annotations
+
+from typing import Annotated, Any, Literal
+
+from flask import Response
+from flask_openapi3 import FileStorage
+from pydantic import BaseModel, Field
+
+from curlet.formats.artwork_places import AnyPlace, with_artwork
+from curlet.formats.brush_file import BrushDoc
+from curlet.formats.kept_motif import KeptMotifDoc, Name, motif_from, motif_from_svg, motif_sheet
+from curlet.formats.svg_out import write_svg
+from curlet.store import bench as brushes
+from curlet.store import motifs as store
+from curlet.web.bench import shown
+from curlet.web.bench_schemas import BenchShown
+from curlet.web.described import Routes
+from curlet.web.frames import content_key
+from curlet.web.replies import Replies, file_reply, json_reply
+from curlet.web.schemas import BrushUrl, Problem, StripQuery
+
+motifs = Routes("motifs", __name__, url_prefix="/api")
+
+_REPLIES: Replies = {404: Problem, 413: Problem, 422: Problem}
+Index = Annotated[int, Field(ge=0, lt=16)]
+
+
+class MotifUrl(BaseModel):
+    motif_id: str
+
+
+class MotifListed(BaseModel):
+    """A kept motif; its cell is `length` × `width` mm."""
+
+    id: str
+    name: str
+    what: Literal["drawn", "picture"]
+    length: float
+    width: float
+    key: str
+
+
+class MotifList(BaseModel):
+    motifs: list[MotifListed]
+
+
+class MotifKept(MotifListed):
+    """`notes` say what of a drawing was left out."""
+
+    notes: list[str]
+
+
+class KeepMotif(BaseModel):
+    """Keep a brush's motif at a place by itself."""
+
+    brush: str
+    course: Index = 0
+    place: AnyPlace = "repeat"
+    name: Name | None = None
+
+
+class MotifFile(BaseModel):
+    """An SVG drawing to be kept as a motif."""
+
+    file: FileStorage
+
+
+class MotifName(BaseModel):
+    name: Name
+
+
+class UseMotif(BaseModel):
+    """Put a kept motif on the Bench, at a course's repeat or another place of it."""
+
+    making: int
+    motif: str
+    course: Index = 0
+    place: AnyPlace = "repeat"
+    keep_runs: bool = False
+
+
+@motifs.get("/motifs", responses={200: MotifList})
+def motif_list() -> Response:
+    """Every motif that is kept."""
+    return json_reply({"motifs": [_listed(*kept) for kept in store.everything()]})
+
+
+@motifs.post("/motifs", responses={200: MotifKept, **_REPLIES})
+def keep(body: KeepMotif) -> Response:
+    """Keep a brush's motif by itself."""
+    doc = brushes.look(body.brush).doc
+    kept = motif_from(doc, body.course, body.place, body.name or doc.name)
+    return json_reply({**_listed(*store.keep(kept)), "notes": []})
+
+
+@motifs.post("/motif-files", responses={200: MotifKept, **_REPLIES})
+def take_in(form: MotifFile) -> Response:
+    """Take in an SVG drawing as a motif."""
+    name = (form.file.filename or "").replace("\\", "/").rsplit("/", 1)[-1].removesuffix(".svg")[:60]
+    kept, notes = motif_from_svg(form.file.stream.read(), name.strip() or "Motif")
+    return json_reply({**_listed(*store.keep(kept)), "notes": list(notes)})
+
+
+@motifs.get("/motifs/<motif_id>/motif.svg", responses=_REPLIES)
+def give_out(path: MotifUrl, query: StripQuery) -> Response:
+    """A motif as an SVG drawing at its true size."""
+    kept = store.look(path.motif_id)
+    return file_reply(write_svg(motif_sheet(kept)), "image/svg+xml", f"{kept.name}.svg")
+
+
+@motifs.post("/motifs/<motif_id>/name", responses={200: MotifListed, **_REPLIES})
+def rename(path: MotifUrl, body: MotifName) -> Response:
+    """Give a motif another name."""
+    return json_reply(_listed(path.motif_id, store.rename(path.motif_id, body.name)))
+
+
+@motifs.delete("/motifs/<motif_id>", responses={200: Problem, 404: Problem})
+def remove(path: MotifUrl) -> Response:
+    """Take a motif out of the Drawers."""
+    store.remove(path.motif_id)
+    return json_reply({})
+
+
+@motifs.post("/brushes/<brush_id>/motif", responses={200: BenchShown, 409: Problem, **_REPLIES})
+def use(path: BrushUrl, body: UseMotif) -> Response:
+    """Put a kept motif into a brush."""
+    kept = store.look(body.motif)
+
+    def edit(doc: BrushDoc) -> tuple[BrushDoc, str]:
+        return with_artwork(doc, body.course, body.place, kept.motif), f"Take {kept.name}"
+
+    return shown(brushes.change(path.brush_id, body.making, edit, keep_runs=body.keep_runs))
+
+
+def _listed(motif_id: str, kept: KeptMotifDoc) -> dict[str, Any]:
+    motif = kept.motif
+    return {
+        "id": motif_id,
+        "name": kept.name,
+        "what": kept.what,
+        "length": motif.length,
+        "width": motif.width,
+        "key": content_key(kept.model_dump(mode="json")),
+    }

@@ -1,0 +1,47 @@
+/** Motifs of the Drawers: the artwork at a place kept there, or one of them taken from there. */
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+
+import { api } from "@/shared/api/client";
+import { QuietButton } from "@/shared/maker/QuietButton";
+
+import { bench, type Place, useBench, useWorkbench } from "../bench";
+
+export function KeepMotif({ place }: { place: Place }) {
+  const queries = useQueryClient();
+  const keep = async () => {
+    const { brush, course } = bench();
+    try {
+      const kept = await api.keepMotif({ brush: brush!.id, course, place });
+      bench().set({ notice: `“${kept.name}” is kept among the motifs in the Drawers.` });
+      await queries.invalidateQueries({ queryKey: ["motifs"] });
+    } catch (fault) {
+      bench().set({ notice: (fault as Error).message });
+    }
+  };
+  return <QuietButton onClick={keep}>Keep in the Drawers</QuietButton>;
+}
+
+export function TakeMotif({ place }: { place: Place }) {
+  const workbench = useWorkbench();
+  const brush = useBench((state) => state.brush?.id);
+  const { data } = useQuery({ queryKey: ["motifs"], queryFn: api.motifs, enabled: Boolean(brush) });
+  if (!data?.motifs.length) return null;
+  return (
+    <select
+      aria-label="Motif from the Drawers"
+      className="min-h-6 max-w-[150px] cursor-pointer rounded-field border border-base-300 bg-base-200 px-1 py-0.5 text-[12px] hover:border-base-content"
+      value=""
+      onChange={(event) => {
+        const motif = event.target.value;
+        if (motif) void workbench.put((id, values) => api.useMotif(id, { ...values, place, motif }));
+      }}
+    >
+      <option value="">From the Drawers …</option>
+      {data.motifs.map((motif) => (
+        <option key={motif.id} value={motif.id}>
+          {motif.name}
+        </option>
+      ))}
+    </select>
+  );
+}

@@ -1,0 +1,170 @@
+/** Every brush as a strip; those ticked can be given out as files. */
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { Link, useNavigate } from "react-router";
+
+import { KINDS, useFamilies } from "@/bench/families";
+import { api } from "@/shared/api/client";
+import type { BrushListed } from "@/shared/api/types";
+import { Choice } from "@/shared/ui/Choice";
+import { plural } from "@/shared/ui/words";
+
+import { matches, quiet, Shelf, type ShelfProps } from "./Shelf";
+import { TakeInBrushes } from "./TakeInBrushes";
+
+const ALL = [["all", "All"], ...KINDS] as const;
+type Kind = (typeof ALL)[number][0];
+
+export function BrushShelf({ sought, onNotice }: ShelfProps) {
+  const { data, error } = useQuery({ queryKey: ["brushes"], queryFn: api.brushes, staleTime: 0 });
+  const [kind, setKind] = useState<Kind>("all");
+  const [picked, setPicked] = useState<ReadonlySet<string>>(new Set());
+  const shown = data?.brushes.filter(
+    (brush) => (kind === "all" || brush.kind === kind) && matches(`${brush.name} ${brush.kind}`, sought),
+  );
+  const pick = (id: string) => {
+    const next = new Set(picked);
+    if (!next.delete(id)) next.add(id);
+    setPicked(next);
+  };
+  return (
+    <Shelf
+      error={error}
+      none={shown?.length === 0 && "No brush answers to that. Search for less, or choose All."}
+      tools={
+        <>
+          <Choice label="Kind of brush" options={ALL} value={kind} onChange={setKind} />
+          <span className="ml-auto flex items-center gap-2">
+            <NewBrush onFault={onNotice} />
+            <TakeInBrushes onDone={onNotice} />
+            <GiveOut picked={picked} onNotice={onNotice} />
+          </span>
+        </>
+      }
+    >
+      {shown?.map((brush) => (
+        <Card key={brush.id} brush={brush} picked={picked.has(brush.id)} onPick={() => pick(brush.id)} onNotice={onNotice} />
+      ))}
+    </Shelf>
+  );
+}
+
+function GiveOut({ picked, onNotice }: { picked: ReadonlySet<string>; onNotice: (text: string) => void }) {
+  if (picked.size > 0) {
+    return (
+      <a
+        className="rounded-field border border-base-300 bg-base-100 px-3 py-1 hover:border-base-content"
+        href={`/api/brush-files?ids=${[...picked].join(",")}`}
+        download
+      >
+        Give out {plural(picked.size, "brush", "brushes")}
+      </a>
+    );
+  }
+  return (
+    <button
+      className="cursor-not-allowed rounded-field border border-base-300 px-3 py-1 text-(--muted)"
+      aria-disabled
+      title="Tick brushes to give them out as files"
+      onClick={() => onNotice("Tick the brushes to give out, then press this again.")}
+    >
+      Give out
+    </button>
+  );
+}
+
+interface CardProps {
+  brush: BrushListed;
+  picked: boolean;
+  onPick: () => void;
+  onNotice: (text: string) => void;
+}
+
+function Card({ brush, picked, onPick, onNotice }: CardProps) {
+  const navigate = useNavigate();
+  const queries = useQueryClient();
+  const attempt = async (work: () => Promise<unknown>) => {
+    try {
+      await work();
+      await queries.invalidateQueries({ queryKey: ["brushes"] });
+      await queries.invalidateQueries({ queryKey: ["sheet"] });
+    } catch (error) {
+      onNotice((error as Error).message);
+    }
+  };
+  return (
+    <li className="rounded-box border border-base-300 bg-base-100 p-2" data-testid={`card-${brush.id}`}>
+      <div className="flex items-center gap-2">
+        <label className="flex min-w-0 flex-1 cursor-pointer items-center gap-2">
+          <input type="checkbox" className="size-4 shrink-0 accent-(--color-secondary)" checked={picked} onChange={onPick} />
+          <span className="truncate font-semibold">{brush.name}</span>
+        </label>
+        <span className="muted text-[12px] whitespace-nowrap">
+          {brush.kind}, {brush.builtin ? "built in" : "your own"}
+        </span>
+      </div>
+      <Link to={`/bench/${brush.id}`} aria-label={`${brush.name}, on the Bench`}>
+        <span className="my-1.5 grid min-h-[64px] items-center overflow-hidden rounded-[3px] bg-(--cloth)">
+          <img src={`/api/brushes/${brush.id}/strip.svg?key=${brush.key}`} alt="" className="block w-full" loading="lazy" />
+        </span>
+      </Link>
+      <div className="flex items-center gap-1.5">
+        <Link className={quiet} to={`/bench/${brush.id}`}>
+          On the Bench
+        </Link>
+        <button
+          className={quiet}
+          onClick={() =>
+            void attempt(async () => {
+              const made = await api.newBrush({ copy_of: brush.id });
+              void navigate(`/bench/${made.id}`);
+            })
+          }
+        >
+          Copy
+        </button>
+        {!brush.builtin && (
+          <button className={quiet} onClick={() => void attempt(() => api.removeBrush(brush.id))}>
+            Remove
+          </button>
+        )}
+        {brush.worn_by > 0 && <span className="measure muted ml-auto">{plural(brush.worn_by, "run")}</span>}
+      </div>
+    </li>
+  );
+}
+
+/** A new brush of a family, straight to the Bench. */
+function NewBrush({ onFault }: { onFault: (text: string) => void }) {
+  const navigate = useNavigate();
+  const families = useFamilies().filter((family) => !family.piece);
+  const make = async (family: string) => {
+    try {
+      const made = await api.newBrush({ family });
+      void navigate(`/bench/${made.id}`);
+    } catch (error) {
+      onFault((error as Error).message);
+    }
+  };
+  return (
+    <select
+      aria-label="New brush of a family"
+      className="cursor-pointer rounded-field bg-primary px-2.5 py-1 font-semibold text-primary-content"
+      value=""
+      onChange={(event) => event.target.value && void make(event.target.value)}
+    >
+      <option value="">New brush …</option>
+      {KINDS.map(([kind, name]) => (
+        <optgroup key={kind} label={name}>
+          {families
+            .filter((family) => family.kind === kind)
+            .map((family) => (
+              <option key={family.id} value={family.id}>
+                {family.name}
+              </option>
+            ))}
+        </optgroup>
+      ))}
+    </select>
+  );
+}

@@ -1,0 +1,35 @@
+/** A shelf of the Drawers: its tools above, its cards below. */
+export interface ShelfProps {
+  /** Words that every card shown has. */
+  sought: string;
+  onNotice: (text: string) => void;
+}
+
+export const quiet = "cursor-pointer rounded-field border border-base-300 px-2 py-0.5 text-[12px] hover:border-base-content";
+
+/** Whether every word that is sought is in a text. */
+export function matches(text: string, sought: string): boolean {
+  const words = sought.toLowerCase().split(/\s+/).filter(Boolean);
+  return words.every((word) => text.toLowerCase().includes(word));
+}
+
+interface Props {
+  tools: React.ReactNode;
+  /** What is said where there is no card. */
+  none: string | false;
+  error: Error | null;
+  children: React.ReactNode;
+}
+
+export function Shelf({ tools, none, error, children }: Props) {
+  return (
+    <>
+      <div className="flex flex-wrap items-center gap-3 border-b border-base-300 px-3.5 py-2">{tools}</div>
+      <div className="min-h-0 overflow-y-auto px-3.5 py-3">
+        {error && <p role="alert">{error.message}</p>}
+        {none && <p className="muted max-w-[640px]">{none}</p>}
+        <ul className="grid grid-cols-[repeat(auto-fill,minmax(270px,1fr))] items-start gap-x-4 gap-y-3">{children}</ul>
+      </div>
+    </>
+  );
+}
