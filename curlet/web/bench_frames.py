@@ -16,7 +16,7 @@ from curlet.core.measures import Scale
 from curlet.core.motif.families import Family
 from curlet.core.motif.motif import MotifMaker
 from curlet.core.path import Path
-from curlet.core.proof import PROOFS, Place, Proof, prove, sample
+from curlet.core.proof import PROOFS, Place, Proof, growth, prove, sample
 from curlet.formats.artwork_places import AnyPlace
 from curlet.formats.brush_file import BrushDoc
 from curlet.formats.screen import Frame, group_json
@@ -49,7 +49,8 @@ def bench_frame(doc: BrushDoc, course: int, scale: Scale, drawing: AnyPlace | No
     """
     brush = doc.to_core()
     brush.check(TRUE)
-    elsewhere = second.share(aside, doc.model_dump_json(), scale)
+    grown = growth(brush, scale)
+    elsewhere = second.share(aside, doc.model_dump_json(), scale, grown)
     frame = Frame()
     index = min(course, len(brush.courses) - 1)
     repeat = _repeat(brush, index, frame)
@@ -61,24 +62,24 @@ def bench_frame(doc: BrushDoc, course: int, scale: Scale, drawing: AnyPlace | No
         "repeat": repeat,
         "joints": _joints(brush.courses[index]),
         "facts": _facts(brush.courses[index]),
-        "sample": _sample(brush, index, scale, frame),
+        "sample": _sample(brush, index, scale, grown, frame),
         "artwork": artwork_json(doc, index, drawing) if drawing else None,
     }
-    own = _proofs(brush, scale, OWN, frame)
+    own = _proofs(brush, scale, OWN, grown, frame)
     head["proofs"] = _in_order(own, elsewhere(), frame)
     return frame.pack(head)
 
 
-def aside(text: str, scale: Scale) -> Aside:
+def aside(text: str, scale: Scale, grown: float) -> Aside:
     """The proofs that a second process draws, from a brush's document: their JSON and their numbers."""
     frame = Frame()
     frame.decimals = COARSE_DECIMALS
     brush = BrushDoc.model_validate_json(text).to_core()
-    return _proofs(brush, scale, ASIDE, frame), frame.numbers()
+    return _proofs(brush, scale, ASIDE, grown, frame), frame.numbers()
 
 
-def _proofs(brush: Brush, scale: Scale, names: tuple[str, ...], frame: Frame) -> list[Json]:
-    return [_proof(proof, frame) for proof in prove(brush, scale, names)]
+def _proofs(brush: Brush, scale: Scale, names: tuple[str, ...], grown: float, frame: Frame) -> list[Json]:
+    return [_proof(proof, frame) for proof in prove(brush, scale, names, grown)]
 
 
 def _in_order(own: list[Json], elsewhere: Aside, frame: Frame) -> list[Json]:
@@ -245,8 +246,8 @@ def _closing(run: LaidRun) -> str:
 _FELT = 3.0
 
 
-def _sample(brush: Brush, index: int, scale: Scale, frame: Frame) -> Json:
-    runs, places = sample(brush, index, scale)
+def _sample(brush: Brush, index: int, scale: Scale, grown: float, frame: Frame) -> Json:
+    runs, places = sample(brush, index, scale, grown)
     reach = max(reach_of(course) for run in runs for course in run.courses)
     points = np.concatenate([run.path.arc.points(np.linspace(0, run.path.length, 200)) for run in runs])
     margin = 1.25 * reach + 1

@@ -73,6 +73,14 @@ class LegLine:
         laps = (-1, 0, 1, 2) if self.path.closed else (0,)
         return np.concatenate([nodes + lap * self.path.length for lap in laps])
 
+    @cached_property
+    def straight(self) -> NDArray[np.bool_]:
+        """(m,) whether each leg is one straight line."""
+        if not self.path.arc.only_lines:
+            return np.zeros(len(self.legs), dtype=bool)
+        ends = ((leg.s0 + _AT_END, leg.s1 - _AT_END) for leg in self.legs)
+        return np.array([not ((a < self.kinks) & (self.kinks < b)).any() for a, b in ends])
+
     def follows(self, leg: Ints) -> tuple[Floats, Floats]:
         """(n,) where (n,) legs begin and cease to follow the path; past that they go straight on."""
         is_open = self._open[leg]
@@ -80,9 +88,14 @@ class LegLine:
 
     def frames(self, s: Floats, leg: Ints) -> Frames:
         """Axes at (n,) arc lengths of (n,) legs."""
-        s0, s1, is_open = self._s0[leg], self._s1[leg], self._open[leg]
-        inside = np.where(is_open, np.clip(s, s0, s1), s)
         arc = self.path.arc
+        if not self._open.any():
+            point, along, bend = arc.axes(s)
+            return Frames(point, along, _right_of(along), bend)
+        s0, s1, is_open = self._s0[leg], self._s1[leg], self._open[leg]
+        inside = np.minimum(np.maximum(s, s0), s1)
+        if not is_open.all():
+            inside = np.where(is_open, inside, s)
         point, along, bend = arc.axes(inside)
         at_end = is_open & (inside >= s1 - _AT_END)
         if at_end.any():
@@ -91,5 +104,11 @@ class LegLine:
         if past.any():
             point = point + past[:, None] * along
             bend = np.where(past == 0, bend, 0.0)
-        across = np.stack([-along[:, 1], along[:, 0]], axis=1)
-        return Frames(point, along, across, bend)
+        return Frames(point, along, _right_of(along), bend)
+
+
+def _right_of(along: Floats) -> Floats:
+    across = np.empty_like(along)
+    np.negative(along[:, 1], out=across[:, 0])
+    across[:, 1] = along[:, 0]
+    return across

@@ -40,7 +40,7 @@ class OwnLine:
     def __init__(self, line: LegLine, index: int, offset: float, limit: float = NO_LIMIT) -> None:
         leg = self.leg = line.legs[index]
         self.start, self.stop = self._ends(line, index, offset, limit)
-        self._straight = offset == 0
+        self._straight = offset == 0 or bool(line.straight[index])
         self._s0 = leg.s0
         if self._straight:
             self.length = self.stop - self.start
@@ -79,6 +79,8 @@ def _meeting(line: LegLine, before: int, after: int, offset: float) -> tuple[flo
     """Where two legs' offset lines cross at the corner between them: Newton from the mitre's guess."""
     a, b = line.legs[before], line.legs[after]
     guess = (a.s1 - corner_shift(a.end, offset), b.s0 + corner_shift(b.start, offset))
+    if line.straight[before] and line.straight[after]:
+        return guess
     sa, sb = guess
     for _ in range(_STEPS):
         fa = line.frames(np.array([sa]), np.array([before]))

@@ -82,6 +82,11 @@ class ArcLength:
         _, _, way, start = self._place
         return np.vstack([self._s0, length, start, way / length])
 
+    @property
+    def only_lines(self) -> bool:
+        """Whether every segment is a straight line at even speed."""
+        return self._lines is not None
+
     def _refine(self, seg: Ints, t0: Floats, t1: Floats) -> tuple[Ints, Floats, Floats, Floats, Floats]:
         """Halve panels until the inverse errs by less than INVERSE_ERROR on each."""
         length, inverse, error = self._quadrature(seg, t0, t1)

@@ -73,15 +73,21 @@ class Proof:
         return (float(low[0]), float(low[1]), float(high[0] - low[0]), float(high[1] - low[1]))
 
 
-def prove(brush: Brush, scale: Scale, names: Sequence[str] = ()) -> tuple[Proof, ...]:
+def prove(
+    brush: Brush, scale: Scale, names: Sequence[str] = (), grown: float | None = None
+) -> tuple[Proof, ...]:
     """The brush on every path of the board, or on those named.
+
+    Parameters
+    ----------
+    grown : what `growth` gives for this brush, where it is known.
 
     Raises
     ------
     BadInput
         If the brush cannot be laid.
     """
-    grown = growth(brush, scale)
+    grown = growth(brush, scale) if grown is None else grown
     found = []
     for name in names or PROOFS:
         run = lay(proof_path(name, grown), brush, scale)

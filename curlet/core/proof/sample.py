@@ -11,7 +11,7 @@ from curlet.core.brush import Brush, Piece, Row
 from curlet.core.lay import LaidRun, lay
 from curlet.core.measures import Scale
 from curlet.core.path import Path
-from curlet.core.proof.board import circle, growth
+from curlet.core.proof.board import circle
 
 # For a brush of the board's usual reach, drawn mm.
 _ACROSS, _DOWN, _RING = 104.0, 16.0, 9.0
@@ -30,16 +30,18 @@ class Place:
     length: float | None
 
 
-def sample(brush: Brush, course: int, scale: Scale) -> tuple[tuple[LaidRun, ...], tuple[Place, ...]]:
-    """The brush on a stepped line and on a ring, and where a row's pieces stand."""
-    k = growth(brush, scale)
-    line, ring = _paths(k)
+def sample(
+    brush: Brush, course: int, scale: Scale, grown: float
+) -> tuple[tuple[LaidRun, ...], tuple[Place, ...]]:
+    """The brush on a stepped line and on a ring, and where a row's pieces stand; `grown` is how much its
+    proofs are enlarged."""
+    line, ring = _paths(grown)
     step = line.points
     runs = (lay(line, brush, scale), lay(ring, brush, scale))
     row = brush.courses[course] if course < len(brush.courses) else None
     if not isinstance(row, Row):
         return runs, ()
-    return runs, tuple(_places(row, step, ring, k, scale))
+    return runs, tuple(_places(row, step, ring, grown, scale))
 
 
 @lru_cache(maxsize=64)

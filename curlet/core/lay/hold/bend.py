@@ -153,6 +153,8 @@ def _smooth(
     cubics = np.concatenate([part.cubics for parts in groups for part in parts])
     wanted = _estimate(bent, repeats, kappa, cubics)
     for count in _PARTS:
+        if not len(todo):
+            break
         now = todo[wanted[todo] <= count]
         if not len(now):
             continue
