@@ -16,7 +16,7 @@ from curlet.core.lay.corners.mitre import crease
 from curlet.core.lay.draw_picture import picture_item
 from curlet.core.lay.pieces import CornerPlace
 from curlet.core.lay.row import LaidRow
-from curlet.core.path.contours import contours
+from curlet.core.path.contours import Contour, coarser, contours
 from curlet.core.path.cubics import cut_where, points_on, through
 
 Floats = NDArray[np.float64]
@@ -31,9 +31,9 @@ _WINDOWS = 3 * np.arange(_PARTS)[:, None] + np.arange(4)
 CREASE, CREASE_SHADE = 0.03, -18.0
 
 
-def corner_items(row: LaidRow, threads: tuple[str, ...]) -> list[Item]:
-    """The artwork and the creases of every corner."""
-    items: list[Item] = [_artwork(row, place, threads) for place in row.corner_places]
+def corner_items(row: LaidRow, threads: tuple[str, ...], tolerance: float = 0.0) -> list[Item]:
+    """The artwork and the creases of every corner; detail below the tolerance may go, drawn mm."""
+    items: list[Item] = [_artwork(row, place, threads, tolerance) for place in row.corner_places]
     creases = [crease(row.line, room.leg, row.offset, row.reach) for room in row.rooms if room.stop.folded]
     if creases:
         stroke = Stroke(
@@ -43,7 +43,7 @@ def corner_items(row: LaidRow, threads: tuple[str, ...]) -> list[Item]:
     return items
 
 
-def _artwork(row: LaidRow, place: CornerPlace, threads: tuple[str, ...]) -> Item:
+def _artwork(row: LaidRow, place: CornerPlace, threads: tuple[str, ...], tolerance: float) -> Item:
     room = next(room for room in row.rooms if room.leg == place.leg)
     frame = row.line.frames(np.array([room.line.stop]), np.array([place.leg]))
     origin, axes = frame.beside(row.offset)[0], np.stack([frame.along[0], frame.across[0]])
@@ -51,10 +51,14 @@ def _artwork(row: LaidRow, place: CornerPlace, threads: tuple[str, ...]) -> Item
     if motif.picture:
         there = _about_middle(place.art.warps[0], origin, axes)
         return picture_item(motif, np.array([there]))
+    dressed = dress(motif.shapes, threads)
+    parts = [contours(shape.outline) for shape in dressed]
+    if tolerance:
+        # The cell is as long as a repeat, about; where it is fanned out it is shorter.
+        parts = [tuple(coarser(part, (row.length, 1.0), tolerance) for part in each) for each in parts]
     for warp in place.art.warps:
         there = _about_middle(warp, origin, axes)
-        dressed = dress(motif.shapes, threads)
-        outlines = warped([shape.outline for shape in dressed], warp, place.art)
+        outlines = warped(parts, warp, place.art)
         for shape, outline in zip(dressed, outlines, strict=True):
             laid = replace(shape, outline=Outline(outline.commands, origin + outline.points @ axes))
             shapes.append(moved_paint(laid, there))
@@ -69,12 +73,11 @@ def _about_middle(warp: Warp, origin: Floats, axes: Floats) -> Affine:
     return (*long.tolist(), *wide.tolist(), *start.tolist())
 
 
-def warped(outlines: Sequence[Outline], warp: Warp, art: CornerArt) -> list[Outline]:
-    """A cell's outlines about the corner, all of them at once."""
-    parts = [contours(outline) for outline in outlines]
+def warped(parts: Sequence[Sequence[Contour]], warp: Warp, art: CornerArt) -> list[Outline]:
+    """Outlines of a cell, each by its contours, about the corner, all of them at once."""
     chains = [_cut_at_kink(contour.cubics, art) for each in parts for contour in each]
     if not chains:
-        return list(outlines)
+        return [Outline("", np.zeros((0, 2))) for _ in parts]
     at = points_on(np.concatenate(chains), _PLACES)
     mapped = warp(at.reshape(-1, 2)).reshape(at.shape)[:, _WINDOWS]
     cubics = through(mapped.reshape(-1, 4, 2)).reshape(len(at), _PARTS, 4, 2)

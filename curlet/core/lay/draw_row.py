@@ -77,7 +77,10 @@ def row_items(
         items = painter.paint(which, over=None)
         if within is None and row.course.overlap == "next-over-last":
             items += painter.closing(which)
-    return items if within is not None else [*painter.folds(which), *items, *corner_items(row, threads)]
+    if within is not None:
+        return items
+    coarse = tolerance if tolerance > TOLERANCE else 0.0
+    return [*painter.folds(which), *items, *corner_items(row, threads, coarse)]
 
 
 def _inside(row: LaidRow, within: tuple[float, float]) -> Ints:

@@ -12,6 +12,9 @@ from curlet.core.drawing import Outline
 
 Floats = NDArray[np.float64]
 
+# Contours of fewer segments are not made coarser.
+_FEW = 64
+
 
 @dataclass(frozen=True, eq=False)
 class Contour:
@@ -52,6 +55,31 @@ def contours(outline: Outline) -> tuple[Contour, ...]:
             here = first
     close(False)
     return tuple(found)
+
+
+def coarser(contour: Contour, scale: tuple[float, float], within: float) -> Contour:
+    """A contour without the detail that a coarse drawing cannot show: segments shorter than `within`, run
+    together into lines that lie no further than that from them.
+
+    Parameters
+    ----------
+    scale : mm to the contour's unit along and across.
+    """
+    cubics = contour.cubics
+    if len(cubics) < _FEW:
+        return contour
+    steps = np.hypot(*np.moveaxis(np.diff(cubics, axis=1) * scale, -1, 0))
+    length = steps.sum(axis=1)
+    tiny = length < within
+    share = np.floor((np.cumsum(length) - length / 2) / within)
+    # A segment goes on with those before it while all are tiny and lie in one stretch of that length.
+    goes_on = tiny[1:] & tiny[:-1] & (share[1:] == share[:-1])
+    first = np.flatnonzero(np.concatenate([[True], ~goes_on]))
+    last = np.append(first[1:], len(cubics)) - 1
+    a, b = cubics[first, 0], cubics[last, 3]
+    lines = np.stack([a, a + (b - a) / 3, b - (b - a) / 3, b], axis=1)
+    lines[first == last] = cubics[first[first == last]]
+    return Contour(lines, contour.closed)
 
 
 def _straight(a: Floats, b: Floats) -> Floats:

@@ -13,7 +13,7 @@ from curlet.core.drawing import Outline, Shape
 from curlet.core.lay.facing import Local
 from curlet.core.lay.frames import LegLine
 from curlet.core.lay.repeats import Repeats
-from curlet.core.path.contours import Contour, contours
+from curlet.core.path.contours import Contour, coarser, contours
 from curlet.core.path.cubics import cut_where, points_on, rates_on
 
 Floats = NDArray[np.float64]
@@ -67,9 +67,12 @@ def bend_together(
     than one by one.
     """
     found: list[list[tuple[Ints, Shape]]] = [[] for _ in shapes]
-    parts = [contours(shape.outline) for shape in shapes]
+    parts: list[Sequence[Contour]] = [contours(shape.outline) for shape in shapes]
     if not len(repeats):
         return found
+    if bent.tolerance > TOLERANCE:
+        scale = (float(np.abs(repeats.end - repeats.start).max()), 1.0)
+        parts = [[coarser(part, scale, bent.tolerance) for part in chain] for chain in parts]
     kappa = _bends(bent, repeats)
     for members in _alike(bent, repeats, kappa, parts):
         for which, outlines in _in_batches(bent, repeats, kappa, local, [parts[i] for i in members]):
