@@ -43,6 +43,9 @@ class _Piece(Protocol):
     def at(self, s: float, *, before: bool = False) -> tuple[Floats, Floats]:
         """Its point, and its rate there."""
 
+    def points(self, s: Floats) -> Floats:
+        """(n, 2) points at (n,) lengths."""
+
     def cubics(self, a: float, b: float) -> list[Floats]:
         """A part of it as (4, 2) cubics."""
 
@@ -63,6 +66,15 @@ class _Copy:
         bend = float(arc.curvature([s], before=before)[0])
         point = arc.points([s])[0] + self.distance * np.array([-y, x])
         return point, (1 - bend * self.distance) * np.array([x, y])
+
+    def points(self, s: Floats) -> Floats:
+        arc = self.path.arc
+        tangents = arc.tangents(s)
+        last = s >= self.stop - _SAME
+        if last.any():
+            tangents[last] = arc.tangents(s[last], before=True)
+        normals = np.stack([-tangents[:, 1], tangents[:, 0]], axis=1)
+        return np.asarray(arc.points(s) + self.distance * normals)
 
     def cubics(self, a: float, b: float) -> list[Floats]:
         nodes = self.path.arc.node_positions
@@ -93,6 +105,9 @@ class _Line:
     def at(self, s: float, *, before: bool = False) -> tuple[Floats, Floats]:
         return self.origin + s * self.way, self.way
 
+    def points(self, s: Floats) -> Floats:
+        return self.origin + s[:, None] * self.way
+
     def cubics(self, a: float, b: float) -> list[Floats]:
         p, q = self.at(a)[0], self.at(b)[0]
         return [np.array([p, p, q, q])]
@@ -113,6 +128,10 @@ class _Arc:
         arm = self.arm * complex(math.cos(angle), math.sin(angle))
         here, way = self.centre + arm, 1j * arm * self.turn / self.stop
         return np.array([here.real, here.imag]), np.array([way.real, way.imag])
+
+    def points(self, s: Floats) -> Floats:
+        here = self.centre + self.arm * np.exp(1j * self.turn * s / self.stop)
+        return np.stack([here.real, here.imag], axis=1)
 
     def cubics(self, a: float, b: float) -> list[Floats]:
         first, sweep = self.turn * a / self.stop, self.turn * (b - a) / self.stop
@@ -187,19 +206,25 @@ def _round_corner(one: _Copy, other: _Copy, corners: Corners) -> list[_Piece]:
 
 def _kept(path: Path, pieces: list[_Piece], far: float, step: float) -> list[_Range]:
     """The parts of every piece that are nowhere nearer to the path than they should be."""
-    fine = np.linspace(0, path.length, 2 * int(path.length / step) + 2)
-    line = path.arc.points(np.union1d(fine, path.arc.node_positions))
+    line = _as_polyline(path, step / 2)
     found = []
     for index, piece in enumerate(pieces):
         count = max(int((piece.stop - piece.start) / step) + 1, 9)
         s = np.linspace(piece.start, piece.stop, count)
-        points = np.array([piece.at(float(each))[0] for each in s])
-        good = _distances(points, line) >= far * _NEAR
+        good = _distances(piece.points(s), line) >= far * _NEAR
         edges = np.flatnonzero(np.diff(np.concatenate([[False], good, [False]]).astype(np.int8)))
         for first, past in edges.reshape(-1, 2).tolist():
             if past - first > 1:
                 found.append(_Range(index, float(s[first]), float(s[past - 1]), first > 0, past < count))
     return found
+
+
+def _as_polyline(path: Path, step: float) -> Floats:
+    """Points along the path, those of its curves no further apart than a step."""
+    nodes = path.arc.node_positions
+    fine = np.linspace(0, path.length, int(path.length / step) + 2)
+    segment = np.clip(np.searchsorted(nodes, fine, side="right") - 1, 0, len(path.straight) - 1)
+    return path.arc.points(np.union1d(fine[~path.straight[segment]], nodes))
 
 
 def _distances(points: Floats, line: Floats) -> Floats:

@@ -7,6 +7,15 @@ from typing import Annotated
 from pydantic import Field
 
 from curlet.store.commands.intent import BaseIntent as Intent
+from curlet.store.commands.path_work import (
+    DuplicatePaths,
+    JoinPaths,
+    MirrorPaths,
+    ParallelCopy,
+    ReversePaths,
+    SimplifyPaths,
+    SplitPath,
+)
 from curlet.store.commands.paths import (
     AddNode,
     DeleteNodes,
@@ -54,6 +63,13 @@ AnyIntent = Annotated[
     | ShapeNode
     | DeletePaths
     | RenamePath
+    | ParallelCopy
+    | MirrorPaths
+    | DuplicatePaths
+    | ReversePaths
+    | SplitPath
+    | JoinPaths
+    | SimplifyPaths
     | GroupPaths
     | RenameGroup
     | LayBrush

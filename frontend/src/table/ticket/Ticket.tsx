@@ -16,6 +16,7 @@ import { Legs } from "./Legs";
 import { Measures } from "./Measures";
 import { NodeWork } from "./NodeWork";
 import { PathHead } from "./PathHead";
+import { PathWork } from "./PathWork";
 import { RunsOnPath } from "./RunsOnPath";
 import { RunWork } from "./RunWork";
 import { useRunMaker } from "./settings";
@@ -35,6 +36,7 @@ export function Ticket() {
         {path && run && <RunTicket run={run} />}
         {path && !run && <BarePath />}
         {path && <NodeWork />}
+        {path && <PathWork />}
       </div>
     </aside>
   );

@@ -1,0 +1,207 @@
+"""Intents that make paths from paths: copies beside them, mirrored, split, joined, simplified."""
+
+from __future__ import annotations
+
+import re
+from typing import Annotated, Literal
+
+import numpy as np
+from pydantic import Field
+
+from curlet.core.errors import BadInput
+from curlet.core.measures import Measure, read_measure
+from curlet.core.path import rework
+from curlet.core.path.corners import find_corners
+from curlet.core.path.parallel import parallel
+from curlet.core.path.path import Path
+from curlet.formats.path_doc import to_nodes
+from curlet.formats.run_places import PlacesDoc
+from curlet.store.commands.intent import BaseIntent, Id, Ids, core_path, keep_path
+from curlet.store.state import Row, State, new_id
+
+Text = Annotated[str, Field(min_length=1, max_length=64)]
+
+# How far a duplicate lies from what it is of, drawn mm.
+_ASIDE = 5.0
+_SIDED = re.compile(r"^(.*\S)\s+([RL])$")
+
+
+class ParallelCopy(BaseIntent):
+    """Copies of paths at a distance to the right or the left of each, or to both sides."""
+
+    kind: Literal["parallel-copy"]
+    paths: Ids
+    distance: Text
+    side: Literal["right", "left", "both"] = "right"
+    corners: Literal["sharp", "round"] = "sharp"
+
+    def apply(self, state: State) -> str:
+        far = _worn(self.distance, state)
+        for path_id in self.paths:
+            row = state.get("path", path_id)
+            for side in ("right", "left") if self.side == "both" else (self.side,):
+                away = far if side == "right" else -far
+                for copy in parallel(core_path(row), away, self.corners):
+                    _add(state, row, copy, f"{row['name']}, {side} {self.distance.strip()}")
+        return f"Copy {_called(state, self.paths)} at {self.distance.strip()}"
+
+
+class MirrorPaths(BaseIntent):
+    """Mirrored copies of paths, dressed as they are, about a side of all of them or the sheet's middle.
+
+    A copy is walked the other way, so that what lies to the right of a path lies on the mirrored side.
+    """
+
+    kind: Literal["mirror-paths"]
+    paths: Ids
+    about: Literal["left", "right", "top", "foot", "middle"]
+
+    def apply(self, state: State) -> str:
+        rows = [state.get("path", path_id) for path_id in self.paths]
+        cores = [core_path(row) for row in rows]
+        points = np.concatenate([path.arc.points(np.linspace(0, path.length, 200)) for path in cores])
+        low, high = points.min(axis=0), points.max(axis=0)
+        x, y = {
+            "left": (low[0], 0.0),
+            "right": (high[0], 0.0),
+            "top": (0.0, low[1]),
+            "foot": (0.0, high[1]),
+            "middle": (state.sheet["width"] / 2, 0.0),
+        }[self.about]
+        for row, path in zip(rows, cores, strict=True):
+            turned = rework.mirrored(path, (float(x), float(y)), upright=self.about not in ("top", "foot"))
+            _dressed(state, row, turned.reversed(), _other_side(row["name"]))
+        return f"Mirror {_called(state, self.paths)}"
+
+
+class DuplicatePaths(BaseIntent):
+    """Copies of paths a little aside, dressed as they are."""
+
+    kind: Literal["duplicate-paths"]
+    paths: Ids
+
+    def apply(self, state: State) -> str:
+        for path_id in self.paths:
+            row = state.get("path", path_id)
+            _dressed(state, row, rework.moved(core_path(row), _ASIDE, _ASIDE), f"{row['name']}, copy")
+        return f"Duplicate {_called(state, self.paths)}"
+
+
+class ReversePaths(BaseIntent):
+    """Walk paths the other way: their right is their left, their start their end."""
+
+    kind: Literal["reverse-paths"]
+    paths: Ids
+
+    def apply(self, state: State) -> str:
+        for path_id in self.paths:
+            keep_path(state, path_id, core_path(state.get("path", path_id)).reversed())
+        return f"Reverse {_called(state, self.paths)}"
+
+
+class SplitPath(BaseIntent):
+    """Part a path at nodes, or at all of its corners; every part wears what the whole wore."""
+
+    kind: Literal["split-path"]
+    path: Id
+    nodes: Annotated[tuple[Id, ...], Field(max_length=2_000)] = ()
+
+    def apply(self, state: State) -> str:
+        row = state.get("path", self.path)
+        path = core_path(row)
+        nodes = list(self.nodes) or [corner.node_id for corner in find_corners(path)]
+        if not nodes:
+            raise BadInput("This path has no corner. Choose the nodes at which it is to be split.")
+        first, *others = rework.split_at(path, nodes)
+        for number, part in enumerate(others, 2):
+            _dressed(state, row, part, f"{row['name']}, {number}")
+        keep_path(state, self.path, first)
+        state.update("path", self.path, closed=False)
+        for run in state.runs_of(self.path):
+            state.update("run", run["id"], places=_places_on(run, first))
+        return f"Split {row['name']}"
+
+
+class JoinPaths(BaseIntent):
+    """Make two open paths one, or close a single one; the first one's name and runs stay."""
+
+    kind: Literal["join-paths"]
+    paths: Annotated[list[Id], Field(min_length=1, max_length=2)]
+
+    def apply(self, state: State) -> str:
+        rows = [state.get("path", path_id) for path_id in self.paths]
+        cores = [core_path(row) for row in rows]
+        if len(set(self.paths)) == 2:
+            keep_path(state, self.paths[0], rework.joined(*cores))
+            state.remove("path", self.paths[1])
+            return f"Join {rows[0]['name']} and {rows[1]['name']}"
+        if cores[0].closed:
+            raise BadInput("This path is closed already.")
+        keep_path(state, self.paths[0], rework.closed_up(cores[0]))
+        state.update("path", self.paths[0], closed=True)
+        return f"Close {rows[0]['name']}"
+
+
+class SimplifyPaths(BaseIntent):
+    """Draw paths with as few nodes as keep them within a distance of where they were."""
+
+    kind: Literal["simplify-paths"]
+    paths: Ids
+    within: Text
+
+    def apply(self, state: State) -> str:
+        within = _worn(self.within, state)
+        for path_id in self.paths:
+            keep_path(state, path_id, rework.simplified(core_path(state.get("path", path_id)), within))
+        return f"Simplify {_called(state, self.paths)}"
+
+
+def _worn(typed: str, state: State) -> float:
+    """A typed length on the garment, in sheet mm."""
+    return Measure(read_measure(typed).value).drawn(state.scale)
+
+
+def _called(state: State, paths: list[str]) -> str:
+    return state.get("path", paths[0])["name"] if len(paths) == 1 else f"{len(paths)} paths"
+
+
+def _other_side(name: str) -> str:
+    """“Hem R” for “Hem L”, so that the two halves are a pair."""
+    sided = _SIDED.match(name)
+    return f"{sided[1]} {'L' if sided[2] == 'R' else 'R'}" if sided else f"{name}, mirrored"
+
+
+def _add(state: State, of: Row, path: Path, name: str) -> str:
+    """A new path in the group of the one that it was made from; its id."""
+    row = {
+        **of,
+        "id": new_id(),
+        "name": name[:120],
+        "closed": path.closed,
+        "nodes": [node.model_dump(mode="json") for node in to_nodes(path)],
+        "facts": {},
+        "position": state.next_position("path"),
+    }
+    state.put("path", row)
+    return str(row["id"])
+
+
+def _dressed(state: State, of: Row, path: Path, name: str) -> None:
+    """A new path that wears what the one wears that it was made from."""
+    path_id = _add(state, of, path, name)
+    for run in state.runs_of(of["id"]):
+        position = state.next_position("run")
+        places = _places_on(run, path)
+        state.put("run", {**run, "id": new_id(), "path": path_id, "places": places, "position": position})
+
+
+def _places_on(run: Row, path: Path) -> Row:
+    """What a run says of single corners and legs that the path still has."""
+    places, nodes = PlacesDoc.model_validate(run["places"]), set(path.node_ids)
+    kept = places.model_copy(
+        update={
+            "corners": {node: manner for node, manner in places.corners.items() if node in nodes},
+            "counts": {node: count for node, count in places.counts.items() if node in nodes},
+        }
+    )
+    return kept.model_dump(mode="json", exclude_defaults=True)

@@ -1,0 +1,156 @@
+/** Paths made from the chosen ones: copied beside, mirrored, split, joined, simplified. */
+import { useState } from "react";
+
+import type { Intent } from "@/shared/api/types";
+import { Heading } from "@/shared/maker/Heading";
+import { QuietButton } from "@/shared/maker/QuietButton";
+import { Choice } from "@/shared/ui/Choice";
+import { NumberField } from "@/shared/ui/NumberField";
+
+import { type Desk, useChosen, useDesk } from "../sheet";
+import { useHand } from "../state";
+
+const SIDES = [
+  ["right", "To the right"],
+  ["left", "To the left"],
+  ["both", "Both"],
+] as const;
+const CORNERS = [
+  ["sharp", "Sharp corners"],
+  ["round", "Round"],
+] as const;
+const ABOUT = [
+  ["left", "Its left side"],
+  ["right", "Its right side"],
+  ["top", "Its top"],
+  ["foot", "Its foot"],
+  ["middle", "The sheet’s middle"],
+] as const;
+
+export function PathWork() {
+  const { paths } = useChosen();
+  const ids = paths.map((path) => path.id);
+  return (
+    <>
+      <Beside ids={ids} />
+      <Mirror ids={ids} />
+      <Rework ids={ids} />
+      <Simplify ids={ids} />
+    </>
+  );
+}
+
+/** Done when its button is pressed; what it would do is shown while its number is typed. */
+function Beside({ ids }: { ids: string[] }) {
+  const desk = useDesk();
+  const [distance, setDistance] = useState("10 mm");
+  const [side, setSide] = useState<(typeof SIDES)[number][0]>("right");
+  const [corners, setCorners] = useState<(typeof CORNERS)[number][0]>("sharp");
+  const copy = (typed: string): Intent => ({ kind: "parallel-copy", paths: ids, distance: typed, side, corners });
+  return (
+    <>
+      <Heading>A copy beside it</Heading>
+      <Choice label="Side of the copy" options={SIDES} value={side} onChange={setSide} />
+      <div className="mt-1">
+        <Choice label="Corners of the copy" options={CORNERS} value={corners} onChange={setCorners} />
+      </div>
+      <FormRow label="Distance" value={distance} step={1} desk={desk} onTyped={setDistance} intent={copy}>
+        Copy it
+      </FormRow>
+    </>
+  );
+}
+
+function Mirror({ ids }: { ids: string[] }) {
+  const desk = useDesk();
+  return (
+    <>
+      <Heading>A mirrored copy, about</Heading>
+      <div className="flex flex-wrap gap-1">
+        {ABOUT.map(([about, words]) => (
+          <QuietButton key={about} onClick={() => desk.command({ kind: "mirror-paths", paths: ids, about })}>
+            {words}
+          </QuietButton>
+        ))}
+      </div>
+    </>
+  );
+}
+
+function Rework({ ids }: { ids: string[] }) {
+  const desk = useDesk();
+  const { path, paths } = useChosen();
+  const chosen = useHand((state) => state.nodes);
+  const [first, second] = paths;
+  const open = paths.every((item) => !item.closed);
+  return (
+    <>
+      <Heading>{ids.length > 1 ? "These paths" : "This path"}</Heading>
+      <div className="flex flex-wrap gap-1">
+        <QuietButton onClick={() => desk.command({ kind: "duplicate-paths", paths: ids })}>Duplicate</QuietButton>
+        <QuietButton onClick={() => desk.command({ kind: "reverse-paths", paths: ids })}>Walk it the other way</QuietButton>
+        {ids.length === 1 && (
+          <QuietButton onClick={() => desk.command({ kind: "split-path", path: path!.id, nodes: [...chosen] })}>
+            Split at {chosen.length ? (chosen.length > 1 ? "these nodes" : "the node") : "its corners"}
+          </QuietButton>
+        )}
+        {open && ids.length === 1 && (
+          <QuietButton onClick={() => desk.command({ kind: "join-paths", paths: ids })}>Close it</QuietButton>
+        )}
+        {open && second && ids.length === 2 && (
+          <QuietButton onClick={() => desk.command({ kind: "join-paths", paths: [first!.id, second.id] })}>
+            Join the two
+          </QuietButton>
+        )}
+      </div>
+    </>
+  );
+}
+
+function Simplify({ ids }: { ids: string[] }) {
+  const desk = useDesk();
+  const [within, setWithin] = useState("0.5 mm");
+  const simplify = (typed: string): Intent => ({ kind: "simplify-paths", paths: ids, within: typed });
+  return (
+    <>
+      <Heading>Fewer nodes</Heading>
+      <FormRow label="Within" value={within} step={0.1} desk={desk} onTyped={setWithin} intent={simplify}>
+        Simplify
+      </FormRow>
+    </>
+  );
+}
+
+interface FormProps {
+  label: string;
+  value: string;
+  step: number;
+  desk: Desk;
+  onTyped: (typed: string) => void;
+  intent: (typed: string) => Intent;
+  /** What its button says. */
+  children: string;
+}
+
+function FormRow({ label, value, step, desk, onTyped, intent, children }: FormProps) {
+  return (
+    <div className="mt-1 flex items-start justify-between gap-2">
+      <span className="pt-0.5">{label}</span>
+      <span className="flex items-start gap-1">
+        <NumberField
+          label={label}
+          value={value}
+          step={step}
+          onPreview={(typed) => desk.preview(intent(typed))}
+          onCommit={(typed) => {
+            onTyped(typed);
+            desk.preview(intent(typed));
+            return Promise.resolve(null);
+          }}
+          onCancel={() => desk.dropPreviews(true)}
+        />
+        <QuietButton onClick={() => desk.command(intent(value))}>{children}</QuietButton>
+      </span>
+    </div>
+  );
+}
