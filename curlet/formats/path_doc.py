@@ -25,6 +25,16 @@ class NodeDoc(BaseModel):
     out: Point | None = None
 
 
+class FigureDoc(BaseModel):
+    """The figure that a path still is: its numbers, lengths in sheet mm, and its middle."""
+
+    model_config = ConfigDict(extra="forbid", frozen=True)
+    figure: str
+    values: dict[str, float]
+    x: float
+    y: float
+
+
 class FactsDoc(BaseModel):
     """How a path was drawn where it came from; lengths in sheet mm."""
 

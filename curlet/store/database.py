@@ -44,12 +44,19 @@ def _add_motifs(db: SqliteDatabase) -> None:
     db.create_tables([Motif])
 
 
+def _add_figures(db: SqliteDatabase) -> None:
+    """The figure that a path still is."""
+    if "figure" not in {column.name for column in db.get_columns("sheet_path")}:
+        db.execute_sql("ALTER TABLE sheet_path ADD COLUMN figure TEXT NOT NULL DEFAULT '{}'")  # type: ignore[no-untyped-call]
+
+
 MIGRATIONS: tuple[Callable[[SqliteDatabase], None], ...] = (
     _create,
     _add_places,
     _add_makings,
     _add_pictures,
     _add_motifs,
+    _add_figures,
 )
 
 

@@ -96,6 +96,7 @@ class SheetPath(Table):
     closed = BooleanField()
     nodes = JsonField()
     facts = JsonField(default=dict)
+    figure = JsonField(default=dict)
     position = IntegerField(default=0)
 
 

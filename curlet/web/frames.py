@@ -13,6 +13,7 @@ from curlet.core.errors import CurletError
 from curlet.core.lay import LaidRow, LaidRun
 from curlet.core.measures import Measure, pitch_to_spi
 from curlet.core.path import find_corners
+from curlet.core.path.figures import Setting, figure_of
 from curlet.core.path.outline import outline_of
 from curlet.core.path.path import Path
 from curlet.core.tally import CornerTally, CrossingTally, LegTally, Pinch, RowTally, Warning
@@ -106,7 +107,26 @@ def _path(state: State, row: Row) -> Json:
         "corners": _bare_corners(path, factor),
         "drawn": bool(row["facts"].get("stroke") or row["facts"].get("fill")),
         "lined": bool(row["facts"].get("stroke") and row["facts"].get("weight")),
+        "figure": _figure(row.get("figure"), factor),
     }
+
+
+def _figure(figure: Row | None, factor: float) -> Json | None:
+    """The figure that a path still is, its numbers as they would be typed, lengths worn."""
+    if not figure:
+        return None
+    kind, values = figure_of(figure["figure"]), figure["values"]
+    return {"name": kind.name, "settings": [figure_setting(s, values[s.name], factor) for s in kind.settings]}
+
+
+_UNITS = {"length": " mm", "angle": "°", "percent": " %", "count": ""}
+
+
+def figure_setting(setting: Setting, value: float, factor: float) -> Json:
+    """A figure's setting with its number in words; lengths are given in sheet mm and shown worn."""
+    shown = value / factor if setting.form == "length" else value
+    text = f"{shown:.3f}".rstrip("0").rstrip(".") + _UNITS[setting.form]
+    return {"name": setting.name, "label": setting.label, "text": text, "whole": setting.form != "length"}
 
 
 def _bare_corners(path: Path, factor: float) -> list[Json]:

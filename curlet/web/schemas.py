@@ -182,6 +182,30 @@ class StartShown(BaseModel):
     angle: float
 
 
+class FigureSetting(BaseModel):
+    """One number of a figure, as it would be typed; `whole` ones are stepped by one."""
+
+    name: str
+    label: str
+    text: str
+    whole: bool
+
+
+class FigureShown(BaseModel):
+    """A figure by number: a rectangle, a star."""
+
+    name: str
+    settings: list[FigureSetting]
+
+
+class FigureListed(FigureShown):
+    id: str
+
+
+class FigureList(BaseModel):
+    figures: list[FigureListed]
+
+
 class PathShown(BaseModel):
     id: str
     name: str
@@ -194,6 +218,7 @@ class PathShown(BaseModel):
     corners: list[CornerShown]
     drawn: bool
     lined: bool
+    figure: FigureShown | None
 
 
 class LegShown(BaseModel):

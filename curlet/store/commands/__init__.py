@@ -6,6 +6,7 @@ from typing import Annotated
 
 from pydantic import Field
 
+from curlet.store.commands.figures import DrawFigure, ReshapeFigure
 from curlet.store.commands.intent import BaseIntent as Intent
 from curlet.store.commands.path_work import (
     DuplicatePaths,
@@ -56,6 +57,8 @@ from curlet.store.commands.sheet import SetSheet
 
 AnyIntent = Annotated[
     DrawPath
+    | DrawFigure
+    | ReshapeFigure
     | MoveNodes
     | MoveHandle
     | AddNode

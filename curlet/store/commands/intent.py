@@ -32,5 +32,6 @@ def core_path(row: Row) -> Path:
 
 
 def keep_path(state: State, path_id: str, path: Path) -> None:
+    """Keep an edited path; it is no longer the figure that it may have been."""
     nodes = [node.model_dump(mode="json") for node in to_nodes(path)]
-    state.update("path", path_id, nodes=nodes)
+    state.update("path", path_id, nodes=nodes, figure={})

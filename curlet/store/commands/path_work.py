@@ -180,6 +180,7 @@ def _add(state: State, of: Row, path: Path, name: str) -> str:
         "closed": path.closed,
         "nodes": [node.model_dump(mode="json") for node in to_nodes(path)],
         "facts": {},
+        "figure": {},
         "position": state.next_position("path"),
     }
     state.put("path", row)

@@ -72,6 +72,7 @@ def _add_path(
         "closed": closed,
         "nodes": [node.model_dump(mode="json") for node in nodes],
         "facts": facts.model_dump(mode="json") if facts else {},
+        "figure": {},
         "position": state.next_position("path"),
     }
     state.put("path", row)

@@ -102,6 +102,11 @@ export class Desk {
     return this.queries.getQueryData<Frame>(this.key)?.head.runs.find((run) => run.id === id);
   }
 
+  /** The paths as the server keeps them, whatever is shown. */
+  kept(): readonly PathShown[] {
+    return this.queries.getQueryData<Frame>(this.key)?.head.paths ?? [];
+  }
+
   /** Choose the first path that answers to something. */
   choose(which: (path: PathShown) => boolean) {
     const found = this.queries.getQueryData<Frame>(this.key)?.head.paths.find(which);

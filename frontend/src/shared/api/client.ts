@@ -7,6 +7,7 @@ import type {
   BenchShown,
   BrushListed,
   FamilyShown,
+  FigureListed,
   Intent,
   Making,
   PictureTaken,
@@ -114,6 +115,8 @@ export const api = {
       }),
     );
   },
+
+  figures: () => settled<{ figures: FigureListed[] }>(client.GET("/api/figures")),
 
   families: () => settled<{ families: FamilyShown[] }>(client.GET("/api/families")),
 

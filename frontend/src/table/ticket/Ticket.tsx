@@ -12,6 +12,7 @@ import { BarePath } from "./BarePath";
 import { Corners, Crossings } from "./Corners";
 import { CoursePicker } from "./Courses";
 import { Ends } from "./Ends";
+import { NewFigure, ThisFigure } from "./Figures";
 import { Legs } from "./Legs";
 import { Measures } from "./Measures";
 import { NodeWork } from "./NodeWork";
@@ -35,6 +36,7 @@ export function Ticket() {
         {path && run && run.fault && <p className="border-l-4 border-error bg-error/15 px-2.5 py-1.5">{run.fault}</p>}
         {path && run && <RunTicket run={run} />}
         {path && !run && <BarePath />}
+        {path && <ThisFigure />}
         {path && <NodeWork />}
         {path && <PathWork />}
       </div>
@@ -75,6 +77,7 @@ function Nothing() {
       <p className="muted mt-1">
         Press a path on the sheet or in the list. Its stitch length, gap, legs and corners are measured here.
       </p>
+      <NewFigure />
     </>
   );
 }

@@ -1,0 +1,88 @@
+"""Figures by number: typed as worn, reshaped while they are figures, paths once their nodes are edited."""
+
+from __future__ import annotations
+
+import math
+import sqlite3
+from pathlib import Path as FilePath
+
+import numpy as np
+import pytest
+from flask.testing import FlaskClient
+
+from curlet.core.errors import BadInput
+from curlet.core.path.figures import FIGURES
+from curlet.demo.load import load_demo
+from curlet.store.commands.intent import core_path
+from curlet.store.database import open_database
+from curlet.store.models import database
+from curlet.store.state import Row, State
+from tests.store.test_path_commands import do
+
+
+def last(state: State) -> Row:
+    return state.all("path")[-1]
+
+
+def test_a_figure_is_as_large_as_typed_on_the_garment(store: FilePath) -> None:
+    state = do("draw-figure", figure="circle", typed={"diameter": "4 in"})
+    path, sheet = core_path(last(state)), state.sheet
+    assert path.length == pytest.approx(math.pi * 101.6 * state.scale.factor, rel=1e-6)
+    assert path.points.mean(axis=0) == pytest.approx((sheet["width"] / 2, sheet["height"] / 2))
+    assert last(state)["name"] == "Circle 13"
+    there = do("draw-figure", figure="star", typed={"points": "7", "inner": "40 %"}, x=30, y=40)
+    assert len(last(there)["nodes"]) == 14
+    assert core_path(last(there)).points.mean(axis=0) == pytest.approx((30, 40), abs=1e-6)
+
+
+def test_it_is_reshaped_until_a_node_is_moved(store: FilePath) -> None:
+    drawn = do("draw-figure", figure="rectangle", typed={"width": "80 mm", "height": "40 mm"}, x=50, y=50)
+    path_id = last(drawn)["id"]
+    do("lay-brush", paths=[path_id], brush="topstitch")
+    state = do("reshape-figure", path=path_id, typed={"width": "60 mm"})
+    corners = np.array(core_path(state.get("path", path_id)).points)
+    assert np.ptp(corners, axis=0) == pytest.approx((60 * state.scale.factor, 40 * state.scale.factor))
+    assert corners.mean(axis=0) == pytest.approx((50, 50))
+    assert state.runs_of(path_id)
+    node = state.get("path", path_id)["nodes"][0]
+    edited = do("move-nodes", path=path_id, moves=[{"id": node["id"], "x": 0, "y": 0}])
+    assert edited.get("path", path_id)["figure"] == {}
+    with pytest.raises(BadInput, match="no longer a figure"):
+        do("reshape-figure", path=path_id, typed={"width": "70 mm"})
+
+
+@pytest.mark.parametrize(
+    ("values", "words"),
+    [
+        ({"figure": "blob"}, "no figure"),
+        ({"figure": "circle", "typed": {"diameter": "big"}}, "not a measure"),
+        ({"figure": "circle", "typed": {"diameter": "-3 mm"}}, "Diameter"),
+        ({"figure": "circle", "typed": {"sides": "3"}}, "has no “sides”"),
+        ({"figure": "polygon", "typed": {"sides": "3 mm"}}, "takes"),
+        ({"figure": "polygon", "typed": {"sides": "4.5"}}, "whole number"),
+    ],
+)
+def test_impossible_figures_say_why(store: FilePath, values: dict[str, object], words: str) -> None:
+    with pytest.raises(BadInput, match=words):
+        do("draw-figure", **values)
+
+
+def test_the_page_is_told_the_figures_and_their_numbers(client: FlaskClient) -> None:
+    figures = client.get("/api/figures").get_json()["figures"]
+    assert {f["id"] for f in figures} == set(FIGURES)
+    heart = next(f for f in figures if f["id"] == "heart")
+    assert [s["text"] for s in heart["settings"]] == ["50 mm", "46 mm"]
+
+
+def test_an_older_database_gets_its_figures(tmp_path: FilePath) -> None:
+    file = tmp_path / "curlet.sqlite"
+    open_database(file)
+    load_demo()
+    database.close()
+    with sqlite3.connect(file) as db:
+        db.execute("ALTER TABLE sheet_path DROP COLUMN figure")
+        db.execute("PRAGMA user_version = 5")
+    db.close()
+    open_database(file)
+    assert last(do("draw-figure", figure="heart"))["figure"]["figure"] == "heart"
+    database.close()
