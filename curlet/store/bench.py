@@ -14,6 +14,7 @@ from curlet.formats.brush_file import BrushDoc, read_brush
 from curlet.store.database import reading, writing
 from curlet.store.errors import Conflict, Missing
 from curlet.store.models import Brush, BrushMaking, Run, Sheet
+from curlet.store.names import unlike
 from curlet.store.state import Row, new_id
 
 Edit = Callable[[BrushDoc], tuple[BrushDoc, str]]
@@ -131,11 +132,7 @@ def everything() -> list[Row]:
 
 def free_name(name: str) -> str:
     """A name that no brush in the drawer has."""
-    names = {brush.doc["name"] for brush in Brush.select()}
-    number, found = 2, name
-    while found in names:
-        found, number = f"{name} {number}", number + 1
-    return found
+    return unlike(name, (brush.doc["name"] for brush in Brush.select()))
 
 
 def named_brush(name: str) -> Brush | None:

@@ -2,21 +2,16 @@
 
 from __future__ import annotations
 
-import re
-
 from curlet.store.commands import worn_brush
+from curlet.store.names import other_half
 from curlet.store.state import Row, State
-
-_SIDED = re.compile(r"^(.*\S)\s+([RL])$")
-_OTHER = {"R": "L", "L": "R"}
 
 
 def mate_path(state: State, path: Row) -> Row | None:
     """The other half of a path, by its name."""
-    sided = _SIDED.match(path["name"])
-    if not sided:
+    name = other_half(path["name"])
+    if name is None:
         return None
-    name = f"{sided[1]} {_OTHER[sided[2]]}"
     halves = [row for row in state.all("path") if row["name"] == name and row["group"] == path["group"]]
     return halves[0] if halves else None
 

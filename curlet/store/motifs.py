@@ -8,6 +8,7 @@ from curlet.formats.kept_motif import KeptMotifDoc
 from curlet.store.database import reading, writing
 from curlet.store.errors import Missing
 from curlet.store.models import Motif
+from curlet.store.names import unlike
 from curlet.store.state import new_id
 
 
@@ -60,8 +61,4 @@ def _find(motif_id: str) -> Motif:
 
 
 def _free_name(name: str) -> str:
-    names = {row.doc["name"] for row in Motif.select()}
-    number, found = 2, name
-    while found in names:
-        found, number = f"{name} {number}", number + 1
-    return found
+    return unlike(name, (row.doc["name"] for row in Motif.select()))

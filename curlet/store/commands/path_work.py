@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import re
 from typing import Annotated, Literal
 
 import numpy as np
@@ -17,13 +16,13 @@ from curlet.core.path.path import Path
 from curlet.formats.path_doc import to_nodes
 from curlet.formats.run_places import PlacesDoc
 from curlet.store.commands.intent import BaseIntent, Id, Ids, core_path, keep_path
+from curlet.store.names import other_half
 from curlet.store.state import Row, State, new_id
 
 Text = Annotated[str, Field(min_length=1, max_length=64)]
 
 # How far a duplicate lies from what it is of, drawn mm.
 _ASIDE = 5.0
-_SIDED = re.compile(r"^(.*\S)\s+([RL])$")
 
 
 class ParallelCopy(BaseIntent):
@@ -70,7 +69,7 @@ class MirrorPaths(BaseIntent):
         }[self.about]
         for row, path in zip(rows, cores, strict=True):
             turned = rework.mirrored(path, (float(x), float(y)), upright=self.about not in ("top", "foot"))
-            _dressed(state, row, turned.reversed(), _other_side(row["name"]))
+            _dressed(state, row, turned.reversed(), other_half(row["name"]) or f"{row['name']}, mirrored")
         return f"Mirror {_called(state, self.paths)}"
 
 
@@ -163,12 +162,6 @@ def _worn(typed: str, state: State) -> float:
 
 def _called(state: State, paths: list[str]) -> str:
     return state.get("path", paths[0])["name"] if len(paths) == 1 else f"{len(paths)} paths"
-
-
-def _other_side(name: str) -> str:
-    """“Hem R” for “Hem L”, so that the two halves are a pair."""
-    sided = _SIDED.match(name)
-    return f"{sided[1]} {'L' if sided[2] == 'R' else 'R'}" if sided else f"{name}, mirrored"
 
 
 def _add(state: State, of: Row, path: Path, name: str) -> str:

@@ -1,0 +1,24 @@
+"""Names: none twice, and those of a garment's two halves: “Hem R” and “Hem L”."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Iterable
+
+_SIDED = re.compile(r"^(.*\S)\s+([RL])$")
+_OTHER = {"R": "L", "L": "R"}
+
+
+def unlike(name: str, taken: Iterable[str]) -> str:
+    """The name, with a number after it where it is taken."""
+    names = set(taken)
+    number, found = 2, name
+    while found in names:
+        found, number = f"{name} {number}", number + 1
+    return found
+
+
+def other_half(name: str) -> str | None:
+    """“Hem L” for “Hem R”; None for a name of neither side."""
+    sided = _SIDED.match(name)
+    return f"{sided[1]} {_OTHER[sided[2]]}" if sided else None
