@@ -16,6 +16,7 @@ from numpy.typing import NDArray
 from curlet.core.bounds import Bounds
 from curlet.core.errors import BadInput
 from curlet.core.path.arcs import arc_to_cubics as _arc_to_cubics
+from curlet.core.path.chain import path_of_cubics
 from curlet.core.path.path import Path
 
 Floats = NDArray[np.float64]
@@ -93,19 +94,6 @@ def _of_points(points: list[tuple[float, float]], closed: bool = True) -> Path:
     return Path.make([f"n{i + 1}" for i in range(len(at))], at, at, at, closed)
 
 
-def _of_cubics(cubics: Floats, closed: bool) -> Path:
-    """Cubics end to end; those that are straight at even speed get no handles."""
-    points, count = np.concatenate([cubics[:, 0], cubics[-1:, 3]]), len(cubics)
-    into, out = points.copy(), points.copy()
-    into[1:], out[:-1] = cubics[:, 2], cubics[:, 1]
-    even = np.abs(cubics[:, 1] - (2 * cubics[:, 0] + cubics[:, 3]) / 3).max(axis=1) < 1e-9
-    out[:-1][even], into[1:][even] = cubics[even, 0], cubics[even, 3]
-    if closed:
-        into[0] = into[-1] if not even[-1] else points[0]
-        points, into, out = points[:count], into[:count], out[:count]
-    return Path.make([f"n{i + 1}" for i in range(len(points))], points, into, out, closed)
-
-
 def _straight(a: complex, b: complex) -> Floats:
     ends = np.array([[a.real, a.imag], [b.real, b.imag]])
     return np.array([[ends[0], (2 * ends[0] + ends[1]) / 3, (ends[0] + 2 * ends[1]) / 3, ends[1]]])
@@ -123,12 +111,12 @@ def _rectangle(v: Values) -> Path:
             chain.append(_straight(here, centre + arm))
         chain.append(_rounded(centre, arm, 1j * arm, 0.0, math.pi / 2))
         here = centre + 1j * arm
-    return _of_cubics(np.concatenate(chain), closed=True)
+    return path_of_cubics(np.concatenate(chain), closed=True)
 
 
 def _ellipse(v: Values) -> Path:
     up, right = complex(0, -v["height"] / 2), complex(v["width"] / 2, 0)
-    return _of_cubics(_rounded(0j, up, right, 0.0, 2 * math.pi), closed=True)
+    return path_of_cubics(_rounded(0j, up, right, 0.0, 2 * math.pi), closed=True)
 
 
 def _circle(v: Values) -> Path:
@@ -164,7 +152,7 @@ def _heart(v: Values) -> Path:
         ]
     )
     left = right[::-1, ::-1] * (-1, 1)
-    return _of_cubics(np.concatenate([right, left]) * (w, h), closed=True)
+    return path_of_cubics(np.concatenate([right, left]) * (w, h), closed=True)
 
 
 def _scalloped(v: Values) -> Path:
@@ -177,7 +165,7 @@ def _scalloped(v: Values) -> Path:
     for one, other in zip(ends, [*ends[1:], ends[0]], strict=True):
         middle, arm = (one + other) / 2, (one - other) / 2
         chain.append(_rounded(middle, arm, 1j * arm, 0.0, math.pi))
-    return _of_cubics(np.concatenate(chain), closed=True)
+    return path_of_cubics(np.concatenate(chain), closed=True)
 
 
 def _spiral(v: Values) -> Path:
@@ -193,7 +181,7 @@ def _spiral(v: Values) -> Path:
     # Handles as long as an arc's are, for the same step of angle.
     at, rate = radius * way, (slope + 1j * radius) * way * (4 / 3 * math.tan(whole / count / 4))
     chain = np.stack([at[:-1], at[:-1] + rate[:-1], at[1:] - rate[1:], at[1:]], axis=1)
-    return _of_cubics(np.stack([chain.real, chain.imag], axis=-1), closed=False)
+    return path_of_cubics(np.stack([chain.real, chain.imag], axis=-1), closed=False)
 
 
 def _arc(v: Values) -> Path:
@@ -201,7 +189,7 @@ def _arc(v: Values) -> Path:
         raise BadInput("An arc sweeps over at least 0.01°.")
     up = complex(0, -v["diameter"] / 2)
     cubics = _rounded(0j, up, 1j * up, math.radians(v["start"]), math.radians(v["sweep"]))
-    return _of_cubics(cubics, closed=False)
+    return path_of_cubics(cubics, closed=False)
 
 
 def _line(v: Values) -> Path:

@@ -12,6 +12,7 @@ from numpy.typing import NDArray
 from curlet.core.bounds import Bounds
 from curlet.core.errors import BadInput
 from curlet.core.path.arcs import arc_to_cubics
+from curlet.core.path.chain import path_of_cubics
 from curlet.core.path.corners import node_turns
 from curlet.core.path.path import Path
 
@@ -304,18 +305,4 @@ def _crossing(pieces: list[_Piece], one: _Range, other: _Range, step: float) -> 
 def _path(pieces: list[_Piece], chain: list[_Range], closed: bool) -> Path:
     """A chain of ranges as a path of its own; what is straight gets no handles."""
     cubics = [c for one in chain for c in pieces[one.piece].cubics(one.start, one.stop)]
-    count = len(cubics)
-    points = np.array([c[0] for c in cubics] + ([] if closed else [cubics[-1][3]]))
-    into, out = points.copy(), points.copy()
-    for index, cubic in enumerate(cubics):
-        if not _is_line(cubic):
-            out[index] = cubic[1]
-            into[(index + 1) % count if closed else index + 1] = cubic[2]
-    return Path.make([f"n{i + 1}" for i in range(len(points))], points, into, out, closed)
-
-
-def _is_line(cubic: Floats) -> bool:
-    chord = cubic[3] - cubic[0]
-    size = np.hypot(*chord)
-    arms = cubic[1:3] - cubic[0]
-    return bool(np.abs(arms[:, 0] * chord[1] - arms[:, 1] * chord[0]).max() <= 1e-7 * max(size, 1e-9))
+    return path_of_cubics(cubics, closed)

@@ -1,0 +1,31 @@
+"""A path made of cubics end to end."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+
+import numpy as np
+from numpy.typing import NDArray
+
+from curlet.core.path.path import Path
+
+Floats = NDArray[np.float64]
+
+
+def path_of_cubics(cubics: Sequence[Floats] | Floats, closed: bool) -> Path:
+    """(k, 4, 2) cubics end to end as a path; those that are straight get no handles."""
+    count = len(cubics)
+    points = np.array([c[0] for c in cubics] + ([] if closed else [cubics[-1][3]]))
+    into, out = points.copy(), points.copy()
+    for index, cubic in enumerate(cubics):
+        if not _is_line(cubic):
+            out[index] = cubic[1]
+            into[(index + 1) % count if closed else index + 1] = cubic[2]
+    return Path.make([f"n{i + 1}" for i in range(len(points))], points, into, out, closed)
+
+
+def _is_line(cubic: Floats) -> bool:
+    chord = cubic[3] - cubic[0]
+    size = np.hypot(*chord)
+    arms = cubic[1:3] - cubic[0]
+    return bool(np.abs(arms[:, 0] * chord[1] - arms[:, 1] * chord[0]).max() <= 1e-7 * max(size, 1e-9))
