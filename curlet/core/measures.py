@@ -245,3 +245,28 @@ def spi_to_pitch(spi: float) -> float:
 def pitch_to_spi(pitch: float) -> float:
     """Stitches to the inch for a pitch in worn mm."""
     return MM_PER_INCH / pitch
+
+
+def place_typed(
+    scale: Scale,
+    x: str | None = None,
+    y: str | None = None,
+    length: str | None = None,
+    direction: str | None = None,
+    from_x: float = 0.0,
+    from_y: float = 0.0,
+) -> tuple[float, float]:
+    """A typed place in sheet mm: worn lengths from the sheet's left and top, or a worn length in a direction,
+    clockwise from level, from another place in sheet mm.
+
+    Raises
+    ------
+    BadInput
+        If a part cannot be read, or is missing.
+    """
+    if length is not None:
+        far = Measure(read_measure(length).value).drawn(scale)
+        turn = math.radians(read_measure(direction or "0", accepts=("°", "")).value)
+        return from_x + far * math.cos(turn), from_y + far * math.sin(turn)
+    across, down = (Measure(read_measure(text or "").value).drawn(scale) for text in (x, y))
+    return across, down

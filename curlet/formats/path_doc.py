@@ -8,6 +8,7 @@ from typing import Annotated, Literal
 import numpy as np
 from pydantic import BaseModel, ConfigDict, Field
 
+from curlet.core.path.edit import HandleKind
 from curlet.core.path.path import Path
 
 Point = tuple[float, float]
@@ -15,7 +16,8 @@ NodeId = Annotated[str, Field(min_length=1, max_length=40)]
 
 
 class NodeDoc(BaseModel):
-    """A node, sheet mm. `into` and `out` are its handles, None where the path is straight."""
+    """A node, sheet mm. `into` and `out` are its handles, None where the path is straight; `handles` says
+    how they hang together when one is moved, None that they do as they lie."""
 
     model_config = ConfigDict(extra="forbid", frozen=True)
     id: NodeId
@@ -23,6 +25,7 @@ class NodeDoc(BaseModel):
     y: float
     into: Point | None = None
     out: Point | None = None
+    handles: HandleKind | None = None
 
 
 class FigureDoc(BaseModel):

@@ -50,6 +50,15 @@ def _add_figures(db: SqliteDatabase) -> None:
         db.execute_sql("ALTER TABLE sheet_path ADD COLUMN figure TEXT NOT NULL DEFAULT '{}'")  # type: ignore[no-untyped-call]
 
 
+def _add_hiding(db: SqliteDatabase) -> None:
+    """Whether a path is hidden, or locked, and the swell that it was drawn with."""
+    there = {column.name for column in db.get_columns("sheet_path")}
+    for name, kind in (("hidden", "INTEGER"), ("locked", "INTEGER"), ("swell", "TEXT")):
+        if name not in there:
+            value = "0" if kind == "INTEGER" else "'[]'"
+            db.execute_sql(f"ALTER TABLE sheet_path ADD COLUMN {name} {kind} NOT NULL DEFAULT {value}")  # type: ignore[no-untyped-call]
+
+
 MIGRATIONS: tuple[Callable[[SqliteDatabase], None], ...] = (
     _create,
     _add_places,
@@ -57,6 +66,7 @@ MIGRATIONS: tuple[Callable[[SqliteDatabase], None], ...] = (
     _add_pictures,
     _add_motifs,
     _add_figures,
+    _add_hiding,
 )
 
 

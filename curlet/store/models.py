@@ -97,6 +97,9 @@ class SheetPath(Table):
     nodes = JsonField()
     facts = JsonField(default=dict)
     figure = JsonField(default=dict)
+    swell = JsonField(default=list)
+    hidden = BooleanField(default=False)
+    locked = BooleanField(default=False)
     position = IntegerField(default=0)
 
 

@@ -3,7 +3,9 @@
 from __future__ import annotations
 
 import re
-from collections.abc import Iterable
+from collections.abc import Iterable, Sequence
+
+from curlet.store.state import State
 
 _SIDED = re.compile(r"^(.*\S)\s+([RL])$")
 _OTHER = {"R": "L", "L": "R"}
@@ -22,3 +24,8 @@ def other_half(name: str) -> str | None:
     """“Hem L” for “Hem R”; None for a name of neither side."""
     sided = _SIDED.match(name)
     return f"{sided[1]} {_OTHER[sided[2]]}" if sided else None
+
+
+def called(state: State, paths: Sequence[str]) -> str:
+    """Some paths in a few words: a single one's name, or how many."""
+    return str(state.get("path", paths[0])["name"]) if len(paths) == 1 else f"{len(paths)} paths"

@@ -88,6 +88,10 @@ class State:
     def next_position(self, kind: str) -> int:
         return max((row["position"] for row in self.rows[kind].values()), default=-1) + 1
 
+    def seen(self, run: Row) -> bool:
+        """Whether a run is drawn: neither it nor its path is hidden."""
+        return bool(run["shown"]) and not self.get("path", run["path"])["hidden"]
+
     def runs_of(self, path_id: str) -> list[Row]:
         return [run for run in self.all("run") if run["path"] == path_id]
 

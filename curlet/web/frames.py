@@ -13,6 +13,7 @@ from curlet.core.errors import CurletError
 from curlet.core.lay import LaidRow, LaidRun
 from curlet.core.measures import Measure, pitch_to_spi
 from curlet.core.path import find_corners
+from curlet.core.path.edit import handles_as_they_lie
 from curlet.core.path.figures import Setting, figure_of
 from curlet.core.path.outline import outline_of
 from curlet.core.path.path import Path
@@ -100,7 +101,7 @@ def _path(state: State, row: Row) -> Json:
         "name": row["name"],
         "group": row["group"],
         "closed": row["closed"],
-        "nodes": row["nodes"],
+        "nodes": _nodes(row, path),
         "d": outline_data(outline_of(path)),
         "length": _lengths(path.length, factor),
         "start": {"x": x, "y": y, "angle": float(np.degrees(np.arctan2(along[1], along[0])))},
@@ -108,7 +109,15 @@ def _path(state: State, row: Row) -> Json:
         "drawn": bool(row["facts"].get("stroke") or row["facts"].get("fill")),
         "lined": bool(row["facts"].get("stroke") and row["facts"].get("weight")),
         "figure": _figure(row.get("figure"), factor),
+        "hidden": row["hidden"],
+        "locked": row["locked"],
     }
+
+
+def _nodes(row: Row, path: Path) -> list[Row]:
+    """The nodes, each saying how its handles hang together: as it keeps it, or as they lie."""
+    lie = dict(zip(path.node_ids, handles_as_they_lie(path), strict=True))
+    return [{**node, "handles": node.get("handles") or lie.get(node["id"])} for node in row["nodes"]]
 
 
 def _figure(figure: Row | None, factor: float) -> Json | None:
@@ -143,6 +152,7 @@ def _run(state: State, run: Row, frame: Frame) -> Json:
     places = places_of(state, run["id"])
     head = {
         **{key: run[key] for key in ("id", "path", "brush", "shown", "backwards")},
+        "seen": state.seen(run),
         "own": sorted(run["own"]),
         "places": places.model_dump(mode="json"),
         "settings": brush.model_dump(mode="json"),

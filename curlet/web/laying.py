@@ -76,11 +76,11 @@ def run_group(state: State, run: Row) -> Group:
 
 def as_drawn(state: State) -> tuple[Group, ...]:
     """The paths' own lines and fills, for those that came with any."""
-    dressed = {run["path"] for run in state.all("run") if run["shown"]}
+    dressed = {run["path"] for run in state.all("run") if state.seen(run)}
     return draw_as_drawn(
         DrawnPath(row["id"], row["name"], path_of(row), FactsDoc(**row["facts"]), row["id"] in dressed)
         for row in state.all("path")
-        if row["facts"]
+        if row["facts"] and not row["hidden"]
     )
 
 

@@ -11,6 +11,7 @@ from curlet.formats.brush_file import BrushDoc
 from curlet.formats.path_doc import NodeDoc
 from curlet.formats.png_out import PPI
 from curlet.formats.run_places import PlacesDoc
+from curlet.store.alike import By
 from curlet.store.commands import AnyIntent
 
 Matrix = tuple[float, float, float, float, float, float]
@@ -219,6 +220,8 @@ class PathShown(BaseModel):
     drawn: bool
     lined: bool
     figure: FigureShown | None
+    hidden: bool
+    locked: bool
 
 
 class LegShown(BaseModel):
@@ -305,6 +308,7 @@ class RunShown(BaseModel):
     path: str
     brush: str
     shown: bool
+    seen: bool
     backwards: bool
     own: list[str]
     places: PlacesDoc
@@ -411,6 +415,36 @@ class SendOutFacts(BaseModel):
     ppi: float
     runs: int
     fine: list[str]
+
+
+class PlaceQuery(BaseModel):
+    """A place as it is typed: from the sheet's left and top, or a length and a direction from another."""
+
+    x: Annotated[str, Field(max_length=64)] | None = None
+    y: Annotated[str, Field(max_length=64)] | None = None
+    length: Annotated[str, Field(max_length=64)] | None = None
+    direction: Annotated[str, Field(max_length=64)] | None = None
+    from_x: float = 0.0
+    from_y: float = 0.0
+
+
+class Spot(BaseModel):
+    """A place on the sheet, mm."""
+
+    x: float
+    y: float
+
+
+class AlikeQuery(BaseModel):
+    """What to look for: paths like one in some respect, in length give or take a typed one."""
+
+    path: str
+    by: By
+    within: Annotated[str, Field(max_length=64)] = "0 mm"
+
+
+class Alike(BaseModel):
+    paths: list[str]
 
 
 class StripQuery(BaseModel):

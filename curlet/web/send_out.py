@@ -39,7 +39,7 @@ def facts(path: SheetUrl, query: SendOutQuery) -> Response:
     ppi = query.resolution
     state = journal.find_sheet(path.sheet_id)
     sheet = state.sheet
-    shown = [run for run in state.all("run") if run["shown"]]
+    shown = [run for run in state.all("run") if state.seen(run)]
     fine = [
         f"{state.get('path', run['path'])['name']}: {note}"
         for run in shown
@@ -60,7 +60,7 @@ def facts(path: SheetUrl, query: SendOutQuery) -> Response:
 
 def _drawing(sheet_id: str, query: SendOutQuery) -> Drawing:
     state = journal.find_sheet(sheet_id)
-    runs = [run for run in state.all("run") if run["shown"]]
+    runs = [run for run in state.all("run") if state.seen(run)]
     if query.run:
         runs = [state.get("run", query.run)]
     lines = query.what == "sheet" and not query.run

@@ -8,9 +8,11 @@ from flask import Response
 from flask_openapi3 import FileStorage
 from pydantic import BaseModel
 
+from curlet.core.measures import place_typed
 from curlet.core.path.figures import FIGURES
 from curlet.formats.svg_in import read_svg
 from curlet.store import journal
+from curlet.store.alike import find_alike
 from curlet.store.commands import TakeIn
 from curlet.store.errors import Stale
 from curlet.store.state import State
@@ -18,7 +20,19 @@ from curlet.web.described import Routes
 from curlet.web.frames import figure_setting, preview_frame, whole_frame
 from curlet.web.laying import check_runs
 from curlet.web.replies import Replies, frame_reply, json_reply
-from curlet.web.schemas import Command, FigureList, Problem, Revision, SheetFrame, SheetList, SheetUrl
+from curlet.web.schemas import (
+    Alike,
+    AlikeQuery,
+    Command,
+    FigureList,
+    PlaceQuery,
+    Problem,
+    Revision,
+    SheetFrame,
+    SheetList,
+    SheetUrl,
+    Spot,
+)
 
 table = Routes("table", __name__, url_prefix="/api")
 
@@ -60,6 +74,20 @@ def figures() -> Response:
 def sheet(path: SheetUrl) -> Response:
     """A sheet with its runs as laid."""
     return _whole(journal.find_sheet(path.sheet_id))
+
+
+@table.get("/sheets/<sheet_id>/alike", responses={200: Alike, 422: Problem})
+def alike(path: SheetUrl, query: AlikeQuery) -> Response:
+    """The paths that are like one: of its group, mark, line, brush or length."""
+    state = journal.find_sheet(path.sheet_id)
+    return json_reply({"paths": find_alike(state, query.path, query.by, query.within)})
+
+
+@table.get("/sheets/<sheet_id>/place", responses={200: Spot, 422: Problem})
+def place(path: SheetUrl, query: PlaceQuery) -> Response:
+    """Where a place on the sheet is that was typed."""
+    x, y = place_typed(journal.find_sheet(path.sheet_id).scale, **query.model_dump())
+    return json_reply({"x": x, "y": y})
 
 
 @table.post("/sheets/<sheet_id>/commands", responses=_REPLIES)

@@ -1,13 +1,15 @@
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
-import { StrictMode } from "react";
+import { lazy, StrictMode, Suspense } from "react";
 import { createRoot } from "react-dom/client";
 import { BrowserRouter, Route, Routes } from "react-router";
 
-import { BenchPage } from "@/bench/BenchPage";
-import { DrawersPage } from "@/drawers/DrawersPage";
 import "@/shared/style.css";
 import { FirstSheet } from "@/table/FirstSheet";
 import { TablePage } from "@/table/TablePage";
+
+// The Table comes first: the other views are fetched when they are gone to.
+const BenchPage = lazy(() => import("@/bench/BenchPage").then((room) => ({ default: room.BenchPage })));
+const DrawersPage = lazy(() => import("@/drawers/DrawersPage").then((room) => ({ default: room.DrawersPage })));
 
 const queries = new QueryClient({
   // A frame's arrays are found by the very objects of its head, so none may be swapped for an older twin.
@@ -18,12 +20,14 @@ createRoot(document.getElementById("root")!).render(
   <StrictMode>
     <QueryClientProvider client={queries}>
       <BrowserRouter>
+        <Suspense>
         <Routes>
           <Route path="/" element={<FirstSheet />} />
           <Route path="/sheets/:sheetId" element={<TablePage />} />
           <Route path="/bench/:brushId" element={<BenchPage />} />
           <Route path="/drawers" element={<DrawersPage />} />
         </Routes>
+        </Suspense>
       </BrowserRouter>
     </QueryClientProvider>
   </StrictMode>,

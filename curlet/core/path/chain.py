@@ -28,4 +28,7 @@ def _is_line(cubic: Floats) -> bool:
     chord = cubic[3] - cubic[0]
     size = np.hypot(*chord)
     arms = cubic[1:3] - cubic[0]
-    return bool(np.abs(arms[:, 0] * chord[1] - arms[:, 1] * chord[0]).max() <= 1e-7 * max(size, 1e-9))
+    off = np.abs(arms[:, 0] * chord[1] - arms[:, 1] * chord[0]).max()
+    # A cubic whose handles lie beyond its ends runs out and back on its line.
+    between = (arms @ chord >= 0).all() and (arms @ chord <= size**2).all()
+    return bool(between and off <= 1e-7 * max(size, 1e-9))

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from typing import Literal
+
 import numpy as np
 from numpy.typing import NDArray
 
@@ -11,6 +13,7 @@ from curlet.core.path.cubics import points_on, split
 from curlet.core.path.path import Path
 
 Floats = NDArray[np.float64]
+HandleKind = Literal["line", "equal", "free"]
 
 _SMOOTH_COSINE = -1 + 1e-6
 _SAMPLES = 65
@@ -33,10 +36,15 @@ def move_nodes(path: Path, moves: dict[str, tuple[float, float]]) -> Path:
     return _remade(path, points, into, out)
 
 
-def move_handle(path: Path, node_id: str, side: str, to: tuple[float, float], *, free: bool) -> Path:
-    """A handle ("into" or "out") to a new place; where both lie in line, the other turns along.
+def move_handle(
+    path: Path, node_id: str, side: str, to: tuple[float, float], handles_are: HandleKind | None = None
+) -> Path:
+    """A handle ("into" or "out") to a new place.
 
-    `free` leaves the other handle where it is, which makes a sharp node.
+    Parameters
+    ----------
+    handles_are : "line": the other turns along; "equal": it also keeps as long; "free": it stays, which
+        makes a sharp node. None: as "line" where both lie in line, otherwise as "free".
     """
     i = path.node_index(node_id)
     handles = {"into": path.into.copy(), "out": path.out.copy()}
@@ -47,9 +55,24 @@ def move_handle(path: Path, node_id: str, side: str, to: tuple[float, float], *,
     before, opposite = handles[side][i] - node, handles[other][i] - node
     handles[side][i] = to
     arm = handles[side][i] - node
-    if not free and _in_line(before, opposite) and np.hypot(*arm) > 0:
-        handles[other][i] = node - arm / np.hypot(*arm) * np.hypot(*opposite)
+    kind = handles_are or ("line" if _in_line(before, opposite) else "free")
+    if kind != "free" and np.hypot(*opposite) > 0 and np.hypot(*arm) > 0:
+        far = np.hypot(*arm) if kind == "equal" else np.hypot(*opposite)
+        handles[other][i] = node - arm / np.hypot(*arm) * far
     return _remade(path, path.points, handles["into"], handles["out"])
+
+
+def handles_as_they_lie(path: Path) -> list[HandleKind | None]:
+    """How each node's handles lie: in line, or free of each other; None where it has none."""
+    into, out = path.into - path.points, path.out - path.points
+    lengths = np.hypot(*into.T), np.hypot(*out.T)
+    both = lengths[0] * lengths[1]
+    straight = (into * out).sum(axis=1) < _SMOOTH_COSINE * both
+    bare = (lengths[0] == 0) & (lengths[1] == 0)
+    return [
+        None if none else "line" if line else "free"
+        for none, line in zip(bare.tolist(), ((both > 0) & straight).tolist(), strict=True)
+    ]
 
 
 def _in_line(a: Floats, b: Floats) -> bool:
@@ -142,6 +165,32 @@ def straighten(path: Path, node_id: str) -> Path:
     into, out = path.into.copy(), path.out.copy()
     into[i] = out[i] = path.points[i]
     return _remade(path, path.points, into, out)
+
+
+def align_handles(path: Path, node_id: str, *, equal: bool) -> Path:
+    """A node's handles brought in line, turned by as much each, and with `equal` to one length.
+
+    A node without both handles gets them as `curve` gives them.
+    """
+    i = path.node_index(node_id)
+    into, out = path.into[i] - path.points[i], path.out[i] - path.points[i]
+    lengths = np.array([np.hypot(*into), np.hypot(*out)])
+    if (lengths == 0).any():
+        path = curve(path, node_id)
+        into, out = path.into[i] - path.points[i], path.out[i] - path.points[i]
+        lengths = np.array([np.hypot(*into), np.hypot(*out)])
+        if (lengths == 0).any():
+            return path
+    along = out / lengths[1] - into / lengths[0]
+    if np.hypot(*along) < 1e-9:
+        # Both point the same way: the line is square to them.
+        along = np.array([-out[1], out[0]])
+    along /= np.hypot(*along)
+    if equal:
+        lengths[:] = lengths.mean()
+    all_into, all_out = path.into.copy(), path.out.copy()
+    all_into[i], all_out[i] = path.points[i] - along * lengths[0], path.points[i] + along * lengths[1]
+    return _remade(path, path.points, all_into, all_out)
 
 
 def curve(path: Path, node_id: str) -> Path:

@@ -168,7 +168,11 @@ def _lines_first(
     piece, index, offsets = own.members()
     start, end = points[own.first], points[own.last]
     way, off = _units(end - start)[piece], points[index] - start[piece]
-    aside = np.maximum.reduceat(np.abs(off[:, 0] * way[:, 1] - off[:, 1] * way[:, 0]), offsets)
+    run, size = (off * way).sum(axis=1), np.hypot(*(end - start).T)[piece]
+    # What runs out beyond the ends and back is no side either.
+    beyond = np.maximum(np.maximum(-run, run - size), 0)
+    apart = np.hypot(off[:, 0] * way[:, 1] - off[:, 1] * way[:, 0], beyond)
+    aside = np.maximum.reduceat(apart, offsets)
     near = aside <= _SIDE * tolerance
     thirds = np.stack([start, start + (end - start) / 3, end - (end - start) / 3, end], axis=1)
     cubics[sides[near]], error[sides[near]] = thirds[near], aside[near]

@@ -27,6 +27,15 @@ def moved(path: Path, x: float, y: float) -> Path:
     return Path.make(path.node_ids, path.points + by, path.into + by, path.out + by, path.closed)
 
 
+def turned(path: Path, about: Floats, matrix: Floats) -> Path:
+    """The path turned or resized about a point: each point's arm from it, as a row, times a (2, 2) matrix."""
+
+    def turn(at: Floats) -> Floats:
+        return np.asarray((at - about) @ matrix + about)
+
+    return Path.make(path.node_ids, turn(path.points), turn(path.into), turn(path.out), path.closed)
+
+
 def mirrored(path: Path, through: tuple[float, float], upright: bool) -> Path:
     """The path mirrored about an upright or a level line through a point. It is walked from the same node,
     so that what lay to its right lies to its left."""
@@ -82,9 +91,13 @@ def joined(one: Path, other: Path) -> Path:
     if one.closed or other.closed:
         raise BadInput("Only open paths can be joined. Split a closed one first.")
     ways = [(a, b) for a in (one, one.reversed()) for b in (other, other.reversed())]
-    first, second = min(ways, key=lambda way: float(np.hypot(*(way[0].points[-1] - way[1].points[0]))))
-    taken = set(first.node_ids)
-    ids = [*first.node_ids, *(f"{i}-b" if i in taken else i for i in second.node_ids)]
+    return linked(*min(ways, key=lambda way: float(np.hypot(*(way[0].points[-1] - way[1].points[0])))))
+
+
+def linked(first: Path, second: Path) -> Path:
+    """The first open path and then the second; a line bridges what lies between, and ends that lie upon one
+    another become one node."""
+    ids = [*first.node_ids, *_unlike(second.node_ids, set(first.node_ids))]
     parts = [np.concatenate([getattr(first, k), getattr(second, k)]) for k in ("points", "into", "out")]
     points, into, out = parts
     seam = len(first.points)
@@ -93,6 +106,18 @@ def joined(one: Path, other: Path) -> Path:
         points, into, out = (np.delete(part, seam, axis=0) for part in (points, into, out))
         del ids[seam]
     return Path.make(ids, points, into, out, closed=False)
+
+
+def _unlike(node_ids: tuple[str, ...], taken: set[str]) -> list[str]:
+    """The ids, with numbers after those that are taken."""
+    used, found = taken | set(node_ids), []
+    for node_id in node_ids:
+        new, number = node_id, 2
+        while node_id in taken and new in used:
+            new, number = f"{node_id.split('-')[0]}-{number}", number + 1
+        used.add(new)
+        found.append(new)
+    return found
 
 
 def closed_up(path: Path) -> Path:

@@ -6,8 +6,25 @@ from typing import Annotated
 
 from pydantic import Field
 
+from curlet.store.commands.arrange import (
+    AlignPaths,
+    LockPaths,
+    MovePaths,
+    ShowPaths,
+    SpreadPaths,
+    TurnPaths,
+)
 from curlet.store.commands.figures import DrawFigure, ReshapeFigure
 from curlet.store.commands.intent import BaseIntent as Intent
+from curlet.store.commands.nodes import (
+    AddNode,
+    CutPath,
+    DeleteNodes,
+    MoveHandle,
+    MoveNodes,
+    PlaceNode,
+    ShapeNode,
+)
 from curlet.store.commands.path_work import (
     DuplicatePaths,
     JoinPaths,
@@ -18,16 +35,11 @@ from curlet.store.commands.path_work import (
     SplitPath,
 )
 from curlet.store.commands.paths import (
-    AddNode,
-    DeleteNodes,
     DeletePaths,
     DrawPath,
     GroupPaths,
-    MoveHandle,
-    MoveNodes,
-    RenameGroup,
     RenamePath,
-    ShapeNode,
+    SetGroup,
     TakeIn,
 )
 from curlet.store.commands.places import (
@@ -54,9 +66,11 @@ from curlet.store.commands.runs import (
     worn_brush,
 )
 from curlet.store.commands.sheet import SetSheet
+from curlet.store.commands.sketch import SketchPath
 
 AnyIntent = Annotated[
     DrawPath
+    | SketchPath
     | DrawFigure
     | ReshapeFigure
     | MoveNodes
@@ -64,6 +78,8 @@ AnyIntent = Annotated[
     | AddNode
     | DeleteNodes
     | ShapeNode
+    | PlaceNode
+    | CutPath
     | DeletePaths
     | RenamePath
     | ParallelCopy
@@ -73,8 +89,14 @@ AnyIntent = Annotated[
     | SplitPath
     | JoinPaths
     | SimplifyPaths
+    | MovePaths
+    | TurnPaths
+    | AlignPaths
+    | SpreadPaths
+    | ShowPaths
+    | LockPaths
     | GroupPaths
-    | RenameGroup
+    | SetGroup
     | LayBrush
     | RemoveRuns
     | SetOnRuns

@@ -7,6 +7,8 @@ from typing import Annotated
 
 from pydantic import BaseModel, ConfigDict, Field
 
+from curlet.core.errors import BadInput
+from curlet.core.measures import Measure, read_measure
 from curlet.core.path.path import Path
 from curlet.formats.path_doc import NodeDoc, to_nodes, to_path
 from curlet.store.state import Row, State
@@ -14,6 +16,7 @@ from curlet.store.state import Row, State
 Id = Annotated[str, Field(min_length=1, max_length=60)]
 Ids = Annotated[list[Id], Field(min_length=1, max_length=2_000)]
 Name = Annotated[str, Field(min_length=1, max_length=120)]
+Typed = Annotated[str, Field(min_length=1, max_length=64)]
 Coordinate = Annotated[float, Field(ge=-1e6, le=1e6, allow_inf_nan=False)]
 
 
@@ -32,6 +35,27 @@ def core_path(row: Row) -> Path:
 
 
 def keep_path(state: State, path_id: str, path: Path) -> None:
-    """Keep an edited path; it is no longer the figure that it may have been."""
-    nodes = [node.model_dump(mode="json") for node in to_nodes(path)]
+    """Keep an edited path; its nodes' handles hang together as they did, and it is no longer the figure
+    that it may have been.
+
+    Raises
+    ------
+    BadInput
+        If the path is locked.
+    """
+    row = state.get("path", path_id)
+    check_unlocked(row)
+    held = {node["id"]: node.get("handles") for node in row["nodes"]}
+    nodes = [{**node.model_dump(mode="json"), "handles": held.get(node.id)} for node in to_nodes(path)]
     state.update("path", path_id, nodes=nodes, figure={})
+
+
+def check_unlocked(row: Row) -> None:
+    """Refuses what would change a locked path."""
+    if row.get("locked"):
+        raise BadInput(f"{row['name']} is locked, so its line stays as it is. Unlock it first.")
+
+
+def worn_length(typed: str, state: State) -> float:
+    """A typed length on the garment, in sheet mm."""
+    return Measure(read_measure(typed).value).drawn(state.scale)

@@ -8,18 +8,15 @@ import numpy as np
 from pydantic import Field
 
 from curlet.core.errors import BadInput
-from curlet.core.measures import Measure, read_measure
 from curlet.core.path import rework
 from curlet.core.path.corners import find_corners
 from curlet.core.path.parallel import parallel
 from curlet.core.path.path import Path
-from curlet.formats.path_doc import to_nodes
 from curlet.formats.run_places import PlacesDoc
-from curlet.store.commands.intent import BaseIntent, Id, Ids, core_path, keep_path
-from curlet.store.names import other_half
+from curlet.store.commands.intent import BaseIntent, Id, Ids, Typed, core_path, keep_path, worn_length
+from curlet.store.commands.new_path import add_path
+from curlet.store.names import called, other_half
 from curlet.store.state import Row, State, new_id
-
-Text = Annotated[str, Field(min_length=1, max_length=64)]
 
 # How far a duplicate lies from what it is of, drawn mm.
 _ASIDE = 5.0
@@ -30,19 +27,19 @@ class ParallelCopy(BaseIntent):
 
     kind: Literal["parallel-copy"]
     paths: Ids
-    distance: Text
+    distance: Typed
     side: Literal["right", "left", "both"] = "right"
     corners: Literal["sharp", "round"] = "sharp"
 
     def apply(self, state: State) -> str:
-        far = _worn(self.distance, state)
+        far = worn_length(self.distance, state)
         for path_id in self.paths:
             row = state.get("path", path_id)
             for side in ("right", "left") if self.side == "both" else (self.side,):
                 away = far if side == "right" else -far
                 for copy in parallel(core_path(row), away, self.corners):
                     _add(state, row, copy, f"{row['name']}, {side} {self.distance.strip()}")
-        return f"Copy {_called(state, self.paths)} at {self.distance.strip()}"
+        return f"Copy {called(state, self.paths)} at {self.distance.strip()}"
 
 
 class MirrorPaths(BaseIntent):
@@ -70,7 +67,7 @@ class MirrorPaths(BaseIntent):
         for row, path in zip(rows, cores, strict=True):
             turned = rework.mirrored(path, (float(x), float(y)), upright=self.about not in ("top", "foot"))
             _dressed(state, row, turned.reversed(), other_half(row["name"]) or f"{row['name']}, mirrored")
-        return f"Mirror {_called(state, self.paths)}"
+        return f"Mirror {called(state, self.paths)}"
 
 
 class DuplicatePaths(BaseIntent):
@@ -83,7 +80,7 @@ class DuplicatePaths(BaseIntent):
         for path_id in self.paths:
             row = state.get("path", path_id)
             _dressed(state, row, rework.moved(core_path(row), _ASIDE, _ASIDE), f"{row['name']}, copy")
-        return f"Duplicate {_called(state, self.paths)}"
+        return f"Duplicate {called(state, self.paths)}"
 
 
 class ReversePaths(BaseIntent):
@@ -94,8 +91,11 @@ class ReversePaths(BaseIntent):
 
     def apply(self, state: State) -> str:
         for path_id in self.paths:
-            keep_path(state, path_id, core_path(state.get("path", path_id)).reversed())
-        return f"Reverse {_called(state, self.paths)}"
+            row = state.get("path", path_id)
+            keep_path(state, path_id, core_path(row).reversed())
+            swell = [{**point, "at": 1 - point["at"]} for point in reversed(row["swell"])]
+            state.update("path", path_id, swell=swell)
+        return f"Reverse {called(state, self.paths)}"
 
 
 class SplitPath(BaseIntent):
@@ -146,38 +146,18 @@ class SimplifyPaths(BaseIntent):
 
     kind: Literal["simplify-paths"]
     paths: Ids
-    within: Text
+    within: Typed
 
     def apply(self, state: State) -> str:
-        within = _worn(self.within, state)
+        within = worn_length(self.within, state)
         for path_id in self.paths:
             keep_path(state, path_id, rework.simplified(core_path(state.get("path", path_id)), within))
-        return f"Simplify {_called(state, self.paths)}"
-
-
-def _worn(typed: str, state: State) -> float:
-    """A typed length on the garment, in sheet mm."""
-    return Measure(read_measure(typed).value).drawn(state.scale)
-
-
-def _called(state: State, paths: list[str]) -> str:
-    return state.get("path", paths[0])["name"] if len(paths) == 1 else f"{len(paths)} paths"
+        return f"Simplify {called(state, self.paths)}"
 
 
 def _add(state: State, of: Row, path: Path, name: str) -> str:
     """A new path in the group of the one that it was made from; its id."""
-    row = {
-        **of,
-        "id": new_id(),
-        "name": name[:120],
-        "closed": path.closed,
-        "nodes": [node.model_dump(mode="json") for node in to_nodes(path)],
-        "facts": {},
-        "figure": {},
-        "position": state.next_position("path"),
-    }
-    state.put("path", row)
-    return str(row["id"])
+    return add_path(state, name, path, of["group"])
 
 
 def _dressed(state: State, of: Row, path: Path, name: str) -> None:

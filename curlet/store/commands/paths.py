@@ -6,9 +6,11 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
+from curlet.core.dress.colour import read_colour
 from curlet.core.errors import BadInput
-from curlet.core.path import edit
-from curlet.formats.path_doc import FactsDoc, NodeDoc, Point, to_nodes, to_path
+from curlet.core.path import rework
+from curlet.core.path.path import Path
+from curlet.formats.path_doc import NodeDoc, Point, to_path
 from curlet.formats.svg_in import TakenIn
 from curlet.store.commands.intent import (
     BaseIntent,
@@ -16,9 +18,11 @@ from curlet.store.commands.intent import (
     Id,
     Ids,
     Name,
+    check_unlocked,
     core_path,
     keep_path,
 )
+from curlet.store.commands.new_path import add_path, next_name
 from curlet.store.state import State, new_id, new_node_id
 
 NEW_GROUP_MARK = "#7a5c2e"
@@ -36,138 +40,68 @@ class DrawnNode(BaseIntent):
         raise BadInput("A node is drawn as part of a path.")
 
 
+class PathEnd(BaseIntent):
+    """An end of an open path, that a draft goes on from or arrives at."""
+
+    path: Id
+    end: Literal["start", "finish"]
+
+    def apply(self, state: State) -> str:
+        raise BadInput("An end is drawn on from as part of a draft.")
+
+
 class DrawPath(BaseIntent):
-    """Keep a drafted path."""
+    """Keep a drafted path: anew, or as the going on of the path that it starts at, up to the one that it
+    arrives at. What goes on keeps its name and what it wears."""
 
     kind: Literal["draw-path"]
     nodes: Annotated[list[DrawnNode], Field(min_length=2, max_length=20_000)]
     closed: bool = False
     group: Id | None = None
     name: Name | None = None
+    goes_on: PathEnd | None = None
+    arrives: PathEnd | None = None
 
     def apply(self, state: State) -> str:
+        if self.goes_on or self.arrives:
+            return self._joined(state)
         nodes = [
             NodeDoc(id=f"n{i}", x=n.x, y=n.y, into=n.into, out=n.out) for i, n in enumerate(self.nodes, 1)
         ]
-        if self.group is not None:
-            state.get("group", self.group)
-        name = self.name or f"Path {len(state.rows['path']) + 1}"
-        _add_path(state, name, to_nodes(to_path(nodes, self.closed)), self.closed, self.group)
+        name = self.name or next_name(state, "Path")
+        add_path(state, name, to_path(nodes, self.closed), self.group)
         return f"Draw {name}"
 
-
-def _add_path(
-    state: State,
-    name: str,
-    nodes: list[NodeDoc],
-    closed: bool,
-    group: str | None,
-    facts: FactsDoc | None = None,
-) -> str:
-    row = {
-        "id": new_id(),
-        "sheet": state.sheet["id"],
-        "group": group,
-        "name": name,
-        "closed": closed,
-        "nodes": [node.model_dump(mode="json") for node in nodes],
-        "facts": facts.model_dump(mode="json") if facts else {},
-        "figure": {},
-        "position": state.next_position("path"),
-    }
-    state.put("path", row)
-    return str(row["id"])
-
-
-class NodeMove(BaseIntent):
-    """A node's new place, sheet mm."""
-
-    id: Id
-    x: Coordinate
-    y: Coordinate
-
-    def apply(self, state: State) -> str:
-        raise BadInput("A node is moved as part of its path.")
+    def _joined(self, state: State) -> str:
+        """One path of the ones met and the draft between; the first one met stays."""
+        nodes = [NodeDoc(id=new_node_id(), x=n.x, y=n.y, into=n.into, out=n.out) for n in self.nodes]
+        drafted, (first, last) = to_path(nodes, closed=False), (self.goes_on, self.arrives)
+        kept = (first or last).path  # type: ignore[union-attr]
+        name, closing = state.get("path", kept)["name"], bool(first and last and first.path == last.path)
+        if closing and first.end == last.end:  # type: ignore[union-attr]
+            raise BadInput("This path begins and ends in the same place. Close it at its other end.")
+        if first:
+            before = _open_path(state, first.path)
+            drafted = rework.linked(before if first.end == "finish" else before.reversed(), drafted)
+        if last and not closing:
+            after = _open_path(state, last.path)
+            drafted = rework.linked(drafted, after if last.end == "start" else after.reversed())
+        if closing:
+            drafted = rework.closed_up(drafted)
+        # The path that stays keeps its direction, and so do the runs on it.
+        turned = first.end == "start" if first else last.end == "finish"  # type: ignore[union-attr]
+        keep_path(state, kept, drafted.reversed() if turned else drafted)
+        state.update("path", kept, closed=closing)
+        if first and last and not closing:
+            state.remove("path", last.path)
+        return f"Go on with {name}"
 
 
-class MoveNodes(BaseIntent):
-    """Move nodes with their handles."""
-
-    kind: Literal["move-nodes"]
-    path: Id
-    moves: Annotated[list[NodeMove], Field(min_length=1, max_length=20_000)]
-
-    def apply(self, state: State) -> str:
-        row = state.get("path", self.path)
-        moves = {move.id: (move.x, move.y) for move in self.moves}
-        keep_path(state, self.path, edit.move_nodes(core_path(row), moves))
-        return f"Move {'nodes' if len(moves) > 1 else 'a node'} of {row['name']}"
-
-
-class MoveHandle(BaseIntent):
-    """Move a node's handle; `free` leaves the other one where it is."""
-
-    kind: Literal["move-handle"]
-    path: Id
-    node: Id
-    side: Literal["into", "out"]
-    x: Coordinate
-    y: Coordinate
-    free: bool = False
-
-    def apply(self, state: State) -> str:
-        row = state.get("path", self.path)
-        moved = edit.move_handle(core_path(row), self.node, self.side, (self.x, self.y), free=self.free)
-        keep_path(state, self.path, moved)
-        return f"Bend {row['name']}"
-
-
-class AddNode(BaseIntent):
-    """Put a node on a path: where it comes nearest to a point, or midway after another node."""
-
-    kind: Literal["add-node"]
-    path: Id
-    x: Coordinate = 0.0
-    y: Coordinate = 0.0
-    after: Id | None = None
-
-    def apply(self, state: State) -> str:
-        row = state.get("path", self.path)
-        path, node = core_path(row), new_node_id()
-        if self.after is None:
-            path = edit.add_node(path, (self.x, self.y), node)
-        else:
-            path = edit.add_node_after(path, self.after, node)
-        keep_path(state, self.path, path)
-        return f"Add a node to {row['name']}"
-
-
-class DeleteNodes(BaseIntent):
-    """Take nodes out of a path."""
-
-    kind: Literal["delete-nodes"]
-    path: Id
-    nodes: Ids
-
-    def apply(self, state: State) -> str:
-        row = state.get("path", self.path)
-        keep_path(state, self.path, edit.delete_nodes(core_path(row), list(self.nodes)))
-        return f"Delete {'nodes' if len(self.nodes) > 1 else 'a node'} of {row['name']}"
-
-
-class ShapeNode(BaseIntent):
-    """Make a node straight (no handles) or curved (handles in line)."""
-
-    kind: Literal["shape-node"]
-    path: Id
-    node: Id
-    shape: Literal["straight", "curved"]
-
-    def apply(self, state: State) -> str:
-        row = state.get("path", self.path)
-        change = edit.straighten if self.shape == "straight" else edit.curve
-        keep_path(state, self.path, change(core_path(row), self.node))
-        return f"Make a node of {row['name']} {self.shape}"
+def _open_path(state: State, path_id: str) -> Path:
+    row = state.get("path", path_id)
+    if row["closed"]:
+        raise BadInput(f"{row['name']} is closed: it has no end to go on from.")
+    return core_path(row)
 
 
 class DeletePaths(BaseIntent):
@@ -177,6 +111,8 @@ class DeletePaths(BaseIntent):
     paths: Ids
 
     def apply(self, state: State) -> str:
+        for path_id in self.paths:
+            check_unlocked(state.get("path", path_id))
         names = [state.get("path", path_id)["name"] for path_id in self.paths]
         for path_id in self.paths:
             state.remove("path", path_id)
@@ -229,16 +165,22 @@ def add_group(state: State, name: str, mark: str = NEW_GROUP_MARK) -> str:
     return group_id
 
 
-class RenameGroup(BaseIntent):
-    """Give a seam group a name."""
+class SetGroup(BaseIntent):
+    """Give a seam group a name or a mark colour."""
 
-    kind: Literal["rename-group"]
+    kind: Literal["set-group"]
     group: Id
-    name: Name
+    name: Name | None = None
+    mark: Annotated[str, Field(max_length=64)] | None = None
 
     def apply(self, state: State) -> str:
-        state.update("group", self.group, name=self.name.strip() or "Group")
-        return f"Rename group to {self.name}"
+        values = {}
+        if self.name is not None:
+            values["name"] = self.name.strip() or "Group"
+        if self.mark is not None:
+            values["mark"] = read_colour(self.mark)
+        state.update("group", self.group, **values)
+        return f"Change the group {state.get('group', self.group)['name']}"
 
 
 class TakeIn(BaseIntent):
@@ -255,5 +197,5 @@ class TakeIn(BaseIntent):
         batch = new_id()
         for line in self.taken.paths:
             facts = line.facts.model_copy(update={"element": f"{batch}-{line.facts.element}"})
-            _add_path(state, line.name, to_nodes(line.path), line.path.closed, group, facts)
+            add_path(state, line.name, line.path, group, facts=facts.model_dump(mode="json"))
         return f"Take in {self.title}"

@@ -45,23 +45,31 @@ class LayBrush(BaseIntent):
         return f"Lay {name} on {what}"
 
     def _lay(self, state: State, path_id: str) -> None:
-        state.get("path", path_id)
+        path = state.get("path", path_id)
+        own = swell_of(path, state.get("brush", self.brush)["doc"])
         runs = state.runs_of(path_id)
         if runs and not self.another:
-            state.update("run", runs[-1]["id"], brush=self.brush, own={})
+            state.update("run", runs[-1]["id"], brush=self.brush, own=own)
             return
         run = {
             "id": new_id(),
             "sheet": state.sheet["id"],
             "path": path_id,
             "brush": self.brush,
-            "own": {},
+            "own": own,
             "backwards": False,
             "places": {},
             "shown": True,
             "position": state.next_position("run"),
         }
         state.put("run", run)
+
+
+def swell_of(path: Row, brush: Row) -> Row:
+    """What a run keeps for itself of the pressure that its path was drawn with: each course's swell."""
+    if not path["swell"]:
+        return {}
+    return {f"/courses/{i}/swell": path["swell"] for i in range(len(brush["courses"]))}
 
 
 class MatchLine(BaseIntent):

@@ -8,15 +8,11 @@ import { api } from "@/shared/api/client";
 
 import { useDesk, useShown } from "./sheet";
 import { hand, type Tool, useHand } from "./state";
+import { TOOLS } from "./tools/tools";
 import { fit, TRUE_SIZE, zoomAbout } from "./view";
 
-const TOOLS: readonly [Tool, string, string][] = [
-  ["choose", "Choose", "1"],
-  ["draft", "Draft", "2"],
-];
-
 export function chooseTool(tool: Tool) {
-  hand().set({ tool, draft: [], nodes: [], pointer: null });
+  hand().set({ tool, draft: [], stroke: [], nodes: [], pointer: null, on: null, preview: null, cutting: false });
 }
 
 export function fitSheet(sheet: { width: number; height: number }) {
@@ -101,7 +97,7 @@ export function HeadStrip() {
       <SheetChoice />
       <span className="measure whitespace-nowrap opacity-80">{head.sheet.scale} · mm</span>
       <nav aria-label="Hand tools" className="ml-3 flex gap-1">
-        {TOOLS.map(([key, name, digit]) => (
+        {TOOLS.map(({ tool: key, name, digit }) => (
           <button
             key={key}
             aria-pressed={tool === key}

@@ -4,6 +4,7 @@ import { useEffect } from "react";
 import { chooseTool, fitSheet, trueSize, zoomBy } from "./HeadStrip";
 import { type Desk, useDesk, useShown } from "./sheet";
 import { choosePaths, hand } from "./state";
+import { TOOLS } from "./tools/tools";
 import type { SheetFrame } from "@/shared/api/types";
 
 const isField = (target: EventTarget | null) =>
@@ -33,8 +34,7 @@ function control(event: KeyboardEvent, desk: Desk): boolean {
 
 function plain(event: KeyboardEvent, desk: Desk, head: SheetFrame): boolean {
   const actions: Record<string, () => void> = {
-    "1": () => chooseTool("choose"),
-    "2": () => chooseTool("draft"),
+    ...Object.fromEntries(TOOLS.map(({ tool, digit }) => [digit, () => chooseTool(tool)])),
     m: () => hand().set({ marks: !hand().marks }),
     f: () => fitSheet(head.sheet),
     t: trueSize,
@@ -46,10 +46,13 @@ function plain(event: KeyboardEvent, desk: Desk, head: SheetFrame): boolean {
     Escape: () => letGo(),
   };
   const action = actions[event.key.length === 1 ? event.key.toLowerCase() : event.key];
-  if (!action || hand().tool === "draft" && event.key === "Escape") return false;
+  if (!action || hand().tool !== "choose" && busy() && event.key === "Escape") return false;
   action();
   return true;
 }
+
+/** Whether Escape belongs to what the hand is drawing. */
+const busy = () => hand().draft.length > 0 || hand().stroke.length > 0;
 
 /** Chosen nodes if there are any, otherwise the chosen paths. */
 export function deleteChosen(desk: Desk) {
@@ -65,7 +68,9 @@ export function deleteChosen(desk: Desk) {
 }
 
 function letGo() {
-  const { nodes } = hand();
-  if (nodes.length) hand().set({ nodes: [] });
+  const { nodes, cutting, tool } = hand();
+  if (cutting) hand().set({ cutting: false });
+  else if (tool !== "choose") chooseTool("choose");
+  else if (nodes.length) hand().set({ nodes: [] });
   else choosePaths([]);
 }

@@ -3,13 +3,42 @@ import { create } from "zustand";
 
 import type { Frame } from "@/shared/api/frame";
 
+import type { PathEnd } from "./paper/snap";
 import type { Size, Spot, View } from "./view";
 
-export type Tool = "choose" | "draft";
+export type Tool = "choose" | "draft" | "sketch" | "figure";
 
 export interface DraftNode extends Spot {
   into: [number, number] | null;
   out: [number, number] | null;
+  /** The end of an open path that it lies on. */
+  end: PathEnd | null;
+}
+
+/** What draws the hand. */
+export interface Snaps {
+  nodes: boolean;
+  paths: boolean;
+  crosses: boolean;
+  edges: boolean;
+}
+
+const SNAPS = "curlet-snaps";
+const ALL: Snaps = { nodes: true, paths: true, crosses: true, edges: true };
+
+function keptSnaps(): Snaps {
+  try {
+    return { ...ALL, ...(JSON.parse(localStorage.getItem(SNAPS) ?? "{}") as Partial<Snaps>) };
+  } catch {
+    return ALL;
+  }
+}
+
+/** Turn one of the things that draw the hand on or off; kept in this browser. */
+export function setSnap(which: keyof Snaps, on: boolean) {
+  const snaps = { ...hand().snaps, [which]: on };
+  localStorage.setItem(SNAPS, JSON.stringify(snaps));
+  useHand.setState({ snaps });
 }
 
 export interface Notice {
@@ -38,6 +67,19 @@ interface Hand {
   adding: boolean;
   marks: boolean;
   draft: DraftNode[];
+  snaps: Snaps;
+  /** What the pointer has landed on, in words. */
+  on: string | null;
+  /** The next press on the chosen path cuts it. */
+  cutting: boolean;
+  /** Where the pen has been, with its pressure, while it draws. */
+  stroke: [number, number, number][];
+  /** What Sketch makes of a stroke, as typed. */
+  steadiness: string;
+  within: string;
+  /** The figure that the Figure tool draws, and the numbers typed for each. */
+  figure: string;
+  typed: Record<string, Record<string, string>>;
   pointer: Spot | null;
   lit: { run: string; index: number } | null;
   preview: Frame | null;
@@ -58,6 +100,14 @@ export const useHand = create<Hand>((set) => ({
   adding: false,
   marks: true,
   draft: [],
+  snaps: keptSnaps(),
+  on: null,
+  cutting: false,
+  stroke: [],
+  steadiness: "5 mm",
+  within: "1 mm",
+  figure: "rectangle",
+  typed: {},
   pointer: null,
   lit: null,
   preview: null,
@@ -68,7 +118,7 @@ export const useHand = create<Hand>((set) => ({
 
 /** Choose paths, and nothing on them yet. */
 export function choosePaths(chosen: string[]) {
-  useHand.setState({ chosen, nodes: [], run: null, place: null, adding: false });
+  useHand.setState({ chosen, nodes: [], run: null, place: null, adding: false, cutting: false });
 }
 
 /** Outside of rendering: the hand as it is now. */

@@ -33,6 +33,12 @@ export class Refusal extends Error {
   }
 }
 
+/** In what respect paths are alike. */
+export type By = NonNullable<paths["/api/sheets/{sheet_id}/alike"]["get"]["parameters"]["query"]>["by"];
+
+/** A place as it is typed. */
+export type PlaceTyped = NonNullable<paths["/api/sheets/{sheet_id}/place"]["get"]["parameters"]["query"]>;
+
 interface Reply {
   data?: unknown;
   error?: unknown;
@@ -115,6 +121,16 @@ export const api = {
       }),
     );
   },
+
+  /** Where a typed place is. */
+  place: (id: string, query: PlaceTyped) =>
+    settled<{ x: number; y: number }>(client.GET("/api/sheets/{sheet_id}/place", { params: { ...at(id), query } })),
+
+  /** The paths that are like one. */
+  alike: (id: string, path: string, by: By, within: string) =>
+    settled<{ paths: string[] }>(
+      client.GET("/api/sheets/{sheet_id}/alike", { params: { ...at(id), query: { path, by, within } } }),
+    ),
 
   figures: () => settled<{ figures: FigureListed[] }>(client.GET("/api/figures")),
 

@@ -71,7 +71,7 @@ function paintArtwork(context: CanvasRenderingContext2D, { frame, view }: Scene,
   const zoom = view.zoom * ratio;
   context.setTransform(zoom, 0, 0, zoom, view.x * ratio, view.y * ratio);
   paintGroups(context, frame.head.as_drawn ?? [], frame, repaint);
-  const runs = frame.head.runs.flatMap((run) => (run.shown && run.group ? run.group : []));
+  const runs = frame.head.runs.flatMap((run) => (run.seen && run.group ? run.group : []));
   paintGroups(context, runs, frame, repaint);
 }
 

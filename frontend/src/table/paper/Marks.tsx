@@ -16,13 +16,14 @@ const REACH = 10;
 export function Marks({ view }: { view: View }) {
   const { head } = useShown();
   const chosen = useHand((state) => state.chosen);
+  const choosing = useHand((state) => state.tool === "choose");
   const { path, run } = useChosen();
   const transform = `matrix(${view.zoom} 0 0 ${view.zoom} ${view.x} ${view.y})`;
-  const dressed = new Set(head.runs.flatMap((item) => (item.shown ? item.path : [])));
+  const dressed = new Set(head.runs.flatMap((item) => (item.seen ? item.path : [])));
   return (
     <>
       <g transform={transform} fill="none">
-        {head.paths.map((item) => (
+        {head.paths.map((item) => !item.hidden && (
           <PathLine
             key={item.id}
             path={item}
@@ -31,11 +32,11 @@ export function Marks({ view }: { view: View }) {
           />
         ))}
       </g>
-      {path && <Nodes view={view} path={path} />}
-      {path && <ChosenStart view={view} path={path} run={run} />}
-      {path && <ChosenCorners view={view} corners={run?.corners ?? path.corners} live={run !== null} />}
-      {run && <ChosenCrossings view={view} run={run} />}
-      {run && <ChosenEnds view={view} run={run} />}
+      {path && choosing && !path.hidden && !path.locked && <Nodes view={view} path={path} />}
+      {path && !path.hidden && <ChosenStart view={view} path={path} run={run} />}
+      {path && !path.hidden && <ChosenCorners view={view} corners={run?.corners ?? path.corners} live={run !== null} />}
+      {run?.seen && <ChosenCrossings view={view} run={run} />}
+      {run?.seen && <ChosenEnds view={view} run={run} />}
     </>
   );
 }

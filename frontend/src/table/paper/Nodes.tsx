@@ -5,12 +5,14 @@ import type { Intent, NodeDoc, PathShown } from "@/shared/api/types";
 
 import { useDesk, useShown } from "../sheet";
 import { hand, useHand } from "../state";
+import { ARROWS, nudge } from "../tools/arrows";
 import { type Spot, toScreen, type View } from "../view";
+import { landing } from "./snap";
 
 type Side = "into" | "out";
 
 /** Drag something on the sheet: a preview while it moves, one step when it is let go. */
-export function useSheetDrag(start: Spot, intent: (to: Spot, event: PointerEvent) => Intent, onTap?: (event: PointerEvent) => void) {
+export function useSheetDrag(start: Spot, intent: (to: Spot, event: PointerEvent, from: Spot) => Intent, onTap?: (event: PointerEvent) => void) {
   const desk = useDesk();
   const bind = useDrag(
     ({ event, movement: [mx, my], first, last, tap, memo, canceled }) => {
@@ -20,7 +22,7 @@ export function useSheetDrag(start: Spot, intent: (to: Spot, event: PointerEvent
       }
       const from: Spot = first ? start : memo;
       const zoom = hand().view!.zoom;
-      const made = intent({ x: from.x + mx / zoom, y: from.y + my / zoom }, event as PointerEvent);
+      const made = intent({ x: from.x + mx / zoom, y: from.y + my / zoom }, event as PointerEvent, from);
       if (canceled) desk.dropPreviews(true);
       else if (last) void desk.command(made);
       else desk.preview(made);
@@ -66,13 +68,6 @@ interface NodeProps {
   chosen: boolean;
 }
 
-const ARROWS: Record<string, [number, number]> = {
-  ArrowLeft: [-1, 0],
-  ArrowRight: [1, 0],
-  ArrowUp: [0, -1],
-  ArrowDown: [0, 1],
-};
-
 function NodeMark({ view, path, node, index, chosen }: NodeProps) {
   const desk = useDesk();
   const { head } = useShown();
@@ -81,12 +76,17 @@ function NodeMark({ view, path, node, index, chosen }: NodeProps) {
     path: path.id,
     moves: movesWith(path, node, to),
   });
-  const bind = useSheetDrag({ x: node.x, y: node.y }, move, (event) => chooseNode(node.id, event.shiftKey));
+  const land = (to: Spot, event: PointerEvent, from: Spot) => {
+    const { nodes } = hand();
+    const but = { path: path.id, nodes: nodes.includes(node.id) ? nodes : [node.id] };
+    return move(landing(to, head, { from, straight: event.shiftKey, but }));
+  };
+  const bind = useSheetDrag({ x: node.x, y: node.y }, land, (event) => chooseNode(node.id, event.shiftKey));
   const at = toScreen(view, node);
   const onKeyDown = (event: React.KeyboardEvent) => {
     const arrow = ARROWS[event.key];
     if (arrow) {
-      const step = head.sheet.factor * (event.shiftKey ? 10 : 1);
+      const step = head.sheet.factor * nudge(event);
       void desk.command(move({ x: node.x + step * arrow[0], y: node.y + step * arrow[1] }));
     } else if (event.key === "Enter" || event.key === " ") chooseNode(node.id, event.shiftKey);
     else return;
@@ -107,7 +107,7 @@ function NodeMark({ view, path, node, index, chosen }: NodeProps) {
       onDoubleClick={(event) => {
         event.stopPropagation();
         const shape = node.into || node.out ? "straight" : "curved";
-        void desk.command({ kind: "shape-node", path: path.id, node: node.id, shape });
+        void desk.command({ kind: "shape-node", path: path.id, nodes: [node.id], shape });
       }}
     >
       <circle r={9} fill="transparent" />
@@ -178,7 +178,7 @@ function Handle({ view, path, node, side }: HandleProps) {
           if (!arrow) return;
           event.preventDefault();
           event.stopPropagation();
-          const step = head.sheet.factor * (event.shiftKey ? 10 : 1);
+          const step = head.sheet.factor * nudge(event);
           void desk.command(move({ x: x + step * arrow[0], y: y + step * arrow[1] }, event.altKey));
         }}
         {...bind()}

@@ -5,8 +5,12 @@ import { useShown } from "../sheet";
 import { hand, useHand } from "../state";
 import { fit, panBy, zoomAbout } from "../view";
 import { Artwork } from "./Artwork";
-import { Draft } from "./Draft";
-import { useDraftHand } from "./draftHand";
+import { Draft } from "../tools/draft/Draft";
+import { useDraftHand } from "../tools/draft/draftHand";
+import { useFigureHand } from "../tools/figure/figureHand";
+import { SketchLine } from "../tools/sketch/Sketch";
+import { useSketchHand } from "../tools/sketch/sketchHand";
+import { toolWords } from "../tools/tools";
 import { Lit } from "./Lit";
 import { Marks } from "./Marks";
 import { RULER, Rulers } from "./Rulers";
@@ -51,21 +55,20 @@ export function Paper() {
   const paper = useRef<HTMLDivElement>(null);
   useWindow(paper);
   useWheel(paper);
-  const { view, tool, marks } = useHand();
-  const drafting = tool === "draft";
-  const onPaper = usePaperHand();
-  const onDraft = useDraftHand();
+  const { view, tool, marks, cutting } = useHand();
+  const words = toolWords(tool);
+  const hands = { choose: usePaperHand(), draft: useDraftHand(), sketch: useSketchHand(), figure: useFigureHand() };
   return (
     <div
       ref={paper}
       // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex -- it is a drawing surface with keys of its own
       tabIndex={0}
       role="application"
-      aria-label={drafting ? "Sheet, drafting: arrows move, Space sets a node, Enter ends" : "Sheet"}
+      aria-label={words.sheet}
       data-testid="paper"
       className="absolute inset-0 touch-none overflow-hidden bg-(--paper)"
-      style={{ cursor: drafting ? "crosshair" : "default" }}
-      {...(drafting ? onDraft : onPaper)}
+      style={{ cursor: cutting ? "crosshair" : words.cursor }}
+      {...hands[tool]}
     >
       {view && (
         <>
@@ -73,11 +76,12 @@ export function Paper() {
           <svg
             className="absolute inset-0 h-full w-full"
             aria-label="Paths"
-            style={{ pointerEvents: drafting ? "none" : undefined }}
+            style={{ pointerEvents: tool === "choose" ? undefined : "none" }}
           >
             {marks && <Marks view={view} />}
             <Lit view={view} />
-            {drafting && <Draft view={view} />}
+            {tool === "draft" && <Draft view={view} />}
+            {tool === "sketch" && <SketchLine view={view} />}
           </svg>
           {marks && <Rulers view={view} />}
         </>

@@ -6,7 +6,7 @@ import { fixed, plural } from "@/shared/ui/words";
 
 import { useChosen, useDesk, useShown } from "../sheet";
 import { choosePaths, hand, useHand } from "../state";
-import { carryBrush, draggedBrush } from "./carried";
+import { carriedPaths, carriesPaths, carryBrush, carryPaths, draggedBrush } from "./carried";
 import { inPairs, type Pair, sideOf, sideWords } from "./pairs";
 import { TakeIn } from "./TakeIn";
 
@@ -36,7 +36,7 @@ export function PathsPanel() {
       className="flex min-h-0 flex-col border-r border-base-300 bg-base-200"
     >
       <section aria-label="Paths" className="min-h-0 flex-1 overflow-y-auto pt-2 pb-2">
-        {groups.map((group) => group.paths.length > 0 && <Group key={group.id ?? "loose"} group={group} />)}
+        {groups.map((group) => <Group key={group.id ?? "loose"} group={group} />)}
         {groups.length === 0 && (
           <p className="px-3 py-1">No paths yet. Draft one (2), or take in a drawing below.</p>
         )}
@@ -61,14 +61,32 @@ function useDrop(paths: PathShown[]) {
   };
 }
 
+/** A group's header takes a brush for all of its paths, and paths from other groups. */
+function useGroupDrop(group: GroupRow) {
+  const desk = useDesk();
+  const brush = useDrop(group.paths);
+  return {
+    onDragOver: (event: React.DragEvent) => {
+      if (carriesPaths(event)) event.preventDefault();
+      else brush.onDragOver(event);
+    },
+    onDrop: (event: React.DragEvent) => {
+      const paths = carriedPaths(event);
+      if (!paths.length) return brush.onDrop(event);
+      event.preventDefault();
+      void desk.command({ kind: "group-paths", paths, group: group.id });
+    },
+  };
+}
+
 function Group({ group }: { group: GroupRow }) {
-  const drop = useDrop(group.paths);
+  const drop = useGroupDrop(group);
   const chooseAll = () => choosePaths(group.paths.map((path) => path.id));
   return (
     <div className="mb-2">
       <button
         className="flex w-full cursor-pointer items-baseline gap-2 px-3 py-0.5 text-left hover:bg-base-100"
-        title="Choose every path of this group, to dress them at once"
+        title="Choose every path of this group, to dress them at once. Drop paths or a brush here."
         onClick={chooseAll}
         {...drop}
       >
@@ -102,8 +120,15 @@ function PathRow({ pair }: { pair: Pair }) {
   const drop = useDrop(pair.paths);
   const [first] = pair.paths;
   const isChosen = pair.paths.some((path) => chosen.includes(path.id));
+  const ids = pair.paths.map((path) => path.id);
+  const words = [
+    pair.paths.every((path) => path.hidden) && "hidden",
+    pair.paths.every((path) => path.locked) && "locked",
+  ].filter(Boolean);
   return (
     <li
+      draggable
+      onDragStart={(event) => carryPaths(event, isChosen ? chosen : ids)}
       className={`border-l-[3px] py-0.5 pr-3 pl-[27px] ${
         isChosen ? "border-base-content bg-base-100" : "border-transparent hover:bg-base-100"
       }`}
@@ -119,6 +144,7 @@ function PathRow({ pair }: { pair: Pair }) {
           {pair.name}
         </button>
         {pair.paths.length > 1 && pair.paths.map((path) => <Side key={path.id} path={path} />)}
+        {words.length > 0 && <span className="muted text-[12px] italic">{words.join(", ")}</span>}
         <span className="measure w-[46px] text-right">{fixed(first!.length.worn, 1)}</span>
       </div>
       <Wear paths={pair.paths} />

@@ -1,4 +1,4 @@
-/** A brush carried from the drawer by dragging. */
+/** What is carried by dragging: a brush from the drawer, or paths to another seam group. */
 
 const TYPE = "application/x-curlet-brush";
 
@@ -13,3 +13,14 @@ export function draggedBrush(event: React.DragEvent): string | null {
   if (!event.dataTransfer.types.includes(TYPE)) return null;
   return event.dataTransfer.getData(TYPE) || "?";
 }
+
+const PATHS = "application/x-curlet-paths";
+
+export function carryPaths(event: React.DragEvent, ids: readonly string[]) {
+  event.dataTransfer.setData(PATHS, ids.join(" "));
+  event.dataTransfer.effectAllowed = "move";
+}
+
+export const carriesPaths = (event: React.DragEvent) => event.dataTransfer.types.includes(PATHS);
+
+export const carriedPaths = (event: React.DragEvent): string[] => event.dataTransfer.getData(PATHS).split(" ").filter(Boolean);

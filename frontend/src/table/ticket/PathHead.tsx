@@ -1,10 +1,14 @@
 /** Whose ticket it is: the path's name, the brush it wears, and both lengths. */
 import { useState } from "react";
 
+import { api, type By } from "@/shared/api/client";
 import { QuietButton } from "@/shared/maker/QuietButton";
+import { ColourField } from "@/shared/ui/ColourField";
+import { Tick } from "@/shared/ui/Tick";
 import { fixed, plural } from "@/shared/ui/words";
 
 import { useChosen, useDesk, useShown } from "../sheet";
+import { choosePaths, hand } from "../state";
 
 export function PathHead() {
   const { head } = useShown();
@@ -33,6 +37,9 @@ export function PathHead() {
       )}
       {path!.lined && <MatchLine />}
       <GroupChoice />
+      <GroupMark key={path!.group} />
+      <Kept />
+      <Alike />
     </header>
   );
 }
@@ -73,6 +80,111 @@ function Name() {
         }}
       />
     </h2>
+  );
+}
+
+/** The seam group's own name and mark colour. */
+function GroupMark() {
+  const { head } = useShown();
+  const desk = useDesk();
+  const { path } = useChosen();
+  const [typed, setTyped] = useState<string | null>(null);
+  const group = head.groups.find((item) => item.id === path!.group);
+  if (!group) return null;
+  const rename = () => {
+    const name = typed?.trim();
+    setTyped(null);
+    if (name && name !== group.name) void desk.command({ kind: "set-group", group: group.id, name });
+  };
+  return (
+    <details className="mt-1 text-[12px]">
+      <summary className="cursor-pointer">Name and mark of the group</summary>
+      <input
+        aria-label="Name of the group"
+        className="my-1 w-full rounded-field border border-base-300 bg-base-100 px-1.5 py-0.5"
+        value={typed ?? group.name}
+        maxLength={120}
+        onChange={(event) => setTyped(event.target.value)}
+        onBlur={rename}
+        onKeyDown={(event) => {
+          event.stopPropagation();
+          if (event.key === "Enter") event.currentTarget.blur();
+          if (event.key === "Escape") setTyped(null);
+        }}
+      />
+      <ColourField
+        label="Mark colour"
+        value={group.mark}
+        onPreview={() => undefined}
+        onCommit={async (mark) => (await desk.command({ kind: "set-group", group: group.id, mark }))?.message ?? null}
+      />
+    </details>
+  );
+}
+
+/** Whether the chosen paths are hidden, and whether their lines are locked. */
+function Kept() {
+  const desk = useDesk();
+  const { paths } = useChosen();
+  const ids = paths.map((item) => item.id);
+  return (
+    <div className="mt-1 flex gap-4 text-[12px]">
+      <Tick
+        label="Hidden"
+        on={paths.every((item) => item.hidden)}
+        onChange={(on) => void desk.command({ kind: "show-paths", paths: ids, shown: !on })}
+      />
+      <Tick
+        label="Locked: its line stays"
+        on={paths.every((item) => item.locked)}
+        onChange={(on) => void desk.command({ kind: "lock-paths", paths: ids, locked: on })}
+      />
+    </div>
+  );
+}
+
+const ALIKE: readonly [By, string][] = [
+  ["group", "its seam group"],
+  ["mark", "its mark colour"],
+  ["brush", "its brush"],
+  ["colour", "its line colour as drawn"],
+  ["style", "its line style as drawn"],
+  ["length", "its length, within 5 mm"],
+];
+
+/** Choose every path that is like the chosen one in some respect. */
+function Alike() {
+  const desk = useDesk();
+  const { path } = useChosen();
+  const find = async (by: By) => {
+    try {
+      const { paths } = await api.alike(desk.id, path!.id, by, "5 mm");
+      // The one that it was asked of stays the one on the Ticket.
+      choosePaths([...paths.filter((id) => id !== path!.id), path!.id]);
+      if (paths.length === 1) hand().set({ notice: { tone: "word", text: "No other path is like this one." } });
+    } catch (error) {
+      hand().set({ notice: { tone: "fault", text: error instanceof Error ? error.message : String(error) } });
+    }
+  };
+  return (
+    <div className="mt-1 flex items-center gap-2 text-[12px]">
+      <label htmlFor="alike">Choose all of</label>
+      <select
+        id="alike"
+        className="min-w-0 flex-1 rounded-field border border-base-300 bg-base-100 px-1 py-0.5"
+        value=""
+        onChange={(event) => void find(event.target.value as By)}
+      >
+        <option value="" disabled>
+          …
+        </option>
+        {ALIKE.map(([by, words]) => (
+          <option key={by} value={by}>
+            {words}
+          </option>
+        ))}
+      </select>
+    </div>
   );
 }
 

@@ -5,10 +5,11 @@ import type { Intent } from "@/shared/api/types";
 import { Heading } from "@/shared/maker/Heading";
 import { QuietButton } from "@/shared/maker/QuietButton";
 import { Choice } from "@/shared/ui/Choice";
-import { NumberField } from "@/shared/ui/NumberField";
 
-import { type Desk, useChosen, useDesk } from "../sheet";
+import { useChosen, useDesk } from "../sheet";
 import { useHand } from "../state";
+import { Arrange } from "./Arrange";
+import { FormRow } from "./FormRow";
 
 const SIDES = [
   ["right", "To the right"],
@@ -36,13 +37,13 @@ export function PathWork() {
       <Mirror ids={ids} />
       <Rework ids={ids} />
       <Simplify ids={ids} />
+      <Arrange />
     </>
   );
 }
 
 /** Done when its button is pressed; what it would do is shown while its number is typed. */
 function Beside({ ids }: { ids: string[] }) {
-  const desk = useDesk();
   const [distance, setDistance] = useState("10 mm");
   const [side, setSide] = useState<(typeof SIDES)[number][0]>("right");
   const [corners, setCorners] = useState<(typeof CORNERS)[number][0]>("sharp");
@@ -54,7 +55,7 @@ function Beside({ ids }: { ids: string[] }) {
       <div className="mt-1">
         <Choice label="Corners of the copy" options={CORNERS} value={corners} onChange={setCorners} />
       </div>
-      <FormRow label="Distance" value={distance} step={1} desk={desk} onTyped={setDistance} intent={copy}>
+      <FormRow label="Distance" value={distance} step={1} onTyped={setDistance} intent={copy}>
         Copy it
       </FormRow>
     </>
@@ -108,49 +109,14 @@ function Rework({ ids }: { ids: string[] }) {
 }
 
 function Simplify({ ids }: { ids: string[] }) {
-  const desk = useDesk();
   const [within, setWithin] = useState("0.5 mm");
   const simplify = (typed: string): Intent => ({ kind: "simplify-paths", paths: ids, within: typed });
   return (
     <>
       <Heading>Fewer nodes</Heading>
-      <FormRow label="Within" value={within} step={0.1} desk={desk} onTyped={setWithin} intent={simplify}>
+      <FormRow label="Within" value={within} step={0.1} onTyped={setWithin} intent={simplify}>
         Simplify
       </FormRow>
     </>
-  );
-}
-
-interface FormProps {
-  label: string;
-  value: string;
-  step: number;
-  desk: Desk;
-  onTyped: (typed: string) => void;
-  intent: (typed: string) => Intent;
-  /** What its button says. */
-  children: string;
-}
-
-function FormRow({ label, value, step, desk, onTyped, intent, children }: FormProps) {
-  return (
-    <div className="mt-1 flex items-start justify-between gap-2">
-      <span className="pt-0.5">{label}</span>
-      <span className="flex items-start gap-1">
-        <NumberField
-          label={label}
-          value={value}
-          step={step}
-          onPreview={(typed) => desk.preview(intent(typed))}
-          onCommit={(typed) => {
-            onTyped(typed);
-            desk.preview(intent(typed));
-            return Promise.resolve(null);
-          }}
-          onCancel={() => desk.dropPreviews(true)}
-        />
-        <QuietButton onClick={() => desk.command(intent(value))}>{children}</QuietButton>
-      </span>
-    </div>
   );
 }

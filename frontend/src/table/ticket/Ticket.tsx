@@ -12,7 +12,8 @@ import { BarePath } from "./BarePath";
 import { Corners, Crossings } from "./Corners";
 import { CoursePicker } from "./Courses";
 import { Ends } from "./Ends";
-import { NewFigure, ThisFigure } from "./Figures";
+import { ThisFigure } from "../tools/figure/Figures";
+import { ToolCard } from "../tools/ToolCard";
 import { Legs } from "./Legs";
 import { Measures } from "./Measures";
 import { NodeWork } from "./NodeWork";
@@ -20,6 +21,7 @@ import { PathHead } from "./PathHead";
 import { PathWork } from "./PathWork";
 import { RunsOnPath } from "./RunsOnPath";
 import { RunWork } from "./RunWork";
+import { useHand } from "../state";
 import { useRunMaker } from "./settings";
 import { Stretch } from "./Stretch";
 import { Thread } from "./Thread";
@@ -27,9 +29,11 @@ import { Warnings } from "./Warnings";
 
 export function Ticket() {
   const { path, run } = useChosen();
+  const choosing = useHand((state) => state.tool === "choose");
   return (
     <aside aria-label="Ticket" className="relative min-h-0 overflow-y-auto border-l border-base-300 bg-base-200 p-3">
-      <div className="rounded-box border border-base-300 bg-base-100 px-3.5 pt-2 pb-3">
+      <ToolCard />
+      {(path ?? choosing) && <div className="rounded-box border border-base-300 bg-base-100 px-3.5 pt-2 pb-3">
         <span aria-hidden className="mx-auto mb-1.5 block size-3 rounded-full border border-base-300 bg-base-200" />
         {!path && <Nothing />}
         {path && <PathHead />}
@@ -39,7 +43,7 @@ export function Ticket() {
         {path && <ThisFigure />}
         {path && <NodeWork />}
         {path && <PathWork />}
-      </div>
+      </div>}
     </aside>
   );
 }
@@ -77,7 +81,6 @@ function Nothing() {
       <p className="muted mt-1">
         Press a path on the sheet or in the list. Its stitch length, gap, legs and corners are measured here.
       </p>
-      <NewFigure />
     </>
   );
 }

@@ -1,6 +1,5 @@
-/** Figures by number: drawn anew, and reshaped while they are still figures. */
+/** Figures by number: drawn anew with the Figure tool, and reshaped while they are still figures. */
 import { useQuery } from "@tanstack/react-query";
-import { useState } from "react";
 
 import { api } from "@/shared/api/client";
 import type { FigureListed, FigureShown, Intent } from "@/shared/api/types";
@@ -8,24 +7,26 @@ import { Heading } from "@/shared/maker/Heading";
 import { QuietButton } from "@/shared/maker/QuietButton";
 import { NumberField } from "@/shared/ui/NumberField";
 
-import { useChosen, useDesk, useShown } from "../sheet";
-import { hand } from "../state";
+import { useChosen, useDesk, useShown } from "../../sheet";
+import { hand, useHand } from "../../state";
+import { keepFigure, middle } from "./figureHand";
 
 type Setting = FigureShown["settings"][number];
 
-/** A new figure in the middle of what is seen of the sheet. */
-export function NewFigure() {
+/** The Figure tool's card: which figure, and its numbers. */
+export function FigureCard() {
   const { data } = useQuery({ queryKey: ["figures"], queryFn: api.figures, staleTime: Infinity });
-  const [id, setId] = useState("rectangle");
+  const id = useHand((state) => state.figure);
   const figure = data?.figures.find((item) => item.id === id);
   return (
     <>
-      <Heading>A figure by number</Heading>
+      <h2 className="text-[18px] font-bold">Draw a figure</h2>
+      <p className="muted my-1">Set its numbers, then press where its middle is to be.</p>
       <select
         aria-label="Figure"
         className="w-full cursor-pointer rounded-field border border-base-300 bg-base-100 px-1.5 py-1"
         value={id}
-        onChange={(event) => setId(event.target.value)}
+        onChange={(event) => hand().set({ figure: event.target.value })}
       >
         {data?.figures.map((item) => (
           <option key={item.id} value={item.id}>
@@ -41,32 +42,26 @@ export function NewFigure() {
 function Draw({ figure }: { figure: FigureListed }) {
   const desk = useDesk();
   const { head } = useShown();
-  const [typed, setTyped] = useState<Record<string, string>>({});
-  const draw = (values: Record<string, string>): Intent => ({ kind: "draw-figure", figure: figure.id, typed: values, ...middle() });
-  const keep = async () => {
-    // What is shown of it meanwhile is no path that is known.
-    const known = new Set(desk.kept().map((path) => path.id));
-    const refusal = await desk.command(draw(typed));
-    if (!refusal) desk.choose((path) => !known.has(path.id));
-  };
+  const typed = useHand((state) => state.typed[figure.id]) ?? {};
+  const show = (values: Record<string, string>) => desk.preview({ kind: "draw-figure", figure: figure.id, typed: values, ...middle() });
   return (
     <>
       {figure.settings.map((setting) => (
         <Row
           key={setting.name}
           setting={{ ...setting, text: typed[setting.name] ?? setting.text }}
-          onPreview={(text) => desk.preview(draw({ ...typed, [setting.name]: text }))}
+          onPreview={(text) => show({ ...typed, [setting.name]: text })}
           onCommit={(text) => {
             const values = { ...typed, [setting.name]: text };
-            setTyped(values);
-            desk.preview(draw(values));
+            hand().set({ typed: { ...hand().typed, [figure.id]: values } });
+            show(values);
             return Promise.resolve(null);
           }}
         />
       ))}
       <div className="mt-1.5 flex items-center justify-between gap-2">
         <span className="muted text-[12px]">{head.sheet.factor === 1 ? "" : "Lengths as worn"}</span>
-        <QuietButton onClick={keep}>Draw the {figure.name.toLowerCase()}</QuietButton>
+        <QuietButton onClick={() => keepFigure(desk, middle())}>Draw it in the middle</QuietButton>
       </div>
     </>
   );
@@ -116,11 +111,4 @@ function Row({ setting, onPreview, onCommit }: RowProps) {
       />
     </div>
   );
-}
-
-/** Where the middle of the window lies on the sheet, mm. */
-function middle(): { x: number; y: number } | undefined {
-  const { view, window } = hand();
-  if (!view) return undefined;
-  return { x: (window.width / 2 - view.x) / view.zoom, y: (window.height / 2 - view.y) / view.zoom };
 }

@@ -1,10 +1,10 @@
 /** The path being drafted, with what the next press would do. */
-import { useHand } from "../state";
-import { toScreen, type View } from "../view";
+import { useHand } from "../../state";
+import { toScreen, type View } from "../../view";
 import { closesDraft } from "./draftHand";
 
 export function Draft({ view }: { view: View }) {
-  const { draft, pointer } = useHand();
+  const { draft, pointer, on: lying } = useHand();
   const on = (x: number, y: number) => {
     const spot = toScreen(view, { x, y });
     return `${spot.x} ${spot.y}`;
@@ -29,7 +29,18 @@ export function Draft({ view }: { view: View }) {
         return <circle key={i} cx={at.x} cy={at.y} r={i === 0 && closing ? 8 : 4} fill="var(--halo)" />;
       })}
       {pointer && <Cross view={view} x={pointer.x} y={pointer.y} />}
+      {pointer && lying && <Lying view={view} x={pointer.x} y={pointer.y} on={lying} />}
     </g>
+  );
+}
+
+/** What the hand has landed on, in words beside it. */
+export function Lying({ view, x, y, on }: { view: View; x: number; y: number; on: string }) {
+  const at = toScreen(view, { x, y });
+  return (
+    <text x={at.x + 12} y={at.y - 9} className="text-[12px]" fill="var(--mark)" stroke="var(--halo)" strokeWidth={3} paintOrder="stroke">
+      {on}
+    </text>
   );
 }
 

@@ -1,0 +1,42 @@
+"""Putting a new path on the sheet."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from curlet.core.path.path import Path
+from curlet.formats.path_doc import to_nodes
+from curlet.store.state import State, new_id
+
+
+def add_path(state: State, name: str, path: Path, group: str | None = None, **values: Any) -> str:
+    """A new path at the end of the sheet's list, in a seam group or in none; its id.
+
+    Parameters
+    ----------
+    values : other columns of its row: `facts`, `figure`, `swell`.
+    """
+    if group is not None:
+        state.get("group", group)
+    row = {
+        "id": new_id(),
+        "sheet": state.sheet["id"],
+        "group": group,
+        "name": name[:120],
+        "closed": path.closed,
+        "nodes": [node.model_dump(mode="json") for node in to_nodes(path)],
+        "facts": {},
+        "figure": {},
+        "swell": [],
+        "hidden": False,
+        "locked": False,
+        "position": state.next_position("path"),
+        **values,
+    }
+    state.put("path", row)
+    return str(row["id"])
+
+
+def next_name(state: State, what: str) -> str:
+    """“Path 12”: a name for a new path."""
+    return f"{what} {len(state.rows['path']) + 1}"

@@ -1,0 +1,39 @@
+"""Keeping a line drawn by hand."""
+
+from __future__ import annotations
+
+from typing import Annotated, Literal
+
+import numpy as np
+from pydantic import Field
+
+from curlet.core.errors import BadInput
+from curlet.core.path.sketch import MOST_POINTS, sketch
+from curlet.store.commands.intent import BaseIntent, Coordinate, Id, Typed, worn_length
+from curlet.store.commands.new_path import add_path, next_name
+from curlet.store.state import State
+
+Pressure = Annotated[float, Field(ge=0, le=1)]
+
+
+class SketchPath(BaseIntent):
+    """Keep a line drawn by hand: points in sheet mm with the pen's pressure at each; steadiness and the
+    distance within which the path stays are typed as worn. Ends that meet close it."""
+
+    kind: Literal["sketch-path"]
+    points: Annotated[list[tuple[Coordinate, Coordinate, Pressure]], Field(max_length=MOST_POINTS)]
+    steadiness: Typed = "3 mm"
+    within: Typed = "1 mm"
+    meeting: Annotated[float, Field(ge=0, le=1_000)] = 0.0
+    group: Id | None = None
+
+    def apply(self, state: State) -> str:
+        if len(self.points) < 2:
+            raise BadInput("This line is too short. Draw it longer, or zoom in.")
+        drawn = np.array(self.points, dtype=np.float64)
+        steadiness, within = worn_length(self.steadiness, state), worn_length(self.within, state)
+        made = sketch(drawn[:, :2], drawn[:, 2], steadiness, within, self.meeting)
+        swell = [{"at": at, "width": width} for at, width in made.swell]
+        name = next_name(state, "Sketch")
+        add_path(state, name, made.path, self.group, swell=swell)
+        return f"Draw {name}"

@@ -1,0 +1,41 @@
+/** A row of a number and what is done with it. */
+import type { Intent } from "@/shared/api/types";
+import { QuietButton } from "@/shared/maker/QuietButton";
+import { NumberField } from "@/shared/ui/NumberField";
+
+import { useDesk } from "../sheet";
+
+interface FormProps {
+  label: string;
+  value: string;
+  step: number;
+  onTyped: (typed: string) => void;
+  intent: (typed: string) => Intent;
+  /** What its button says. */
+  children: string;
+}
+
+/** A number and a button: shown while it is typed, done when the button is pressed. */
+export function FormRow({ label, value, step, onTyped, intent, children }: FormProps) {
+  const desk = useDesk();
+  return (
+    <div className="mt-1 flex items-start justify-between gap-2">
+      <span className="pt-0.5">{label}</span>
+      <span className="flex items-start gap-1">
+        <NumberField
+          label={label}
+          value={value}
+          step={step}
+          onPreview={(typed) => desk.preview(intent(typed))}
+          onCommit={(typed) => {
+            onTyped(typed);
+            desk.preview(intent(typed));
+            return Promise.resolve(null);
+          }}
+          onCancel={() => desk.dropPreviews(true)}
+        />
+        <QuietButton onClick={() => desk.command(intent(value))}>{children}</QuietButton>
+      </span>
+    </div>
+  );
+}

@@ -1,0 +1,17 @@
+/** The card of the tool in hand, over the chosen path's own. */
+import { useHand } from "../state";
+import { DraftCard } from "./draft/DraftCard";
+import { FigureCard } from "./figure/Figures";
+import { SketchCard } from "./sketch/Sketch";
+
+export function ToolCard() {
+  const tool = useHand((state) => state.tool);
+  if (tool === "choose") return null;
+  return (
+    <div className="mb-3 rounded-box border border-base-300 bg-base-100 px-3.5 py-2.5">
+      {tool === "draft" && <DraftCard />}
+      {tool === "sketch" && <SketchCard />}
+      {tool === "figure" && <FigureCard />}
+    </div>
+  );
+}

@@ -1,0 +1,109 @@
+/** The Draft tool's card: what draws the hand, and the next node by number. */
+import { useState } from "react";
+
+import { api, Refusal } from "@/shared/api/client";
+import { Heading } from "@/shared/maker/Heading";
+import { QuietButton } from "@/shared/maker/QuietButton";
+import { Choice } from "@/shared/ui/Choice";
+import { NumberField } from "@/shared/ui/NumberField";
+import { Tick } from "@/shared/ui/Tick";
+import { plural } from "@/shared/ui/words";
+
+import { useDesk } from "../../sheet";
+import { hand, setSnap, type Snaps, useHand } from "../../state";
+import { useEndDraft, useSetNode } from "./draftHand";
+
+const SNAPS: readonly [keyof Snaps, string][] = [
+  ["nodes", "Nodes"],
+  ["paths", "Paths"],
+  ["crosses", "The paper’s crosses"],
+  ["edges", "Sheet’s edges and middles"],
+];
+
+export function SnapChoice() {
+  const snaps = useHand((state) => state.snaps);
+  return (
+    <>
+      <Heading>The hand keeps to</Heading>
+      {SNAPS.map(([key, words]) => (
+        <Tick key={key} label={words} on={snaps[key]} onChange={(on) => setSnap(key, on)} />
+      ))}
+    </>
+  );
+}
+
+export function DraftCard() {
+  const draft = useHand((state) => state.draft);
+  const end = useEndDraft();
+  return (
+    <>
+      <h2 className="text-[18px] font-bold">Draft a path</h2>
+      <p className="muted mt-1">
+        Press for a straight node, drag for a curved one. Shift keeps to 0°, 45° and 90°. Begin at the end of an open path to
+        go on with it, end at another to join them.
+      </p>
+      <NextNode />
+      {draft.length > 0 && (
+        <div className="mt-1.5 flex flex-wrap items-center gap-1">
+          <span className="muted mr-auto text-[12px]">{plural(draft.length, "node")} set</span>
+          <QuietButton onClick={() => hand().set({ draft: draft.slice(0, -1) })}>Take the last back</QuietButton>
+          {draft.length > 1 && <QuietButton onClick={() => end(false)}>End it here</QuietButton>}
+          {draft.length > 2 && <QuietButton onClick={() => end(true)}>Close it</QuietButton>}
+        </div>
+      )}
+      <SnapChoice />
+    </>
+  );
+}
+
+const WAYS = [
+  ["place", "Its place"],
+  ["way", "Length and direction"],
+] as const;
+
+/** A node set by number: from the sheet's left and top, or from the last node. */
+function NextNode() {
+  const desk = useDesk();
+  const setNode = useSetNode();
+  const last = useHand((state) => state.draft.at(-1));
+  const [by, setBy] = useState<(typeof WAYS)[number][0]>("place");
+  const [typed, setTyped] = useState<[string, string]>(["100 mm", "100 mm"]);
+  const [fault, setFault] = useState<string | null>(null);
+  const relative = by === "way" && last !== undefined;
+  const keep = (index: 0 | 1) => (text: string) => {
+    setTyped((now) => (index ? [now[0], text] : [text, now[1]]));
+    setFault(null);
+    return Promise.resolve(null);
+  };
+  const put = async () => {
+    try {
+      const [one, other] = typed;
+      const asked = relative ? { length: one, direction: other, from_x: last.x, from_y: last.y } : { x: one, y: other };
+      const at = await api.place(desk.id, asked);
+      setNode({ ...at, on: null, end: null });
+    } catch (error) {
+      setFault(error instanceof Refusal ? error.message : String(error));
+    }
+  };
+  return (
+    <>
+      <Heading>The next node by number</Heading>
+      {last && <Choice label="The next node by" options={WAYS} value={by} onChange={setBy} />}
+      <Row label={relative ? "Length" : "From the left"} value={typed[0]} onCommit={keep(0)} />
+      <Row label={relative ? "Direction, clockwise" : "From the top"} value={typed[1]} onCommit={keep(1)} />
+      {fault && <p className="mt-1 text-[12px] text-error">{fault}</p>}
+      <div className="mt-1.5 text-right">
+        <QuietButton onClick={put}>Set the node</QuietButton>
+      </div>
+    </>
+  );
+}
+
+function Row({ label, value, onCommit }: { label: string; value: string; onCommit: (text: string) => Promise<string | null> }) {
+  return (
+    <div className="mt-1 flex items-start justify-between gap-2">
+      <span className="pt-0.5">{label}</span>
+      <NumberField label={label} value={value} step={1} onCommit={onCommit} />
+    </div>
+  );
+}

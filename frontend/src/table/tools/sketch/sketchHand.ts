@@ -1,0 +1,91 @@
+/** The hand with the Sketch tool: a line drawn by mouse, pen or keys. The server makes a path of it. */
+import { useEffect, useRef } from "react";
+
+import { useDesk, useShown } from "../../sheet";
+import { hand } from "../../state";
+import type { Spot } from "../../view";
+import { sheetSpot } from "../../paper/paperHand";
+import { ARROWS } from "../arrows";
+
+/** How near to one another the ends must be, px, to close the line. */
+const MEETING = 9;
+/** What a mouse reports: the middle of a pen's pressure. */
+const PLAIN = 0.5;
+
+type Point = [number, number, number];
+
+export function useEndSketch() {
+  const desk = useDesk();
+  const { head } = useShown();
+  return async () => {
+    const { stroke, steadiness, within, view, chosen } = hand();
+    hand().set({ stroke: [] });
+    if (stroke.length < 2) return;
+    const known = new Set(head.paths.map((path) => path.id));
+    const group = head.paths.find((path) => path.id === chosen.at(-1))?.group ?? null;
+    const meeting = MEETING / view!.zoom;
+    const refusal = await desk.command({ kind: "sketch-path", points: stroke, steadiness, within, meeting, group });
+    if (!refusal) desk.choose((path) => !known.has(path.id));
+  };
+}
+
+function pointOf(event: PointerEvent): Point {
+  const at = sheetSpot(event);
+  const felt = event.pointerType === "pen" ? event.pressure : PLAIN;
+  return [at.x, at.y, felt];
+}
+
+export function useSketchHand() {
+  const end = useEndSketch();
+  const down = useRef(false);
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      const field = event.target instanceof HTMLElement && event.target.matches("input, textarea, select, button");
+      if (hand().tool === "sketch" && !field && key(event, end)) event.preventDefault();
+    };
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  });
+  return {
+    onPointerDown: (event: React.PointerEvent) => {
+      if (event.button !== 0) return;
+      event.currentTarget.setPointerCapture(event.pointerId);
+      down.current = true;
+      hand().set({ stroke: [pointOf(event.nativeEvent)] });
+    },
+    onPointerMove: (event: React.PointerEvent) => {
+      hand().set({ pointer: sheetSpot(event) });
+      if (!down.current) return;
+      // A pen tells more often than the page is painted.
+      const each = event.nativeEvent.getCoalescedEvents?.() ?? [];
+      const points = (each.length ? each : [event.nativeEvent]).map(pointOf);
+      hand().set({ stroke: [...hand().stroke, ...points] });
+    },
+    onPointerUp: () => {
+      if (!down.current) return;
+      down.current = false;
+      void end();
+    },
+    onPointerCancel: () => {
+      down.current = false;
+      hand().set({ stroke: [] });
+    },
+    onPointerLeave: () => hand().set({ pointer: null }),
+  };
+}
+
+/** Sketching by keys: Space puts the pen down, arrows draw (Shift for ten times as far), Enter ends. */
+function key(event: KeyboardEvent, end: () => void): boolean {
+  const { stroke, pointer, view, window } = hand();
+  const here: Spot = pointer ?? { x: (window.width / 2 - view!.x) / view!.zoom, y: (window.height / 2 - view!.y) / view!.zoom };
+  const arrow = ARROWS[event.key];
+  if (arrow) {
+    const step = event.shiftKey ? 10 : 1;
+    const to = { x: here.x + step * arrow[0], y: here.y + step * arrow[1] };
+    hand().set({ pointer: to, stroke: stroke.length ? [...stroke, [to.x, to.y, PLAIN]] : stroke });
+  } else if (event.key === " " && !stroke.length) hand().set({ pointer: here, stroke: [[here.x, here.y, PLAIN]] });
+  else if ((event.key === " " || event.key === "Enter") && stroke.length) end();
+  else if (event.key === "Escape" && stroke.length) hand().set({ stroke: [] });
+  else return false;
+  return true;
+}
