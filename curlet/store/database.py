@@ -11,7 +11,16 @@ from playhouse.migrate import SqliteMigrator, migrate
 
 from curlet.core.errors import BadInput
 from curlet.store.errors import Unavailable
-from curlet.store.models import TABLES, BrushMaking, JsonField, Motif, Picture, database
+from curlet.store.models import (
+    TABLES,
+    BrushMaking,
+    JsonField,
+    KeptFont,
+    Lettering,
+    Motif,
+    Picture,
+    database,
+)
 
 BUSY_SECONDS = 5.0
 
@@ -59,6 +68,15 @@ def _add_hiding(db: SqliteDatabase) -> None:
             db.execute_sql(f"ALTER TABLE sheet_path ADD COLUMN {name} {kind} NOT NULL DEFAULT {value}")  # type: ignore[no-untyped-call]
 
 
+def _add_lettering(db: SqliteDatabase) -> None:
+    """Text whose letters are paths, and the fonts that people bring."""
+    db.create_tables([Lettering, KeptFont])
+    there = {column.name for column in db.get_columns("sheet_path")}
+    if "lettering" not in there:
+        db.execute_sql("ALTER TABLE sheet_path ADD COLUMN lettering TEXT")  # type: ignore[no-untyped-call]
+        db.execute_sql("ALTER TABLE sheet_path ADD COLUMN part TEXT NOT NULL DEFAULT ''")  # type: ignore[no-untyped-call]
+
+
 MIGRATIONS: tuple[Callable[[SqliteDatabase], None], ...] = (
     _create,
     _add_places,
@@ -67,6 +85,7 @@ MIGRATIONS: tuple[Callable[[SqliteDatabase], None], ...] = (
     _add_motifs,
     _add_figures,
     _add_hiding,
+    _add_lettering,
 )
 
 

@@ -10,6 +10,7 @@ from peewee import fn
 from curlet.store.commands import Intent
 from curlet.store.database import reading, writing
 from curlet.store.errors import Conflict, Missing, Stale
+from curlet.store.lettering import follow_paths
 from curlet.store.models import Brush, Run, Sheet, Step
 from curlet.store.state import KINDS, Change, Row, State, load_state
 
@@ -33,6 +34,7 @@ def do(sheet_id: str, revision: int, intent: Intent, check: Callable[[State], No
     with writing():
         state = _fresh(sheet_id, revision)
         label = intent.apply(state)
+        follow_paths(state)
         if check:
             check(state)
         if state.changes:

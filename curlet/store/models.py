@@ -88,6 +88,23 @@ class SeamGroup(Table):
     position = IntegerField(default=0)
 
 
+class Lettering(Table):
+    """Text on a sheet; the paths that it is made of name it."""
+
+    id = CharField(primary_key=True)
+    sheet = ForeignKeyField(Sheet, on_delete="CASCADE", backref="letterings")
+    doc = JsonField()
+    position = IntegerField(default=0)
+
+
+class KeptFont(Table):
+    """A font that somebody brought: its bytes, in base64, by their hash."""
+
+    id = CharField(primary_key=True)
+    name = CharField()
+    data = TextField()
+
+
 class SheetPath(Table):
     id = CharField(primary_key=True)
     sheet = ForeignKeyField(Sheet, on_delete="CASCADE", backref="paths")
@@ -98,6 +115,8 @@ class SheetPath(Table):
     facts = JsonField(default=dict)
     figure = JsonField(default=dict)
     swell = JsonField(default=list)
+    lettering = CharField(null=True)
+    part = CharField(default="")
     hidden = BooleanField(default=False)
     locked = BooleanField(default=False)
     position = IntegerField(default=0)
@@ -162,4 +181,4 @@ class Step(Table):
     undone = BooleanField(default=False)
 
 
-TABLES = (Sheet, SeamGroup, SheetPath, Picture, Brush, BrushMaking, Motif, Run, Step)
+TABLES = (Sheet, SeamGroup, Lettering, KeptFont, SheetPath, Picture, Brush, BrushMaking, Motif, Run, Step)

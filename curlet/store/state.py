@@ -8,7 +8,7 @@ from typing import Any
 
 from curlet.core.measures import Scale
 from curlet.store.errors import Missing
-from curlet.store.models import Brush, Run, SeamGroup, Sheet, SheetPath, Table
+from curlet.store.models import Brush, Lettering, Run, SeamGroup, Sheet, SheetPath, Table
 
 Row = dict[str, Any]
 
@@ -16,10 +16,11 @@ KINDS: dict[str, type[Table]] = {
     "sheet": Sheet,
     "brush": Brush,
     "group": SeamGroup,
+    "lettering": Lettering,
     "path": SheetPath,
     "run": Run,
 }
-_CALLED = {"sheet": "sheet", "brush": "brush", "group": "seam group", "path": "path", "run": "run"}
+_CALLED = {**{kind: kind for kind in KINDS}, "group": "seam group"}
 
 
 @dataclass(frozen=True)
@@ -112,7 +113,7 @@ def load_state(sheet_id: str) -> State:
         raise Missing("There is no such sheet. Choose one from the list.")
     rows = {"sheet": {sheet_id: _row(sheet)}}
     rows["brush"] = {brush.id: _row(brush) for brush in Brush.select()}
-    for kind in ("group", "path", "run"):
+    for kind in ("group", "lettering", "path", "run"):
         model = KINDS[kind]
         rows[kind] = {item.id: _row(item) for item in model.select().where(model.sheet == sheet_id)}
     return State(rows)

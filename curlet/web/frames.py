@@ -18,6 +18,7 @@ from curlet.core.path.figures import Setting, figure_of
 from curlet.core.path.outline import outline_of
 from curlet.core.path.path import Path
 from curlet.core.tally import CornerTally, CrossingTally, LegTally, Pinch, RowTally, Warning
+from curlet.formats.fonts import SINGLE_LINE
 from curlet.formats.numbers import outline_data
 from curlet.formats.screen import Frame, group_json
 from curlet.store.commands import places_of, worn_brush
@@ -54,6 +55,7 @@ def preview_frame(draft: State) -> bytes:
         "runs": [_run(draft, run, frame) for run in touched_runs(draft)],
         "as_drawn": [group_json(group, frame) for group in as_drawn(draft)] if redrawn else None,
         "notes": (),
+        "gone": [c.id for c in draft.changes if c.kind == "path" and c.id not in draft.rows["path"]],
     }
     return frame.pack(head)
 
@@ -69,6 +71,7 @@ def _common(state: State, labels: tuple[str | None, str | None]) -> Json:
         "sheet": {**{key: sheet[key] for key in keys}, "factor": state.scale.factor},
         "groups": [{key: row[key] for key in ("id", "name", "mark")} for row in state.all("group")],
         "brushes": [_brush(row, worn.get(row["id"], 0)) for row in state.all("brush")],
+        "letterings": [_lettering(state, row) for row in state.all("lettering")],
         "undo": labels[0],
         "redo": labels[1],
     }
@@ -111,6 +114,7 @@ def _path(state: State, row: Row) -> Json:
         "figure": _figure(row.get("figure"), factor),
         "hidden": row["hidden"],
         "locked": row["locked"],
+        "lettering": row["lettering"],
     }
 
 
@@ -128,14 +132,40 @@ def _figure(figure: Row | None, factor: float) -> Json | None:
     return {"name": kind.name, "settings": [figure_setting(s, values[s.name], factor) for s in kind.settings]}
 
 
+_NUMBERS = {
+    "caps": "length",
+    "spacing": "percent",
+    "lines": "percent",
+    "slant": "angle",
+    "bold": "length",
+    "turn": "angle",
+    "shift": "length",
+    "rise": "length",
+}
+
+
+def _lettering(state: State, row: Row) -> Json:
+    """Text with its numbers as they would be typed."""
+    doc, factor = row["doc"], state.scale.factor
+    own = ("text", "font", "align", "unite", "along")
+    numbers = {name: number_text(doc[name], form, factor) for name, form in _NUMBERS.items()}
+    single = doc["font"] in SINGLE_LINE
+    return {"id": row["id"], **{key: doc[key] for key in own}, "single_line": single, "numbers": numbers}
+
+
 _UNITS = {"length": " mm", "angle": "°", "percent": " %", "count": ""}
 
 
 def figure_setting(setting: Setting, value: float, factor: float) -> Json:
     """A figure's setting with its number in words; lengths are given in sheet mm and shown worn."""
-    shown = value / factor if setting.form == "length" else value
-    text = f"{shown:.3f}".rstrip("0").rstrip(".") + _UNITS[setting.form]
+    text = number_text(value, setting.form, factor)
     return {"name": setting.name, "label": setting.label, "text": text, "whole": setting.form != "length"}
+
+
+def number_text(value: float, form: str, factor: float) -> str:
+    """A number as it would be typed: a length in sheet mm as worn, an angle, a percentage or a count."""
+    shown = value / factor if form == "length" else value
+    return f"{shown + 0.0:.3f}".rstrip("0").rstrip(".") + _UNITS[form]
 
 
 def _bare_corners(path: Path, factor: float) -> list[Json]:

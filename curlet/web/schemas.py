@@ -207,6 +207,30 @@ class FigureList(BaseModel):
     figures: list[FigureListed]
 
 
+class LetteringShown(BaseModel):
+    """Text on the sheet, its numbers as they would be typed, lengths worn."""
+
+    id: str
+    text: str
+    font: str
+    align: Literal["left", "centre", "right"]
+    unite: bool
+    along: str | None
+    single_line: bool
+    numbers: dict[str, str]
+
+
+class FontShown(BaseModel):
+    id: str
+    name: str
+    single_line: bool
+    own: bool
+
+
+class FontList(BaseModel):
+    fonts: list[FontShown]
+
+
 class PathShown(BaseModel):
     id: str
     name: str
@@ -222,6 +246,7 @@ class PathShown(BaseModel):
     figure: FigureShown | None
     hidden: bool
     locked: bool
+    lettering: str | None
 
 
 class LegShown(BaseModel):
@@ -341,13 +366,14 @@ class SheetFrame(BaseModel):
 
     The body is binary: the head's length in bytes (uint32, little-endian), the head padded with
     spaces to a multiple of 4, then float32 little-endian numbers. A partial frame holds only the
-    paths and runs that a preview touched.
+    paths and runs that a preview touched; `gone` names the paths that it takes away.
     """
 
     revision: int
     partial: bool
     sheet: SheetShown
     groups: list[SeamGroupShown]
+    letterings: list[LetteringShown]
     paths: list[PathShown]
     runs: list[RunShown]
     brushes: list[BrushShown]
@@ -355,6 +381,7 @@ class SheetFrame(BaseModel):
     undo: str | None
     redo: str | None
     notes: list[str] = []
+    gone: list[str] = []
 
 
 class Problem(BaseModel):

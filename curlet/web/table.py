@@ -15,6 +15,7 @@ from curlet.store import journal
 from curlet.store.alike import find_alike
 from curlet.store.commands import TakeIn
 from curlet.store.errors import Stale
+from curlet.store.lettering import follow_paths
 from curlet.store.state import State
 from curlet.web.described import Routes
 from curlet.web.frames import figure_setting, preview_frame, whole_frame
@@ -103,6 +104,7 @@ def preview(path: SheetUrl, body: Command) -> Response:
         raise Stale(journal.current_revision(path.sheet_id))
     draft = _kept(path.sheet_id, body.revision).draft()
     body.intent.apply(draft)
+    follow_paths(draft)
     check_runs(draft)
     return frame_reply(preview_frame(draft))
 

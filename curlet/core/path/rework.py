@@ -36,6 +36,11 @@ def turned(path: Path, about: Floats, matrix: Floats) -> Path:
     return Path.make(path.node_ids, turn(path.points), turn(path.into), turn(path.out), path.closed)
 
 
+def placed(path: Path, matrix: Floats, at: tuple[float, float]) -> Path:
+    """The path times a (2, 2) matrix, each point as a row, and moved by `at`."""
+    return moved(turned(path, np.zeros(2), matrix), *at)
+
+
 def mirrored(path: Path, through: tuple[float, float], upright: bool) -> Path:
     """The path mirrored about an upright or a level line through a point. It is walked from the same node,
     so that what lay to its right lies to its left."""

@@ -16,6 +16,7 @@ from curlet.store.commands.arrange import (
 )
 from curlet.store.commands.figures import DrawFigure, ReshapeFigure
 from curlet.store.commands.intent import BaseIntent as Intent
+from curlet.store.commands.lettering import FreeLettering, SetLettering, WriteLettering
 from curlet.store.commands.nodes import (
     AddNode,
     CutPath,
@@ -73,6 +74,9 @@ AnyIntent = Annotated[
     | SketchPath
     | DrawFigure
     | ReshapeFigure
+    | WriteLettering
+    | SetLettering
+    | FreeLettering
     | MoveNodes
     | MoveHandle
     | AddNode

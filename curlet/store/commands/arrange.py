@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from typing import Annotated, Literal
 
 import numpy as np
@@ -13,7 +14,9 @@ from curlet.core.errors import BadInput
 from curlet.core.measures import read_measure
 from curlet.core.path import rework
 from curlet.core.path.path import Path
+from curlet.formats.lettering_doc import LetteringDoc
 from curlet.store.commands.intent import BaseIntent, Coordinate, Id, Ids, Typed, core_path, keep_path
+from curlet.store.lettering import letters_of, put_lettering, shift_lettering
 from curlet.store.names import called
 from curlet.store.state import State
 
@@ -32,8 +35,8 @@ class MovePaths(BaseIntent):
     y: Coordinate
 
     def apply(self, state: State) -> str:
-        for path_id in self.paths:
-            shift_path(state, path_id, self.x, self.y)
+        for unit in units(state, self.paths):
+            shift_unit(state, unit, self.x, self.y)
         return f"Move {called(state, self.paths)}"
 
 
@@ -48,11 +51,15 @@ class TurnPaths(BaseIntent):
     def apply(self, state: State) -> str:
         angle = np.radians(read_measure(self.angle, accepts=("°", "")).value)
         size = SIZE.check(read_measure(self.size, accepts=("%", "")).value) / 100
-        cores = [core_path(state.get("path", path_id)) for path_id in self.paths]
-        low, high = _box(cores)
+        low, high = _box(_cores(state, self.paths))
         turn = size * np.array([[np.cos(angle), np.sin(angle)], [-np.sin(angle), np.cos(angle)]])
-        for path_id, path in zip(self.paths, cores, strict=True):
-            keep_path(state, path_id, rework.turned(path, (low + high) / 2, turn))
+        for unit in units(state, self.paths):
+            lettering = state.get("path", unit[0])["lettering"]
+            if lettering:
+                _turn_lettering(state, lettering, (low + high) / 2, turn)
+                continue
+            turned = rework.turned(core_path(state.get("path", unit[0])), (low + high) / 2, turn)
+            keep_path(state, unit[0], turned)
         return f"{'Turn' if angle else 'Resize'} {called(state, self.paths)}"
 
 
@@ -65,18 +72,18 @@ class AlignPaths(BaseIntent):
     to: Literal["left", "centre", "right", "top", "middle", "foot"]
 
     def apply(self, state: State) -> str:
-        cores = [core_path(state.get("path", path_id)) for path_id in self.paths]
-        boxes = [_box([path]) for path in cores]
-        whole = _box(cores)
-        if len(cores) == 1:
+        each = units(state, self.paths)
+        boxes = [_box(_cores(state, unit)) for unit in each]
+        whole = _box(_cores(state, self.paths))
+        if len(each) == 1:
             whole = np.zeros(2), np.array([state.sheet["width"], state.sheet["height"]])
         axis = 0 if self.to in ("left", "centre", "right") else 1
         share = {"left": 0.0, "top": 0.0, "right": 1.0, "foot": 1.0}.get(self.to, 0.5)
         line = _along(whole, axis, share)
-        for path_id, box in zip(self.paths, boxes, strict=True):
+        for unit, box in zip(each, boxes, strict=True):
             by = [0.0, 0.0]
             by[axis] = line - _along(box, axis, share)
-            shift_path(state, path_id, *by)
+            shift_unit(state, unit, *by)
         return f"Align {called(state, self.paths)}"
 
 
@@ -89,13 +96,13 @@ class SpreadPaths(BaseIntent):
 
     def apply(self, state: State) -> str:
         axis = 0 if self.way == "across" else 1
-        middles = {p: _along(_box([core_path(state.get("path", p))]), axis, 0.5) for p in self.paths}
-        ordered = sorted(middles, key=lambda path_id: middles[path_id])
-        wanted = np.linspace(middles[ordered[0]], middles[ordered[-1]], len(ordered))
-        for path_id, to in zip(ordered, wanted.tolist(), strict=True):
+        placed = [(_along(_box(_cores(state, unit)), axis, 0.5), unit) for unit in units(state, self.paths)]
+        placed.sort(key=lambda item: item[0])
+        wanted = np.linspace(placed[0][0], placed[-1][0], len(placed))
+        for (middle, unit), to in zip(placed, wanted.tolist(), strict=True):
             by = [0.0, 0.0]
-            by[axis] = to - middles[path_id]
-            shift_path(state, path_id, *by)
+            by[axis] = to - middle
+            shift_unit(state, unit, *by)
         return f"Space {called(state, self.paths)} evenly"
 
 
@@ -125,12 +132,39 @@ class LockPaths(BaseIntent):
         return f"{'Lock' if self.locked else 'Unlock'} {called(state, self.paths)}"
 
 
-def shift_path(state: State, path_id: str, x: float, y: float) -> None:
-    """A path moved by so many sheet mm; one that is a figure stays it."""
-    figure = state.get("path", path_id).get("figure")
-    keep_path(state, path_id, rework.moved(core_path(state.get("path", path_id)), x, y))
-    if figure:
-        state.update("path", path_id, figure={**figure, "x": figure["x"] + x, "y": figure["y"] + y})
+def units(state: State, paths: Sequence[str]) -> list[list[str]]:
+    """Paths that are placed together: the letters of one text as one, others each for itself."""
+    found: dict[str, list[str]] = {}
+    for path_id in paths:
+        lettering = state.get("path", path_id)["lettering"]
+        whole = [path["id"] for path in letters_of(state, lettering)] if lettering else [path_id]
+        found[lettering or path_id] = whole
+    return list(found.values())
+
+
+def shift_unit(state: State, unit: list[str], x: float, y: float) -> None:
+    """What is placed together moved by so many sheet mm; what is a figure or text stays it."""
+    row = state.get("path", unit[0])
+    if row["lettering"]:
+        shift_lettering(state, row["lettering"], x, y)
+        return
+    keep_path(state, row["id"], rework.moved(core_path(row), x, y))
+    if row["figure"]:
+        figure = {**row["figure"], "x": row["figure"]["x"] + x, "y": row["figure"]["y"] + y}
+        state.update("path", row["id"], figure=figure)
+
+
+def _turn_lettering(state: State, lettering: str, about: Floats, matrix: Floats) -> None:
+    doc = LetteringDoc(**state.get("lettering", lettering)["doc"])
+    x, y = ((np.array([doc.x, doc.y]) - about) @ matrix + about).tolist()
+    size = float(np.hypot(*matrix[0]))
+    turn = doc.turn + float(np.degrees(np.arctan2(matrix[0, 1], matrix[0, 0])))
+    values = {"x": x, "y": y, "turn": turn, "caps": doc.caps * size, "bold": doc.bold * size}
+    put_lettering(state, lettering, doc.model_copy(update=values))
+
+
+def _cores(state: State, paths: Sequence[str]) -> list[Path]:
+    return [core_path(state.get("path", path_id)) for path_id in paths]
 
 
 def _box(paths: list[Path]) -> tuple[Floats, Floats]:

@@ -45,6 +45,8 @@ def keep_path(state: State, path_id: str, path: Path) -> None:
     """
     row = state.get("path", path_id)
     check_unlocked(row)
+    if row.get("lettering"):
+        raise BadInput("This is lettering: change its text and numbers, or turn it into nodes first.")
     held = {node["id"]: node.get("handles") for node in row["nodes"]}
     nodes = [{**node.model_dump(mode="json"), "handles": held.get(node.id)} for node in to_nodes(path)]
     state.update("path", path_id, nodes=nodes, figure={})

@@ -28,6 +28,8 @@ def add_path(state: State, name: str, path: Path, group: str | None = None, **va
         "facts": {},
         "figure": {},
         "swell": [],
+        "lettering": None,
+        "part": "",
         "hidden": False,
         "locked": False,
         "position": state.next_position("path"),

@@ -23,6 +23,7 @@ from curlet.store.commands.intent import (
     keep_path,
 )
 from curlet.store.commands.new_path import add_path, next_name
+from curlet.store.lettering import letters_of
 from curlet.store.state import State, new_id, new_node_id
 
 NEW_GROUP_MARK = "#7a5c2e"
@@ -114,9 +115,18 @@ class DeletePaths(BaseIntent):
         for path_id in self.paths:
             check_unlocked(state.get("path", path_id))
         names = [state.get("path", path_id)["name"] for path_id in self.paths]
+        _let_go_of_lettering(state, set(self.paths))
         for path_id in self.paths:
             state.remove("path", path_id)
         return f"Delete {names[0]}" if len(names) == 1 else f"Delete {len(names)} paths"
+
+
+def _let_go_of_lettering(state: State, paths: set[str]) -> None:
+    """Delete the lettering that all of its letters are deleted of; some of them cannot go alone."""
+    for lettering in {state.get("path", path_id)["lettering"] for path_id in paths} - {None}:
+        if {path["id"] for path in letters_of(state, lettering)} - paths:
+            raise BadInput("These letters are part of a text. Change its words, or turn it into nodes first.")
+        state.remove("lettering", lettering)
 
 
 class RenamePath(BaseIntent):

@@ -113,6 +113,11 @@ export class Desk {
     if (found) choosePaths([found.id]);
   }
 
+  /** Choose every path that answers to something. */
+  chooseAll(which: (path: PathShown) => boolean) {
+    choosePaths(this.kept().filter(which).map((path) => path.id));
+  }
+
   /** Forget previews that are on their way, and optionally the one that is shown. */
   dropPreviews(clear = false) {
     this.running?.abort();

@@ -6,13 +6,22 @@ import type { Frame } from "@/shared/api/frame";
 import type { PathEnd } from "./paper/snap";
 import type { Size, Spot, View } from "./view";
 
-export type Tool = "choose" | "draft" | "sketch" | "figure";
+export type Tool = "choose" | "draft" | "sketch" | "figure" | "lettering";
 
 export interface DraftNode extends Spot {
   into: [number, number] | null;
   out: [number, number] | null;
   /** The end of an open path that it lies on. */
   end: PathEnd | null;
+}
+
+/** Text to be written, its numbers as typed. */
+export interface Writing {
+  text: string;
+  font: string;
+  align: "left" | "centre" | "right";
+  unite: boolean;
+  numbers: Record<string, string>;
 }
 
 /** What draws the hand. */
@@ -80,6 +89,8 @@ interface Hand {
   /** The figure that the Figure tool draws, and the numbers typed for each. */
   figure: string;
   typed: Record<string, Record<string, string>>;
+  /** What the Lettering tool writes. */
+  writing: Writing;
   pointer: Spot | null;
   lit: { run: string; index: number } | null;
   preview: Frame | null;
@@ -108,6 +119,7 @@ export const useHand = create<Hand>((set) => ({
   within: "1 mm",
   figure: "rectangle",
   typed: {},
+  writing: { text: "Paper Lantern", font: "graduate", align: "left", unite: true, numbers: { caps: "40 mm" } },
   pointer: null,
   lit: null,
   preview: null,

@@ -8,6 +8,7 @@ import type {
   BrushListed,
   FamilyShown,
   FigureListed,
+  FontShown,
   Intent,
   Making,
   PictureTaken,
@@ -133,6 +134,16 @@ export const api = {
     ),
 
   figures: () => settled<{ figures: FigureListed[] }>(client.GET("/api/figures")),
+
+  fonts: () => settled<{ fonts: FontShown[] }>(client.GET("/api/fonts")),
+
+  bringFont: (file: File) => {
+    const form = new FormData();
+    form.set("file", file);
+    return settled<FontShown>(
+      client.POST("/api/fonts", { body: form as never, bodySerializer: (body: unknown) => body as FormData }),
+    );
+  },
 
   families: () => settled<{ families: FamilyShown[] }>(client.GET("/api/families")),
 

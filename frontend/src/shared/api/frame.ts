@@ -71,12 +71,14 @@ export function withPreview(base: Frame, preview: Frame | null): Frame {
       ...newer.filter((row) => !known.has(row.id)),
     ];
   };
+  const gone = new Set(preview.head.gone);
   return {
     head: {
       ...base.head,
       sheet: preview.head.sheet,
-      paths: over(base.head.paths, preview.head.paths),
-      runs: over(base.head.runs, preview.head.runs),
+      letterings: preview.head.letterings,
+      paths: over(base.head.paths, preview.head.paths).filter((path) => !gone.has(path.id)),
+      runs: over(base.head.runs, preview.head.runs).filter((run) => !gone.has(run.path)),
       as_drawn: preview.head.as_drawn ?? base.head.as_drawn,
     },
     placementsOf: (item) => preview.placementsOf(item) ?? base.placementsOf(item),

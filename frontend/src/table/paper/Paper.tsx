@@ -8,6 +8,7 @@ import { Artwork } from "./Artwork";
 import { Draft } from "../tools/draft/Draft";
 import { useDraftHand } from "../tools/draft/draftHand";
 import { useFigureHand } from "../tools/figure/figureHand";
+import { useLetteringHand } from "../tools/lettering/letteringHand";
 import { SketchLine } from "../tools/sketch/Sketch";
 import { useSketchHand } from "../tools/sketch/sketchHand";
 import { toolWords } from "../tools/tools";
@@ -57,7 +58,7 @@ export function Paper() {
   useWheel(paper);
   const { view, tool, marks, cutting } = useHand();
   const words = toolWords(tool);
-  const hands = { choose: usePaperHand(), draft: useDraftHand(), sketch: useSketchHand(), figure: useFigureHand() };
+  const hands = { choose: usePaperHand(), draft: useDraftHand(), sketch: useSketchHand(), figure: useFigureHand(), lettering: useLetteringHand() };
   return (
     <div
       ref={paper}

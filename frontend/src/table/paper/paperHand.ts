@@ -32,16 +32,23 @@ function pathsAt(event: Placed): string[] {
 }
 
 /** Choose the path under the pointer; pressing again takes the one beneath it. */
-function choose(event: Placed & { shiftKey: boolean }) {
+function choose(event: Placed & { shiftKey: boolean }, head: SheetFrame) {
   const { chosen } = hand();
   const under = pathsAt(event);
   const now = under.indexOf(chosen.at(-1) ?? "");
   const next = under[(now + 1) % under.length];
   if (!next) return choosePaths([]);
-  if (!event.shiftKey) return choosePaths([next]);
-  const first = under[0]!;
-  const others = chosen.filter((id) => id !== first);
-  choosePaths(others.length < chosen.length ? others : [...others, first]);
+  if (!event.shiftKey) return choosePaths(wholeText(head, next));
+  const first = wholeText(head, under[0]!);
+  const others = chosen.filter((id) => !first.includes(id));
+  choosePaths(others.length < chosen.length ? others : [...others, ...first]);
+}
+
+/** All letters of the text that a path is one of, that one last; a path by itself otherwise. */
+function wholeText(head: SheetFrame, id: string): string[] {
+  const text = head.paths.find((path) => path.id === id)?.lettering;
+  if (!text) return [id];
+  return [...head.paths.filter((path) => path.lettering === text && path.id !== id).map((path) => path.id), id];
 }
 
 /** Whether a press is on a path that is chosen already: a drag from there moves what is chosen. */
@@ -105,7 +112,7 @@ export function usePaperHand() {
       const carried = first ? onChosen(pointer) : (memo as boolean);
       if (first) hand().set({ lit: null });
       if (tap && hand().cutting) void cutAt(desk, pointer);
-      else if (tap) choose(pointer);
+      else if (tap) choose(pointer, head);
       else if (carried) carry(desk, head, { movement, straight: pointer.shiftKey, last });
       else {
         const { view } = hand();

@@ -81,6 +81,7 @@ function useGroupDrop(group: GroupRow) {
 
 function Group({ group }: { group: GroupRow }) {
   const drop = useGroupDrop(group);
+  const { letterings } = useShown().head;
   const chooseAll = () => choosePaths(group.paths.map((path) => path.id));
   return (
     <div className="mb-2">
@@ -99,7 +100,7 @@ function Group({ group }: { group: GroupRow }) {
         <span className="measure muted ml-auto whitespace-nowrap">{plural(group.paths.length, "path")}</span>
       </button>
       <ul>
-        {inPairs(group.paths).map((pair) => (
+        {inPairs(group.paths, letterings).map((pair) => (
           <PathRow key={pair.paths[0]!.id} pair={pair} />
         ))}
       </ul>
@@ -143,9 +144,11 @@ function PathRow({ pair }: { pair: Pair }) {
         >
           {pair.name}
         </button>
-        {pair.paths.length > 1 && pair.paths.map((path) => <Side key={path.id} path={path} />)}
+        {pair.paths.length > 1 && !pair.text && pair.paths.map((path) => <Side key={path.id} path={path} />)}
         {words.length > 0 && <span className="muted text-[12px] italic">{words.join(", ")}</span>}
-        <span className="measure w-[46px] text-right">{fixed(first!.length.worn, 1)}</span>
+        <span className="measure min-w-[46px] text-right whitespace-nowrap">
+          {pair.text ? plural(pair.paths.length, "path") : fixed(first!.length.worn, 1)}
+        </span>
       </div>
       <Wear paths={pair.paths} />
     </li>
@@ -181,7 +184,7 @@ function Wear({ paths }: { paths: PathShown[] }) {
   const same = runs.every((run) => run?.key === runs[0]?.key && run?.shown === runs[0]?.shown);
   return (
     <div className="flex gap-1">
-      {(same ? runs.slice(0, 1) : runs).map((run, i) => (
+      {(same ? runs.slice(0, 1) : runs.slice(0, 2)).map((run, i) => (
         <div key={i} className="min-w-0 flex-1">
           <PathWear run={run} sheet={desk.id} side={same ? null : sideOf(paths[i]!)} />
         </div>

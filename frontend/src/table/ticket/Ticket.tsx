@@ -13,6 +13,7 @@ import { Corners, Crossings } from "./Corners";
 import { CoursePicker } from "./Courses";
 import { Ends } from "./Ends";
 import { ThisFigure } from "../tools/figure/Figures";
+import { ThisLettering } from "../tools/lettering/ThisLettering";
 import { ToolCard } from "../tools/ToolCard";
 import { Legs } from "./Legs";
 import { Measures } from "./Measures";
@@ -37,11 +38,12 @@ export function Ticket() {
         <span aria-hidden className="mx-auto mb-1.5 block size-3 rounded-full border border-base-300 bg-base-200" />
         {!path && <Nothing />}
         {path && <PathHead />}
+        {path?.lettering && <ThisLettering key={path.lettering} id={path.lettering} />}
         {path && run && run.fault && <p className="border-l-4 border-error bg-error/15 px-2.5 py-1.5">{run.fault}</p>}
         {path && run && <RunTicket run={run} />}
         {path && !run && <BarePath />}
         {path && <ThisFigure />}
-        {path && <NodeWork />}
+        {path && !path.lettering && <NodeWork />}
         {path && <PathWork />}
       </div>}
     </aside>

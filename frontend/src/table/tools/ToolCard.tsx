@@ -2,6 +2,7 @@
 import { useHand } from "../state";
 import { DraftCard } from "./draft/DraftCard";
 import { FigureCard } from "./figure/Figures";
+import { LetteringCard } from "./lettering/LetteringCard";
 import { SketchCard } from "./sketch/Sketch";
 
 export function ToolCard() {
@@ -12,6 +13,7 @@ export function ToolCard() {
       {tool === "draft" && <DraftCard />}
       {tool === "sketch" && <SketchCard />}
       {tool === "figure" && <FigureCard />}
+      {tool === "lettering" && <LetteringCard />}
     </div>
   );
 }

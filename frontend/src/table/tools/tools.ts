@@ -27,6 +27,7 @@ export const TOOLS: readonly ToolWords[] = [
     cursor: "crosshair",
   },
   { tool: "figure", name: "Figure", digit: "4", sheet: "Sheet, drawing a figure", cursor: "crosshair" },
+  { tool: "lettering", name: "Lettering", digit: "5", sheet: "Sheet, writing", cursor: "crosshair" },
 ];
 
 export const toolWords = (tool: Tool) => TOOLS.find((item) => item.tool === tool)!;

@@ -1,0 +1,89 @@
+"""Intents that write lettering, change it while it is text, and turn it into nodes."""
+
+from __future__ import annotations
+
+from typing import Annotated, Literal
+
+from pydantic import Field
+
+from curlet.core.measures import read_measure
+from curlet.formats.lettering_doc import LetteringDoc, Text
+from curlet.store.commands.intent import BaseIntent, Coordinate, Id, Typed, worn_length
+from curlet.store.lettering import free_lettering, put_lettering
+from curlet.store.state import State, new_id
+
+_LENGTHS = ("caps", "bold", "shift", "rise")
+_UNITS = {"spacing": ("%", ""), "lines": ("%", ""), "slant": ("°", ""), "turn": ("°", "")}
+Number = Literal["caps", "bold", "shift", "rise", "spacing", "lines", "slant", "turn"]
+Numbers = Annotated[dict[Number, Typed], Field(max_length=8)]
+
+
+class WriteLettering(BaseIntent):
+    """Write text at a place on the sheet, or along a path; lengths are typed as worn."""
+
+    kind: Literal["write-lettering"]
+    text: Text
+    font: Id
+    typed: Numbers = Field(default_factory=dict)
+    align: Literal["left", "centre", "right"] = "left"
+    unite: bool = True
+    x: Coordinate | None = None
+    y: Coordinate | None = None
+    along: Id | None = None
+    group: Id | None = None
+
+    def apply(self, state: State) -> str:
+        sheet = state.sheet
+        x = sheet["width"] / 2 if self.x is None else self.x
+        y = sheet["height"] / 2 if self.y is None else self.y
+        own = self.model_dump(include={"text", "font", "align", "unite", "along"})
+        doc = LetteringDoc.model_validate({**own, "x": x, "y": y, **read_numbers(self.typed, state)})
+        put_lettering(state, new_id(), doc, self.group)
+        return f"Write “{_short(self.text)}”"
+
+
+class SetLettering(BaseIntent):
+    """Change lettering while it is text: its words, font, numbers, alignment, or the path it stands on (""
+    for none)."""
+
+    kind: Literal["set-lettering"]
+    lettering: Id
+    text: Text | None = None
+    font: Id | None = None
+    typed: Numbers = Field(default_factory=dict)
+    align: Literal["left", "centre", "right"] | None = None
+    unite: bool | None = None
+    along: Annotated[str, Field(max_length=60)] | None = None
+
+    def apply(self, state: State) -> str:
+        doc = LetteringDoc(**state.get("lettering", self.lettering)["doc"])
+        given = self.model_dump(include={"text", "font", "align", "unite"}, exclude_none=True)
+        values = {**given, **read_numbers(self.typed, state)}
+        if self.along is not None:
+            values["along"] = self.along or None
+        put_lettering(state, self.lettering, doc.model_copy(update=values))
+        return f"Change “{_short(doc.text)}”"
+
+
+class FreeLettering(BaseIntent):
+    """Turn lettering into nodes: its letters are plain paths from then on."""
+
+    kind: Literal["free-lettering"]
+    lettering: Id
+
+    def apply(self, state: State) -> str:
+        text = state.get("lettering", self.lettering)["doc"]["text"]
+        free_lettering(state, self.lettering)
+        return f"Turn “{_short(text)}” into nodes"
+
+
+def read_numbers(typed: dict[Number, str], state: State) -> dict[str, float]:
+    """Typed numbers by their names: lengths on the garment in sheet mm, others as they are."""
+    return {
+        name: worn_length(text, state) if name in _LENGTHS else read_measure(text, accepts=_UNITS[name]).value
+        for name, text in typed.items()
+    }
+
+
+def _short(text: str) -> str:
+    return " ".join(text.split())[:30]

@@ -1,0 +1,102 @@
+"""Lettering on the sheet: the paths that it owns are made anew whenever it, or the path under it, changes."""
+
+from __future__ import annotations
+
+from curlet.core.errors import BadInput
+from curlet.core.path.path import Path
+from curlet.formats.lettering_doc import LetteringDoc
+from curlet.formats.path_doc import to_nodes
+from curlet.store.commands.intent import check_unlocked, core_path
+from curlet.store.commands.new_path import add_path
+from curlet.store.fonts import find_font
+from curlet.store.state import Row, State, new_id
+
+
+def put_lettering(state: State, lettering_id: str, doc: LetteringDoc, group: str | None = None) -> None:
+    """Write, or write anew. Letters that stay keep their paths and what those wear; new ones wear what the
+    first one does."""
+    row = state.rows["lettering"].get(lettering_id)
+    position = row["position"] if row else state.next_position("lettering")
+    pieces = doc.write(find_font(doc.font), _along(state, doc))
+    kept = {"id": lettering_id, "sheet": state.sheet["id"], "doc": doc.model_dump(mode="json")}
+    state.put("lettering", {**kept, "position": position})
+    there = {path["part"]: path for path in letters_of(state, lettering_id)}
+    for path in there.values():
+        check_unlocked(path)
+    pattern = next(iter(there.values()), None)
+    for piece in pieces:
+        old = there.pop(piece.key, None)
+        if old:
+            nodes = [node.model_dump(mode="json") for node in to_nodes(piece.path)]
+            state.update("path", old["id"], nodes=nodes, closed=piece.path.closed)
+            continue
+        owned = {"lettering": lettering_id, "part": piece.key}
+        kin = {"hidden": pattern["hidden"], "locked": pattern["locked"]} if pattern else {}
+        within = pattern["group"] if pattern else group
+        new = add_path(state, _name(doc, piece.key), piece.path, within, **owned, **kin)
+        if pattern:
+            _dress_alike(state, pattern["id"], new)
+    for gone in there.values():
+        state.remove("path", gone["id"])
+
+
+def letters_of(state: State, lettering_id: str) -> list[Row]:
+    """The paths that a piece of lettering owns, in order."""
+    return [path for path in state.all("path") if path.get("lettering") == lettering_id]
+
+
+def follow_paths(state: State) -> None:
+    """Write anew what stands on a path that has changed; where the path is gone it stays, as nodes."""
+    changed = {change.id for change in state.changes if change.kind == "path"}
+    for row in state.all("lettering"):
+        along = row["doc"]["along"]
+        if along not in changed:
+            continue
+        if along in state.rows["path"]:
+            put_lettering(state, row["id"], LetteringDoc(**row["doc"]))
+        else:
+            free_lettering(state, row["id"])
+
+
+def free_lettering(state: State, lettering_id: str) -> None:
+    """Make plain paths of lettering."""
+    for path in letters_of(state, lettering_id):
+        state.update("path", path["id"], lettering=None, part="")
+    state.remove("lettering", lettering_id)
+
+
+def shift_lettering(state: State, lettering_id: str, x: float, y: float) -> None:
+    """Move lettering by so many sheet mm.
+
+    Raises
+    ------
+    BadInput
+        If it stands on a path.
+    """
+    doc = LetteringDoc(**state.get("lettering", lettering_id)["doc"])
+    if doc.along:
+        raise BadInput("This lettering stands on a path: move that, or change how far along it stands.")
+    put_lettering(state, lettering_id, doc.model_copy(update={"x": doc.x + x, "y": doc.y + y}))
+
+
+def _along(state: State, doc: LetteringDoc) -> Path | None:
+    if doc.along is None:
+        return None
+    row = state.get("path", doc.along)
+    if row.get("lettering"):
+        raise BadInput("Lettering stands on a path of its own. Choose one that is no lettering.")
+    return core_path(row)
+
+
+def _name(doc: LetteringDoc, key: str) -> str:
+    line, cluster, contour = key.split(".")
+    letter = doc.text.split("\n")[int(line)][int(cluster.split("-")[0])]
+    return f"“{letter}” of {' '.join(doc.text.split())[:40]}" + (
+        f", {int(contour) + 1}" if contour != "0" else ""
+    )
+
+
+def _dress_alike(state: State, pattern: str, path_id: str) -> None:
+    for run in state.runs_of(pattern):
+        position = state.next_position("run")
+        state.put("run", {**run, "id": new_id(), "path": path_id, "places": {}, "position": position})

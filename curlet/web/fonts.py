@@ -1,0 +1,45 @@
+"""The fonts that lettering can be written in."""
+
+from __future__ import annotations
+
+from dataclasses import asdict
+
+from flask import Response
+from flask_openapi3 import FileStorage
+from pydantic import BaseModel
+
+from curlet.store import fonts as store
+from curlet.web.described import Routes
+from curlet.web.replies import json_reply
+from curlet.web.schemas import FontList, FontShown, Problem
+
+fonts = Routes("fonts", __name__, url_prefix="/api")
+
+
+class FontFile(BaseModel):
+    """A font file: TTF, OTF, WOFF or WOFF2."""
+
+    file: FileStorage
+
+
+class FontUrl(BaseModel):
+    font_id: str
+
+
+@fonts.get("/fonts", responses={200: FontList})
+def every() -> Response:
+    """Every font: the application's own, then those that people brought."""
+    return json_reply({"fonts": [asdict(font) for font in store.list_fonts()]})
+
+
+@fonts.post("/fonts", responses={200: FontShown, 413: Problem, 422: Problem})
+def bring(form: FontFile) -> Response:
+    """Keep a font of one's own."""
+    return json_reply(asdict(store.add_font(form.file.stream.read(store.LARGEST + 1))))
+
+
+@fonts.delete("/fonts/<font_id>", responses={200: FontList, 409: Problem})
+def let_go(path: FontUrl) -> Response:
+    """Let go of a font of one's own."""
+    store.remove_font(path.font_id)
+    return every()

@@ -1,0 +1,40 @@
+/** The Lettering tool's card: what is written at the next press. */
+import { QuietButton } from "@/shared/maker/QuietButton";
+
+import { useChosen, useDesk, useShown } from "../../sheet";
+import { hand, useHand } from "../../state";
+import { middle } from "../figure/figureHand";
+import { keepText, writeText } from "./letteringHand";
+import { type Change, TextFields } from "./TextFields";
+
+export function LetteringCard() {
+  const desk = useDesk();
+  const { head } = useShown();
+  const { path } = useChosen();
+  const writing = useHand((state) => state.writing);
+  const merged = (change: Change) => ({ ...writing, ...change, numbers: { ...writing.numbers, ...change.numbers } });
+  return (
+    <>
+      <h2 className="text-[18px] font-bold">Write lettering</h2>
+      <p className="muted my-1">Press where its first line begins. It stays text until you turn it into nodes.</p>
+      <TextFields
+        value={writing}
+        onPath={false}
+        onPreview={(change) => desk.preview(writeText(merged(change), middle()))}
+        onChange={(change) => {
+          hand().set({ writing: merged(change) });
+          desk.preview(writeText(merged(change), middle()));
+          return Promise.resolve(null);
+        }}
+        onCancel={() => desk.dropPreviews(true)}
+      />
+      <div className="mt-1.5 flex flex-wrap items-center justify-end gap-1">
+        {head.sheet.factor !== 1 && <span className="muted mr-auto text-[12px]">Lengths as worn</span>}
+        {path && !path.lettering && (
+          <QuietButton onClick={() => keepText(desk, undefined, path.id)}>Write along {path.name}</QuietButton>
+        )}
+        <QuietButton onClick={() => keepText(desk, middle())}>Write it in the middle</QuietButton>
+      </div>
+    </>
+  );
+}

@@ -1,0 +1,152 @@
+/** What lettering is set by: words, font, numbers, alignment. Used before it is written and while it is text. */
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useRef } from "react";
+
+import { api, Refusal } from "@/shared/api/client";
+import type { FontShown } from "@/shared/api/types";
+import { QuietButton } from "@/shared/maker/QuietButton";
+import { Choice } from "@/shared/ui/Choice";
+import { NumberField } from "@/shared/ui/NumberField";
+import { Tick } from "@/shared/ui/Tick";
+
+import { hand, type Writing } from "../../state";
+
+const ALIGNS = [
+  ["left", "From its left"],
+  ["centre", "Centred"],
+  ["right", "To its right"],
+] as const;
+
+const NUMBERS: readonly [string, string, string, number][] = [
+  ["caps", "Cap height", "20 mm", 1],
+  ["spacing", "Letter spacing", "0 %", 1],
+  ["lines", "Line spacing", "160 %", 5],
+  ["slant", "Slant", "0°", 1],
+  ["bold", "Boldness", "0 mm", 0.1],
+];
+const ON_LINES: typeof NUMBERS = [["turn", "Turned by", "0°", 1]];
+const ON_PATH: typeof NUMBERS = [
+  ["shift", "On along the path", "0 mm", 1],
+  ["rise", "Off the path", "0 mm", 1],
+];
+
+export type Change = Partial<Omit<Writing, "numbers">> & { numbers?: Record<string, string> };
+
+interface Props {
+  value: Writing;
+  onPath: boolean;
+  onPreview: (change: Change) => void;
+  /** Resolves to what was wrong, or to null. */
+  onChange: (change: Change) => Promise<string | null>;
+  onCancel: () => void;
+}
+
+export function useFonts(): FontShown[] {
+  return useQuery({ queryKey: ["fonts"], queryFn: api.fonts, staleTime: Infinity }).data?.fonts ?? [];
+}
+
+export function TextFields({ value, onPath, onPreview, onChange, onCancel }: Props) {
+  const single = useFonts().find((font) => font.id === value.font)?.single_line ?? false;
+  const numbers = [...NUMBERS, ...(onPath ? ON_PATH : ON_LINES)].filter(([name]) => !(single && name === "bold"));
+  return (
+    <>
+      <textarea
+        aria-label="Text"
+        rows={2}
+        maxLength={2000}
+        className="w-full rounded-field border border-base-300 bg-base-100 px-1.5 py-1"
+        key={value.text}
+        defaultValue={value.text}
+        onChange={(event) => onPreview({ text: event.target.value })}
+        onBlur={(event) => {
+          if (event.target.value !== value.text) void onChange({ text: event.target.value });
+        }}
+        onKeyDown={(event) => event.stopPropagation()}
+      />
+      <FontChoice value={value.font} onChange={(font) => void onChange({ font })} />
+      {numbers.map(([name, label, plain, step]) => (
+        <div key={name} className="mt-1 flex items-start justify-between gap-2">
+          <span className="pt-0.5">{label}</span>
+          <NumberField
+            label={label}
+            value={value.numbers[name] ?? plain}
+            step={step}
+            onPreview={(text) => onPreview({ numbers: { [name]: text } })}
+            onCommit={(text) => onChange({ numbers: { [name]: text } })}
+            onCancel={onCancel}
+          />
+        </div>
+      ))}
+      <div className="mt-1.5">
+        <Choice label="Alignment" options={ALIGNS} value={value.align} onChange={(align) => void onChange({ align })} />
+      </div>
+      {!single && (
+        <Tick label="Letters that overlap become one outline" on={value.unite} onChange={(unite) => void onChange({ unite })} />
+      )}
+    </>
+  );
+}
+
+function FontChoice({ value, onChange }: { value: string; onChange: (font: string) => void }) {
+  const fonts = useFonts();
+  const groups: [string, FontShown[]][] = [
+    ["Outlined", fonts.filter((font) => !font.single_line && !font.own)],
+    ["One line, as a pen writes", fonts.filter((font) => font.single_line)],
+    ["Your own", fonts.filter((font) => font.own)],
+  ];
+  return (
+    <div className="mt-1 flex items-center gap-1">
+      <select
+        aria-label="Font"
+        className="min-w-0 flex-1 cursor-pointer rounded-field border border-base-300 bg-base-100 px-1.5 py-1"
+        value={value}
+        onChange={(event) => onChange(event.target.value)}
+      >
+        {groups.map(
+          ([name, those]) =>
+            those.length > 0 && (
+              <optgroup key={name} label={name}>
+                {those.map((font) => (
+                  <option key={font.id} value={font.id}>
+                    {font.name}
+                  </option>
+                ))}
+              </optgroup>
+            ),
+        )}
+      </select>
+      <BringFont onBrought={onChange} />
+    </div>
+  );
+}
+
+/** A font file of one's own. */
+function BringFont({ onBrought }: { onBrought: (font: string) => void }) {
+  const queries = useQueryClient();
+  const input = useRef<HTMLInputElement>(null);
+  const bring = async (file: File | undefined) => {
+    if (!file) return;
+    try {
+      const font = await api.bringFont(file);
+      await queries.refetchQueries({ queryKey: ["fonts"] });
+      onBrought(font.id);
+    } catch (error) {
+      hand().set({ notice: { tone: "fault", text: error instanceof Refusal ? error.message : String(error) } });
+    }
+    if (input.current) input.current.value = "";
+  };
+  return (
+    <>
+      <input
+        ref={input}
+        type="file"
+        accept=".ttf,.otf,.woff,.woff2"
+        aria-label="Font file to bring"
+        className="sr-only"
+        tabIndex={-1}
+        onChange={(event) => void bring(event.target.files?.[0])}
+      />
+      <QuietButton onClick={() => input.current!.click()}>Bring a font</QuietButton>
+    </>
+  );
+}

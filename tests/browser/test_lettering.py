@@ -1,0 +1,78 @@
+"""Lettering at the Table: written, dressed with stitch, rope and border, reworded, turned into nodes."""
+
+from __future__ import annotations
+
+from selenium.webdriver.common.by import By
+from selenium.webdriver.common.keys import Keys
+from selenium.webdriver.support.ui import Select
+
+from curlet.formats.fonts import FOLDER
+from tests.browser.table import Table
+
+
+def letters(table: Table) -> int:
+    return sum("Lantern" in name or "Moon" in name for name in table.path_names())
+
+
+def dress(table: Table, brush: str) -> None:
+    strip = table.by_id(f"brush-{brush}")
+    table.browser.execute_script("arguments[0].scrollIntoView({block: 'center'})", strip)
+    strip.click()
+    table.wait(lambda: table.count() > 2)
+
+
+def test_outlined_text_is_written_by_keys_dressed_and_reworded(table: Table) -> None:
+    table.press("5")
+    table.type_in("Cap height", "90 mm")
+    table.button("Write it in the middle").click()
+    table.wait(lambda: letters(table) == 18)
+    table.press("1")
+    for brush in ("topstitch", "rope", "key"):
+        dress(table, brush)
+    words = table.named("Text")
+    words.click()
+    table.control("a")
+    words.send_keys("Lantern", Keys.TAB)
+    table.wait(lambda: letters(table) == 9)
+    # What was written anew wears the same.
+    table.wait(lambda: len(table.browser.find_elements(By.XPATH, "//li//*[contains(., '“Lantern”')]")) > 0)
+    table.button("Turn it into nodes").click()
+    table.wait(lambda: not table.browser.find_elements(By.XPATH, "//button[.='Turn it into nodes']"))
+    table.wait(lambda: table.browser.find_elements(By.CSS_SELECTOR, "[data-testid^=node-]"))
+
+
+def test_a_pens_line_is_written_round_a_ring_and_follows_it(table: Table) -> None:
+    table.press("4")
+    Select(table.named("Figure")).select_by_visible_text("Circle")
+    table.type_in("Diameter", "500 mm")
+    table.button("Draw it in the middle").click()
+    table.wait(lambda: any(name.startswith("Circle") for name in table.path_names()))
+    table.press("5")
+    Select(table.named("Font")).select_by_visible_text("One line, script")
+    table.browser.find_element(By.XPATH, "//button[starts-with(., 'Write along Circle')]").click()
+    table.wait(lambda: letters(table) > 8)
+    table.press("1")
+    for brush in ("topstitch", "rope", "dots"):
+        dress(table, brush)
+    line = "//*[@data-path][contains(title, 'Lantern')]"
+    before = table.browser.find_element(By.XPATH, line).get_attribute("d")
+    ring = next(
+        row
+        for row in table.browser.find_elements(By.CSS_SELECTOR, "[data-testid^=row-]")
+        if "Circle" in row.text
+    )
+    ring.click()
+    table.type_in("Diameter", "400 mm")
+    # The text stands on the smaller ring at once, still a text.
+    table.wait(lambda: table.browser.find_element(By.XPATH, line).get_attribute("d") != before)
+    assert letters(table) > 8
+
+
+def test_a_font_of_ones_own_is_brought(table: Table) -> None:
+    table.press("5")
+    table.named("Font file to bring").send_keys(str(FOLDER / "pacifico.woff2"))
+    table.wait(lambda: Select(table.named("Font")).first_selected_option.text == "Pacifico")
+    table.button("Write it in the middle").click()
+    table.wait(lambda: letters(table) > 5)
+    table.named("Font file to bring").send_keys(__file__)
+    assert "no font that can be read" in table.notice()

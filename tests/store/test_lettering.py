@@ -1,0 +1,129 @@
+"""Text on the sheet: linked to its letters' runs and to the path that it stands on."""
+
+from __future__ import annotations
+
+from pathlib import Path as FilePath
+
+import numpy as np
+import pytest
+
+from curlet.core.errors import BadInput, TooMuch
+from curlet.formats.fonts import FOLDER, LARGEST
+from curlet.store import fonts, journal
+from curlet.store.commands.intent import core_path
+from curlet.store.errors import Conflict
+from curlet.store.lettering import letters_of
+from curlet.store.state import Row, State
+from tests.store.test_path_commands import HEM, SHEET, do
+
+
+def written(**values: object) -> tuple[State, Row]:
+    given = {"text": "MOON", "font": "graduate", "typed": {"caps": "80 mm"}, "x": 20, "y": 100, **values}
+    state = do("write-lettering", **given)
+    return state, state.all("lettering")[-1]
+
+
+def test_letters_keep_their_runs_when_the_text_changes(store: FilePath) -> None:
+    state, text = written()
+    letters = [path["id"] for path in letters_of(state, text["id"])]
+    do("lay-brush", paths=letters, brush="rope")
+    state = do("set-lettering", lettering=text["id"], text="MOONS", typed={"caps": "60 mm"})
+    after = letters_of(state, text["id"])
+    assert letters == [path["id"] for path in after[: len(letters)]]
+    assert all(state.runs_of(path["id"])[0]["brush"] == "rope" for path in after)
+    state = do("set-lettering", lettering=text["id"], text="MO")
+    assert len(letters_of(state, text["id"])) == 3
+    for _ in range(4):
+        state = journal.undo(SHEET, journal.current_revision(SHEET))
+    assert state.all("lettering") == []
+
+
+def test_text_stays_on_a_path_that_moves(store: FilePath) -> None:
+    state, text = written(along=HEM, text="SEAM", typed={"caps": "20 mm"})
+    first = core_path(letters_of(state, text["id"])[0]).points
+    state = do("move-paths", paths=[HEM], x=7, y=-3)
+    assert core_path(letters_of(state, text["id"])[0]).points - first == pytest.approx(
+        np.tile([7, -3], (len(first), 1))
+    )
+    with pytest.raises(BadInput, match="stands on a path"):
+        do("move-paths", paths=[letters_of(state, text["id"])[0]["id"]], x=1, y=1)
+    # Once its path is gone it is nodes, where it was.
+    state = do("delete-paths", paths=[HEM])
+    assert state.all("lettering") == []
+    assert sum(path["name"].endswith("of SEAM") for path in state.all("path")) >= 4
+
+
+def test_text_is_moved_turned_and_sized_as_one(store: FilePath) -> None:
+    state, text = written()
+    letters = letters_of(state, text["id"])
+    state = do("turn-paths", paths=[path["id"] for path in letters], angle="90", size="50 %")
+    doc = state.get("lettering", text["id"])["doc"]
+    assert (doc["turn"], doc["caps"]) == (pytest.approx(90), pytest.approx(text["doc"]["caps"] / 2))
+    height = np.ptp(core_path(letters_of(state, text["id"])[0]).points[:, 0])
+    assert height == pytest.approx(text["doc"]["caps"] / 2, rel=0.01)
+    before = core_path(letters_of(state, text["id"])[0]).points
+    state = do("move-paths", paths=[letters[0]["id"], letters[1]["id"]], x=5, y=0)
+    assert core_path(letters_of(state, text["id"])[0]).points - before == pytest.approx(
+        np.tile([5, 0], (len(before), 1))
+    )
+
+
+def test_letters_are_not_taken_apart_until_they_are_nodes(store: FilePath) -> None:
+    state, text = written()
+    one, *_ = letters_of(state, text["id"])
+    for kind, values in {
+        "delete-paths": {"paths": [one["id"]]},
+        "move-nodes": {"path": one["id"], "moves": [{"id": "n1", "x": 1, "y": 1}]},
+        "simplify-paths": {"paths": [one["id"]], "within": "1 mm"},
+    }.items():
+        with pytest.raises(BadInput, match="into nodes first"):
+            do(kind, **values)
+    do("free-lettering", lettering=text["id"])
+    state = do("move-nodes", path=one["id"], moves=[{"id": "n1", "x": 1, "y": 1}])
+    assert state.get("path", one["id"])["lettering"] is None
+
+
+def test_all_of_a_text_is_deleted_with_it(store: FilePath) -> None:
+    state, text = written()
+    state = do("delete-paths", paths=[path["id"] for path in letters_of(state, text["id"])])
+    assert state.all("lettering") == []
+
+
+def test_locked_text_stays_as_it_is(store: FilePath) -> None:
+    state, text = written()
+    do("lock-paths", paths=[path["id"] for path in letters_of(state, text["id"])], locked=True)
+    with pytest.raises(BadInput, match="Unlock it first"):
+        do("set-lettering", lettering=text["id"], text="SUN")
+
+
+def test_a_font_of_ones_own_is_brought_used_and_let_go(store: FilePath) -> None:
+    data = (FOLDER / "pacifico.woff2").read_bytes()
+    font = fonts.add_font(data)
+    assert (font.name, font.own) == ("Pacifico", True)
+    assert fonts.add_font(data) == font
+    _, text = written(font=font.id)
+    with pytest.raises(Conflict, match="written in this font"):
+        fonts.remove_font(font.id)
+    do("set-lettering", lettering=text["id"], font="graduate")
+    fonts.remove_font(font.id)
+    with pytest.raises(BadInput, match="no longer here"):
+        do("set-lettering", lettering=text["id"], font=font.id)
+
+
+@pytest.mark.parametrize(
+    "data",
+    [b"", b"not a font", b"wOF2" + bytes(200), b"\0\1\0\0" + b"\xff" * 400, b"OTTO" + bytes(64)],
+    ids=["empty", "words", "broken woff2", "broken ttf", "broken otf"],
+)
+def test_what_is_no_font_is_refused(store: FilePath, data: bytes) -> None:
+    with pytest.raises(BadInput, match="no font that can be read"):
+        fonts.add_font(data)
+
+
+def test_a_damaged_or_huge_font_is_refused(store: FilePath) -> None:
+    whole = (FOLDER / "graduate.woff2").read_bytes()
+    for cut in (60, len(whole) // 2, len(whole) - 40):
+        with pytest.raises(BadInput):
+            fonts.add_font(whole[:cut])
+    with pytest.raises(TooMuch, match="larger than"):
+        fonts.add_font(bytes(LARGEST + 1))
