@@ -65,7 +65,28 @@ class RadialGradient:
     matrix: Affine = IDENTITY
 
 
-Paint = Solid | LinearGradient | RadialGradient
+@dataclass(frozen=True, eq=False)
+class Tiling:
+    """Shapes repeated without end in tiles, as a cloth's threads are.
+
+    Attributes
+    ----------
+    shapes : one tile's, in its own units; what runs over its edge is cut there.
+    width, height : the tile's size, mm.
+    matrix : moves the tiles to where the shape is.
+    mean : "#rrggbb", what it looks like where a tile is too small to be seen.
+    unit : mm to the tile's own unit.
+    """
+
+    shapes: tuple[Shape, ...]
+    width: float
+    height: float
+    matrix: Affine = IDENTITY
+    mean: str = "#808080"
+    unit: float = 1.0
+
+
+Paint = Solid | LinearGradient | RadialGradient | Tiling
 
 
 @dataclass(frozen=True)

@@ -6,7 +6,7 @@ from collections.abc import Iterable
 from dataclasses import dataclass
 from itertools import groupby
 
-from curlet.core.drawing import Group, Laid, Shape, Solid, Stroke
+from curlet.core.drawing import Group, Laid, Paint, Shape, Solid, Stroke
 from curlet.core.path.outline import joined, outline_of
 from curlet.core.path.path import Path
 from curlet.formats.path_doc import FactsDoc
@@ -14,18 +14,19 @@ from curlet.formats.path_doc import FactsDoc
 
 @dataclass(frozen=True, eq=False)
 class DrawnPath:
-    """A path with its facts; a dressed one shows its fill but not its line."""
+    """A path with its facts; a dressed one shows its fill but not its line. A cloth covers the fill."""
 
     id: str
     title: str
     path: Path
     facts: FactsDoc
     dressed: bool
+    cloth: Paint | None = None
 
 
 def draw_as_drawn(paths: Iterable[DrawnPath]) -> tuple[Group, ...]:
     """A group for each element drawn; contours of one element keep their holes."""
-    seen = [drawn for drawn in paths if drawn.facts.stroke or drawn.facts.fill]
+    seen = [drawn for drawn in paths if drawn.facts.stroke or drawn.facts.fill or drawn.cloth]
     keyed = groupby(seen, key=lambda drawn: drawn.facts.element or drawn.id)
     return tuple(_group(list(part)) for _, part in keyed)
 
@@ -33,9 +34,10 @@ def draw_as_drawn(paths: Iterable[DrawnPath]) -> tuple[Group, ...]:
 def _group(contours: list[DrawnPath]) -> Group:
     first = contours[0]
     shapes = []
-    if first.facts.fill:
+    cloth = next((drawn.cloth for drawn in contours if drawn.cloth), None)
+    if cloth or first.facts.fill:
         outline = joined([outline_of(drawn.path) for drawn in contours])
-        fill = Solid(first.facts.fill, first.facts.fill_opacity)
+        fill = cloth or Solid(first.facts.fill or "#000000", first.facts.fill_opacity)
         shapes.append(Shape(outline, fill, even_odd=first.facts.even_odd))
     shapes += [
         Shape(outline_of(drawn.path), stroke=_stroke(drawn.facts))

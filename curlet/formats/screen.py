@@ -27,6 +27,7 @@ from curlet.core.drawing import (
     Solid,
     Stamps,
     Stroke,
+    Tiling,
 )
 from curlet.formats.numbers import DECIMALS, outline_data, terse_data
 
@@ -113,7 +114,7 @@ def shape_json(shape: Shape, frame: Frame, *, cell: bool = False) -> Json:
     """A shape; one in a cell runs from 0 to 1 along it, so it is written as finely as may be."""
     return {
         "d": outline_data(shape.outline) if cell else _outline(shape.outline, frame),
-        "fill": shape.fill and _paint(shape.fill),
+        "fill": shape.fill and paint_json(shape.fill),
         "stroke": shape.stroke and _stroke(shape.stroke),
         "even_odd": shape.even_odd,
     }
@@ -121,7 +122,7 @@ def shape_json(shape: Shape, frame: Frame, *, cell: bool = False) -> Json:
 
 def _stroke(stroke: Stroke) -> Json:
     return {
-        "paint": _paint(stroke.paint),
+        "paint": paint_json(stroke.paint),
         "weight": stroke.weight,
         "ends": stroke.ends,
         "joins": stroke.joins,
@@ -130,7 +131,25 @@ def _stroke(stroke: Stroke) -> Json:
     }
 
 
-def _paint(paint: Paint) -> Json:
+def paint_json(paint: Paint) -> Json:
+    """A paint, to be put on by the page."""
     if isinstance(paint, Solid):
         return {"type": "solid", "colour": paint.colour, "opacity": paint.opacity}
+    if isinstance(paint, Tiling):
+        return _tiling(paint)
     return {"type": "linear" if isinstance(paint, LinearGradient) else "radial", **asdict(paint)}
+
+
+def _tiling(paint: Tiling) -> Json:
+    """A cloth's tile; its shapes are painted once and repeated."""
+    shapes = [
+        {
+            "d": outline_data(shape.outline),
+            "fill": shape.fill and paint_json(shape.fill),
+            "stroke": shape.stroke and _stroke(shape.stroke),
+            "even_odd": shape.even_odd,
+        }
+        for shape in paint.shapes
+    ]
+    keys = ("width", "height", "matrix", "mean", "unit")
+    return {"type": "tiling", "shapes": shapes, **{key: getattr(paint, key) for key in keys}}

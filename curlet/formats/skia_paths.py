@@ -7,8 +7,8 @@ from dataclasses import replace
 
 import skia
 
-from curlet.core.drawing import LinearGradient, Paint, Solid, Stroke
-from curlet.core.path.booleans import CAPS, JOINS
+from curlet.core.drawing import LinearGradient, Paint, Solid, Stroke, Tiling
+from curlet.core.path.booleans import CAPS, JOINS, add_outline
 
 
 def matrix_of(affine: Sequence[float]) -> skia.Matrix:
@@ -21,6 +21,9 @@ def fill_paint(paint: Paint) -> skia.Paint:
     out = skia.Paint(AntiAlias=True)
     if isinstance(paint, Solid):
         out.setColor(_colour(paint.colour, paint.opacity))
+        return out
+    if isinstance(paint, Tiling):
+        out.setShader(_tiles(paint))
         return out
     # Its first and last colour are said from end to end: left to itself skia mixes them in wrongly.
     stops = (replace(paint.stops[0], offset=0.0), *paint.stops, replace(paint.stops[-1], offset=1.0))
@@ -36,6 +39,25 @@ def fill_paint(paint: Paint) -> skia.Paint:
             skia.GradientShader.MakeRadial(centre, paint.radius, colours, offsets, localMatrix=local)
         )
     return out
+
+
+def _tiles(paint: Tiling) -> skia.Shader:
+    """A tile drawn once and repeated."""
+    bounds = skia.Rect.MakeWH(paint.width / paint.unit, paint.height / paint.unit)
+    recorder = skia.PictureRecorder()
+    canvas = recorder.beginRecording(bounds)
+    for shape in paint.shapes:
+        path = skia.Path()
+        add_outline(path, shape.outline.commands, shape.outline.points)
+        if shape.fill:
+            canvas.drawPath(path, fill_paint(shape.fill))
+        if shape.stroke:
+            canvas.drawPath(path, stroke_paint(shape.stroke))
+    again = skia.TileMode.kRepeat
+    local = skia.Matrix(matrix_of(paint.matrix)).preScale(paint.unit, paint.unit)
+    return recorder.finishRecordingAsPicture().makeShader(
+        again, again, skia.FilterMode.kLinear, local, bounds
+    )
 
 
 def stroke_paint(stroke: Stroke) -> skia.Paint:

@@ -21,6 +21,7 @@ from curlet.core.drawing import (
     Solid,
     Stamps,
     Stroke,
+    Tiling,
     moved_paint,
     placed,
 )
@@ -41,6 +42,7 @@ class _Writer:
     def __init__(self) -> None:
         self.definitions: list[str] = []
         self.gradients: dict[LinearGradient | RadialGradient, str] = {}
+        self.tilings: dict[Tiling, str] = {}
 
     def drawing(self, drawing: Drawing) -> str:
         body = "".join(self.item(group) for group in drawing.groups)
@@ -105,7 +107,22 @@ class _Writer:
         if isinstance(paint, Solid):
             opacity = f' {role}-opacity="{number(paint.opacity)}"' if paint.opacity < 1 else ""
             return f' {role}="{paint.colour}"{opacity}'
-        return f' {role}="url(#{self.define_gradient(paint)})"'
+        name = self.define_tiling(paint) if isinstance(paint, Tiling) else self.define_gradient(paint)
+        return f' {role}="url(#{name})"'
+
+    def define_tiling(self, paint: Tiling) -> str:
+        """A pattern's id; areas of one cloth share it."""
+        if paint not in self.tilings:
+            shapes = "".join(self.shape(shape) for shape in paint.shapes)
+            name = self.tilings[paint] = f"cloth-{len(self.definitions) + 1}"
+            size = f'width="{number(paint.width)}" height="{number(paint.height)}"'
+            moved = " ".join(f"{value:.7g}" for value in paint.matrix)
+            box = f"0 0 {paint.width / paint.unit:.7g} {paint.height / paint.unit:.7g}"
+            self.definitions.append(
+                f'<pattern id="{name}" patternUnits="userSpaceOnUse" {size} viewBox="{box}" '
+                f'patternTransform="matrix({moved})">{shapes}</pattern>'
+            )
+        return self.tilings[paint]
 
     def define_gradient(self, paint: LinearGradient | RadialGradient) -> str:
         """A gradient's id; those that differ only in where they lie share their colours."""

@@ -14,11 +14,14 @@ from curlet.store.errors import Unavailable
 from curlet.store.models import (
     TABLES,
     BrushMaking,
+    CheckMark,
+    GuidePicture,
     JsonField,
     KeptFont,
     Lettering,
     Motif,
     Picture,
+    Single,
     database,
 )
 
@@ -37,9 +40,7 @@ def _add_places(db: SqliteDatabase) -> None:
 
 def _add_makings(db: SqliteDatabase) -> None:
     """What a brush was before each change to it."""
-    if "making" not in {column.name for column in db.get_columns("brush")}:
-        # Added in place: the migrator would make the table anew, which its runs forbid.
-        db.execute_sql("ALTER TABLE brush ADD COLUMN making INTEGER NOT NULL DEFAULT 1")  # type: ignore[no-untyped-call]
+    _add_columns(db, "brush", making="INTEGER NOT NULL DEFAULT 1")
     db.create_tables([BrushMaking])
 
 
@@ -55,26 +56,36 @@ def _add_motifs(db: SqliteDatabase) -> None:
 
 def _add_figures(db: SqliteDatabase) -> None:
     """The figure that a path still is."""
-    if "figure" not in {column.name for column in db.get_columns("sheet_path")}:
-        db.execute_sql("ALTER TABLE sheet_path ADD COLUMN figure TEXT NOT NULL DEFAULT '{}'")  # type: ignore[no-untyped-call]
+    _add_columns(db, "sheet_path", figure="TEXT NOT NULL DEFAULT '{}'")
 
 
 def _add_hiding(db: SqliteDatabase) -> None:
     """Whether a path is hidden, or locked, and the swell that it was drawn with."""
-    there = {column.name for column in db.get_columns("sheet_path")}
-    for name, kind in (("hidden", "INTEGER"), ("locked", "INTEGER"), ("swell", "TEXT")):
-        if name not in there:
-            value = "0" if kind == "INTEGER" else "'[]'"
-            db.execute_sql(f"ALTER TABLE sheet_path ADD COLUMN {name} {kind} NOT NULL DEFAULT {value}")  # type: ignore[no-untyped-call]
+    truth = "INTEGER NOT NULL DEFAULT 0"
+    _add_columns(db, "sheet_path", hidden=truth, locked=truth, swell="TEXT NOT NULL DEFAULT '[]'")
 
 
 def _add_lettering(db: SqliteDatabase) -> None:
     """Text whose letters are paths, and the fonts that people bring."""
     db.create_tables([Lettering, KeptFont])
-    there = {column.name for column in db.get_columns("sheet_path")}
-    if "lettering" not in there:
-        db.execute_sql("ALTER TABLE sheet_path ADD COLUMN lettering TEXT")  # type: ignore[no-untyped-call]
-        db.execute_sql("ALTER TABLE sheet_path ADD COLUMN part TEXT NOT NULL DEFAULT ''")  # type: ignore[no-untyped-call]
+    _add_columns(db, "sheet_path", lettering="TEXT", part="TEXT NOT NULL DEFAULT ''")
+
+
+def _add_to_sheets(db: SqliteDatabase) -> None:
+    """Units and cloths of sheets, cloths of areas; guide pictures, single repeats and check marks."""
+    _add_columns(db, "sheet", ground_cloth="TEXT NOT NULL DEFAULT '{}'")
+    _add_columns(db, "sheet", unit="TEXT NOT NULL DEFAULT 'mm'", removed="INTEGER NOT NULL DEFAULT 0")
+    _add_columns(db, "sheet_path", cloth="TEXT NOT NULL DEFAULT '{}'")
+    db.create_tables([GuidePicture, Single, CheckMark])
+
+
+def _add_columns(db: SqliteDatabase, table: str, **columns: str) -> None:
+    """Columns that are not there yet, in place: the migrator would make a table anew, which those that
+    refer to it forbid."""
+    there = {column.name for column in db.get_columns(table)}
+    for name, kind in columns.items():
+        if name not in there:
+            db.execute_sql(f"ALTER TABLE {table} ADD COLUMN {name} {kind}")  # type: ignore[no-untyped-call]
 
 
 MIGRATIONS: tuple[Callable[[SqliteDatabase], None], ...] = (
@@ -86,6 +97,7 @@ MIGRATIONS: tuple[Callable[[SqliteDatabase], None], ...] = (
     _add_figures,
     _add_hiding,
     _add_lettering,
+    _add_to_sheets,
 )
 
 

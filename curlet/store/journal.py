@@ -158,12 +158,6 @@ def find_sheet(sheet_id: str) -> State:
         return load_state(sheet_id)
 
 
-def list_sheets() -> list[Row]:
-    """Every sheet's row, in order."""
-    with reading():
-        return [dict(sheet.__data__) for sheet in Sheet.select().order_by(Sheet.position, Sheet.name)]
-
-
 def current_revision(sheet_id: str) -> int:
     """The sheet's revision, or Missing."""
     with reading():

@@ -36,7 +36,7 @@ class BrushField(JsonField):
     hold them again."""
 
     def db_value(self, value: Any) -> str:
-        return super().db_value(_each_picture(value, _keep_picture))
+        return super().db_value(_each_picture(value, keep_picture_text))
 
     def python_value(self, value: str) -> Any:
         return _each_picture(super().python_value(value), _fetch_picture)
@@ -53,7 +53,8 @@ def _each_picture(value: Any, change: Callable[[str], str]) -> Any:
     return {key: _each_picture(item, change) for key, item in value.items()}
 
 
-def _keep_picture(text: str) -> str:
+def keep_picture_text(text: str) -> str:
+    """Keep a PNG in base64 once; its id, the hash of its text."""
     key = hashlib.sha256(text.encode()).hexdigest()
     Picture.insert(id=key, png=text).on_conflict_ignore().execute()
     return key
@@ -76,6 +77,9 @@ class Sheet(Table):
     height = FloatField()
     scale = CharField()
     ground = CharField(default="light")
+    ground_cloth = JsonField(default=dict)
+    unit = CharField(default="mm")
+    removed = BooleanField(default=False)
     revision = IntegerField(default=1)
     position = IntegerField(default=0)
 
@@ -115,6 +119,7 @@ class SheetPath(Table):
     facts = JsonField(default=dict)
     figure = JsonField(default=dict)
     swell = JsonField(default=list)
+    cloth = JsonField(default=dict)
     lettering = CharField(null=True)
     part = CharField(default="")
     hidden = BooleanField(default=False)
@@ -160,6 +165,46 @@ class Motif(Table):
     position = IntegerField(default=0)
 
 
+class GuidePicture(Table):
+    """A picture under the paths: its middle and size in sheet mm, its turn in degrees, faded by so many %."""
+
+    id = CharField(primary_key=True)
+    sheet = ForeignKeyField(Sheet, on_delete="CASCADE", backref="guides")
+    picture = ForeignKeyField(Picture, on_delete="RESTRICT")
+    name = CharField()
+    x = FloatField()
+    y = FloatField()
+    width = FloatField()
+    height = FloatField()
+    turn = FloatField(default=0)
+    fade = FloatField(default=50)
+    shown = BooleanField(default=True)
+    locked = BooleanField(default=False)
+    position = IntegerField(default=0)
+
+
+class Single(Table):
+    """One repeat of a brush placed by hand: its middle in sheet mm, its turn in degrees, its size in %."""
+
+    id = CharField(primary_key=True)
+    sheet = ForeignKeyField(Sheet, on_delete="CASCADE", backref="singles")
+    brush = ForeignKeyField(Brush, on_delete="RESTRICT", backref="singles")
+    x = FloatField()
+    y = FloatField()
+    turn = FloatField(default=0)
+    size = FloatField(default=100)
+    position = IntegerField(default=0)
+
+
+class CheckMark(Table):
+    """A measurement kept on a sheet."""
+
+    id = CharField(primary_key=True)
+    sheet = ForeignKeyField(Sheet, on_delete="CASCADE", backref="marks")
+    doc = JsonField()
+    position = IntegerField(default=0)
+
+
 class Run(Table):
     id = CharField(primary_key=True)
     sheet = ForeignKeyField(Sheet, on_delete="CASCADE", backref="runs")
@@ -181,4 +226,19 @@ class Step(Table):
     undone = BooleanField(default=False)
 
 
-TABLES = (Sheet, SeamGroup, Lettering, KeptFont, SheetPath, Picture, Brush, BrushMaking, Motif, Run, Step)
+TABLES = (
+    Sheet,
+    SeamGroup,
+    Lettering,
+    KeptFont,
+    SheetPath,
+    Picture,
+    Brush,
+    BrushMaking,
+    Motif,
+    GuidePicture,
+    Single,
+    CheckMark,
+    Run,
+    Step,
+)

@@ -8,7 +8,18 @@ from typing import Any
 
 from curlet.core.measures import Scale
 from curlet.store.errors import Missing
-from curlet.store.models import Brush, Lettering, Run, SeamGroup, Sheet, SheetPath, Table
+from curlet.store.models import (
+    Brush,
+    CheckMark,
+    GuidePicture,
+    Lettering,
+    Run,
+    SeamGroup,
+    Sheet,
+    SheetPath,
+    Single,
+    Table,
+)
 
 Row = dict[str, Any]
 
@@ -19,8 +30,19 @@ KINDS: dict[str, type[Table]] = {
     "lettering": Lettering,
     "path": SheetPath,
     "run": Run,
+    "guide": GuidePicture,
+    "single": Single,
+    "mark": CheckMark,
 }
-_CALLED = {**{kind: kind for kind in KINDS}, "group": "seam group"}
+# Those that lie on one sheet, parents before children.
+OF_SHEET = tuple(kind for kind in KINDS if kind not in ("sheet", "brush"))
+_CALLED = {
+    **{kind: kind for kind in KINDS},
+    "group": "seam group",
+    "guide": "guide picture",
+    "single": "single repeat",
+    "mark": "check mark",
+}
 
 
 @dataclass(frozen=True)
@@ -80,6 +102,8 @@ class State:
         if kind == "path":
             for run in [r for r in self.all("run") if r["path"] == row_id]:
                 self.remove("run", run["id"])
+            for mark in [m for m in self.all("mark") if m["doc"]["path"] == row_id]:
+                self.remove("mark", mark["id"])
         if kind == "group":
             for path in [p for p in self.all("path") if p["group"] == row_id]:
                 self.update("path", path["id"], group=None)
@@ -113,7 +137,7 @@ def load_state(sheet_id: str) -> State:
         raise Missing("There is no such sheet. Choose one from the list.")
     rows = {"sheet": {sheet_id: _row(sheet)}}
     rows["brush"] = {brush.id: _row(brush) for brush in Brush.select()}
-    for kind in ("group", "lettering", "path", "run"):
+    for kind in OF_SHEET:
         model = KINDS[kind]
         rows[kind] = {item.id: _row(item) for item in model.select().where(model.sheet == sheet_id)}
     return State(rows)

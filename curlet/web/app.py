@@ -16,8 +16,10 @@ from curlet.web.bench import bench
 from curlet.web.described import Application
 from curlet.web.drawers import drawers
 from curlet.web.fonts import fonts
+from curlet.web.guides import guides
 from curlet.web.motifs import motifs
 from curlet.web.send_out import send_out
+from curlet.web.sheets import sheets
 from curlet.web.strips import strips
 from curlet.web.table import table
 from curlet.web.tracing import tracing
@@ -47,7 +49,7 @@ def build_app() -> Application:
         validation_error_callback=problems.invalid,
     )
     app.config["MAX_CONTENT_LENGTH"] = MOST_UPLOADED
-    for blueprint in (table, fonts, send_out, strips, bench, drawers, motifs, tracing):
+    for blueprint in (sheets, table, fonts, guides, send_out, strips, bench, drawers, motifs, tracing):
         app.register_api(blueprint)
     problems.install(app)
     app.before_request(_only_from_here)

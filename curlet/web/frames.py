@@ -18,12 +18,19 @@ from curlet.core.path.figures import Setting, figure_of
 from curlet.core.path.outline import outline_of
 from curlet.core.path.path import Path
 from curlet.core.tally import CornerTally, CrossingTally, LegTally, Pinch, RowTally, Warning
-from curlet.formats.fonts import SINGLE_LINE
 from curlet.formats.numbers import outline_data
 from curlet.formats.screen import Frame, group_json
 from curlet.store.commands import places_of, worn_brush
 from curlet.store.state import Row, State
 from curlet.web.laying import as_drawn, lay_row, path_of, run_group, touched_runs
+from curlet.web.sheet_frames import (
+    guide_json,
+    lettering_json,
+    mark_json,
+    number_text,
+    sheet_json,
+    single_json,
+)
 
 Json = dict[str, Any]
 
@@ -32,7 +39,7 @@ def whole_frame(state: State, labels: tuple[str | None, str | None], notes: tupl
     """Everything on the sheet."""
     frame = Frame()
     head = {
-        **_common(state, labels),
+        **_common(state, labels, frame),
         "partial": False,
         "paths": [_path(state, row) for row in state.all("path")],
         "runs": [_run(state, run, frame) for run in state.all("run")],
@@ -47,9 +54,11 @@ def preview_frame(draft: State) -> bytes:
     frame = Frame()
     changed = [change.id for change in draft.changes if change.kind == "path" and change.after]
     rows = [row for row in draft.all("path") if row["id"] in changed]
-    redrawn = any(row["facts"] for row in rows)
+    redrawn = any(row["facts"] or row["cloth"] for row in rows) or any(
+        change.kind == "path" and (change.before or {}).get("cloth") for change in draft.changes
+    )
     head = {
-        **_common(draft, (None, None)),
+        **_common(draft, (None, None), frame),
         "partial": True,
         "paths": [_path(draft, row) for row in rows],
         "runs": [_run(draft, run, frame) for run in touched_runs(draft)],
@@ -60,18 +69,20 @@ def preview_frame(draft: State) -> bytes:
     return frame.pack(head)
 
 
-def _common(state: State, labels: tuple[str | None, str | None]) -> Json:
+def _common(state: State, labels: tuple[str | None, str | None], frame: Frame) -> Json:
     sheet = state.sheet
-    keys = ("id", "name", "width", "height", "scale", "ground")
     worn: dict[str, int] = {}
     for run in state.all("run"):
         worn[run["brush"]] = worn.get(run["brush"], 0) + 1
     return {
         "revision": sheet["revision"],
-        "sheet": {**{key: sheet[key] for key in keys}, "factor": state.scale.factor},
+        "sheet": sheet_json(state),
         "groups": [{key: row[key] for key in ("id", "name", "mark")} for row in state.all("group")],
         "brushes": [_brush(row, worn.get(row["id"], 0)) for row in state.all("brush")],
-        "letterings": [_lettering(state, row) for row in state.all("lettering")],
+        "guides": [guide_json(row, state.scale.factor) for row in state.all("guide")],
+        "singles": [single_json(state, row, frame) for row in state.all("single")],
+        "marks": [mark_json(state, row) for row in state.all("mark")],
+        "letterings": [lettering_json(state, row) for row in state.all("lettering")],
         "undo": labels[0],
         "redo": labels[1],
     }
@@ -115,6 +126,7 @@ def _path(state: State, row: Row) -> Json:
         "hidden": row["hidden"],
         "locked": row["locked"],
         "lettering": row["lettering"],
+        "cloth": row["cloth"] or None,
     }
 
 
@@ -132,40 +144,10 @@ def _figure(figure: Row | None, factor: float) -> Json | None:
     return {"name": kind.name, "settings": [figure_setting(s, values[s.name], factor) for s in kind.settings]}
 
 
-_NUMBERS = {
-    "caps": "length",
-    "spacing": "percent",
-    "lines": "percent",
-    "slant": "angle",
-    "bold": "length",
-    "turn": "angle",
-    "shift": "length",
-    "rise": "length",
-}
-
-
-def _lettering(state: State, row: Row) -> Json:
-    """Text with its numbers as they would be typed."""
-    doc, factor = row["doc"], state.scale.factor
-    own = ("text", "font", "align", "unite", "along")
-    numbers = {name: number_text(doc[name], form, factor) for name, form in _NUMBERS.items()}
-    single = doc["font"] in SINGLE_LINE
-    return {"id": row["id"], **{key: doc[key] for key in own}, "single_line": single, "numbers": numbers}
-
-
-_UNITS = {"length": " mm", "angle": "°", "percent": " %", "count": ""}
-
-
 def figure_setting(setting: Setting, value: float, factor: float) -> Json:
     """A figure's setting with its number in words; lengths are given in sheet mm and shown worn."""
     text = number_text(value, setting.form, factor)
     return {"name": setting.name, "label": setting.label, "text": text, "whole": setting.form != "length"}
-
-
-def number_text(value: float, form: str, factor: float) -> str:
-    """A number as it would be typed: a length in sheet mm as worn, an angle, a percentage or a count."""
-    shown = value / factor if form == "length" else value
-    return f"{shown + 0.0:.3f}".rstrip("0").rstrip(".") + _UNITS[form]
 
 
 def _bare_corners(path: Path, factor: float) -> list[Json]:

@@ -7,14 +7,16 @@ from functools import lru_cache
 
 import orjson
 
-from curlet.core.drawing import Drawing, Group
+from curlet.core.drawing import Drawing, Group, Paint
 from curlet.core.lay import LaidRun, Mate, RunRule, lay
 from curlet.core.lay.draw import draw_run
+from curlet.core.lay.single import draw_single
 from curlet.core.measures import Scale
 from curlet.core.path import Path
 from curlet.core.tally import Tally, tally
 from curlet.formats.as_drawn import DrawnPath, draw_as_drawn
-from curlet.formats.brush_file import BrushDoc
+from curlet.formats.brush_file import BrushDoc, read_brush
+from curlet.formats.cloth_doc import ClothDoc
 from curlet.formats.path_doc import FactsDoc, NodeDoc, to_path
 from curlet.formats.run_places import PlacesDoc
 from curlet.store.commands import places_of, worn_brush
@@ -78,18 +80,54 @@ def as_drawn(state: State) -> tuple[Group, ...]:
     """The paths' own lines and fills, for those that came with any."""
     dressed = {run["path"] for run in state.all("run") if state.seen(run)}
     return draw_as_drawn(
-        DrawnPath(row["id"], row["name"], path_of(row), FactsDoc(**row["facts"]), row["id"] in dressed)
+        DrawnPath(
+            row["id"],
+            row["name"],
+            path_of(row),
+            FactsDoc(**row["facts"]),
+            row["id"] in dressed,
+            cloth_paint(row["cloth"], state.scale.factor),
+        )
         for row in state.all("path")
-        if row["facts"] and not row["hidden"]
+        if (row["facts"] or row["cloth"]) and not row["hidden"]
     )
 
 
-def sheet_drawing(state: State, *, with_lines: bool, runs: Iterable[Row]) -> Drawing:
-    """The drawing that is sent out: lines as drawn if wanted, then the runs in order."""
+def cloth_paint(doc: Row, factor: float) -> Paint | None:
+    """A kept cloth as a paint; the same object for the same cloth, so that it is drawn once."""
+    return _cloth(orjson.dumps(doc), factor) if doc else None
+
+
+@lru_cache(maxsize=256)
+def _cloth(doc: bytes, factor: float) -> Paint:
+    return ClothDoc.model_validate_json(doc).to_core().paint(factor)
+
+
+def ground_paint(state: State) -> Paint | None:
+    """The cloth behind everything; None where the ground is plain."""
+    sheet = state.sheet
+    return cloth_paint(sheet["ground_cloth"], state.scale.factor) if sheet["ground"] == "cloth" else None
+
+
+def single_group(state: State, row: Row) -> Group:
+    """A single repeat's part of the drawing."""
+    doc = orjson.dumps(state.get("brush", row["brush"])["doc"])
+    return _single(doc, state.scale, (row["x"], row["y"]), row["turn"], row["size"], row["id"])
+
+
+@lru_cache(maxsize=1024)
+def _single(doc: bytes, scale: Scale, at: tuple[float, float], turn: float, size: float, name: str) -> Group:
+    brush = read_brush(orjson.loads(doc)).to_core()
+    return draw_single(brush, scale, at, turn, size, f"single-{name}")
+
+
+def sheet_drawing(state: State, *, with_lines: bool, runs: Iterable[Row], singles: bool = True) -> Drawing:
+    """The drawing that is sent out: lines and cloths if wanted, the runs in order, single repeats on top."""
     groups = as_drawn(state) if with_lines else ()
     laid = tuple(run_group(state, run) for run in runs)
+    loose = tuple(single_group(state, row) for row in state.all("single")) if singles else ()
     sheet = state.sheet
-    return Drawing(sheet["width"], sheet["height"], (*groups, *laid), sheet["name"])
+    return Drawing(sheet["width"], sheet["height"], (*groups, *laid, *loose), sheet["name"])
 
 
 @lru_cache(maxsize=2048)

@@ -8,6 +8,7 @@ from pydantic import BaseModel, Field
 
 from curlet.core.measures import read_measure
 from curlet.formats.brush_file import BrushDoc
+from curlet.formats.cloth_doc import ClothDoc
 from curlet.formats.path_doc import NodeDoc
 from curlet.formats.png_out import PPI
 from curlet.formats.run_places import PlacesDoc
@@ -66,7 +67,19 @@ class RadialPaint(BaseModel):
     matrix: Matrix
 
 
-AnyPaint = Annotated[SolidPaint | LinearPaint | RadialPaint, Field(discriminator="type")]
+class TilingPaint(BaseModel):
+    """Shapes repeated in tiles of `width` × `height` mm, `unit` mm to their own; from afar it is `mean`."""
+
+    type: Literal["tiling"]
+    shapes: list[ShapeShown]
+    width: float
+    height: float
+    matrix: Matrix
+    mean: str
+    unit: float
+
+
+AnyPaint = Annotated[SolidPaint | LinearPaint | RadialPaint | TilingPaint, Field(discriminator="type")]
 
 
 class StrokeShown(BaseModel):
@@ -121,17 +134,105 @@ class SheetShown(BaseModel):
     height: float
     scale: str
     factor: float
-    ground: Literal["light", "dark"]
+    unit: Literal["mm", "in"]
+    ground: Literal["light", "dark", "cloth"]
+    ground_tone: Literal["light", "dark"]
+    ground_cloth: ClothDoc | None
+    ground_paint: AnyPaint | None
 
 
 class SheetListed(BaseModel):
     id: str
     name: str
+    width: float
+    height: float
     scale: str
+    unit: Literal["mm", "in"]
+    revision: int
+    paths: int
+    runs: int
+
+
+class SheetPreset(BaseModel):
+    """A usual size of sheet, mm, upright."""
+
+    name: str
+    width: float
+    height: float
 
 
 class SheetList(BaseModel):
     sheets: list[SheetListed]
+    presets: list[SheetPreset]
+
+
+class NewSheet(BaseModel):
+    """A sheet to begin: its sides as typed, bare numbers in its unit."""
+
+    name: Annotated[str, Field(max_length=120)] = "Sheet"
+    width: Annotated[str, Field(max_length=64)]
+    height: Annotated[str, Field(max_length=64)]
+    scale: Annotated[str, Field(max_length=64)] = "1:1"
+    unit: Literal["mm", "in"] = "mm"
+
+
+class SheetBegun(BaseModel):
+    id: str
+
+
+class GuideShown(BaseModel):
+    """A picture under the paths: its middle and size in sheet mm; its width also as it would be typed."""
+
+    id: str
+    name: str
+    src: str
+    x: float
+    y: float
+    width: float
+    height: float
+    turn: float
+    fade: float
+    shown: bool
+    locked: bool
+    typed: dict[str, str]
+
+
+class SingleShown(BaseModel):
+    """One repeat placed by hand."""
+
+    id: str
+    brush: str
+    x: float
+    y: float
+    turn: float
+    size: float
+    group: GroupShown | None
+    fault: str | None = None
+
+
+class MeasureShown(BaseModel):
+    """A measurement: in words, as a number in sheet mm or degrees, and the line that shows it, sheet mm."""
+
+    text: str
+    value: float
+    angle: bool
+    line: list[tuple[float, float]]
+    fault: str | None = None
+
+
+class CheckMarkShown(MeasureShown):
+    id: str
+
+
+class WeaveListed(BaseModel):
+    id: str
+    name: str
+    ends: float
+    picks: float
+
+
+class WeaveList(BaseModel):
+    weaves: list[WeaveListed]
 
 
 class SeamGroupShown(BaseModel):
@@ -247,6 +348,7 @@ class PathShown(BaseModel):
     hidden: bool
     locked: bool
     lettering: str | None
+    cloth: ClothDoc | None
 
 
 class LegShown(BaseModel):
@@ -374,6 +476,9 @@ class SheetFrame(BaseModel):
     sheet: SheetShown
     groups: list[SeamGroupShown]
     letterings: list[LetteringShown]
+    guides: list[GuideShown]
+    singles: list[SingleShown]
+    marks: list[CheckMarkShown]
     paths: list[PathShown]
     runs: list[RunShown]
     brushes: list[BrushShown]

@@ -64,4 +64,4 @@ def _drawing(sheet_id: str, query: SendOutQuery) -> Drawing:
     if query.run:
         runs = [state.get("run", query.run)]
     lines = query.what == "sheet" and not query.run
-    return sheet_drawing(state, with_lines=lines, runs=runs)
+    return sheet_drawing(state, with_lines=lines, runs=runs, singles=not query.run)

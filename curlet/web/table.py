@@ -8,8 +8,10 @@ from flask import Response
 from flask_openapi3 import FileStorage
 from pydantic import BaseModel
 
+from curlet.core.dress.cloth import WEAVES
 from curlet.core.measures import place_typed
 from curlet.core.path.figures import FIGURES
+from curlet.formats.mark_doc import MarkDoc
 from curlet.formats.svg_in import read_svg
 from curlet.store import journal
 from curlet.store.alike import find_alike
@@ -26,14 +28,16 @@ from curlet.web.schemas import (
     AlikeQuery,
     Command,
     FigureList,
+    MeasureShown,
     PlaceQuery,
     Problem,
     Revision,
     SheetFrame,
-    SheetList,
     SheetUrl,
     Spot,
+    WeaveList,
 )
+from curlet.web.sheet_frames import measured_json
 
 table = Routes("table", __name__, url_prefix="/api")
 
@@ -45,13 +49,6 @@ class TakenFile(BaseModel):
 
     revision: int
     file: FileStorage
-
-
-@table.get("/sheets", responses={200: SheetList})
-def sheets() -> Response:
-    """Every sheet."""
-    keys = ("id", "name", "scale")
-    return json_reply({"sheets": [{k: row[k] for k in keys} for row in journal.list_sheets()]})
 
 
 @table.get("/figures", responses={200: FigureList})
@@ -89,6 +86,19 @@ def place(path: SheetUrl, query: PlaceQuery) -> Response:
     """Where a place on the sheet is that was typed."""
     x, y = place_typed(journal.find_sheet(path.sheet_id).scale, **query.model_dump())
     return json_reply({"x": x, "y": y})
+
+
+@table.post("/sheets/<sheet_id>/measure", responses={200: MeasureShown, 404: Problem, 422: Problem})
+def measure(path: SheetUrl, body: MarkDoc) -> Response:
+    """What lies between places on the sheet."""
+    return json_reply(measured_json(journal.find_sheet(path.sheet_id), body))
+
+
+@table.get("/weaves", responses={200: WeaveList})
+def weaves() -> Response:
+    """Every weave, with its usual counts."""
+    found = [{"id": k, "name": w.name, "ends": w.ends, "picks": w.picks} for k, w in WEAVES.items()]
+    return json_reply({"weaves": found})
 
 
 @table.post("/sheets/<sheet_id>/commands", responses=_REPLIES)

@@ -18,6 +18,7 @@ from curlet.core.drawing import (
     Shape,
     Solid,
     Stop,
+    Tiling,
     compose,
 )
 from curlet.core.errors import BadInput
@@ -119,6 +120,16 @@ def gradient_of(gradient: RoleGradient, threads: tuple[str, ...], opacity: float
     return RadialGradient(gradient.start, radius, stops, gradient.matrix)
 
 
+def lightness(colour: str) -> float:
+    """How light a colour looks, 0…1 (OKLCH's L)."""
+    return float(Color(colour).convert("oklch")["lightness"])
+
+
+def mixed(one: str, other: str, share: float) -> str:
+    """A colour between two, `share` of the way, mixed in OKLab as the eye does from afar."""
+    return str(Color(one).mix(other, share, space="oklab").convert("srgb").fit().to_string(hex=True))
+
+
 @lru_cache(maxsize=4096)
 def shaded(colour: str, lighter: float) -> str:
     """A colour made lighter or darker by % of OKLCH's lightness, so that steps look even."""
@@ -145,6 +156,9 @@ def recoloured(shape: Shape, change: Callable[[str], str]) -> Shape:
     def painted(paint: Paint) -> Paint:
         if isinstance(paint, Solid):
             return replace(paint, colour=change(paint.colour))
+        if isinstance(paint, Tiling):
+            shapes = tuple(recoloured(inner, change) for inner in paint.shapes)
+            return replace(paint, shapes=shapes, mean=change(paint.mean))
         return replace(paint, stops=tuple(replace(stop, colour=change(stop.colour)) for stop in paint.stops))
 
     stroke = shape.stroke and replace(shape.stroke, paint=painted(shape.stroke.paint))

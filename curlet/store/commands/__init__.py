@@ -14,9 +14,12 @@ from curlet.store.commands.arrange import (
     SpreadPaths,
     TurnPaths,
 )
+from curlet.store.commands.cloth import SetCloth
 from curlet.store.commands.figures import DrawFigure, ReshapeFigure
+from curlet.store.commands.guides import AddGuide, CalibrateGuide, RemoveGuide, SetGuide
 from curlet.store.commands.intent import BaseIntent as Intent
 from curlet.store.commands.lettering import FreeLettering, SetLettering, WriteLettering
+from curlet.store.commands.marks import KeepMark, RemoveMark
 from curlet.store.commands.nodes import (
     AddNode,
     CutPath,
@@ -66,7 +69,8 @@ from curlet.store.commands.runs import (
     SwitchCourse,
     worn_brush,
 )
-from curlet.store.commands.sheet import SetSheet
+from curlet.store.commands.sheet import ScaleByLength, SetSheet
+from curlet.store.commands.singles import PlaceSingle, RemoveSingles, SetSingle
 from curlet.store.commands.sketch import SketchPath
 
 AnyIntent = Annotated[
@@ -118,8 +122,18 @@ AnyIntent = Annotated[
     | NewSeed
     | StackRun
     | MatchLine
+    | SetCloth
+    | SetGuide
+    | CalibrateGuide
+    | RemoveGuide
+    | PlaceSingle
+    | SetSingle
+    | RemoveSingles
+    | KeepMark
+    | RemoveMark
+    | ScaleByLength
     | SetSheet,
     Field(discriminator="kind"),
 ]
 
-__all__ = ["AnyIntent", "Intent", "TakeIn", "places_of", "worn_brush"]
+__all__ = ["AddGuide", "AnyIntent", "Intent", "TakeIn", "places_of", "worn_brush"]

@@ -28,6 +28,7 @@ def add_path(state: State, name: str, path: Path, group: str | None = None, **va
         "facts": {},
         "figure": {},
         "swell": [],
+        "cloth": {},
         "lettering": None,
         "part": "",
         "hidden": False,

@@ -2,25 +2,30 @@
 
 from __future__ import annotations
 
-from typing import Literal
+from typing import Annotated, Literal
 
-from curlet.core.bounds import Bounds
+from pydantic import Field
+
+from curlet.core.errors import BadInput
 from curlet.core.measures import Scale, read_measure
-from curlet.store.commands.intent import BaseIntent, Name
+from curlet.formats.cloth_doc import ClothDoc
+from curlet.store.commands.intent import BaseIntent, Name, Typed
+from curlet.store.sheets import read_side
 from curlet.store.state import State
-
-SIDE = Bounds("The sheet's side", 5, 20_000, "A4 is 210 mm × 297 mm")
 
 
 class SetSheet(BaseIntent):
-    """Change a sheet's name, size, scale or ground."""
+    """Change a sheet's name, size, scale, unit or ground; `ground_cloth` is what lies behind it all where
+    the ground is "cloth"."""
 
     kind: Literal["set-sheet"]
     name: Name | None = None
     width: str | None = None
     height: str | None = None
     scale: str | None = None
-    ground: Literal["light", "dark"] | None = None
+    unit: Literal["mm", "in"] | None = None
+    ground: Literal["light", "dark", "cloth"] | None = None
+    ground_cloth: ClothDoc | None = None
 
     def apply(self, state: State) -> str:
         values: dict[str, object] = {}
@@ -28,10 +33,37 @@ class SetSheet(BaseIntent):
             values["name"] = self.name.strip() or "Sheet"
         for side, typed in (("width", self.width), ("height", self.height)):
             if typed is not None:
-                values[side] = SIDE.check(read_measure(typed).value)
+                values[side] = read_side(typed, self.unit or state.sheet["unit"])
         if self.scale is not None:
             values["scale"] = str(Scale.read(self.scale))
         if self.ground is not None:
             values["ground"] = self.ground
+        if self.unit is not None:
+            values["unit"] = self.unit
+        if self.ground_cloth is not None:
+            self.ground_cloth.to_core()
+            values |= {"ground": "cloth", "ground_cloth": self.ground_cloth.model_dump(mode="json")}
         state.update("sheet", state.sheet["id"], **values)
-        return f"Change the sheet's {' and '.join(values) or 'settings'}"
+        named = [name.replace("_", " ") for name in values]
+        return f"Change the sheet's {' and '.join(named) or 'settings'}"
+
+
+class ScaleByLength(BaseIntent):
+    """Set the drawing scale by a line of known length: what is drawn stays, and every worn measure follows.
+
+    `drawn` is the line's length in sheet mm, as Measure gives it.
+    """
+
+    kind: Literal["scale-by-length"]
+    drawn: Annotated[float, Field(gt=0, le=1e6)]
+    length: Typed
+
+    def apply(self, state: State) -> str:
+        worn = read_measure(self.length).value
+        if worn <= 0:
+            raise BadInput("Give a length above 0.")
+        ratio = worn / self.drawn
+        # As people write scales, to four figures: 1:4, or 2:1 where it is drawn larger.
+        scale = Scale(1.0, float(f"{ratio:.4g}")) if ratio >= 1 else Scale(float(f"{1 / ratio:.4g}"), 1.0)
+        state.update("sheet", state.sheet["id"], scale=str(scale))
+        return f"Set the scale to {scale}"

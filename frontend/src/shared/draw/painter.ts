@@ -4,6 +4,7 @@ import type { GroupShown, PictureShown, ShapeShown, StampsShown } from "@/shared
 
 type Item = GroupShown["items"][number];
 type Paint = NonNullable<ShapeShown["fill"]>;
+type TilingPaint = Extract<Paint, { type: "tiling" }>;
 
 const CAPS = { round: "round", flat: "butt", square: "square" } as const;
 const JOINS = { round: "round", mitre: "miter", bevel: "bevel" } as const;
@@ -110,6 +111,11 @@ function outlineOf(shape: ShapeShown): Path2D {
 function fillShape(context: CanvasRenderingContext2D, shape: ShapeShown, outline: Path2D) {
   const fill = shape.fill!;
   const rule = shape.even_odd ? "evenodd" : "nonzero";
+  if (fill.type === "tiling") {
+    context.fillStyle = tiles(context, fill);
+    context.fill(outline, rule);
+    return;
+  }
   context.fillStyle = style(context, fill);
   if (fill.type === "solid") {
     context.fill(outline, rule);
@@ -136,7 +142,38 @@ function strokeShape(context: CanvasRenderingContext2D, shape: ShapeShown, outli
   context.stroke(outline);
 }
 
-function style(context: CanvasRenderingContext2D, paint: Paint): string | CanvasGradient {
+/** Tiles painted at the size that they have on screen, kept while the zoom stays. */
+const tiled = new WeakMap<TilingPaint, { zoom: number; pattern: CanvasPattern | null }>();
+/** A tile smaller than this on screen, px, is seen as one colour. */
+const SEEN = 2;
+
+function tiles(context: CanvasRenderingContext2D, paint: TilingPaint): string | CanvasPattern {
+  const { a, b } = context.getTransform();
+  const zoom = Math.hypot(a, b);
+  if (Math.min(paint.width, paint.height) * zoom < SEEN) return paint.mean;
+  const kept = tiled.get(paint);
+  const pattern = kept?.zoom === zoom ? kept.pattern : paintTile(paint, zoom);
+  tiled.set(paint, { zoom, pattern });
+  return pattern ?? paint.mean;
+}
+
+function paintTile(paint: TilingPaint, zoom: number): CanvasPattern | null {
+  const width = Math.ceil(paint.width * zoom);
+  const height = Math.ceil(paint.height * zoom);
+  if (width > 2048 || height > 2048) return null;
+  const layer = new OffscreenCanvas(width, height).getContext("2d");
+  if (!layer) return null;
+  const context = layer as unknown as CanvasRenderingContext2D;
+  context.scale((width / paint.width) * paint.unit, (height / paint.height) * paint.unit);
+  for (const shape of paint.shapes) paintShape(context, shape);
+  const pattern = context.createPattern(layer.canvas, "repeat");
+  const whole = new DOMMatrix(paint.matrix).scale(paint.width / width, paint.height / height);
+  pattern?.setTransform(whole);
+  return pattern;
+}
+
+function style(context: CanvasRenderingContext2D, paint: Paint): string | CanvasGradient | CanvasPattern {
+  if (paint.type === "tiling") return tiles(context, paint);
   if (paint.type === "solid") return withOpacity(paint.colour, paint.opacity);
   const gradient =
     paint.type === "linear"

@@ -1,0 +1,31 @@
+"""Cloth as it is kept and sent."""
+
+from __future__ import annotations
+
+from typing import Annotated
+
+from pydantic import BaseModel, ConfigDict, Field
+
+from curlet.core.dress.cloth import Cloth
+from curlet.core.dress.colour import read_colour
+
+Colour = Annotated[str, Field(max_length=64)]
+
+
+class ClothDoc(BaseModel):
+    """A weave by its name, its threads as CSS colours, its counts to the worn cm, and its turn in degrees."""
+
+    model_config = ConfigDict(extra="forbid", frozen=True)
+    weave: Annotated[str, Field(max_length=20)] = "colour"
+    warp: Colour = "#66757d"
+    weft: Colour = "#66757d"
+    ends: float = 20.0
+    picks: float = 20.0
+    turn: float = 0.0
+
+    def to_core(self) -> Cloth:
+        """The core's cloth; raises BadInput for a weave, colour or count that is none."""
+        colours = {"warp": read_colour(self.warp), "weft": read_colour(self.weft)}
+        cloth = Cloth(**{**self.model_dump(), **colours})
+        cloth.check()
+        return cloth

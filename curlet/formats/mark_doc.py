@@ -1,0 +1,20 @@
+"""A measurement as it is kept: where it was taken."""
+
+from __future__ import annotations
+
+from typing import Annotated, Literal
+
+from pydantic import BaseModel, ConfigDict, Field
+
+Coordinate = Annotated[float, Field(ge=-1e6, le=1e6, allow_inf_nan=False)]
+Spot = tuple[Coordinate, Coordinate]
+
+
+class MarkDoc(BaseModel):
+    """Two or three places on the sheet, mm, and what is measured between them: the distance straight or along
+    a path, the angle at the second, or the radius of the circle through all three."""
+
+    model_config = ConfigDict(extra="forbid", frozen=True)
+    what: Literal["straight", "along", "angle", "radius"]
+    places: Annotated[tuple[Spot, ...], Field(min_length=1, max_length=3)]
+    path: str | None = None

@@ -1,0 +1,113 @@
+"""Intents on guide pictures: images under the paths to trace over."""
+
+from __future__ import annotations
+
+import math
+from typing import Annotated, Literal
+
+from pydantic import Field
+
+from curlet.core.bounds import Bounds
+from curlet.core.errors import BadInput
+from curlet.core.measures import read_measure
+from curlet.store.commands.intent import BaseIntent, Coordinate, Id, Name, Typed, worn_length
+from curlet.store.state import State, new_id
+
+WIDTH = Bounds("The picture's width", 0.5, 100_000)
+FADE = Bounds("How faded it is", 0, 100, unit="%")
+Spot = tuple[Coordinate, Coordinate]
+
+
+class AddGuide(BaseIntent):
+    """Lay a kept picture under the paths, as wide as most of the sheet, in its middle."""
+
+    kind: Literal["add-guide"] = "add-guide"
+    name: Name
+    picture: Id
+    width: Annotated[int, Field(gt=0)]
+    height: Annotated[int, Field(gt=0)]
+
+    def apply(self, state: State) -> str:
+        sheet = state.sheet
+        size = 0.8 * min(sheet["width"] / self.width, sheet["height"] / self.height)
+        row = {
+            "id": new_id(),
+            "sheet": sheet["id"],
+            "picture": self.picture,
+            "name": self.name,
+            "x": sheet["width"] / 2,
+            "y": sheet["height"] / 2,
+            "width": self.width * size,
+            "height": self.height * size,
+            "turn": 0.0,
+            "fade": 50.0,
+            "shown": True,
+            "locked": False,
+            "position": state.next_position("guide"),
+        }
+        state.put("guide", row)
+        return f"Lay {self.name} under the paths"
+
+
+class SetGuide(BaseIntent):
+    """Place, size, turn, fade, show or lock a guide picture; its width is typed as worn."""
+
+    kind: Literal["set-guide"]
+    guide: Id
+    x: Coordinate | None = None
+    y: Coordinate | None = None
+    width: Typed | None = None
+    turn: Typed | None = None
+    fade: Typed | None = None
+    shown: bool | None = None
+    locked: bool | None = None
+
+    def apply(self, state: State) -> str:
+        row = state.get("guide", self.guide)
+        values: dict[str, object] = self.model_dump(include={"x", "y", "shown", "locked"}, exclude_none=True)
+        if self.turn is not None:
+            values["turn"] = read_measure(self.turn, accepts=("°", "")).value
+        if self.fade is not None:
+            values["fade"] = FADE.check(read_measure(self.fade, accepts=("%", "")).value)
+        if self.width is not None:
+            width = WIDTH.check(worn_length(self.width, state))
+            values |= {"width": width, "height": row["height"] * width / row["width"]}
+        if row["locked"] and {"x", "y", "width", "turn"} & set(values) and self.locked is not False:
+            raise BadInput("This guide picture is locked, so that it stays where it is. Unlock it first.")
+        state.update("guide", self.guide, **values)
+        return f"Change {row['name']}"
+
+
+class CalibrateGuide(BaseIntent):
+    """Size a guide picture by a line on it of known worn length; the line's start stays where it is."""
+
+    kind: Literal["calibrate-guide"]
+    guide: Id
+    start: Spot
+    finish: Spot
+    length: Typed
+
+    def apply(self, state: State) -> str:
+        row = state.get("guide", self.guide)
+        if row["locked"]:
+            raise BadInput("This guide picture is locked, so that it stays where it is. Unlock it first.")
+        drawn, wanted = math.dist(self.start, self.finish), worn_length(self.length, state)
+        if drawn < 0.1 or wanted <= 0:
+            raise BadInput("Draw the line between two places apart, and give its length above 0.")
+        k = wanted / drawn
+        WIDTH.check(row["width"] * k)
+        x, y = (at + k * (middle - at) for at, middle in zip(self.start, (row["x"], row["y"]), strict=True))
+        state.update("guide", self.guide, x=x, y=y, width=row["width"] * k, height=row["height"] * k)
+        return f"Calibrate {row['name']}"
+
+
+class RemoveGuide(BaseIntent):
+    """Take a guide picture away."""
+
+    kind: Literal["remove-guide"]
+    guide: Id
+
+    def apply(self, state: State) -> str:
+        name = state.get("guide", self.guide)["name"]
+        state.remove("guide", self.guide)
+        return f"Take {name} away"

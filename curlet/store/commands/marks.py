@@ -1,0 +1,41 @@
+"""Intents on check marks: measurements that stay on the sheet."""
+
+from __future__ import annotations
+
+from typing import Annotated, Literal
+
+from pydantic import Field
+
+from curlet.formats.mark_doc import MarkDoc
+from curlet.store.commands.intent import BaseIntent, Id
+from curlet.store.state import State, new_id
+
+
+class KeepMark(BaseIntent):
+    """Keep a measurement on the sheet; one along a path moves with it."""
+
+    kind: Literal["keep-mark"]
+    mark: Annotated[MarkDoc, Field()]
+
+    def apply(self, state: State) -> str:
+        if self.mark.path:
+            state.get("path", self.mark.path)
+        row = {
+            "id": new_id(),
+            "sheet": state.sheet["id"],
+            "doc": self.mark.model_dump(mode="json"),
+            "position": state.next_position("mark"),
+        }
+        state.put("mark", row)
+        return "Keep a check mark"
+
+
+class RemoveMark(BaseIntent):
+    """Take a check mark away."""
+
+    kind: Literal["remove-mark"]
+    mark: Id
+
+    def apply(self, state: State) -> str:
+        state.remove("mark", self.mark)
+        return "Take a check mark away"

@@ -1,0 +1,79 @@
+"""Intents on single repeats, placed by hand."""
+
+from __future__ import annotations
+
+from typing import Annotated, Literal
+
+from pydantic import Field
+
+from curlet.core.lay.single import SIZE
+from curlet.core.measures import read_measure
+from curlet.formats.brush_file import read_brush
+from curlet.store.commands.intent import BaseIntent, Coordinate, Id, Ids, Typed
+from curlet.store.state import State, new_id
+
+
+class PlaceSingle(BaseIntent):
+    """Place one repeat of a brush."""
+
+    kind: Literal["place-single"]
+    brush: Id
+    x: Coordinate
+    y: Coordinate
+    turn: Typed = "0"
+    size: Typed = "100 %"
+
+    def apply(self, state: State) -> str:
+        brush = state.get("brush", self.brush)["doc"]
+        read_brush(brush)
+        row = {
+            "id": new_id(),
+            "sheet": state.sheet["id"],
+            "brush": self.brush,
+            "x": self.x,
+            "y": self.y,
+            **_read(self.turn, self.size),
+            "position": state.next_position("single"),
+        }
+        state.put("single", row)
+        return f"Place one of {brush['name']}"
+
+
+class SetSingle(BaseIntent):
+    """Move, turn or resize a single repeat, or make it one of another brush."""
+
+    kind: Literal["set-single"]
+    single: Id
+    x: Coordinate | None = None
+    y: Coordinate | None = None
+    turn: Typed | None = None
+    size: Typed | None = None
+    brush: Id | None = None
+
+    def apply(self, state: State) -> str:
+        values = self.model_dump(include={"x", "y", "brush"}, exclude_none=True)
+        if self.brush is not None:
+            state.get("brush", self.brush)
+        state.update("single", self.single, **values, **_read(self.turn, self.size))
+        return "Change a single repeat"
+
+
+class RemoveSingles(BaseIntent):
+    """Take single repeats away."""
+
+    kind: Literal["remove-singles"]
+    singles: Annotated[Ids, Field(min_length=1)]
+
+    def apply(self, state: State) -> str:
+        for single in self.singles:
+            state.remove("single", single)
+        return f"Take {len(self.singles)} single repeats away" if len(self.singles) > 1 else "Take it away"
+
+
+def _read(turn: str | None, size: str | None) -> dict[str, float]:
+    values = {}
+    if turn is not None:
+        values["turn"] = read_measure(turn, accepts=("°", "")).value
+    if size is not None:
+        values["size"] = SIZE.check(read_measure(size, accepts=("%", "")).value)
+    return values

@@ -1,0 +1,119 @@
+"""The sheets themselves: begun, duplicated, put away and brought back. What is put away is not lost."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from peewee import fn
+
+from curlet.core.bounds import Bounds
+from curlet.core.errors import BadInput
+from curlet.core.measures import Scale, read_measure
+from curlet.store.database import reading, writing
+from curlet.store.errors import Missing
+from curlet.store.models import Run, Sheet, SheetPath
+from curlet.store.names import unlike
+from curlet.store.state import KINDS, OF_SHEET, Row, load_state, new_id
+
+SIDE = Bounds("The sheet's side", 5, 20_000, "A4 is 210 mm × 297 mm")
+
+
+@dataclass(frozen=True)
+class Preset:
+    """A usual size of sheet, mm, upright."""
+
+    name: str
+    width: float
+    height: float
+
+
+# ISO 216 and ANSI/ASME Y14.1 (letter, tabloid).
+PRESETS = (
+    Preset("A5", 148, 210),
+    Preset("A4", 210, 297),
+    Preset("A3", 297, 420),
+    Preset("A2", 420, 594),
+    Preset("Letter", 215.9, 279.4),
+    Preset("Tabloid", 279.4, 431.8),
+    Preset("Square, 200 mm", 200, 200),
+    Preset("Square, 12 in", 304.8, 304.8),
+)
+
+
+def list_sheets(*, removed: bool = False) -> list[Row]:
+    """Every sheet that is out, or every one that was put away, with how many paths and runs it has."""
+    with reading():
+        rows = [dict(s.__data__) for s in Sheet.select().where(Sheet.removed == removed)]
+        paths, runs = (_counts(model) for model in (SheetPath, Run))
+    rows.sort(key=lambda row: (row["position"], row["name"]))
+    return [{**row, "paths": paths.get(row["id"], 0), "runs": runs.get(row["id"], 0)} for row in rows]
+
+
+def _counts(model: type[SheetPath] | type[Run]) -> dict[str, int]:
+    counted = model.select(model.sheet, fn.COUNT(model.id)).group_by(model.sheet).tuples()
+    return {sheet: int(count) for sheet, count in counted}
+
+
+def begin_sheet(name: str, width: str, height: str, scale: str, unit: str) -> str:
+    """A new, empty sheet; its sides are typed lengths, bare numbers in the sheet's unit. Its id."""
+    size = {side: read_side(typed, unit) for side, typed in (("width", width), ("height", height))}
+    return _put({**size, "name": name, "scale": str(Scale.read(scale)), "unit": unit, "ground": "light"})
+
+
+def read_side(typed: str, unit: str) -> float:
+    """A typed side of a sheet in mm; a bare number is in the sheet's unit."""
+    text = typed.strip()
+    return SIDE.check(read_measure(f"{text} in" if unit == "in" and _bare(text) else text).value)
+
+
+def _bare(text: str) -> bool:
+    return all(c.isdigit() or c in ".,/ " for c in text)
+
+
+def duplicate_sheet(sheet_id: str) -> str:
+    """A copy of a sheet with everything on it, but not its steps; its id."""
+    with writing():
+        state = load_state(sheet_id)
+        # Everything on the sheet gets an id of its own; what refers to it is told.
+        new = {row["id"]: new_id() for kind in OF_SHEET for row in state.all(kind)}
+        copy = _put({k: v for k, v in state.sheet.items() if k not in ("id", "revision", "position")})
+        for kind in OF_SHEET:
+            for row in state.all(kind):
+                values = {key: _renamed(value, {**new, sheet_id: copy}) for key, value in row.items()}
+                KINDS[kind].create(**values)
+    return copy
+
+
+def _renamed(value: object, names: dict[str, str]) -> object:
+    """Part of a row with every id in it changed."""
+    if isinstance(value, dict):
+        return {key: _renamed(item, names) for key, item in value.items()}
+    if isinstance(value, list):
+        return [_renamed(item, names) for item in value]
+    return names.get(value, value) if isinstance(value, str) else value
+
+
+def put_away(sheet_id: str, *, away: bool) -> None:
+    """Put a sheet away, or bring it back as it was.
+
+    Raises
+    ------
+    BadInput
+        If it is the last one.
+    """
+    with writing():
+        if Sheet.get_or_none(Sheet.id == sheet_id) is None:
+            raise Missing("There is no such sheet. Choose one from the list.")
+        if away and Sheet.select().where(~Sheet.removed, Sheet.id != sheet_id).count() == 0:
+            raise BadInput("This is the last sheet. Begin another before you put it away.")
+        Sheet.update(removed=away).where(Sheet.id == sheet_id).execute()
+
+
+def _put(values: Row) -> str:
+    with writing():
+        taken = [sheet.name for sheet in Sheet.select(Sheet.name)]
+        position = (Sheet.select(fn.MAX(Sheet.position)).scalar() or 0) + 1
+        sheet_id = new_id()
+        name = unlike(values["name"].strip()[:110] or "Sheet", taken)
+        Sheet.create(**{**values, "id": sheet_id, "name": name, "position": position, "removed": False})
+    return sheet_id

@@ -1,0 +1,53 @@
+"""Guide pictures: taken in from files, and shown."""
+
+from __future__ import annotations
+
+import base64
+
+from flask import Response
+from flask_openapi3 import FileStorage
+from pydantic import BaseModel
+
+from curlet.formats.guide_in import read_guide
+from curlet.store import journal
+from curlet.store.commands import AddGuide
+from curlet.store.pictures import find_picture, keep_picture
+from curlet.web.described import Routes
+from curlet.web.frames import whole_frame
+from curlet.web.replies import Replies, frame_reply
+from curlet.web.schemas import Problem, SheetFrame, SheetUrl
+
+guides = Routes("guides", __name__, url_prefix="/api")
+
+_REPLIES: Replies = {200: SheetFrame, 409: Problem, 413: Problem, 422: Problem}
+
+
+class GuideFile(BaseModel):
+    """A picture to lay under the paths, for the sheet as it was at `revision`."""
+
+    revision: int
+    file: FileStorage
+
+
+class PictureUrl(BaseModel):
+    picture_id: str
+
+
+@guides.post("/sheets/<sheet_id>/guides", responses=_REPLIES)
+def add(path: SheetUrl, form: GuideFile) -> Response:
+    """Lay a picture under the paths."""
+    guide = read_guide(form.file.stream.read())
+    picture = keep_picture(guide.png)
+    title = (form.file.filename or "Picture").rsplit("/", 1)[-1].rsplit(".", 1)[0][:120] or "Picture"
+    intent = AddGuide(name=title, picture=picture, width=guide.width, height=guide.height)
+    state = journal.do(path.sheet_id, form.revision, intent)
+    return frame_reply(whole_frame(state, journal.undo_labels(path.sheet_id)))
+
+
+@guides.get("/pictures/<picture_id>.png", responses={404: Problem})
+def picture(path: PictureUrl) -> Response:
+    """A kept picture."""
+    reply = Response(base64.b64decode(find_picture(path.picture_id)), content_type="image/png")
+    # Its id is its content's hash.
+    reply.headers["Cache-Control"] = "max-age=31536000, immutable"
+    return reply

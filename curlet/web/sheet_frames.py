@@ -1,0 +1,131 @@
+"""What lies on a sheet beside its paths and runs: guide pictures, single repeats, check marks, lettering."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from typing import Any
+
+from curlet.core.drawing import Solid, Tiling
+from curlet.core.dress.colour import lightness
+from curlet.core.errors import BadInput, CurletError
+from curlet.core.path import measuring
+from curlet.core.path.measuring import Measured
+from curlet.formats.fonts import SINGLE_LINE
+from curlet.formats.mark_doc import MarkDoc
+from curlet.formats.screen import Frame, group_json, paint_json
+from curlet.store.state import Row, State
+from curlet.web.laying import ground_paint, path_of, single_group
+
+Json = dict[str, Any]
+
+# Grounds lighter than this take dark marks.
+_LIGHT = 0.55
+
+_UNITS = {"length": " mm", "angle": "°", "percent": " %", "count": ""}
+
+
+def number_text(value: float, form: str, factor: float) -> str:
+    """A number as it would be typed: a length in sheet mm as worn, an angle, a percentage or a count."""
+    shown = value / factor if form == "length" else value
+    return f"{shown + 0.0:.3f}".rstrip("0").rstrip(".") + _UNITS[form]
+
+
+def sheet_json(state: State) -> Json:
+    sheet, paint = state.sheet, ground_paint(state)
+    keys = ("id", "name", "width", "height", "scale", "unit", "ground")
+    mean = paint.colour if isinstance(paint, Solid) else paint.mean if isinstance(paint, Tiling) else None
+    tone = sheet["ground"] if mean is None else "light" if lightness(mean) > _LIGHT else "dark"
+    return {
+        **{key: sheet[key] for key in keys},
+        "factor": state.scale.factor,
+        "ground_tone": tone,
+        "ground_cloth": sheet["ground_cloth"] or None,
+        "ground_paint": paint and paint_json(paint),
+    }
+
+
+def guide_json(row: Row, factor: float) -> Json:
+    keys = ("id", "name", "x", "y", "width", "height", "turn", "fade", "shown", "locked")
+    typed = {
+        "width": number_text(row["width"], "length", factor),
+        "turn": number_text(row["turn"], "angle", factor),
+        "fade": number_text(row["fade"], "percent", factor),
+    }
+    return {**{key: row[key] for key in keys}, "src": f"/api/pictures/{row['picture']}.png", "typed": typed}
+
+
+def single_json(state: State, row: Row, frame: Frame) -> Json:
+    head = {key: row[key] for key in ("id", "brush", "x", "y", "turn", "size")}
+    try:
+        return {**head, "group": group_json(single_group(state, row), frame)}
+    except CurletError as error:
+        return {**head, "group": None, "fault": str(error)}
+
+
+def mark_json(state: State, row: Row) -> Json:
+    """A kept measurement as it is now; one that cannot be taken any more says why."""
+    doc = MarkDoc(**row["doc"])
+    try:
+        return {"id": row["id"], **measured_json(state, doc)}
+    except CurletError as error:
+        return {
+            "id": row["id"],
+            "text": "",
+            "value": 0,
+            "angle": False,
+            "line": doc.places,
+            "fault": str(error),
+        }
+
+
+def measured_json(state: State, doc: MarkDoc) -> Json:
+    """A measurement: lengths as worn, and as printed where that differs."""
+    found = _measured(state, doc)
+    factor = state.scale.factor
+    text = f"{found.value:.1f}°" if found.angle else number_text(found.value, "length", factor)
+    if not found.angle and factor != 1:
+        text += f" worn, {number_text(found.value, 'length', 1.0)} printed"
+    radius = "radius " if doc.what == "radius" else ""
+    line = found.line.tolist()
+    return {"text": radius + text, "value": found.value, "angle": found.angle, "line": line}
+
+
+def _measured(state: State, doc: MarkDoc) -> Measured:
+    path = path_of(state.get("path", doc.path)) if doc.path else None
+    places = doc.places
+    if doc.what == "radius" and path:
+        return measuring.radius_at(path, places[0])
+    wanted = {"straight": 2, "along": 2, "angle": 3, "radius": 3}[doc.what]
+    if len(places) != wanted or (doc.what == "along" and not path):
+        raise BadInput("Press the places first that it is to be measured between.")
+    if doc.what == "along" and path:
+        return measuring.along(path, *places)
+    return _BETWEEN[doc.what](*places)
+
+
+_BETWEEN: dict[str, Callable[..., Measured]] = {
+    "straight": measuring.straight,
+    "angle": measuring.angle,
+    "radius": measuring.radius,
+}
+
+
+_NUMBERS = {
+    "caps": "length",
+    "spacing": "percent",
+    "lines": "percent",
+    "slant": "angle",
+    "bold": "length",
+    "turn": "angle",
+    "shift": "length",
+    "rise": "length",
+}
+
+
+def lettering_json(state: State, row: Row) -> Json:
+    """Text with its numbers as they would be typed."""
+    doc, factor = row["doc"], state.scale.factor
+    own = ("text", "font", "align", "unite", "along")
+    numbers = {name: number_text(doc[name], form, factor) for name, form in _NUMBERS.items()}
+    single = doc["font"] in SINGLE_LINE
+    return {"id": row["id"], **{key: doc[key] for key in own}, "single_line": single, "numbers": numbers}
