@@ -4,24 +4,34 @@ from __future__ import annotations
 
 from typing import Annotated
 
-from pydantic import BaseModel, ConfigDict, Field
+from pydantic import BaseModel, BeforeValidator, ConfigDict, Field
 
 from curlet.core.dress.cloth import Cloth
 from curlet.core.dress.colour import read_colour
+from curlet.core.measures import read_measure
 
 Colour = Annotated[str, Field(max_length=64)]
 
 
+def _count(value: object) -> object:
+    return read_measure(value, accepts=("",)).value if isinstance(value, str) else value
+
+
+def _angle(value: object) -> object:
+    return read_measure(value, accepts=("°", "")).value if isinstance(value, str) else value
+
+
 class ClothDoc(BaseModel):
-    """A weave by its name, its threads as CSS colours, its counts to the worn cm, and its turn in degrees."""
+    """A weave by its name, its threads as CSS colours, its counts to the worn cm, and its turn in degrees.
+    Numbers may come as they were typed."""
 
     model_config = ConfigDict(extra="forbid", frozen=True)
     weave: Annotated[str, Field(max_length=20)] = "colour"
     warp: Colour = "#66757d"
     weft: Colour = "#66757d"
-    ends: float = 20.0
-    picks: float = 20.0
-    turn: float = 0.0
+    ends: Annotated[float, BeforeValidator(_count)] = 20.0
+    picks: Annotated[float, BeforeValidator(_count)] = 20.0
+    turn: Annotated[float, BeforeValidator(_angle)] = 0.0
 
     def to_core(self) -> Cloth:
         """The core's cloth; raises BadInput for a weave, colour or count that is none."""

@@ -7,7 +7,7 @@ from dataclasses import replace
 
 import skia
 
-from curlet.core.drawing import LinearGradient, Paint, Solid, Stroke, Tiling
+from curlet.core.drawing import LinearGradient, Paint, Solid, Stroke, Tiling, compose
 from curlet.core.path.booleans import CAPS, JOINS, add_outline
 
 
@@ -54,7 +54,7 @@ def _tiles(paint: Tiling) -> skia.Shader:
         if shape.stroke:
             canvas.drawPath(path, stroke_paint(shape.stroke))
     again = skia.TileMode.kRepeat
-    local = skia.Matrix(matrix_of(paint.matrix)).preScale(paint.unit, paint.unit)
+    local = matrix_of(compose(paint.matrix, (paint.unit, 0.0, 0.0, paint.unit, 0.0, 0.0)))
     return recorder.finishRecordingAsPicture().makeShader(
         again, again, skia.FilterMode.kLinear, local, bounds
     )

@@ -18,13 +18,14 @@ from curlet.core.drawing import Outline
 from curlet.core.dress.colour import RoleGradient, read_colour
 from curlet.core.errors import BadInput, TooMuch
 from curlet.core.measures import MM_PER_PX
-from curlet.core.path.arcs import arc_to_cubics
 from curlet.core.path.outline import joined
 from curlet.core.path.path import MOST_NODES, SAME_POINT, Path
 from curlet.formats.path_doc import FactsDoc
 from curlet.formats.safe_xml import local_name, read_svg_tree
 from curlet.formats.svg_clips import MARK, Clips, lay_out_clips
 from curlet.formats.svg_paints import Gradients, Viewport, transform_of
+from curlet.formats.svg_plain import make_plain
+from curlet.formats.svg_segments import cubics_of
 
 MOST_PATHS = 2_000
 MOST_NODES_IN_ALL = 200_000
@@ -89,6 +90,7 @@ def read_svg(data: bytes) -> TakenIn:
     """
     root, notes = read_svg_tree(data)
     _check_numbers(root)
+    make_plain(root)
     width, height = _fix_size(root)
     names = _name_elements(root)
     opacities = _opacities(root)
@@ -210,7 +212,7 @@ def _outline(path: svgelements.Path) -> Outline:
     """An element's geometry as an outline, mm."""
     commands, points = "", []
     for contour in path.as_subpaths():
-        chain = [_cubics(part) for part in contour if not isinstance(part, svgelements.Move)]
+        chain = [cubics_of(part) for part in contour if not isinstance(part, svgelements.Move)]
         chain = [part for part in chain if len(part)]
         if chain:
             cubics = np.concatenate(chain)
@@ -341,7 +343,7 @@ def _contour(contour: svgelements.Path, notes: list[str]) -> Path | None:
         if isinstance(segment, svgelements.Move):
             continue
         closed = closed or isinstance(segment, svgelements.Close)
-        pieces.append(_cubics(segment))
+        pieces.append(cubics_of(segment))
     chain = np.concatenate([p for p in pieces if len(p)] or [np.zeros((0, 4, 2))]) * MM_PER_PX
     if not np.isfinite(chain).all():
         raise BadInput("A coordinate in this drawing is not a number. Correct it and try again.")
@@ -354,24 +356,6 @@ def _contour(contour: svgelements.Path, notes: list[str]) -> Path | None:
             raise
         notes.append("A path without length was left out.")
         return None
-
-
-def _cubics(segment: object) -> Floats:
-    """(k, 4, 2) cubics of one segment; a straight one has its handles on its ends."""
-    if isinstance(segment, svgelements.Arc):
-        centre, along, across = (complex(p.x, p.y) for p in (segment.center, segment.prx, segment.pry))
-        return arc_to_cubics(centre, along - centre, across - centre, segment.get_start_t(), segment.sweep)
-    if isinstance(segment, svgelements.CubicBezier):
-        points = [segment.start, segment.control1, segment.control2, segment.end]
-        return np.array([[(p.x, p.y) for p in points]])
-    if isinstance(segment, svgelements.QuadraticBezier):
-        start, control, end = (np.array((p.x, p.y)) for p in (segment.start, segment.control, segment.end))
-        # Degree elevation, exact.
-        return np.array([[start, (start + 2 * control) / 3, (end + 2 * control) / 3, end]])
-    start, end = segment.start, segment.end  # type: ignore[attr-defined]
-    if start is None or end is None or (start.x == end.x and start.y == end.y):
-        return np.zeros((0, 4, 2))
-    return np.array([[(start.x, start.y), (start.x, start.y), (end.x, end.y), (end.x, end.y)]])
 
 
 def chain_to_path(chain: Floats, closed: bool) -> Path:

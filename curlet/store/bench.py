@@ -13,9 +13,10 @@ from curlet.core.measures import Scale
 from curlet.formats.brush_file import BrushDoc, read_brush
 from curlet.store.database import reading, writing
 from curlet.store.errors import Conflict, Missing
-from curlet.store.models import Brush, BrushMaking, Run, Sheet
+from curlet.store.models import Brush, BrushMaking, Run
 from curlet.store.names import unlike
 from curlet.store.state import Row, new_id
+from curlet.store.worn import give_up, is_worn, moved_on, worn_on
 
 Edit = Callable[[BrushDoc], tuple[BrushDoc, str]]
 
@@ -116,7 +117,7 @@ def remove(brush_id: str) -> None:
         brush = _find(brush_id)
         if brush.builtin:
             raise BadInput("Built-in brushes stay in the drawer.")
-        if Run.select().where(Run.brush == brush_id).exists():
+        if is_worn(brush_id):
             raise Conflict("This brush is worn. Take it off its paths first, then it can be removed.")
         brush.delete_instance()
 
@@ -169,11 +170,11 @@ def _copy(doc: BrushDoc, name: str) -> Brush:
 
 
 def _leave_runs(brush: Brush, before: BrushDoc) -> None:
-    if not Run.select().where(Run.brush == brush.id).exists():
+    if not is_worn(brush.id):
         return
     as_it_was = _copy(before, f"{before.name}, as it was")
-    _moved_on(brush.id)
-    Run.update(brush=as_it_was.id).where(Run.brush == brush.id).execute()
+    moved_on(worn_on([brush.id]))
+    give_up(brush.id, as_it_was.id)
 
 
 def _keep(brush: Brush, doc: BrushDoc, label: str) -> None:
@@ -203,13 +204,7 @@ def _step_to(brush: Brush, number: int) -> None:
         return
     brush.doc, brush.making = making.doc, number
     brush.save()
-    _moved_on(brush.id)
-
-
-def _moved_on(brush_id: str) -> None:
-    """A new revision for every sheet on which the brush is worn."""
-    worn = Run.select(Run.sheet).where(Run.brush == brush_id).distinct()
-    Sheet.update(revision=Sheet.revision + 1).where(Sheet.id.in_(worn)).execute()
+    moved_on(worn_on([brush.id]))
 
 
 def _making(brush: Brush, number: int) -> BrushMaking | None:

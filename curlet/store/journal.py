@@ -11,8 +11,9 @@ from curlet.store.commands import Intent
 from curlet.store.database import reading, writing
 from curlet.store.errors import Conflict, Missing, Stale
 from curlet.store.lettering import follow_paths
-from curlet.store.models import Brush, Run, Sheet, Step
+from curlet.store.models import Brush, Sheet, Step
 from curlet.store.state import KINDS, Change, Row, State, load_state
+from curlet.store.worn import is_worn, moved_on, worn_on
 
 MOST_STEPS = 2_000
 # Parents before children, so that foreign keys hold while rows are written.
@@ -122,7 +123,7 @@ def _write(changes: list[Change]) -> None:
     for (kind, row_id), row in reversed(ordered):
         if row is None:
             model = KINDS[kind]
-            if kind == "brush" and Run.select().where(Run.brush == row_id).exists():
+            if kind == "brush" and is_worn(row_id):
                 raise Conflict("This brush is worn on another sheet. Take it off there first.")
             model.delete().where(model.id == row_id).execute()
 
@@ -137,11 +138,7 @@ def _put(kind: str, row: Row) -> None:
 def _moved_on(sheet_id: str, changes: list[Change]) -> None:
     """A new revision here, and on every sheet that wears a changed brush."""
     brushes = {change.id for change in changes if change.kind == "brush"}
-    sheets = {sheet_id}
-    if brushes:
-        worn = Run.select(Run.sheet).where(Run.brush.in_(brushes)).distinct()
-        sheets |= {run.sheet_id for run in worn}
-    Sheet.update(revision=Sheet.revision + 1).where(Sheet.id.in_(sheets)).execute()
+    moved_on({sheet_id} | (worn_on(brushes) if brushes else set()))
 
 
 def _drop_oldest(sheet_id: str) -> None:

@@ -214,6 +214,7 @@ class MeasureShown(BaseModel):
     """A measurement: in words, as a number in sheet mm or degrees, and the line that shows it, sheet mm."""
 
     text: str
+    printed: str
     value: float
     angle: bool
     line: list[tuple[float, float]]

@@ -8,6 +8,7 @@ from typing import Any
 from curlet.core.drawing import Solid, Tiling
 from curlet.core.dress.colour import lightness
 from curlet.core.errors import BadInput, CurletError
+from curlet.core.measures import MM_PER_INCH
 from curlet.core.path import measuring
 from curlet.core.path.measuring import Measured
 from curlet.formats.fonts import SINGLE_LINE
@@ -71,6 +72,7 @@ def mark_json(state: State, row: Row) -> Json:
         return {
             "id": row["id"],
             "text": "",
+            "printed": "",
             "value": 0,
             "angle": False,
             "line": doc.places,
@@ -82,12 +84,24 @@ def measured_json(state: State, doc: MarkDoc) -> Json:
     """A measurement: lengths as worn, and as printed where that differs."""
     found = _measured(state, doc)
     factor = state.scale.factor
-    text = f"{found.value:.1f}°" if found.angle else number_text(found.value, "length", factor)
-    if not found.angle and factor != 1:
-        text += f" worn, {number_text(found.value, 'length', 1.0)} printed"
+    text = f"{found.value:.1f}°" if found.angle else _told(found.value / factor, state.sheet["unit"])
     radius = "radius " if doc.what == "radius" else ""
+    printed = "" if found.angle or factor == 1 else f"{_told(found.value, state.sheet['unit'])} printed"
     line = found.line.tolist()
-    return {"text": radius + text, "value": found.value, "angle": found.angle, "line": line}
+    return {
+        "text": radius + text,
+        "printed": printed,
+        "value": found.value,
+        "angle": found.angle,
+        "line": line,
+    }
+
+
+def _told(mm: float, unit: str) -> str:
+    """A length in the sheet's unit, as finely as an eye sees it."""
+    if unit == "in":
+        return f"{mm / MM_PER_INCH:.3f} in"
+    return f"{mm:.2f} mm" if mm < 10 else f"{mm:.1f} mm"
 
 
 def _measured(state: State, doc: MarkDoc) -> Measured:

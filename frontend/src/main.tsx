@@ -4,7 +4,7 @@ import { createRoot } from "react-dom/client";
 import { BrowserRouter, Route, Routes } from "react-router";
 
 import "@/shared/style.css";
-import { FirstSheet } from "@/table/FirstSheet";
+import { SheetsPage } from "@/sheets/SheetsPage";
 import { TablePage } from "@/table/TablePage";
 
 // The Table comes first: the other views are fetched when they are gone to.
@@ -22,7 +22,7 @@ createRoot(document.getElementById("root")!).render(
       <BrowserRouter>
         <Suspense>
         <Routes>
-          <Route path="/" element={<FirstSheet />} />
+          <Route path="/" element={<SheetsPage />} />
           <Route path="/sheets/:sheetId" element={<TablePage />} />
           <Route path="/bench/:brushId" element={<BenchPage />} />
           <Route path="/drawers" element={<DrawersPage />} />

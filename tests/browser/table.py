@@ -10,7 +10,7 @@ from selenium.webdriver import ActionChains, Chrome
 from selenium.webdriver.common.by import By
 from selenium.webdriver.common.keys import Keys
 from selenium.webdriver.remote.webelement import WebElement
-from selenium.webdriver.support.ui import WebDriverWait
+from selenium.webdriver.support.ui import Select, WebDriverWait
 
 T = TypeVar("T")
 
@@ -25,7 +25,7 @@ class Table:
         self.address = address
 
     def open(self) -> None:
-        self.browser.get(self.address)
+        self.browser.get(f"{self.address}/sheets/waistcoat")
         self.by_id("artwork")
 
     def wait(self, until: Callable[[], T]) -> T:
@@ -56,6 +56,10 @@ class Table:
     def option(self, group: str, text: str) -> WebElement:
         path = f"//*[@role='radiogroup'][@aria-label='{group}']//label[normalize-space()='{text}']"
         return self.wait(lambda: self.browser.find_element(By.XPATH, path))
+
+    def pick(self, label: str, text: str) -> None:
+        """Choose one of a list by its words, once it is there."""
+        self.wait(lambda: Select(self.named(label)).select_by_visible_text(text) or True)
 
     def press(self, *keys: str) -> None:
         ActionChains(self.browser).send_keys(*keys).perform()

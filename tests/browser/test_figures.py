@@ -2,15 +2,13 @@
 
 from __future__ import annotations
 
-from selenium.webdriver.support.ui import Select
-
 from tests.browser.table import Table
 
 
 def test_a_figure_is_drawn_dressed_and_reshaped(table: Table) -> None:
     names = table.path_names()
     table.press("4")
-    Select(table.named("Figure")).select_by_visible_text("Circle")
+    table.pick("Figure", "Circle")
     table.type_in("Diameter", "120 mm")
     # It is shown before it is kept.
     table.wait(lambda: len(table.path_names()) == len(names) + 1)

@@ -43,12 +43,12 @@ def test_outlined_text_is_written_by_keys_dressed_and_reworded(table: Table) -> 
 
 def test_a_pens_line_is_written_round_a_ring_and_follows_it(table: Table) -> None:
     table.press("4")
-    Select(table.named("Figure")).select_by_visible_text("Circle")
+    table.pick("Figure", "Circle")
     table.type_in("Diameter", "500 mm")
     table.button("Draw it in the middle").click()
     table.wait(lambda: any(name.startswith("Circle") for name in table.path_names()))
     table.press("5")
-    Select(table.named("Font")).select_by_visible_text("One line, script")
+    table.pick("Font", "One line, script")
     table.browser.find_element(By.XPATH, "//button[starts-with(., 'Write along Circle')]").click()
     table.wait(lambda: letters(table) > 8)
     table.press("1")

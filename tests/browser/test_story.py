@@ -194,7 +194,7 @@ def test_one_key_hides_every_mark_and_the_ground_turns_dark(table: Table) -> Non
     table.wait(lambda: not table.browser.find_elements(By.CSS_SELECTOR, "[data-path]"))
     table.press("m")
     table.wait(lambda: table.browser.find_elements(By.CSS_SELECTOR, "[data-path]"))
-    table.button("Dark ground").click()
+    table.button("Darken").click()
     table.wait(lambda: table.browser.find_element(By.CSS_SELECTOR, "main[data-ground=dark]"))
 
 

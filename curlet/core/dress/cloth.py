@@ -106,18 +106,19 @@ def _woven(cloth: Cloth) -> tuple[float, float, tuple[Shape, ...]]:
 
 
 def _float(paper: PointPaper, column: int, x: float, y: float) -> list[tuple[float, float, float, float]]:
-    """Where one end lies on top: boxes, the last running over the tile's foot into its top."""
-    half = _COVER * x / 2
-    middle = (column + 0.5) * x
+    """Where one end lies on top: a box for each float; what runs over the tile's foot comes in at its top."""
+    half, middle = _COVER * x / 2, (column + 0.5) * x
+    # Twice over, so that a float that goes on into the next tile is whole.
+    over = np.concatenate([paper[:, column], paper[:, column]])
+    if over.all():
+        return [(middle - half, -y, middle + half, (len(paper) + 1) * y)]
+    edges = np.flatnonzero(np.diff(np.concatenate([[False], over, [False]]).astype(int)))
     boxes = []
-    picks = len(paper)
-    for row in range(picks):
-        if not paper[row, column]:
-            continue
-        above, below = paper[row - 1, column], paper[(row + 1) % picks, column]
-        top = row * y if above else (row + 0.05) * y
-        foot = (row + 1) * y if below else (row + 0.95) * y
-        boxes.append((middle - half, top, middle + half, foot))
+    for top, foot in edges.reshape(-1, 2).tolist():
+        for shift in (0, -len(paper)):
+            if foot + shift > 0 and top + shift < len(paper):
+                tucked = ((top + shift + 0.05) * y, (foot + shift - 0.05) * y)
+                boxes.append((middle - half, tucked[0], middle + half, tucked[1]))
     return boxes
 
 

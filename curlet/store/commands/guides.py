@@ -23,7 +23,7 @@ class AddGuide(BaseIntent):
 
     kind: Literal["add-guide"] = "add-guide"
     name: Name
-    picture: Id
+    picture: Annotated[str, Field(max_length=64)]
     width: Annotated[int, Field(gt=0)]
     height: Annotated[int, Field(gt=0)]
 

@@ -3,7 +3,7 @@ import { useEffect, useMemo } from "react";
 import { useNavigate, useParams } from "react-router";
 
 import { MakerContext } from "@/shared/maker/maker";
-import { Message } from "@/table/FirstSheet";
+import { Message } from "@/table/Message";
 
 import { useBench, useBenchMaker, Workbench, WorkbenchContext } from "./bench";
 import { CourseStack } from "./CourseStack";

@@ -2,7 +2,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { Lamp } from "lucide-react";
 import { useEffect, useState } from "react";
-import { useNavigate } from "react-router";
+import { Link, useNavigate } from "react-router";
 
 import { api } from "@/shared/api/client";
 
@@ -12,7 +12,7 @@ import { TOOLS } from "./tools/tools";
 import { fit, TRUE_SIZE, zoomAbout } from "./view";
 
 export function chooseTool(tool: Tool) {
-  hand().set({ tool, draft: [], stroke: [], nodes: [], pointer: null, on: null, preview: null, cutting: false });
+  hand().set({ tool, draft: [], stroke: [], nodes: [], pointer: null, on: null, preview: null, cutting: false, places: [], measured: null, calibrating: null });
 }
 
 export function fitSheet(sheet: { width: number; height: number }) {
@@ -35,32 +35,31 @@ export function trueSize() {
 const quiet =
   "cursor-pointer rounded-field px-2 py-1 hover:bg-white/10 disabled:cursor-default disabled:text-[#98a0b3] disabled:hover:bg-transparent";
 
-/** The sheet's name, and the way to the others. */
+/** The way to all sheets, and the sheet's name with the others under it. */
 function SheetChoice() {
   const { head } = useShown();
   const navigate = useNavigate();
-  const { data } = useQuery({ queryKey: ["sheets"], queryFn: api.sheets });
-  const sheets = data?.sheets ?? [];
-  if (sheets.length < 2) {
-    return (
-      <h1 className="max-w-[200px] truncate font-bold" title={head.sheet.name}>
-        {head.sheet.name}
-      </h1>
-    );
-  }
+  const { data } = useQuery({ queryKey: ["sheets", false], queryFn: () => api.sheets() });
+  const others = data?.sheets.filter((sheet) => sheet.id !== head.sheet.id) ?? [];
   return (
-    <select
-      aria-label="Sheet"
-      className="max-w-[200px] cursor-pointer truncate rounded-field bg-neutral py-1 font-bold hover:bg-white/10"
-      value={head.sheet.id}
-      onChange={(event) => void navigate(`/sheets/${event.target.value}`)}
-    >
-      {sheets.map((sheet) => (
-        <option key={sheet.id} value={sheet.id}>
-          {sheet.name}
-        </option>
-      ))}
-    </select>
+    <>
+      <Link className={quiet} to="/">
+        Sheets
+      </Link>
+      <select
+        aria-label="Sheet"
+        className="max-w-[150px] cursor-pointer truncate rounded-field bg-neutral py-1 font-bold hover:bg-white/10"
+        value={head.sheet.id}
+        onChange={(event) => void navigate(`/sheets/${event.target.value}`)}
+      >
+        <option value={head.sheet.id}>{head.sheet.name}</option>
+        {others.map((sheet) => (
+          <option key={sheet.id} value={sheet.id}>
+            {sheet.name}
+          </option>
+        ))}
+      </select>
+    </>
   );
 }
 
@@ -91,18 +90,18 @@ export function HeadStrip() {
   const { head } = useShown();
   const { tool, view, marks } = useHand();
   const desk = useDesk();
-  const dark = head.sheet.ground === "dark";
+  const dark = head.sheet.ground_tone === "dark";
   return (
-    <header className="head col-span-3 flex items-center gap-3 bg-neutral px-3.5 text-neutral-content">
+    <header className="head col-span-3 flex items-center gap-2 bg-neutral px-3 whitespace-nowrap text-neutral-content">
       <SheetChoice />
-      <span className="measure whitespace-nowrap opacity-80">{head.sheet.scale} · mm</span>
-      <nav aria-label="Hand tools" className="ml-3 flex gap-1">
+      <span className="measure whitespace-nowrap opacity-80">{head.sheet.scale} · {head.sheet.unit}</span>
+      <nav aria-label="Hand tools" className="ml-1 flex">
         {TOOLS.map(({ tool: key, name, digit }) => (
           <button
             key={key}
             aria-pressed={tool === key}
             aria-keyshortcuts={digit}
-            className={`cursor-pointer rounded-field px-2.5 py-1 ${
+            className={`cursor-pointer rounded-field px-2 py-1 ${
               tool === key ? "bg-base-100 text-base-content" : "hover:bg-white/10"
             }`}
             onClick={() => chooseTool(key)}
@@ -115,12 +114,12 @@ export function HeadStrip() {
       <div className="ml-auto flex items-center gap-0.5">
         <button
           className={quiet}
-          aria-pressed={!marks}
+          aria-pressed={marks}
           aria-keyshortcuts="M"
           title="Hide or show every mark (M)"
           onClick={() => hand().set({ marks: !marks })}
         >
-          {marks ? "Hide marks" : "Show marks"}
+          Marks
         </button>
         <DimRoom />
         <button
@@ -128,7 +127,7 @@ export function HeadStrip() {
           title="The ground behind the sheet, for seeing white or dark thread"
           onClick={() => void desk.command({ kind: "set-sheet", ground: dark ? "light" : "dark" })}
         >
-          {dark ? "Light ground" : "Dark ground"}
+          {dark ? "Lighten" : "Darken"}
         </button>
         <span aria-hidden className="mx-1 h-5 w-px bg-white/25" />
         <button
@@ -152,7 +151,7 @@ export function HeadStrip() {
           −
         </button>
         <button
-          className={`${quiet} measure w-[62px] text-center`}
+          className={`${quiet} measure w-[58px] px-0 text-center`}
           title="True size on screen (T)"
           aria-keyshortcuts="T"
           onClick={trueSize}

@@ -2,7 +2,7 @@
 import { useEffect } from "react";
 import { useParams } from "react-router";
 
-import { Message } from "./FirstSheet";
+import { Message } from "./Message";
 import { HeadStrip } from "./HeadStrip";
 import { useKeys } from "./keys";
 import { NoticeBar } from "./NoticeBar";
@@ -20,7 +20,7 @@ export function TablePage() {
   const { data, error } = useSheetQuery(sheetId);
   useEffect(() => {
     choosePaths([]);
-    hand().set({ view: null, draft: [], preview: null, lit: null });
+    hand().set({ view: null, draft: [], preview: null, lit: null, single: null, places: [], measured: null });
   }, [sheetId]);
   if (error) return <Message title="This sheet cannot be opened" text={error.message} />;
   if (!data) return <Message title="Curlet" text="Opening the sheet." />;
@@ -42,7 +42,7 @@ function Table() {
     <div className="grid h-full grid-cols-[232px_1fr_300px] grid-rows-[44px_1fr_132px]">
       <HeadStrip />
       <PathsPanel />
-      <main className="relative min-w-0 overflow-hidden" data-ground={head.sheet.ground}>
+      <main className="relative min-w-0 overflow-hidden" data-ground={head.sheet.ground_tone}>
         <Paper />
         <NoticeBar />
       </main>

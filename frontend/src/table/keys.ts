@@ -56,7 +56,11 @@ const busy = () => hand().draft.length > 0 || hand().stroke.length > 0;
 
 /** Chosen nodes if there are any, otherwise the chosen paths. */
 export function deleteChosen(desk: Desk) {
-  const { chosen, nodes } = hand();
+  const { chosen, nodes, single } = hand();
+  if (single) {
+    hand().set({ single: null });
+    return void desk.command({ kind: "remove-singles", singles: [single] });
+  }
   const path = chosen.at(-1);
   if (path && nodes.length) {
     hand().set({ nodes: [] });

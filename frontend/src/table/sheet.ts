@@ -42,6 +42,10 @@ export class Desk {
     return this.change((id, revision) => api.takeIn(id, revision, file));
   }
 
+  addGuide(file: File): Promise<Refusal | null> {
+    return this.change((id, revision) => api.addGuide(id, revision, file));
+  }
+
   private change(send: Change): Promise<Refusal | null> {
     const step = this.line.then(() => this.carryOut(send));
     this.line = step;
@@ -105,6 +109,11 @@ export class Desk {
   /** The paths as the server keeps them, whatever is shown. */
   kept(): readonly PathShown[] {
     return this.queries.getQueryData<Frame>(this.key)?.head.paths ?? [];
+  }
+
+  /** The ids of the single repeats as the server keeps them. */
+  keptSingles(): string[] {
+    return this.queries.getQueryData<Frame>(this.key)?.head.singles.map((single) => single.id) ?? [];
   }
 
   /** Choose the first path that answers to something. */

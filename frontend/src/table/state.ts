@@ -1,12 +1,13 @@
 /** What the hand is doing on the Table: nothing here is kept by the server. */
 import { create } from "zustand";
 
+import type { MeasureShown } from "@/shared/api/types";
 import type { Frame } from "@/shared/api/frame";
 
 import type { PathEnd } from "./paper/snap";
 import type { Size, Spot, View } from "./view";
 
-export type Tool = "choose" | "draft" | "sketch" | "figure" | "lettering";
+export type Tool = "choose" | "draft" | "sketch" | "figure" | "lettering" | "measure";
 
 export interface DraftNode extends Spot {
   into: [number, number] | null;
@@ -91,6 +92,14 @@ interface Hand {
   typed: Record<string, Record<string, string>>;
   /** What the Lettering tool writes. */
   writing: Writing;
+  /** What Measure measures, the places pressed for it, and the answer. */
+  measuring: "straight" | "along" | "angle" | "radius";
+  places: Spot[];
+  measured: MeasureShown | null;
+  /** The guide picture that is calibrated by the next measurement. */
+  calibrating: string | null;
+  /** The single repeat that is chosen. */
+  single: string | null;
   pointer: Spot | null;
   lit: { run: string; index: number } | null;
   preview: Frame | null;
@@ -120,6 +129,11 @@ export const useHand = create<Hand>((set) => ({
   figure: "rectangle",
   typed: {},
   writing: { text: "Paper Lantern", font: "graduate", align: "left", unite: true, numbers: { caps: "40 mm" } },
+  measuring: "straight",
+  places: [],
+  measured: null,
+  calibrating: null,
+  single: null,
   pointer: null,
   lit: null,
   preview: null,
@@ -130,7 +144,7 @@ export const useHand = create<Hand>((set) => ({
 
 /** Choose paths, and nothing on them yet. */
 export function choosePaths(chosen: string[]) {
-  useHand.setState({ chosen, nodes: [], run: null, place: null, adding: false, cutting: false });
+  useHand.setState({ chosen, nodes: [], run: null, place: null, adding: false, cutting: false, single: null });
 }
 
 /** Outside of rendering: the hand as it is now. */

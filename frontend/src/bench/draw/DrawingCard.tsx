@@ -1,4 +1,5 @@
 /** What is drawn, in numbers: the shapes, what is set of them, and what can be done with them. */
+import type { ShapeShown } from "@/shared/api/types";
 import { Heading } from "@/shared/maker/Heading";
 
 import { bench, useBench, useWorkbench } from "../bench";
@@ -68,7 +69,7 @@ function ShapeList() {
   );
 }
 
-function Swatch({ shape }: { shape: { shown: { fill: Paint; stroke: { paint: Paint } | null } } }) {
+function Swatch({ shape }: { shape: { shown: Pick<ShapeShown, "fill" | "stroke"> } }) {
   const fill = colourOf(shape.shown.fill);
   const line = colourOf(shape.shown.stroke?.paint ?? null);
   return (
@@ -80,9 +81,11 @@ function Swatch({ shape }: { shape: { shown: { fill: Paint; stroke: { paint: Pai
   );
 }
 
-type Paint = { type: "solid"; colour: string } | { type: "linear" | "radial"; stops: { colour: string }[] } | null;
+type Paint = ShapeShown["fill"];
 
 function colourOf(paint: Paint): string | null {
   if (!paint) return null;
-  return paint.type === "solid" ? paint.colour : `linear-gradient(90deg, ${paint.stops.map((stop) => stop.colour).join(", ")})`;
+  if (paint.type === "solid") return paint.colour;
+  if (paint.type === "tiling") return paint.mean;
+  return `linear-gradient(90deg, ${paint.stops.map((stop) => stop.colour).join(", ")})`;
 }

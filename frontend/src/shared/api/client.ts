@@ -10,6 +10,8 @@ import type {
   FigureListed,
   FontShown,
   Intent,
+  MarkDoc,
+  MeasureShown,
   Making,
   PictureTaken,
   Problem,
@@ -74,8 +76,34 @@ const at = (sheet_id: string) => ({ path: { sheet_id } });
 const binary = { parseAs: "arrayBuffer" } as const;
 
 export const api = {
-  sheets: () =>
-    settled<{ sheets: { id: string; name: string; scale: string }[] }>(client.GET("/api/sheets")),
+  sheets: (away = false) =>
+    settled<components["schemas"]["SheetList"]>(client.GET("/api/sheets", { params: { query: { away } } })),
+
+  beginSheet: (body: components["schemas"]["NewSheet"]) => settled<{ id: string }>(client.POST("/api/sheets", { body })),
+
+  duplicateSheet: (id: string) => settled<{ id: string }>(client.POST("/api/sheets/{sheet_id}/duplicate", { params: at(id) })),
+
+  putAway: (id: string, away: boolean) =>
+    settled<unknown>(client.POST("/api/sheets/{sheet_id}/away", { params: at(id), body: { away } })),
+
+  measure: (id: string, body: MarkDoc, signal: AbortSignal) =>
+    settled<MeasureShown>(client.POST("/api/sheets/{sheet_id}/measure", { params: at(id), body, signal })),
+
+  weaves: () => settled<components["schemas"]["WeaveList"]>(client.GET("/api/weaves")),
+
+  addGuide: (id: string, revision: number, file: File) => {
+    const form = new FormData();
+    form.set("revision", String(revision));
+    form.set("file", file);
+    return frame(
+      client.POST("/api/sheets/{sheet_id}/guides", {
+        params: at(id),
+        body: form as never,
+        bodySerializer: (body: unknown) => body as FormData,
+        ...binary,
+      }),
+    );
+  },
 
   sheet: (id: string) =>
     frame(client.GET("/api/sheets/{sheet_id}", { params: at(id), ...binary })),

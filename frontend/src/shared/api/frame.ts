@@ -20,7 +20,8 @@ export type Drawn = Pick<Frame, "placementsOf">;
 export function readFrame(buffer: ArrayBuffer): Frame {
   const { head, slice } = opened<SheetFrame>(buffer);
   const slots = new Map<string, Numbers>();
-  const groups = [...(head.as_drawn ?? []), ...head.runs.flatMap((run) => run.group ?? [])];
+  const laid = [...head.runs, ...head.singles].flatMap((item) => item.group ?? []);
+  const groups = [...(head.as_drawn ?? []), ...laid];
   for (const run of head.runs) if (run.tape) slots.set(run.id, slice(run.tape.slots));
   return { head, slots, placementsOf: placements(groups, slice) };
 }
@@ -77,6 +78,9 @@ export function withPreview(base: Frame, preview: Frame | null): Frame {
       ...base.head,
       sheet: preview.head.sheet,
       letterings: preview.head.letterings,
+      guides: preview.head.guides,
+      singles: preview.head.singles,
+      marks: preview.head.marks,
       paths: over(base.head.paths, preview.head.paths).filter((path) => !gone.has(path.id)),
       runs: over(base.head.runs, preview.head.runs).filter((run) => !gone.has(run.path)),
       as_drawn: preview.head.as_drawn ?? base.head.as_drawn,

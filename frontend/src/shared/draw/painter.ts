@@ -14,6 +14,27 @@ const outlines = new WeakMap<ShapeShown, Path2D>();
 const joined = new WeakMap<StampsShown, Path2D>();
 const pictures = new Map<string, HTMLImageElement>();
 
+/** A picture kept by its address; it calls for a repaint once it is there. */
+export function pictureAt(src: string, repaint: () => void): HTMLImageElement | null {
+  let image = pictures.get(src);
+  if (!image) {
+    image = new Image();
+    pictures.set(src, image);
+    image.src = src;
+  }
+  if (!image.complete) image.addEventListener("load", repaint, { once: true });
+  return image.complete && image.naturalWidth ? image : null;
+}
+
+/** Fill all that is seen with a paint whose units are sheet mm. */
+export function paintGround(context: CanvasRenderingContext2D, paint: Paint) {
+  context.fillStyle = style(context, paint);
+  const { width, height } = context.canvas;
+  const back = context.getTransform().inverse();
+  const [a, b] = [back.transformPoint({ x: 0, y: 0 }), back.transformPoint({ x: width, y: height })];
+  context.fillRect(a.x, a.y, b.x - a.x, b.y - a.y);
+}
+
 export function paintGroups(
   context: CanvasRenderingContext2D,
   groups: readonly GroupShown[],
@@ -197,18 +218,9 @@ function paintPicture(
   frame: Drawn,
   repaint: () => void,
 ) {
-  let image = pictures.get(item.src);
-  if (!image) {
-    image = new Image();
-    pictures.set(item.src, image);
-    image.src = item.src;
-  }
-  if (!image.complete) {
-    image.addEventListener("load", repaint, { once: true });
-    return;
-  }
+  const image = pictureAt(item.src, repaint);
   const at = frame.placementsOf(item);
-  if (!at || !image.naturalWidth) return;
+  if (!at || !image) return;
   for (let i = 0; i + 5 < at.length; i += 6) {
     context.save();
     context.transform(at[i]!, at[i + 1]!, at[i + 2]!, at[i + 3]!, at[i + 4]!, at[i + 5]!);

@@ -2,7 +2,7 @@
 import { useLayoutEffect, useRef } from "react";
 
 import type { Frame } from "@/shared/api/frame";
-import { paintGroups } from "@/shared/draw/painter";
+import { paintGround, paintGroups, pictureAt } from "@/shared/draw/painter";
 
 import { useShown } from "../sheet";
 import { useHand } from "../state";
@@ -28,7 +28,7 @@ export function Artwork({ view }: { view: View }) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const cache = useRef<Aside | null>(null);
   const seen = useRef<Scene | null>(null);
-  const ground = shown.head.sheet.ground;
+  const ground = shown.head.sheet.ground_tone;
 
   useLayoutEffect(() => {
     const paint = () => {
@@ -70,9 +70,24 @@ function paintArtwork(context: CanvasRenderingContext2D, { frame, view }: Scene,
   const ratio = devicePixelRatio;
   const zoom = view.zoom * ratio;
   context.setTransform(zoom, 0, 0, zoom, view.x * ratio, view.y * ratio);
+  paintGuides(context, frame, repaint);
   paintGroups(context, frame.head.as_drawn ?? [], frame, repaint);
   const runs = frame.head.runs.flatMap((run) => (run.seen && run.group ? run.group : []));
   paintGroups(context, runs, frame, repaint);
+  paintGroups(context, frame.head.singles.flatMap((single) => single.group ?? []), frame, repaint);
+}
+
+function paintGuides(context: CanvasRenderingContext2D, frame: Frame, repaint: () => void) {
+  for (const guide of frame.head.guides) {
+    const image = guide.shown && pictureAt(guide.src, repaint);
+    if (!image) continue;
+    context.save();
+    context.globalAlpha = 1 - guide.fade / 100;
+    context.translate(guide.x, guide.y);
+    context.rotate((guide.turn * Math.PI) / 180);
+    context.drawImage(image, -guide.width / 2, -guide.height / 2, guide.width, guide.height);
+    context.restore();
+  }
 }
 
 function show(canvas: HTMLCanvasElement, scene: Scene, aside: Aside | null, marks: boolean, repaint: () => void) {
@@ -86,6 +101,13 @@ function show(canvas: HTMLCanvasElement, scene: Scene, aside: Aside | null, mark
   context.setTransform(ratio, 0, 0, ratio, 0, 0);
   context.fillStyle = colours.getPropertyValue("--paper");
   context.fillRect(0, 0, window.width, window.height);
+  const cloth = scene.frame.head.sheet.ground_paint;
+  if (cloth) {
+    const zoom = view.zoom * ratio;
+    context.setTransform(zoom, 0, 0, zoom, view.x * ratio, view.y * ratio);
+    paintGround(context, cloth);
+    context.setTransform(ratio, 0, 0, ratio, 0, 0);
+  }
   if (marks) paintPaper(context, view, scene.frame, colours);
   if (!aside) return paintArtwork(context, scene, repaint);
   const shift = { x: view.x - aside.view.x - MARGIN, y: view.y - aside.view.y - MARGIN };

@@ -8,6 +8,8 @@ import { draggedBrush } from "../paths/carried";
 import { ChosenCorners, ChosenCrossings, ChosenEnds, ChosenStart } from "./Corners";
 import { Nodes } from "./Nodes";
 import { nearestRepeat } from "./repeats";
+import { Singles } from "./Singles";
+import { CheckMarks } from "../tools/measure/MeasureLines";
 import { sheetSpot } from "./paperHand";
 
 /** How near the pointer must be to a repeat to light it, px. */
@@ -36,6 +38,8 @@ export function Marks({ view }: { view: View }) {
       {path && !path.hidden && <ChosenStart view={view} path={path} run={run} />}
       {path && !path.hidden && <ChosenCorners view={view} corners={run?.corners ?? path.corners} live={run !== null} />}
       {run?.seen && <ChosenCrossings view={view} run={run} />}
+      {choosing && <Singles view={view} />}
+      <CheckMarks view={view} />
       {run?.seen && <ChosenEnds view={view} run={run} />}
     </>
   );
@@ -93,6 +97,7 @@ function PathLine({ path, bare, chosen }: { path: PathShown; bare: boolean; chos
         onDragOver={(event) => draggedBrush(event) && event.preventDefault()}
         onDrop={(event) => {
           const brush = draggedBrush(event);
+          if (brush) event.preventDefault();
           if (brush) void desk.command({ kind: "lay-brush", paths: [path.id], brush });
         }}
       >

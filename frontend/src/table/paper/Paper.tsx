@@ -1,7 +1,8 @@
 /** The sheet on its paper: artwork on a canvas, marks above it, rulers at the edges. */
 import { useEffect, useRef } from "react";
 
-import { useShown } from "../sheet";
+import { draggedBrush } from "../paths/carried";
+import { useDesk, useShown } from "../sheet";
 import { hand, useHand } from "../state";
 import { fit, panBy, zoomAbout } from "../view";
 import { Artwork } from "./Artwork";
@@ -9,13 +10,16 @@ import { Draft } from "../tools/draft/Draft";
 import { useDraftHand } from "../tools/draft/draftHand";
 import { useFigureHand } from "../tools/figure/figureHand";
 import { useLetteringHand } from "../tools/lettering/letteringHand";
+import { useMeasureHand } from "../tools/measure/measureHand";
+import { Measuring } from "../tools/measure/MeasureLines";
 import { SketchLine } from "../tools/sketch/Sketch";
 import { useSketchHand } from "../tools/sketch/sketchHand";
 import { toolWords } from "../tools/tools";
 import { Lit } from "./Lit";
 import { Marks } from "./Marks";
 import { RULER, Rulers } from "./Rulers";
-import { spotIn, usePaperHand } from "./paperHand";
+import { ScaleBar } from "./ScaleBar";
+import { sheetSpot, spotIn, usePaperHand } from "./paperHand";
 
 /** Keep the window's size in the hand, and fit the sheet into it the first time. */
 function useWindow(paper: React.RefObject<HTMLDivElement | null>) {
@@ -52,13 +56,35 @@ function useWheel(paper: React.RefObject<HTMLDivElement | null>) {
   }, [paper]);
 }
 
+/** A brush dropped on bare paper is placed there once. */
+function usePlacing() {
+  const desk = useDesk();
+  return {
+    onDragOver: (event: React.DragEvent) => draggedBrush(event) && event.preventDefault(),
+    onDrop: (event: React.DragEvent) => {
+      const brush = draggedBrush(event);
+      if (!brush || event.defaultPrevented) return;
+      event.preventDefault();
+      void desk.command({ kind: "place-single", brush, ...sheetSpot(event) });
+    },
+  };
+}
+
 export function Paper() {
   const paper = useRef<HTMLDivElement>(null);
   useWindow(paper);
   useWheel(paper);
   const { view, tool, marks, cutting } = useHand();
   const words = toolWords(tool);
-  const hands = { choose: usePaperHand(), draft: useDraftHand(), sketch: useSketchHand(), figure: useFigureHand(), lettering: useLetteringHand() };
+  const placing = usePlacing();
+  const hands = {
+    choose: usePaperHand(),
+    draft: useDraftHand(),
+    sketch: useSketchHand(),
+    figure: useFigureHand(),
+    lettering: useLetteringHand(),
+    measure: useMeasureHand(),
+  };
   return (
     <div
       ref={paper}
@@ -70,6 +96,7 @@ export function Paper() {
       className="absolute inset-0 touch-none overflow-hidden bg-(--paper)"
       style={{ cursor: cutting ? "crosshair" : words.cursor }}
       {...hands[tool]}
+      {...placing}
     >
       {view && (
         <>
@@ -83,8 +110,10 @@ export function Paper() {
             <Lit view={view} />
             {tool === "draft" && <Draft view={view} />}
             {tool === "sketch" && <SketchLine view={view} />}
+            {tool === "measure" && <Measuring view={view} />}
           </svg>
           {marks && <Rulers view={view} />}
+          {marks && <ScaleBar view={view} />}
         </>
       )}
       {marks && <div aria-hidden className="absolute top-0 left-0 bg-base-200" style={{ width: RULER, height: RULER }} />}

@@ -4,8 +4,10 @@ import { Link } from "react-router";
 import type { BrushShown, PathShown, RunShown } from "@/shared/api/types";
 import { fixed, plural } from "@/shared/ui/words";
 
-import { useChosen, useDesk, useShown } from "../sheet";
+import { chooseTool } from "../HeadStrip";
+import { type Desk, useChosen, useDesk, useShown } from "../sheet";
 import { choosePaths, hand, useHand } from "../state";
+import { middle } from "../tools/figure/figureHand";
 import { carriedPaths, carriesPaths, carryBrush, carryPaths, draggedBrush } from "./carried";
 import { inPairs, type Pair, sideOf, sideWords } from "./pairs";
 import { TakeIn } from "./TakeIn";
@@ -237,6 +239,16 @@ function Drawer() {
   );
 }
 
+/** One repeat in the middle of what is seen, chosen so that it can be moved. */
+async function placeOne(desk: Desk, brush: string) {
+  const at = middle() ?? { x: 0, y: 0 };
+  const known = new Set(desk.keptSingles());
+  chooseTool("choose");
+  choosePaths([]);
+  if (await desk.command({ kind: "place-single", brush, ...at })) return;
+  hand().set({ single: desk.keptSingles().find((id) => !known.has(id)) ?? null });
+}
+
 function BrushRow({ brush }: { brush: BrushShown }) {
   const desk = useDesk();
   const { paths } = useChosen();
@@ -251,13 +263,18 @@ function BrushRow({ brush }: { brush: BrushShown }) {
   };
   return (
     <li className="group relative">
-      <Link
-        className="absolute right-3 bottom-1 z-10 rounded-field bg-base-100 px-1.5 text-[12px] text-accent opacity-0 group-hover:opacity-100 focus-visible:opacity-100"
-        to={`/bench/${brush.id}`}
-        aria-label={`${brush.name}, on the Bench`}
-      >
-        On the Bench
-      </Link>
+      <span className="absolute right-3 bottom-1 z-10 flex gap-1 text-[12px] opacity-0 group-hover:opacity-100 focus-within:opacity-100">
+        <button
+          className="cursor-pointer rounded-field bg-base-100 px-1.5 text-accent"
+          aria-label={`${brush.name}, place one`}
+          onClick={() => void placeOne(desk, brush.id)}
+        >
+          Place one
+        </button>
+        <Link className="rounded-field bg-base-100 px-1.5 text-accent" to={`/bench/${brush.id}`} aria-label={`${brush.name}, on the Bench`}>
+          On the Bench
+        </Link>
+      </span>
       <button
         draggable
         data-testid={`brush-${brush.id}`}

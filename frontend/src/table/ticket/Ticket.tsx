@@ -10,6 +10,7 @@ import { Sway } from "@/shared/maker/Sway";
 import { useChosen, useDesk } from "../sheet";
 import { BarePath } from "./BarePath";
 import { Corners, Crossings } from "./Corners";
+import { Cloth } from "./Cloth";
 import { CoursePicker } from "./Courses";
 import { Ends } from "./Ends";
 import { ThisFigure } from "../tools/figure/Figures";
@@ -24,25 +25,30 @@ import { RunsOnPath } from "./RunsOnPath";
 import { RunWork } from "./RunWork";
 import { useHand } from "../state";
 import { useRunMaker } from "./settings";
+import { SheetCard } from "./SheetCard";
+import { SingleCard } from "./SingleCard";
 import { Stretch } from "./Stretch";
 import { Thread } from "./Thread";
 import { Warnings } from "./Warnings";
 
 export function Ticket() {
   const { path, run } = useChosen();
+  const single = useHand((state) => state.single);
   const choosing = useHand((state) => state.tool === "choose");
   return (
     <aside aria-label="Ticket" className="relative min-h-0 overflow-y-auto border-l border-base-300 bg-base-200 p-3">
       <ToolCard />
       {(path ?? choosing) && <div className="rounded-box border border-base-300 bg-base-100 px-3.5 pt-2 pb-3">
         <span aria-hidden className="mx-auto mb-1.5 block size-3 rounded-full border border-base-300 bg-base-200" />
-        {!path && <Nothing />}
+        {!path && single && <SingleCard />}
+        {!path && !single && <SheetCard />}
         {path && <PathHead />}
         {path?.lettering && <ThisLettering key={path.lettering} id={path.lettering} />}
         {path && run && run.fault && <p className="border-l-4 border-error bg-error/15 px-2.5 py-1.5">{run.fault}</p>}
         {path && run && <RunTicket run={run} />}
         {path && !run && <BarePath />}
         {path && <ThisFigure />}
+        {path && <Cloth />}
         {path && !path.lettering && <NodeWork />}
         {path && <PathWork />}
       </div>}
@@ -73,16 +79,5 @@ function RunTicket({ run }: { run: RunShown }) {
       <Thread />
       <RunWork />
     </MakerContext>
-  );
-}
-
-function Nothing() {
-  return (
-    <>
-      <h2 className="text-[18px] font-bold">Nothing chosen</h2>
-      <p className="muted mt-1">
-        Press a path on the sheet or in the list. Its stitch length, gap, legs and corners are measured here.
-      </p>
-    </>
   );
 }

@@ -3,6 +3,7 @@ import { useHand } from "../state";
 import { DraftCard } from "./draft/DraftCard";
 import { FigureCard } from "./figure/Figures";
 import { LetteringCard } from "./lettering/LetteringCard";
+import { MeasureCard } from "./measure/MeasureCard";
 import { SketchCard } from "./sketch/Sketch";
 
 export function ToolCard() {
@@ -14,6 +15,7 @@ export function ToolCard() {
       {tool === "sketch" && <SketchCard />}
       {tool === "figure" && <FigureCard />}
       {tool === "lettering" && <LetteringCard />}
+      {tool === "measure" && <MeasureCard />}
     </div>
   );
 }

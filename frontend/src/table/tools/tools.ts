@@ -28,6 +28,7 @@ export const TOOLS: readonly ToolWords[] = [
   },
   { tool: "figure", name: "Figure", digit: "4", sheet: "Sheet, drawing a figure", cursor: "crosshair" },
   { tool: "lettering", name: "Lettering", digit: "5", sheet: "Sheet, writing", cursor: "crosshair" },
+  { tool: "measure", name: "Measure", digit: "6", sheet: "Sheet, measuring", cursor: "crosshair" },
 ];
 
 export const toolWords = (tool: Tool) => TOOLS.find((item) => item.tool === tool)!;

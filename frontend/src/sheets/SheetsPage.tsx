@@ -1,0 +1,107 @@
+/** The way in: every sheet as a small picture, and the beginning of a new one. */
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useEffect, useState } from "react";
+import { Link, useNavigate } from "react-router";
+
+import { api, Refusal } from "@/shared/api/client";
+import type { SheetListed } from "@/shared/api/types";
+import { QuietButton } from "@/shared/maker/QuietButton";
+import { plural } from "@/shared/ui/words";
+
+import { NewSheet } from "./NewSheet";
+import { sideText } from "./sizes";
+
+export function SheetsPage() {
+  const queries = useQueryClient();
+  const [away, setAway] = useState(false);
+  const [fault, setFault] = useState<string | null>(null);
+  // Always asked for anew: thumbnails go by the revision.
+  const { data, error } = useQuery({ queryKey: ["sheets", away], queryFn: () => api.sheets(away), staleTime: 0 });
+  useEffect(() => {
+    document.title = "Sheets · Curlet";
+  }, []);
+  const attempt = async (work: () => Promise<unknown>) => {
+    try {
+      await work();
+      setFault(null);
+    } catch (caught) {
+      setFault(caught instanceof Refusal ? caught.message : String(caught));
+    }
+    await queries.invalidateQueries({ queryKey: ["sheets"] });
+  };
+  const message = fault ?? error?.message;
+  return (
+    <div className="grid h-full grid-rows-[44px_1fr]">
+      <header className="head flex items-center gap-4 bg-neutral px-3.5 text-neutral-content">
+        <h1 className="font-bold">Sheets</h1>
+        <Link className="rounded-field px-2 py-1 hover:bg-white/10" to="/drawers">
+          All drawers
+        </Link>
+        <button
+          className="ml-auto cursor-pointer rounded-field px-2 py-1 hover:bg-white/10"
+          aria-pressed={away}
+          onClick={() => setAway(!away)}
+        >
+          {away ? "Sheets that are out" : "Sheets put away"}
+        </button>
+      </header>
+      <main className="grid min-h-0 grid-cols-[1fr_300px]">
+        <section aria-label={away ? "Sheets put away" : "Sheets"} className="overflow-y-auto p-5">
+          {message && <p className="mb-3 border-l-4 border-error bg-error/15 px-2.5 py-1.5">{message}</p>}
+          {data?.sheets.length === 0 && (
+            <p className="muted">{away ? "No sheet has been put away." : "No sheets yet. Begin one on the right."}</p>
+          )}
+          <ul className="grid grid-cols-[repeat(auto-fill,minmax(230px,1fr))] gap-4">
+            {data?.sheets.map((sheet) => (
+              <Card key={sheet.id} sheet={sheet} away={away} attempt={attempt} />
+            ))}
+          </ul>
+        </section>
+        <NewSheet presets={data?.presets ?? []} />
+      </main>
+    </div>
+  );
+}
+
+interface CardProps {
+  sheet: SheetListed;
+  away: boolean;
+  attempt: (work: () => Promise<unknown>) => Promise<void>;
+}
+
+function Card({ sheet, away, attempt }: CardProps) {
+  const navigate = useNavigate();
+  return (
+    <li className="flex flex-col overflow-hidden rounded-box border border-base-300 bg-base-100">
+      <Link
+        to={`/sheets/${sheet.id}`}
+        className="grid h-[170px] place-items-center bg-base-200 p-3 hover:bg-base-300"
+        data-testid={`sheet-${sheet.id}`}
+      >
+        <img
+          src={`/api/sheets/${sheet.id}/thumbnail.png?revision=${sheet.revision}`}
+          alt=""
+          className="block max-h-[146px] max-w-full border border-base-300"
+        />
+        <span className="sr-only">Open {sheet.name}</span>
+      </Link>
+      <div className="px-3 py-2">
+        <h2 className="truncate font-bold">{sheet.name}</h2>
+        <p className="muted text-[12px]">
+          <span className="measure">
+            {sideText(sheet.width, sheet.unit)} × {sideText(sheet.height, sheet.unit)} {sheet.unit}
+          </span>
+          , {sheet.scale} · {plural(sheet.paths, "path")}, {plural(sheet.runs, "run")}
+        </p>
+        <div className="mt-1.5 flex gap-1">
+          <QuietButton
+            onClick={() => attempt(async () => void navigate(`/sheets/${(await api.duplicateSheet(sheet.id)).id}`))}
+          >
+            Duplicate
+          </QuietButton>
+          <QuietButton onClick={() => attempt(() => api.putAway(sheet.id, !away))}>{away ? "Bring back" : "Put away"}</QuietButton>
+        </div>
+      </div>
+    </li>
+  );
+}

@@ -1,0 +1,26 @@
+/** A bar of a round worn length at the foot of the sheet. */
+import { useShown } from "../sheet";
+import { niceStep, type View } from "../view";
+
+const PER_INCH = 25.4;
+
+export function ScaleBar({ view }: { view: View }) {
+  const { factor, unit } = useShown().head.sheet;
+  const perUnit = view.zoom * factor * (unit === "in" ? PER_INCH : 1);
+  const length = niceStep(perUnit, 90);
+  const width = length * perUnit;
+  return (
+    <svg
+      className="pointer-events-none absolute right-4 bottom-3"
+      width={width + 2}
+      height={26}
+      role="img"
+      aria-label={`Scale bar: ${length} ${unit} worn`}
+    >
+      <text x={width / 2} y={11} textAnchor="middle" className="measure text-[12px]" fill="var(--mark)" stroke="var(--halo)" strokeWidth={3} paintOrder="stroke">
+        {length} {unit}
+      </text>
+      <path d={`M1 15v8M1 19h${width}M${width + 1} 15v8`} stroke="var(--mark)" strokeWidth={1.4} fill="none" />
+    </svg>
+  );
+}

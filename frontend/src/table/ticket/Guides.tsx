@@ -1,0 +1,96 @@
+/** Pictures under the paths, to trace over: taken in, placed, faded, locked. */
+import { useRef } from "react";
+
+import type { GuideShown, Intent } from "@/shared/api/types";
+import { Heading } from "@/shared/maker/Heading";
+import { QuietButton } from "@/shared/maker/QuietButton";
+import { NumberField } from "@/shared/ui/NumberField";
+import { Tick } from "@/shared/ui/Tick";
+
+import { chooseTool } from "../HeadStrip";
+import { useDesk, useShown } from "../sheet";
+import { hand } from "../state";
+
+export function Guides() {
+  const { guides } = useShown().head;
+  return (
+    <>
+      <Heading>Guide picture</Heading>
+      {guides.map((guide) => (
+        <Guide key={guide.id} guide={guide} />
+      ))}
+      <LayUnder />
+    </>
+  );
+}
+
+function LayUnder() {
+  const desk = useDesk();
+  const input = useRef<HTMLInputElement>(null);
+  const take = async (file: File | undefined) => {
+    if (file) await desk.addGuide(file);
+    if (input.current) input.current.value = "";
+  };
+  return (
+    <>
+      <input
+        ref={input}
+        type="file"
+        accept=".png,.jpg,.jpeg,.webp,.svg"
+        aria-label="Picture to lay under the paths"
+        className="sr-only"
+        tabIndex={-1}
+        onChange={(event) => void take(event.target.files?.[0])}
+      />
+      <QuietButton onClick={() => input.current!.click()}>Lay a picture under the paths</QuietButton>
+    </>
+  );
+}
+
+const NUMBERS = [
+  ["width", "Width, worn", 5],
+  ["turn", "Turned by", 1],
+  ["fade", "Faded by", 5],
+] as const;
+
+function Guide({ guide }: { guide: GuideShown }) {
+  const desk = useDesk();
+  const set = (values: Omit<Extract<Intent, { kind: "set-guide" }>, "kind" | "guide">): Intent => ({
+    kind: "set-guide",
+    guide: guide.id,
+    ...values,
+  });
+  return (
+    <div className="mb-2 border-b border-dotted border-base-300 pb-2">
+      <p className="truncate">{guide.name}</p>
+      {NUMBERS.map(([key, label, step]) => (
+        <div key={key} className="mt-1 flex items-start justify-between gap-2">
+          <span className="pt-0.5">{label}</span>
+          <NumberField
+            label={`${guide.name}: ${label.toLowerCase()}`}
+            value={guide.typed[key]!}
+            step={step}
+            onPreview={(typed) => desk.preview(set({ [key]: typed }))}
+            onCommit={async (typed) => (await desk.command(set({ [key]: typed })))?.message ?? null}
+            onCancel={() => desk.dropPreviews(true)}
+          />
+        </div>
+      ))}
+      <div className="flex gap-4">
+        <Tick label="Shown" on={guide.shown} onChange={(shown) => void desk.command(set({ shown }))} />
+        <Tick label="Locked" on={guide.locked} onChange={(locked) => void desk.command(set({ locked }))} />
+      </div>
+      <div className="flex flex-wrap gap-1">
+        <QuietButton
+          onClick={() => {
+            chooseTool("measure");
+            hand().set({ calibrating: guide.id, measuring: "straight" });
+          }}
+        >
+          Calibrate by a known length
+        </QuietButton>
+        <QuietButton onClick={() => desk.command({ kind: "remove-guide", guide: guide.id })}>Take it away</QuietButton>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,83 @@
+/** The sheet's own ticket, while nothing on it is chosen: name, size, scale, unit and ground. */
+import type { ClothDoc, Intent } from "@/shared/api/types";
+import { ClothFields } from "@/shared/maker/ClothFields";
+import { Heading } from "@/shared/maker/Heading";
+import { Choice } from "@/shared/ui/Choice";
+import { NumberField } from "@/shared/ui/NumberField";
+import { sideText } from "@/sheets/sizes";
+
+import { useDesk, useShown } from "../sheet";
+import { Guides } from "./Guides";
+
+const UNITS = [
+  ["mm", "Millimetres"],
+  ["in", "Inches"],
+] as const;
+const GROUNDS = [
+  ["light", "Light"],
+  ["dark", "Dark"],
+  ["cloth", "Cloth"],
+] as const;
+const GROUND: ClothDoc = { weave: "colour", warp: "#8c9a8f", weft: "#8c9a8f", ends: 20, picks: 20, turn: 0 };
+
+export function SheetCard() {
+  const desk = useDesk();
+  const { sheet } = useShown().head;
+  const set = async (values: Omit<Extract<Intent, { kind: "set-sheet" }>, "kind">) =>
+    (await desk.command({ kind: "set-sheet", ...values }))?.message ?? null;
+  const side = (mm: number) => `${sideText(mm, sheet.unit)} ${sheet.unit}`;
+  return (
+    <>
+      <input
+        key={sheet.name}
+        aria-label="Name of the sheet"
+        className="w-full truncate rounded-field border border-transparent bg-transparent text-[18px] font-bold hover:border-base-300 focus:border-base-300"
+        defaultValue={sheet.name}
+        maxLength={120}
+        onBlur={(event) => {
+          const name = event.target.value.trim();
+          if (name && name !== sheet.name) void set({ name });
+        }}
+        onKeyDown={(event) => {
+          event.stopPropagation();
+          if (event.key === "Enter") event.currentTarget.blur();
+        }}
+      />
+      <p className="muted">Press a path on the sheet or in the list to see its stitches measured.</p>
+      <Heading>The sheet</Heading>
+      <Row label="Width" value={side(sheet.width)} onCommit={(width) => set({ width })} />
+      <Row label="Height" value={side(sheet.height)} onCommit={(height) => set({ height })} />
+      <Row label="Scale" value={sheet.scale} onCommit={(scale) => set({ scale })} />
+      <div className="mt-1.5">
+        <Choice label="Unit" options={UNITS} value={sheet.unit} onChange={(unit) => void set({ unit })} />
+      </div>
+      <Heading>Ground</Heading>
+      <Choice
+        label="Ground"
+        options={GROUNDS}
+        value={sheet.ground}
+        onChange={(ground) => void set(ground === "cloth" ? { ground_cloth: sheet.ground_cloth ?? GROUND } : { ground })}
+      />
+      {sheet.ground === "cloth" && sheet.ground_cloth && (
+        <div className="mt-1.5">
+          <ClothFields
+            value={sheet.ground_cloth}
+            onPreview={(cloth) => desk.preview({ kind: "set-sheet", ground_cloth: cloth })}
+            onChange={(cloth) => set({ ground_cloth: cloth })}
+            onCancel={() => desk.dropPreviews(true)}
+          />
+        </div>
+      )}
+      <Guides />
+    </>
+  );
+}
+
+function Row({ label, value, onCommit }: { label: string; value: string; onCommit: (text: string) => Promise<string | null> }) {
+  return (
+    <div className="mt-1 flex items-start justify-between gap-2">
+      <span className="pt-0.5">{label}</span>
+      <NumberField label={`Sheet’s ${label.toLowerCase()}`} value={value} step={1} onCommit={onCommit} />
+    </div>
+  );
+}

@@ -1,0 +1,87 @@
+/** The ticket of a single repeat: its brush, turn and size. */
+import type { Intent } from "@/shared/api/types";
+import { QuietButton } from "@/shared/maker/QuietButton";
+import { NumberField } from "@/shared/ui/NumberField";
+import { typedMm } from "@/shared/ui/words";
+
+import { useDesk, useShown } from "../sheet";
+import { hand, useHand } from "../state";
+
+export function SingleCard() {
+  const desk = useDesk();
+  const { head } = useShown();
+  const id = useHand((state) => state.single);
+  const single = head.singles.find((item) => item.id === id);
+  if (!single) return null;
+  const set = (values: Omit<Extract<Intent, { kind: "set-single" }>, "kind" | "single">): Intent => ({
+    kind: "set-single",
+    single: single.id,
+    ...values,
+  });
+  const rows = [
+    ["turn", "Turned by", `${Number(single.turn.toFixed(2))}°`, 5],
+    ["size", "Size", `${Number(single.size.toFixed(2))} %`, 5],
+  ] as const;
+  const { factor } = head.sheet;
+  return (
+    <>
+      <h2 className="text-[18px] font-bold">One repeat</h2>
+      {single.fault && <p className="border-l-4 border-error bg-error/15 px-2.5 py-1.5">{single.fault}</p>}
+      <select
+        aria-label="Brush of the single repeat"
+        className="my-1 w-full cursor-pointer rounded-field border border-base-300 bg-base-100 px-1.5 py-1"
+        value={single.brush}
+        onChange={(event) => void desk.command(set({ brush: event.target.value }))}
+      >
+        {head.brushes.map((brush) => (
+          <option key={brush.id} value={brush.id}>
+            {brush.name}
+          </option>
+        ))}
+      </select>
+      <p className="muted">
+        <span className="measure">
+          {typedMm(single.x / factor)}, {typedMm(single.y / factor)}
+        </span>{" "}
+        from the left and the top
+      </p>
+      {rows.map(([key, label, value, step]) => (
+        <div key={key} className="mt-1 flex items-start justify-between gap-2">
+          <span className="pt-0.5">{label}</span>
+          <NumberField
+            label={`Single repeat: ${label.toLowerCase()}`}
+            value={value}
+            step={step}
+            onPreview={(typed) => desk.preview(set({ [key]: typed }))}
+            onCommit={async (typed) => (await desk.command(set({ [key]: typed })))?.message ?? null}
+            onCancel={() => desk.dropPreviews(true)}
+          />
+        </div>
+      ))}
+      <div className="mt-1.5 flex flex-wrap gap-1">
+        <QuietButton
+          onClick={() =>
+            desk.command({
+              kind: "place-single",
+              brush: single.brush,
+              x: single.x + 10 * factor,
+              y: single.y + 10 * factor,
+              turn: String(single.turn),
+              size: String(single.size),
+            })
+          }
+        >
+          Place another beside it
+        </QuietButton>
+        <QuietButton
+          onClick={() => {
+            hand().set({ single: null });
+            void desk.command({ kind: "remove-singles", singles: [single.id] });
+          }}
+        >
+          Take it away
+        </QuietButton>
+      </div>
+    </>
+  );
+}

@@ -1,0 +1,111 @@
+"""Cloths: their thread counts, their weave's structure, and the same picture in a second renderer."""
+
+from __future__ import annotations
+
+import numpy as np
+import pytest
+
+from curlet.core.drawing import Drawing, Group, Laid, Outline, Shape, Solid, Stamps, Tiling
+from curlet.core.dress.cloth import POINT_PAPERS, WEAVES, Cloth
+from curlet.core.errors import BadInput
+from curlet.formats.png_out import write_png
+from curlet.formats.svg_out import write_svg
+from tests.reference.pictures import on_white, read_png, resvg
+
+# Half an inch, so that the second renderer has whole pixels.
+SIDE, PX_PER_MM = 12.7, 40
+
+
+def filled(cloth: Cloth, factor: float = 1.0, side: float = SIDE) -> Drawing:
+    corners = np.array([[0, 0], [side, 0], [side, side], [0, side]], dtype=float)
+    shape = Shape(Outline("MLLLZ", corners), cloth.paint(factor))
+    return Drawing(side, side, (Group("area", "", (Laid((shape,)),)),))
+
+
+def laid_out(cloth: Cloth, side: float) -> Drawing:
+    """The same area with every tile drawn for itself, without a pattern."""
+    paint = cloth.paint(1.0)
+    assert isinstance(paint, Tiling)
+    at = [
+        (paint.width * i, paint.height * j)
+        for i in range(int(-2 * side // paint.width), int(2 * side // paint.width) + 1)
+        for j in range(int(-2 * side // paint.height), int(2 * side // paint.height) + 1)
+    ]
+    turn = np.array(paint.matrix[:4]).reshape(2, 2)
+    rows = [[*turn.ravel(), *(np.array(place) @ turn)] for place in at]
+    corners = np.array([[0, 0], [side, 0], [side, side], [0, side]], dtype=float)
+    tiles = Stamps(paint.shapes, np.array(rows))
+    return Drawing(side, side, (Group("area", "", (tiles,), clip=Outline("MLLLZ", corners)),))
+
+
+@pytest.mark.parametrize("turn", [0.0, 30.0])
+@pytest.mark.parametrize("weave", [w for w in WEAVES if w not in ("colour", "knit", "felt")])
+def test_cloth_is_its_tiles_side_by_side_in_a_second_renderer(weave: str, turn: float) -> None:
+    cloth = Cloth(weave, "#3b5068", "#d9d4c7", 10, 8, turn)
+    pixels = round(SIDE * PX_PER_MM)
+    ours = read_png(write_png(filled(cloth), PX_PER_MM * 25.4))
+    theirs = resvg(write_svg(laid_out(cloth, SIDE)), pixels, pixels)
+    # Both soften threads' edges, each in its way: seen through a 4 px mesh they are one.
+    near, other = (block_reduce(on_white(picture)) for picture in (ours, theirs))
+    assert (np.abs(near - other).max(axis=-1) > 0.15).mean() < 0.01
+
+
+@pytest.mark.parametrize("weave", [w for w in WEAVES if w != "colour"])
+def test_cloth_sent_out_as_a_pattern_has_the_same_colours(weave: str) -> None:
+    drawing = filled(Cloth(weave, "#3b5068", "#d9d4c7", 10, 8))
+    pixels = round(SIDE * PX_PER_MM)
+    ours = on_white(read_png(write_png(drawing, PX_PER_MM * 25.4)))
+    theirs = on_white(resvg(write_svg(drawing), pixels, pixels))
+    assert ours.mean(axis=(0, 1)) == pytest.approx(theirs.mean(axis=(0, 1)), abs=0.02)
+
+
+def block_reduce(picture: np.ndarray, size: int = 4) -> np.ndarray:
+    """Means of square blocks."""
+    rows, columns, _ = picture.shape
+    return picture.reshape(rows // size, size, columns // size, size, -1).mean(axis=(1, 3))
+
+
+@pytest.mark.parametrize(("ends", "picks"), [(10, 8), (24, 22)])
+@pytest.mark.parametrize("factor", [1.0, 0.25])
+def test_threads_are_counted_to_the_worn_cm(ends: float, picks: float, factor: float) -> None:
+    """Counted in the picture as a counting glass does: changes of thread along a pick and along an end."""
+    cloth = Cloth("plain", "#000000", "#ffffff", ends, picks)
+    side = 10 * factor
+    picture = read_png(write_png(filled(cloth, factor, side), min(1_200 / side * 25.4, 4_800)))
+    light = on_white(picture)[..., 0] > 0.5
+    across, down = light.shape[1], light.shape[0]
+    row, column = light[round(down / picks / 2)], light[:, round(across / ends / 2)]
+    # In plain weave every other end lies on top along a pick: a change in and out of each.
+    assert np.diff(row.astype(int)).clip(0).sum() == pytest.approx(ends / 2, abs=1)
+    assert np.diff(column.astype(int)).clip(0).sum() == pytest.approx(picks / 2, abs=1)
+
+
+def test_point_papers_are_those_of_the_handbooks() -> None:
+    """Weave structures: common practice (plain 1/1, twill 2/2, denim 3/1 warp-faced right-hand twill, basket
+    2/2)."""
+    shares = {name: paper.mean() for name, paper in POINT_PAPERS.items()}
+    assert shares == {"plain": 0.5, "twill": 0.5, "denim": 0.75, "canvas": 0.5}
+    for name in ("twill", "denim"):
+        paper = POINT_PAPERS[name]
+        # Each end's floats start a pick higher than those of the end to its left: lines rise to the right.
+        for column in range(1, paper.shape[1]):
+            assert (np.roll(paper[:, column - 1], -1) == paper[:, column]).all()
+    assert (POINT_PAPERS["canvas"][:2, :2]).all()
+    assert not POINT_PAPERS["canvas"][:2, 2:].any()
+
+
+def test_cloth_is_its_mean_colour_from_afar() -> None:
+    cloth = Cloth("denim", "#203a5a", "#e8e4da", 26, 18)
+    paint = cloth.paint(1.0)
+    assert isinstance(paint, Tiling)
+    near = on_white(read_png(write_png(filled(cloth, side=4.0), 60 * 25.4)))
+    mean = [int(paint.mean[i : i + 2], 16) / 255 for i in (1, 3, 5)]
+    assert near.mean(axis=(0, 1)) == pytest.approx(mean, abs=0.09)
+
+
+def test_a_plain_colour_is_one_and_what_is_none_is_refused() -> None:
+    assert Cloth("colour", "#aabbcc").paint(1.0) == Solid("#aabbcc")
+    with pytest.raises(BadInput, match="no weave"):
+        Cloth("tartan").paint(1.0)
+    with pytest.raises(BadInput, match="thread count"):
+        Cloth("plain", ends=0).paint(1.0)

@@ -1,0 +1,165 @@
+"""What lies on a sheet beside its paths: cloth, guides, single repeats, check marks; and the sheets."""
+
+from __future__ import annotations
+
+import math
+from pathlib import Path as FilePath
+
+import pytest
+
+from curlet.core.errors import BadInput
+from curlet.formats.guide_in import read_guide
+from curlet.store import bench, journal, sheets
+from curlet.store.commands import AddGuide
+from curlet.store.commands.arrange import MovePaths
+from curlet.store.errors import Conflict, Missing
+from curlet.store.pictures import find_picture, keep_picture
+from curlet.store.state import Row, State
+from curlet.web.laying import as_drawn, single_group
+from tests.pixels import canvas, encoded
+from tests.store.test_path_commands import HEM, SHEET, do
+
+FRONT = "waistcoat-front-r"
+
+
+def test_cloth_fills_closed_paths_alone(store: FilePath) -> None:
+    cloth = {"weave": "denim", "warp": "navy", "weft": "#ddd", "ends": "26", "picks": "9*2"}
+    state = do("set-cloth", paths=[FRONT], cloth=cloth)
+    assert state.get("path", FRONT)["cloth"]["picks"] == 18
+    (fill, *_) = next(g for g in as_drawn(state) if g.id == f"path-{FRONT}").items[0].shapes  # type: ignore[union-attr]
+    assert fill.fill.width == pytest.approx(4 * 10 / 26 * state.scale.factor)  # type: ignore[union-attr]
+    with pytest.raises(BadInput, match="is open"):
+        do("set-cloth", paths=[HEM], cloth=cloth)
+    with pytest.raises(BadInput, match="not a colour"):
+        do("set-cloth", paths=[FRONT], cloth={**cloth, "warp": "navyish"})
+    assert do("set-cloth", paths=[FRONT]).get("path", FRONT)["cloth"] == {}
+
+
+def guide(state_width: int = 400) -> tuple[State, Row]:
+    picture = keep_picture(encoded(canvas(300, state_width)))
+    intent = AddGuide(name="Scan", picture=picture, width=state_width, height=300)
+    state = journal.do(SHEET, journal.current_revision(SHEET), intent)
+    return state, state.all("guide")[-1]
+
+
+def test_a_guide_picture_is_calibrated_by_a_known_length(store: FilePath) -> None:
+    state, row = guide()
+    start, finish = (row["x"] - 30, row["y"] + 10), (row["x"] + 30, row["y"] - 70)
+    state = do("calibrate-guide", guide=row["id"], start=start, finish=finish, length="200 mm")
+    after = state.get("guide", row["id"])
+    k = 200 * state.scale.factor / 100
+    assert (after["width"], after["height"]) == (
+        pytest.approx(row["width"] * k),
+        pytest.approx(row["height"] * k),
+    )
+    # The line's start stays under the hand, and the line is now as long as stated.
+    before, now = ((g["x"] - start[0], g["y"] - start[1]) for g in (row, after))
+    assert now == pytest.approx((before[0] * k, before[1] * k))
+    assert math.dist(start, finish) * k / state.scale.factor == pytest.approx(200)
+    with pytest.raises(BadInput, match="two places apart"):
+        do("calibrate-guide", guide=row["id"], start=start, finish=start, length="2 mm")
+
+
+def test_a_locked_guide_stays_where_it_is(store: FilePath) -> None:
+    _, row = guide()
+    do("set-guide", guide=row["id"], locked=True)
+    for values in ({"x": 5}, {"width": "20 cm"}, {"turn": "9"}):
+        with pytest.raises(BadInput, match="Unlock it first"):
+            do("set-guide", guide=row["id"], **values)
+    state = do("set-guide", guide=row["id"], fade="30 %")
+    assert state.get("guide", row["id"])["fade"] == 30
+    assert do("remove-guide", guide=row["id"]).all("guide") == []
+
+
+def test_pictures_and_drawings_are_read_as_guides() -> None:
+    line = '<path d="M2 2h30" stroke="#000"/>'
+    svg = f'<svg xmlns="http://www.w3.org/2000/svg" width="40" height="20">{line}</svg>'.encode()
+    drawn = read_guide(svg)
+    assert drawn.width == pytest.approx(2 * drawn.height, abs=2)
+    for form in ("PNG", "JPEG", "WEBP"):
+        assert read_guide(encoded(canvas(30, 50), form)).width == 50
+    for bad in (b"", b"GIF89a", b"<svg", b"\x89PNG\r\n\x1a\n" + bytes(30)):
+        with pytest.raises(BadInput):
+            read_guide(bad)
+    with pytest.raises(Missing):
+        find_picture("none")
+
+
+def test_a_single_repeat_is_one_of_its_brush(store: FilePath) -> None:
+    state = do("place-single", brush="rope", x=100, y=80, turn="90")
+    one = state.all("single")[-1]
+    group = single_group(state, one)
+    # A three-strand rope's repeat: its mark once, over its band.
+    rows = [item for part in group.items for item in getattr(part, "items", (part,))]
+    assert rows
+    state = do("set-single", single=one["id"], x=120, size="200 %")
+    assert (state.get("single", one["id"])["x"], state.get("single", one["id"])["size"]) == (120, 200)
+    with pytest.raises(BadInput, match="size"):
+        do("set-single", single=one["id"], size="0 %")
+    assert do("remove-singles", singles=[one["id"]]).all("single") == []
+
+
+def test_a_brush_in_single_repeats_is_worn(store: FilePath) -> None:
+    own = bench.add(bench.look("rope").doc)
+    do("place-single", brush=own.id, x=1, y=1)
+    with pytest.raises(Conflict, match="is worn"):
+        bench.remove(own.id)
+
+
+def test_a_check_mark_goes_with_its_path(store: FilePath) -> None:
+    state = do("keep-mark", mark={"what": "along", "places": [[60, 180], [90, 190]], "path": HEM})
+    assert len(state.all("mark")) == 1
+    assert do("delete-paths", paths=[HEM]).all("mark") == []
+    assert len(journal.undo(SHEET, journal.current_revision(SHEET)).all("mark")) == 1
+
+
+@pytest.mark.parametrize(
+    ("drawn", "length", "scale"), [(50, "20 cm", "1:4"), (30, "30 mm", "1:1"), (40, "1 cm", "4:1")]
+)
+def test_a_known_length_sets_the_scale(store: FilePath, drawn: float, length: str, scale: str) -> None:
+    do("set-sheet", scale="1:7")
+    assert do("scale-by-length", drawn=drawn, length=length).sheet["scale"] == scale
+
+
+def test_sheets_are_begun_in_their_unit(store: FilePath) -> None:
+    begun = sheets.begin_sheet("Banner", "12", "18 1/2", "1:2", "in")
+    row = journal.find_sheet(begun).sheet
+    assert (row["width"], row["height"]) == (pytest.approx(304.8), pytest.approx(469.9))
+    again = sheets.begin_sheet("Banner", "210 mm", "297", "1:1", "mm")
+    assert journal.find_sheet(again).sheet["name"] == "Banner 2"
+    for size in ("1", "wide", "40 m"):
+        with pytest.raises(BadInput):
+            sheets.begin_sheet("Bad", size, "100", "1:1", "mm")
+
+
+def test_a_duplicated_sheet_is_apart_from_its_original(store: FilePath) -> None:
+    letters = do("write-lettering", text="SEAM", font="graduate", along=HEM, typed={"caps": "20 mm"})
+    do("place-single", brush="rope", x=9, y=9)
+    do("keep-mark", mark={"what": "along", "places": [[60, 180], [90, 190]], "path": HEM})
+    copy = sheets.duplicate_sheet(SHEET)
+    before, after = journal.find_sheet(SHEET), journal.find_sheet(copy)
+    for kind in ("group", "path", "run", "lettering", "single", "mark"):
+        assert len(after.all(kind)) == len(before.all(kind)) > 0
+        assert not {row["id"] for row in after.all(kind)} & {row["id"] for row in before.all(kind)}
+    hem = next(path["id"] for path in after.all("path") if path["name"] == "Hem R")
+    assert after.all("lettering")[0]["doc"]["along"] == hem
+    assert after.all("mark")[0]["doc"]["path"] == hem
+    assert letters.all("lettering")[0]["doc"]["along"] == HEM
+    journal.do(copy, journal.current_revision(copy), journal_move(hem))
+    assert journal.find_sheet(SHEET).get("path", HEM) == before.get("path", HEM)
+
+
+def journal_move(path: str) -> MovePaths:
+    return MovePaths(kind="move-paths", paths=[path], x=5, y=5)
+
+
+def test_what_is_put_away_comes_back_and_the_last_sheet_stays(store: FilePath) -> None:
+    every = [row["id"] for row in sheets.list_sheets()]
+    for sheet in every[1:]:
+        sheets.put_away(sheet, away=True)
+    with pytest.raises(BadInput, match="last sheet"):
+        sheets.put_away(every[0], away=True)
+    assert {row["id"] for row in sheets.list_sheets(removed=True)} == set(every[1:])
+    for sheet in every[1:]:
+        sheets.put_away(sheet, away=False)
+    assert [row["id"] for row in sheets.list_sheets()] == every
