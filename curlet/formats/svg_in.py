@@ -27,7 +27,7 @@ from curlet.formats.svg_paints import Gradients, Viewport, transform_of
 from curlet.formats.svg_plain import make_plain
 from curlet.formats.svg_segments import cubics_of
 
-MOST_PATHS = 2_000
+MOST_PATHS = 10_000
 MOST_NODES_IN_ALL = 200_000
 LARGEST_SHEET = 20_000.0
 
@@ -324,9 +324,10 @@ def _colour(colour: svgelements.Color | None) -> tuple[str | None, float]:
 
 def _is_dot(contour: svgelements.Path, facts: FactsDoc) -> bool:
     """Whether a contour without length is seen all the same, by its line's round ends."""
+    if facts.ends != "round" or facts.stroke is None or facts.weight <= 0:
+        return False
     box = contour.bbox()
-    seen = facts.ends == "round" and facts.stroke is not None and facts.weight > 0
-    return seen and box is not None and max(box[2] - box[0], box[3] - box[1]) * MM_PER_PX <= SAME_POINT
+    return box is not None and max(box[2] - box[0], box[3] - box[1]) * MM_PER_PX <= SAME_POINT
 
 
 def _dot(contour: svgelements.Path, facts: FactsDoc) -> Path:

@@ -3,9 +3,8 @@
 from __future__ import annotations
 
 from collections.abc import Callable
-from dataclasses import asdict
 
-from peewee import fn
+from peewee import chunked, fn
 
 from curlet.store.commands import Intent
 from curlet.store.database import reading, writing
@@ -40,7 +39,7 @@ def do(sheet_id: str, revision: int, intent: Intent, check: Callable[[State], No
             check(state)
         if state.changes:
             Step.delete().where(Step.sheet == sheet_id, Step.undone).execute()
-            changes = [asdict(change) for change in state.changes]
+            changes = [vars(change) for change in state.changes]
             Step.create(sheet=sheet_id, label=label, changes=changes)
             _write(state.changes)
             _drop_oldest(sheet_id)
@@ -117,15 +116,32 @@ def _write(changes: list[Change]) -> None:
     for change in changes:
         last[change.kind, change.id] = change.after
     ordered = sorted(last.items(), key=lambda item: _ORDER[item[0][0]])
-    for (kind, _), row in ordered:
-        if row is not None:
-            _put(kind, row)
+    new = _new_rows(changes)
+    _insert([(key[0], row) for key, row in ordered if key in new and row is not None])
+    for key, row in ordered:
+        if row is not None and key not in new:
+            _put(key[0], row)
     for (kind, row_id), row in reversed(ordered):
         if row is None:
             model = KINDS[kind]
             if kind == "brush" and is_worn(row_id):
                 raise Conflict("This brush is worn on another sheet. Take it off there first.")
             model.delete().where(model.id == row_id).execute()
+
+
+def _new_rows(changes: list[Change]) -> set[tuple[str, str]]:
+    """Rows that are not in the database yet: those that were not there before the first of their changes."""
+    first: dict[tuple[str, str], Row | None] = {}
+    for change in changes:
+        first.setdefault((change.kind, change.id), change.before)
+    return {key for key, before in first.items() if before is None}
+
+
+def _insert(rows: list[tuple[str, Row]]) -> None:
+    """New rows many at a time, as a taken-in drawing brings them."""
+    for kind in KINDS:
+        for some in chunked([row for of, row in rows if of == kind], 200):
+            KINDS[kind].insert_many(some).execute()
 
 
 def _put(kind: str, row: Row) -> None:

@@ -61,6 +61,7 @@ class State:
 
     rows: dict[str, dict[str, Row]]
     changes: list[Change] = field(default_factory=list)
+    _last: dict[str, int] = field(default_factory=dict)
 
     @property
     def sheet(self) -> Row:
@@ -91,6 +92,8 @@ class State:
         before = self.rows[kind].get(row["id"])
         if before != row:
             self.rows[kind][row["id"]] = row
+            if kind in self._last:
+                self._last[kind] = max(self._last[kind], row.get("position", 0))
             self.changes.append(Change(kind, row["id"], before, row))
 
     def update(self, kind: str, row_id: str, **values: Any) -> None:
@@ -111,7 +114,10 @@ class State:
         self.changes.append(Change(kind, row_id, row, None))
 
     def next_position(self, kind: str) -> int:
-        return max((row["position"] for row in self.rows[kind].values()), default=-1) + 1
+        """A place behind everything of a kind."""
+        if kind not in self._last:
+            self._last[kind] = max((row["position"] for row in self.rows[kind].values()), default=-1)
+        return self._last[kind] + 1
 
     def seen(self, run: Row) -> bool:
         """Whether a run is drawn: neither it nor its path is hidden."""

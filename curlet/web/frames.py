@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import hashlib
+from functools import lru_cache
 from typing import Any
 
 import numpy as np
@@ -106,27 +107,30 @@ def content_key(*parts: object) -> str:
 
 
 def _path(state: State, row: Row) -> Json:
+    keys = ("id", "name", "group", "closed", "hidden", "locked", "lettering")
+    return {
+        **{key: row[key] for key in keys},
+        **_line(orjson.dumps(row["nodes"]), row["closed"], state.scale.factor),
+        "drawn": bool(row["facts"].get("stroke") or row["facts"].get("fill")),
+        "lined": bool(row["facts"].get("stroke") and row["facts"].get("weight")),
+        "figure": _figure(row.get("figure"), state.scale.factor),
+        "cloth": row["cloth"] or None,
+    }
+
+
+@lru_cache(maxsize=16_384)
+def _line(nodes: bytes, closed: bool, factor: float) -> Json:
+    """What a path's line is; a frame asks for every path's again, most of which are as they were."""
+    row = {"nodes": orjson.loads(nodes), "closed": closed}
     path = path_of(row)
     x, y = path.points[0]
     along = path.arc.tangents([0.0])[0]
-    factor = state.scale.factor
     return {
-        "id": row["id"],
-        "name": row["name"],
-        "group": row["group"],
-        "closed": row["closed"],
         "nodes": _nodes(row, path),
         "d": outline_data(outline_of(path)),
         "length": _lengths(path.length, factor),
         "start": {"x": x, "y": y, "angle": float(np.degrees(np.arctan2(along[1], along[0])))},
         "corners": _bare_corners(path, factor),
-        "drawn": bool(row["facts"].get("stroke") or row["facts"].get("fill")),
-        "lined": bool(row["facts"].get("stroke") and row["facts"].get("weight")),
-        "figure": _figure(row.get("figure"), factor),
-        "hidden": row["hidden"],
-        "locked": row["locked"],
-        "lettering": row["lettering"],
-        "cloth": row["cloth"] or None,
     }
 
 

@@ -130,7 +130,7 @@ def sheet_drawing(state: State, *, with_lines: bool, runs: Iterable[Row], single
     return Drawing(sheet["width"], sheet["height"], (*groups, *laid, *loose), sheet["name"])
 
 
-@lru_cache(maxsize=2048)
+@lru_cache(maxsize=16_384)
 def _path(nodes: bytes, closed: bool) -> Path:
     return to_path([NodeDoc(**node) for node in orjson.loads(nodes)], closed)
 

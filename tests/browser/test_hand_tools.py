@@ -72,9 +72,9 @@ def test_a_sketched_line_wears_stitch_rope_and_border(table: Table) -> None:
         table.wait(lambda: table.count() > 5)
     # By keys alone as well.
     before = len(table.path_names())
-    table.press(
-        Keys.ESCAPE, Keys.ESCAPE, "3", " ", *[Keys.ARROW_RIGHT] * 30, *[Keys.ARROW_DOWN] * 20, Keys.ENTER
-    )
+    table.press(Keys.ESCAPE)
+    table.by_id("paper").click()
+    table.press("3", " ", *[Keys.ARROW_RIGHT] * 30, *[Keys.ARROW_DOWN] * 20, Keys.ENTER)
     table.wait(lambda: len(table.path_names()) == before + 1)
 
 

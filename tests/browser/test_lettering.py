@@ -54,7 +54,7 @@ def test_a_pens_line_is_written_round_a_ring_and_follows_it(table: Table) -> Non
     table.press("1")
     for brush in ("topstitch", "rope", "dots"):
         dress(table, brush)
-    line = "//*[@data-path][contains(title, 'Lantern')]"
+    line = "//*[@data-path][contains(*[name()='title'], 'Lantern')]"
     before = table.browser.find_element(By.XPATH, line).get_attribute("d")
     ring = next(
         row

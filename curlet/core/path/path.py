@@ -65,7 +65,8 @@ class Path:
         gone = len(node_ids) - len(keep)
         notes = (f"{gone} repeated points were left out.",) if gone else ()
         path = cls(tuple(node_ids[i] for i in keep), stacked[0, keep], into, out, closed, notes)
-        if len(path.segments) == 0 or path.length <= SAME_POINT:
+        # A path without length is one whose handles lie on its one point.
+        if len(path.segments) == 0 or np.ptp(path.segments.reshape(-1, 2), axis=0).max() <= SAME_POINT:
             raise BadInput("This path has no length. Draw it at least between two points.")
         return path
 

@@ -14,7 +14,7 @@ from curlet.formats.path_doc import NodeDoc, to_nodes, to_path
 from curlet.store.state import Row, State
 
 Id = Annotated[str, Field(min_length=1, max_length=60)]
-Ids = Annotated[list[Id], Field(min_length=1, max_length=2_000)]
+Ids = Annotated[list[Id], Field(min_length=1, max_length=10_000)]
 Name = Annotated[str, Field(min_length=1, max_length=120)]
 Typed = Annotated[str, Field(min_length=1, max_length=64)]
 Coordinate = Annotated[float, Field(ge=-1e6, le=1e6, allow_inf_nan=False)]

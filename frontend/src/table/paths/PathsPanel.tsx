@@ -263,7 +263,7 @@ function BrushRow({ brush }: { brush: BrushShown }) {
   };
   return (
     <li className="group relative">
-      <span className="absolute right-3 bottom-1 z-10 flex gap-1 text-[12px] opacity-0 group-hover:opacity-100 focus-within:opacity-100">
+      <span className="absolute top-0.5 right-3 z-10 flex gap-1 text-[12px] opacity-0 group-hover:opacity-100 focus-within:opacity-100">
         <button
           className="cursor-pointer rounded-field bg-base-100 px-1.5 text-accent"
           aria-label={`${brush.name}, place one`}
