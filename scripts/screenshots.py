@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import tempfile
 import time
+import urllib.request
 from collections.abc import Callable
 from pathlib import Path as FilePath
 
@@ -145,10 +146,56 @@ def motifs(table: Table) -> None:
     table.by_id("motif-motif-leaf")
 
 
+def prop_satchel(table: Table) -> None:
+    """The name on the flap chosen: letters that stand on a path."""
+    table.browser.get(f"{table.address}/sheets/satchel")
+    row = "//button[contains(., 'PAPER LANTERN')]"
+    table.wait(lambda: table.browser.find_element(By.XPATH, row)).click()
+    table.wait(lambda: table.named("Cap height"))
+
+
+def puppets_coat(table: Table) -> None:
+    table.browser.get(f"{table.address}/sheets/coat")
+    table.by_id("row-coat-hem-r").click()
+    table.wait(table.legs)
+
+
+def sheets(table: Table) -> None:
+    table.browser.get(table.address)
+    table.by_id("sheet-coat")
+    script = "return [...document.images].every((image) => image.complete)"
+    table.wait(lambda: table.browser.execute_script(script))
+
+
+def taking_in(table: Table) -> None:
+    """The waistcoat's own drawing, as sent out, looked at before it is taken in."""
+    with tempfile.TemporaryDirectory() as folder:
+        file = FilePath(folder) / "waistcoat.svg"
+        address = f"{table.address}/api/sheets/curtain/send-out.svg"
+        file.write_bytes(urllib.request.urlopen(address, timeout=60).read())
+        table.named("SVG drawing to take in").send_keys(str(file))
+        table.option("Sorted into groups", "By line colour").click()
+        table.wait(lambda: table.browser.find_elements(By.CSS_SELECTOR, "[aria-label^='Take Areas']"))
+
+
+def measuring(table: Table) -> None:
+    table.choose("hem-r")
+    table.press("6")
+    table.option("What is measured", "Along the path").click()
+    for node in ("Node 1", "Node 3"):
+        table.pick("A node of the chosen path as the next place", node)
+    table.by_id("measured")
+
+
 SHOTS: dict[str, Callable[[Table], None]] = {
     "table": table_with_the_waistcoat,
     "programme": season_programme,
     "curtain": stage_curtain,
+    "satchel": prop_satchel,
+    "coat": puppets_coat,
+    "sheets": sheets,
+    "taking-in": taking_in,
+    "measuring": measuring,
     "corner": corner,
     "send-out": send_out,
     "bench": bench,

@@ -6,12 +6,17 @@ from collections.abc import Callable
 from dataclasses import dataclass
 from typing import Any
 
-from curlet.demo import curtain, programme, waistcoat
+from curlet.demo import coat, curtain, programme, satchel, waistcoat
 from curlet.demo.brushes import BRUSHES
 from curlet.demo.motifs import MOTIFS
 from curlet.demo.waistcoat import DemoPath
+from curlet.formats.lettering_doc import LetteringDoc
+from curlet.store.commands.runs import LayBrush
 from curlet.store.database import writing
-from curlet.store.models import Brush, Motif, Run, SeamGroup, Sheet, SheetPath
+from curlet.store.journal import write_changes
+from curlet.store.lettering import letters_of, put_lettering
+from curlet.store.models import Brush, Motif, Run, SeamGroup, Sheet, SheetPath, Single
+from curlet.store.state import load_state
 
 
 @dataclass(frozen=True)
@@ -23,11 +28,30 @@ class DemoSheet:
     size: dict[str, Any]
     groups: dict[str, str]
     paths: Callable[[], list[DemoPath]]
+    # What lies on it beside its paths: text along one of them by name, and single repeats by their brush.
+    lettering: tuple[str, Callable[[str], LetteringDoc]] | None = None
+    singles: tuple[tuple[str, float, float], ...] = ()
 
 
 SHEETS = (
     DemoSheet("waistcoat", "Usher’s waistcoat", waistcoat.SHEET, waistcoat.GROUPS, waistcoat.waistcoat),
     DemoSheet("programme", "Season programme", programme.SHEET, programme.GROUPS, programme.programme),
+    DemoSheet(
+        "satchel",
+        "Prop satchel",
+        satchel.SHEET,
+        satchel.GROUPS,
+        satchel.satchel,
+        lettering=("Name line", satchel.name_on_flap),
+    ),
+    DemoSheet(
+        "coat",
+        "Lamplighter puppet’s coat",
+        coat.SHEET,
+        coat.GROUPS,
+        coat.coat,
+        singles=tuple(("sequins", x, y) for x, y in coat.BUTTONS),
+    ),
     DemoSheet("curtain", "Stage curtain and pelmet", curtain.SHEET, curtain.GROUPS, curtain.curtain),
 )
 
@@ -59,6 +83,21 @@ def _add_sheet(sheet: DemoSheet, position: int) -> None:
         SeamGroup.create(id=_id(sheet, name), sheet=sheet.id, name=name, mark=mark, position=place)
     for place, path in enumerate(sheet.paths()):
         _add_path(sheet, path, place)
+    for place, (brush, x, y) in enumerate(sheet.singles):
+        Single.create(
+            id=f"{sheet.id}-one-{place}", sheet=sheet.id, brush=brush, x=x, y=y, size=250, position=place
+        )
+    if sheet.lettering:
+        _write_along(sheet, *sheet.lettering)
+
+
+def _write_along(sheet: DemoSheet, name: str, make: Callable[[str], LetteringDoc]) -> None:
+    """Text along a path, dressed."""
+    state, line = load_state(sheet.id), _id(sheet, name)
+    put_lettering(state, f"{sheet.id}-text", make(line), state.get("path", line)["group"])
+    letters = [path["id"] for path in letters_of(state, f"{sheet.id}-text")]
+    LayBrush(kind="lay-brush", paths=letters, brush="eight").apply(state)
+    write_changes(state.changes)
 
 
 def _id(sheet: DemoSheet, name: str) -> str:
@@ -75,6 +114,7 @@ def _add_path(sheet: DemoSheet, path: DemoPath, position: int) -> None:
         closed=path.closed,
         nodes=[node.model_dump(mode="json") for node in path.nodes],
         facts=path.facts.model_dump(mode="json") if path.facts else {},
+        cloth=path.cloth.model_dump(mode="json") if path.cloth else {},
         position=position,
     )
     if path.brush:

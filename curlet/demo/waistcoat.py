@@ -9,6 +9,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
+from curlet.formats.cloth_doc import ClothDoc
 from curlet.formats.path_doc import FactsDoc, NodeDoc
 
 SHEET = {"width": 297.0, "height": 210.0, "scale": "1:4"}
@@ -43,6 +44,7 @@ class DemoPath:
     closed: bool = False
     facts: FactsDoc | None = None
     brush: str | None = None
+    cloth: ClothDoc | None = None
 
 
 GROUPS = {

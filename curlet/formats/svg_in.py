@@ -5,8 +5,8 @@ from __future__ import annotations
 import io
 import math
 import re
-from collections.abc import Iterator
-from dataclasses import dataclass, field
+from collections.abc import Callable, Iterator
+from dataclasses import dataclass, field, replace
 from typing import Literal
 from xml.etree.ElementTree import Element, tostring
 
@@ -59,13 +59,16 @@ _READER_FAULTS = (
 @dataclass(frozen=True, eq=False)
 class TakenPath:
     """One contour of the drawing: its name, the path in mm, and how it was drawn: a gradient of its fill
-    in mm, and outlines that clip it, outermost first."""
+    in mm, outlines that clip it, outermost first, and the name of the layer that it lies in: of the group
+    at the drawing's top level; `element` is its id."""
 
     name: str
     path: Path
     facts: FactsDoc
     gradient: RoleGradient | None = None
     clips: tuple[Outline, ...] = ()
+    layer: str = ""
+    element: str = ""
 
 
 @dataclass(frozen=True)
@@ -78,21 +81,25 @@ class TakenIn:
     notes: tuple[str, ...] = field(default=())
 
 
-def read_svg(data: bytes) -> TakenIn:
+def read_svg(data: bytes, tell: Callable[[float, str], None] = lambda share, doing: None) -> TakenIn:
     """Read the lines of an SVG drawing.
 
-    Physical size is honoured: width and height with the viewBox, otherwise 96 px to the inch.
+    Physical size is honoured: width and height with the viewBox, otherwise 96 px to the inch. `tell` is
+    called with the share that is done and what is being done; what it raises stops the reading.
 
     Raises
     ------
     BadInput, TooMuch
         If the file is broken, hostile, empty or too large; see `read_svg_tree`.
     """
+    tell(0.0, "Opening the file")
     root, notes = read_svg_tree(data)
     _check_numbers(root)
+    tell(0.1, "Reading its shapes")
     make_plain(root)
     width, height = _fix_size(root)
     names = _name_elements(root)
+    layers = _layers(root, names)
     opacities = _opacities(root)
     clips = lay_out_clips(root)
     notes += sorted(set(clips.notes))
@@ -102,7 +109,12 @@ def read_svg(data: bytes) -> TakenIn:
         elements = list(drawing.elements())
     except _READER_FAULTS as error:
         raise BadInput(f"This drawing cannot be read ({error}). Save it again as plain SVG.") from None
-    paths = list(_paths(_Elements(elements, clips, gradients, opacities), names, notes))
+    painted = _Elements(elements, clips, gradients, opacities)
+    paths = []
+    for line in _paths(painted, names, notes):
+        paths.append(replace(line, layer=layers.get(line.element, "")))
+        if len(paths) % 100 == 0:
+            tell(0.4 + 0.6 * min(len(paths) / max(len(elements), 1), 1.0), f"{len(paths):,} paths")
     if not paths:
         raise BadInput("This drawing has no lines. Draw at least one path and take it in again.")
     return TakenIn(width * MM_PER_PX, height * MM_PER_PX, tuple(paths), tuple(notes))
@@ -155,6 +167,13 @@ def _px(text: str | None, whole: float | None) -> float | None:
     if unit not in _PX:
         return None
     return value * _PX[unit] if math.isfinite(value) else math.inf
+
+
+def _layers(root: Element, names: dict[str, str]) -> dict[str, str]:
+    """The top-level group that each element lies in, by name, for those in one."""
+    groups = [child for child in root if local_name(child) == "g" and len(child)]
+    called = {id(group): names.get(group.get("id", ""), f"Layer {n}") for n, group in enumerate(groups, 1)}
+    return {e.get("id", ""): called[id(group)] for group in groups for e in group.iter()}
 
 
 def _name_elements(root: Element) -> dict[str, str]:
@@ -277,7 +296,7 @@ def _paths(elements: _Elements, names: dict[str, str], notes: list[str]) -> Iter
                 )
             name = names.get(element.id or "", f"Line {count}")
             name = name if len(contours) == 1 else f"{name} {number}"
-            yield TakenPath(name, path, facts, gradient, clips)
+            yield TakenPath(name, path, facts, gradient, clips, element=str(element.id))
 
 
 def _hidden(element: svgelements.Shape) -> bool:

@@ -41,7 +41,7 @@ def do(sheet_id: str, revision: int, intent: Intent, check: Callable[[State], No
             Step.delete().where(Step.sheet == sheet_id, Step.undone).execute()
             changes = [vars(change) for change in state.changes]
             Step.create(sheet=sheet_id, label=label, changes=changes)
-            _write(state.changes)
+            write_changes(state.changes)
             _drop_oldest(sheet_id)
             _moved_on(sheet_id, state.changes)
         return load_state(sheet_id)
@@ -96,7 +96,7 @@ def _replay(sheet_id: str, changes: list[Change], step: Step, *, undone: bool) -
     for change in changes:
         if change.kind == "brush":
             _check_same(change)
-    _write(changes)
+    write_changes(changes)
     step.undone = undone
     step.save()
     _moved_on(sheet_id, changes)
@@ -110,7 +110,7 @@ def _check_same(change: Change) -> None:
         raise Conflict("This brush has been changed on another sheet since. Undo it there first.")
 
 
-def _write(changes: list[Change]) -> None:
+def write_changes(changes: list[Change]) -> None:
     """Write each row's last state: parents first, and deletions children first."""
     last: dict[tuple[str, str], Row | None] = {}
     for change in changes:

@@ -22,6 +22,7 @@ from curlet.web.send_out import send_out
 from curlet.web.sheets import sheets
 from curlet.web.strips import strips
 from curlet.web.table import table
+from curlet.web.take_in import take_in
 from curlet.web.tracing import tracing
 
 STATIC = FilePath(__file__).parent / "static"
@@ -49,7 +50,19 @@ def build_app() -> Application:
         validation_error_callback=problems.invalid,
     )
     app.config["MAX_CONTENT_LENGTH"] = MOST_UPLOADED
-    for blueprint in (sheets, table, fonts, guides, send_out, strips, bench, drawers, motifs, tracing):
+    for blueprint in (
+        sheets,
+        table,
+        take_in,
+        fonts,
+        guides,
+        send_out,
+        strips,
+        bench,
+        drawers,
+        motifs,
+        tracing,
+    ):
         app.register_api(blueprint)
     problems.install(app)
     app.before_request(_only_from_here)

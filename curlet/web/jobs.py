@@ -37,9 +37,12 @@ class Job:
 
 
 class Jobs:
-    """The newest few jobs, by their ids."""
+    """The newest few jobs, by their ids; `gone` is said of one that is not kept any more."""
 
-    def __init__(self) -> None:
+    def __init__(
+        self, gone: str = "This tracing is no longer kept. Change a setting to trace again."
+    ) -> None:
+        self._gone = gone
         self._jobs: OrderedDict[str, Job] = OrderedDict()
         self._lock = threading.Lock()
         self._workers = ThreadPoolExecutor(max_workers=1, thread_name_prefix="curlet-job")
@@ -59,7 +62,7 @@ class Jobs:
         with self._lock:
             job = self._jobs.get(key)
         if job is None:
-            raise Missing("This tracing is no longer kept. Change a setting to trace again.")
+            raise Missing(self._gone)
         return job
 
     def stop(self, key: str) -> None:

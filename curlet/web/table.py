@@ -5,17 +5,13 @@ from __future__ import annotations
 from functools import lru_cache
 
 from flask import Response
-from flask_openapi3 import FileStorage
-from pydantic import BaseModel
 
 from curlet.core.dress.cloth import WEAVES
 from curlet.core.measures import place_typed
 from curlet.core.path.figures import FIGURES
 from curlet.formats.mark_doc import MarkDoc
-from curlet.formats.svg_in import read_svg
 from curlet.store import journal
 from curlet.store.alike import find_alike
-from curlet.store.commands import TakeIn
 from curlet.store.errors import Stale
 from curlet.store.lettering import follow_paths
 from curlet.store.state import State
@@ -42,13 +38,6 @@ from curlet.web.sheet_frames import measured_json
 table = Routes("table", __name__, url_prefix="/api")
 
 _REPLIES: Replies = {200: SheetFrame, 409: Problem, 422: Problem}
-
-
-class TakenFile(BaseModel):
-    """A drawing to take in, for the sheet as it was at `revision`."""
-
-    revision: int
-    file: FileStorage
 
 
 @table.get("/figures", responses={200: FigureList})
@@ -131,18 +120,8 @@ def redo(path: SheetUrl, body: Revision) -> Response:
     return _whole(journal.redo(path.sheet_id, body.revision))
 
 
-@table.post("/sheets/<sheet_id>/take-in", responses=_REPLIES)
-def take_in(path: SheetUrl, form: TakenFile) -> Response:
-    """Take in the lines of an SVG drawing as paths."""
-    taken = read_svg(form.file.stream.read())
-    title = (form.file.filename or "Drawing").rsplit("/", 1)[-1].removesuffix(".svg")[:120]
-    intent = TakeIn(title=title or "Drawing", taken=taken)
-    return _whole(journal.do(path.sheet_id, form.revision, intent), taken.notes)
-
-
-def _whole(state: State, notes: tuple[str, ...] = ()) -> Response:
-    labels = journal.undo_labels(state.sheet["id"])
-    return frame_reply(whole_frame(state, labels, notes))
+def _whole(state: State) -> Response:
+    return frame_reply(whole_frame(state, journal.undo_labels(state.sheet["id"])))
 
 
 @lru_cache(maxsize=8)

@@ -38,7 +38,7 @@ tracing = Routes("tracing", __name__, url_prefix="/api")
 
 MOST_PICTURES = 6
 _REPLIES: Replies = {404: Problem, 413: Problem, 422: Problem}
-_jobs = Jobs()
+_jobs = Jobs("This tracing is no longer kept. Change a setting to trace again.")
 
 
 class PictureFile(BaseModel):

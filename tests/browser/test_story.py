@@ -239,7 +239,13 @@ def test_a_drawing_is_taken_in_at_its_size(table: Table, tmp_path: FilePath) -> 
     file = tmp_path / "yoke.svg"
     file.write_text(SVG)
     table.named("SVG drawing to take in").send_keys(str(file))
+    table.option("Sorted into groups", "By line style").click()
+    name = table.wait(lambda: table.browser.find_element(By.CSS_SELECTOR, "[aria-label^='Name of 0.']"))
+    name.clear()
+    name.send_keys("Yokes")
+    table.button("Take in 1 path").click()
     table.wait(lambda: "yoke" in table.path_names())
+    assert table.browser.find_elements(By.XPATH, "//button[contains(., 'Yokes')]")
     table.browser.find_element(By.XPATH, "//li//button[normalize-space()='yoke']").click()
     assert "160.0 mm" in table.named("Ticket").text
 
@@ -249,7 +255,9 @@ def test_a_bad_drawing_says_what_to_do_and_loses_nothing(table: Table, tmp_path:
     file = tmp_path / "broken.svg"
     file.write_text("<svg")
     table.named("SVG drawing to take in").send_keys(str(file))
-    assert "broken XML" in table.notice()
+    table.wait(lambda: "broken XML" in table.browser.find_element(By.TAG_NAME, "dialog").text)
+    table.button("Leave it").click()
+    table.wait(lambda: not table.browser.find_elements(By.TAG_NAME, "dialog"))
     assert table.path_names() == names
 
 

@@ -141,7 +141,7 @@ def _nested_uses() -> str:
         svg("<g/>" * 100_001),
         svg(_nested_uses()),
         svg('<path d="M0 0' + "L1 2" * 1_000_000 + '"/>'),
-        svg('<path d="M0 0h1"/>' * 2_001),
+        svg('<path d="M0 0h1"/>' * 10_001),
     ],
     ids=["50 MB", "deep", "many", "copies", "million points", "many paths"],
 )

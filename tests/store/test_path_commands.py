@@ -118,7 +118,7 @@ SVG = b"""<svg xmlns="http://www.w3.org/2000/svg" width="50mm" height="50mm" vie
 
 
 def test_a_taken_in_drawing_is_one_step_and_its_contours_stay_together(store: FilePath) -> None:
-    intent = TakeIn(title="Flat", taken=read_svg(SVG))
+    intent = TakeIn(title="Flat", groups=(("Flat", None, read_svg(SVG).paths),))
     state = journal.do(SHEET, journal.current_revision(SHEET), intent)
     new = [row for row in state.all("path") if row["name"] in ("a", "ring 1", "ring 2")]
     assert len(new) == 3

@@ -11,7 +11,7 @@ from curlet.core.errors import BadInput
 from curlet.core.path import rework
 from curlet.core.path.path import Path
 from curlet.formats.path_doc import NodeDoc, Point, to_path
-from curlet.formats.svg_in import TakenIn
+from curlet.formats.svg_in import TakenPath
 from curlet.store.commands.intent import (
     BaseIntent,
     Coordinate,
@@ -194,18 +194,23 @@ class SetGroup(BaseIntent):
 
 
 class TakeIn(BaseIntent):
-    """Put the paths of a taken-in drawing on the sheet, in a group of their own."""
+    """Put the paths of a taken-in drawing on the sheet, in seam groups: each a name, a mark colour (None for
+    the plain one) and its paths. Without `fills` only lines are taken."""
 
     kind: Literal["take-in"] = "take-in"
     title: Name
-    taken: object
+    groups: object
+    fills: bool = True
 
     def apply(self, state: State) -> str:
-        assert isinstance(self.taken, TakenIn)
-        group = add_group(state, self.title)
         # One element may make several contours: the key keeps them together, apart from others'.
         batch = new_id()
-        for line in self.taken.paths:
-            facts = line.facts.model_copy(update={"element": f"{batch}-{line.facts.element}"})
-            add_path(state, line.name, line.path, group, facts=facts.model_dump(mode="json"))
+        taken: tuple[tuple[str, str | None, tuple[TakenPath, ...]], ...] = self.groups  # type: ignore[assignment]
+        for name, mark, lines in taken:
+            group = add_group(state, name, mark or NEW_GROUP_MARK)
+            for line in lines:
+                facts = line.facts.model_copy(update={"element": f"{batch}-{line.facts.element}"})
+                if not self.fills:
+                    facts = facts.model_copy(update={"fill": None})
+                add_path(state, line.name, line.path, group, facts=facts.model_dump(mode="json"))
         return f"Take in {self.title}"

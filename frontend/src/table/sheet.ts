@@ -2,7 +2,7 @@
 import { useQuery, useQueryClient, type QueryClient } from "@tanstack/react-query";
 import { createContext, useContext, useMemo } from "react";
 
-import { api, Refusal } from "@/shared/api/client";
+import { api, type DrawingChosen, Refusal } from "@/shared/api/client";
 import { type Frame, withPreview } from "@/shared/api/frame";
 import type { Intent, PathShown, RunShown } from "@/shared/api/types";
 
@@ -38,8 +38,9 @@ export class Desk {
   undo = () => this.change(api.undo);
   redo = () => this.change(api.redo);
 
-  takeIn(file: File): Promise<Refusal | null> {
-    return this.change((id, revision) => api.takeIn(id, revision, file));
+  /** Put what was chosen of a drawing that has been looked at on the sheet. */
+  useDrawing(drawing: string, chosen: DrawingChosen): Promise<Refusal | null> {
+    return this.change((id, revision) => api.useDrawing(id, drawing, { revision, ...chosen }));
   }
 
   addGuide(file: File): Promise<Refusal | null> {

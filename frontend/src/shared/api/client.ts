@@ -7,6 +7,7 @@ import type {
   BenchShown,
   BrushListed,
   FamilyShown,
+  DrawingLooked,
   FigureListed,
   FontShown,
   Intent,
@@ -35,6 +36,9 @@ export class Refusal extends Error {
     super(detail);
   }
 }
+
+/** What is taken of a drawing, and as what. */
+export type DrawingChosen = Omit<components["schemas"]["UseDrawing"], "revision">;
 
 /** In what respect paths are alike. */
 export type By = NonNullable<paths["/api/sheets/{sheet_id}/alike"]["get"]["parameters"]["query"]>["by"];
@@ -137,19 +141,22 @@ export const api = {
       client.POST("/api/sheets/{sheet_id}/redo", { params: at(id), body: { revision }, ...binary }),
     ),
 
-  takeIn: (id: string, revision: number, file: File) => {
+  readDrawing: (file: File) => {
     const form = new FormData();
-    form.set("revision", String(revision));
     form.set("file", file);
-    return frame(
-      client.POST("/api/sheets/{sheet_id}/take-in", {
-        params: at(id),
-        body: form as never,
-        bodySerializer: (body: unknown) => body as FormData,
-        ...binary,
-      }),
+    return settled<{ id: string; title: string }>(
+      client.POST("/api/drawings", { body: form as never, bodySerializer: (body: unknown) => body as FormData }),
     );
   },
+
+  drawing: (drawing_id: string, by: components["schemas"]["UseDrawing"]["by"]) =>
+    settled<DrawingLooked>(client.GET("/api/drawings/{drawing_id}", { params: { path: { drawing_id }, query: { by } } })),
+
+  stopDrawing: (drawing_id: string) =>
+    settled<unknown>(client.DELETE("/api/drawings/{drawing_id}", { params: { path: { drawing_id } } })),
+
+  useDrawing: (sheet_id: string, drawing_id: string, body: components["schemas"]["UseDrawing"]) =>
+    frame(client.POST("/api/sheets/{sheet_id}/drawings/{drawing_id}", { params: { path: { sheet_id, drawing_id } }, body, ...binary })),
 
   /** Where a typed place is. */
   place: (id: string, query: PlaceTyped) =>

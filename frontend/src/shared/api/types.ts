@@ -42,6 +42,7 @@ export type SingleShown = Schemas["SingleShown"];
 export type MeasureShown = Schemas["MeasureShown"];
 export type MarkDoc = Schemas["MarkDoc"];
 export type ClothDoc = Schemas["ClothDoc"];
+export type DrawingLooked = Schemas["DrawingLooked"];
 export type FamilyShown = Schemas["FamilyShown"];
 export type SettingShown = Schemas["SettingShown"];
 export type BrushListed = Schemas["BrushListed"];

@@ -10,7 +10,7 @@ import { choosePaths, hand, useHand } from "../state";
 import { middle } from "../tools/figure/figureHand";
 import { carriedPaths, carriesPaths, carryBrush, carryPaths, draggedBrush } from "./carried";
 import { inPairs, type Pair, sideOf, sideWords } from "./pairs";
-import { TakeIn } from "./TakeIn";
+import { TakeIn } from "../takein/TakeIn";
 
 interface GroupRow {
   id: string | null;

@@ -1,0 +1,158 @@
+"""Taking in a drawing: it is read aside, looked at, and put on the sheet as the person says."""
+
+from __future__ import annotations
+
+from typing import Annotated
+
+from flask import Response
+from flask_openapi3 import FileStorage
+from pydantic import BaseModel, Field
+
+from curlet.core.errors import BadInput
+from curlet.formats.svg_in import TakenIn, read_svg
+from curlet.formats.taken_groups import By, sorted_into_groups
+from curlet.store import journal
+from curlet.store.commands import TakeIn
+from curlet.store.state import State
+from curlet.web.described import Routes
+from curlet.web.frames import whole_frame
+from curlet.web.jobs import Jobs, Work
+from curlet.web.replies import Replies, frame_reply, json_reply
+from curlet.web.schemas import Problem, SheetFrame, SheetUrl
+
+take_in = Routes("take_in", __name__, url_prefix="/api")
+
+_REPLIES: Replies = {200: SheetFrame, 409: Problem, 413: Problem, 422: Problem}
+_jobs = Jobs("This drawing is no longer kept. Choose its file again.")
+
+
+class TakenFile(BaseModel):
+    """A drawing to take in, for the sheet as it was at `revision`."""
+
+    revision: int
+    file: FileStorage
+
+
+class DrawingFile(BaseModel):
+    """A drawing to look at before it is taken in."""
+
+    file: FileStorage
+
+
+class DrawingUrl(BaseModel):
+    drawing_id: str
+
+
+class SheetDrawingUrl(SheetUrl):
+    drawing_id: str
+
+
+class DrawingBegun(BaseModel):
+    id: str
+    title: str
+
+
+class LookQuery(BaseModel):
+    by: By = "layers"
+
+
+class GroupFound(BaseModel):
+    """Lines that would become one seam group: how many, and what they look like (SVG path data, mm)."""
+
+    key: str
+    name: str
+    mark: str
+    paths: int
+    d: str
+
+
+class DrawingLooked(BaseModel):
+    """How far the reading is, and what was found; sizes in mm."""
+
+    share: float
+    doing: str
+    done: bool
+    width: float
+    height: float
+    groups: list[GroupFound]
+    notes: list[str]
+
+
+class UseDrawing(BaseModel):
+    """What is taken, and as what: the groups by their keys, each with its name."""
+
+    revision: int
+    title: Annotated[str, Field(min_length=1, max_length=120)]
+    by: By
+    taken: Annotated[dict[str, Annotated[str, Field(max_length=120)]], Field(max_length=10_000)]
+    fills: bool = True
+
+
+def title_of(name: str | None) -> str:
+    """A drawing's title from its file's name."""
+    return (name or "Drawing").rsplit("/", 1)[-1].removesuffix(".svg")[:120] or "Drawing"
+
+
+def _reading(data: bytes) -> Work:
+    return lambda tell: read_svg(data, tell)
+
+
+@take_in.post("/drawings", responses={200: DrawingBegun, 413: Problem, 422: Problem})
+def begin(form: DrawingFile) -> Response:
+    """Begin to read a drawing."""
+    key = _jobs.start(_reading(form.file.stream.read()))
+    return json_reply({"id": key, "title": title_of(form.file.filename)})
+
+
+@take_in.get("/drawings/<drawing_id>", responses={200: DrawingLooked, 404: Problem, 422: Problem})
+def look(path: DrawingUrl, query: LookQuery) -> Response:
+    """How far the reading is, and what was found, sorted as asked."""
+    job = _jobs.look(path.drawing_id)
+    if job.done and job.error:
+        raise job.error
+    head = {"share": job.share, "doing": job.doing, "done": job.done}
+    if not job.done or job.result is None:
+        return json_reply({**head, "groups": [], "notes": [], "width": 0, "height": 0})
+    taken: TakenIn = job.result
+    groups = [
+        {"key": g.key, "name": g.name, "mark": g.mark, "paths": len(g.paths), "d": g.picture}
+        for g in sorted_into_groups(taken, query.by, "The drawing")
+    ]
+    size = {"width": taken.width, "height": taken.height}
+    return json_reply({**head, **size, "groups": groups, "notes": taken.notes})
+
+
+@take_in.delete("/drawings/<drawing_id>", responses={200: DrawingBegun, 404: Problem})
+def stop(path: DrawingUrl) -> Response:
+    """Stop reading a drawing."""
+    _jobs.stop(path.drawing_id)
+    return json_reply({"id": path.drawing_id, "title": ""})
+
+
+@take_in.post("/sheets/<sheet_id>/drawings/<drawing_id>", responses=_REPLIES)
+def use(path: SheetDrawingUrl, body: UseDrawing) -> Response:
+    """Put what was chosen of a drawing on the sheet, in seam groups."""
+    job = _jobs.look(path.drawing_id)
+    if not job.done or job.result is None:
+        raise BadInput("This drawing is not read yet. Wait until it is.")
+    groups = sorted_into_groups(job.result, body.by, "The drawing")
+    chosen = [(g, body.taken[g.key].strip() or g.name) for g in groups if g.key in body.taken]
+    if not chosen:
+        raise BadInput("Nothing is chosen. Tick at least one group.")
+    named = tuple((name, g.mark, g.paths) for g, name in chosen)
+    intent = TakeIn(title=body.title, groups=named, fills=body.fills)
+    return _whole(journal.do(path.sheet_id, body.revision, intent), job.result.notes)
+
+
+@take_in.post("/sheets/<sheet_id>/take-in", responses=_REPLIES)
+def whole(path: SheetUrl, form: TakenFile) -> Response:
+    """Take in all lines of an SVG drawing at once, as one seam group."""
+    taken, title = read_svg(form.file.stream.read()), title_of(form.file.filename)
+    group = sorted_into_groups(taken, "one", title)[0]
+    intent = TakeIn(title=title, groups=((title, None, group.paths),))
+    return _whole(journal.do(path.sheet_id, form.revision, intent), taken.notes)
+
+
+def _whole(state: State, notes: tuple[str, ...]) -> Response:
+    labels = journal.undo_labels(state.sheet["id"])
+    return frame_reply(whole_frame(state, labels, notes))

@@ -1,0 +1,53 @@
+/** Taking in a line drawing from an SVG file: chosen, or dropped here; then looked at before it is taken. */
+import { useRef, useState } from "react";
+
+import { api, Refusal } from "@/shared/api/client";
+
+import { hand } from "../state";
+import { TakeInDialog } from "./TakeInDialog";
+
+export interface Drawing {
+  id: string;
+  title: string;
+}
+
+export function TakeIn() {
+  const input = useRef<HTMLInputElement>(null);
+  const [drawing, setDrawing] = useState<Drawing | null>(null);
+  const read = async (file: File | undefined) => {
+    if (!file) return;
+    try {
+      setDrawing(await api.readDrawing(file));
+    } catch (error) {
+      hand().set({ notice: { tone: "fault", text: error instanceof Refusal ? error.message : String(error) } });
+    }
+    if (input.current) input.current.value = "";
+  };
+  return (
+    <div
+      className="relative border-t border-base-300 px-3 py-1.5"
+      onDragOver={(event) => event.dataTransfer.types.includes("Files") && event.preventDefault()}
+      onDrop={(event) => {
+        event.preventDefault();
+        void read(event.dataTransfer.files[0]);
+      }}
+    >
+      <input
+        ref={input}
+        type="file"
+        accept=".svg,image/svg+xml"
+        aria-label="SVG drawing to take in"
+        className="sr-only"
+        tabIndex={-1}
+        onChange={(event) => void read(event.target.files?.[0])}
+      />
+      <button
+        className="cursor-pointer rounded-field py-0.5 font-semibold text-accent underline underline-offset-2 hover:text-base-content"
+        onClick={() => input.current!.click()}
+      >
+        Take in a drawing (SVG)
+      </button>
+      {drawing && <TakeInDialog key={drawing.id} drawing={drawing} onDone={() => setDrawing(null)} />}
+    </div>
+  );
+}

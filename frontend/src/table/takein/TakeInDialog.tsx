@@ -1,0 +1,163 @@
+/** What a drawing holds, sorted into seam groups: the person says what is taken and as what. */
+import { useQuery } from "@tanstack/react-query";
+import { useEffect, useRef, useState } from "react";
+
+import { api } from "@/shared/api/client";
+import type { DrawingLooked } from "@/shared/api/types";
+import { Choice } from "@/shared/ui/Choice";
+import { Tick } from "@/shared/ui/Tick";
+import { plural } from "@/shared/ui/words";
+
+import { useDesk } from "../sheet";
+import { hand } from "../state";
+import type { Drawing } from "./TakeIn";
+
+const BY = [
+  ["layers", "By layer"],
+  ["colours", "By line colour"],
+  ["styles", "By line style"],
+  ["one", "All as one"],
+] as const;
+type By = (typeof BY)[number][0];
+
+/** How often the server is asked while it reads, ms. */
+const EVERY = 150;
+
+export function TakeInDialog({ drawing, onDone }: { drawing: Drawing; onDone: () => void }) {
+  const desk = useDesk();
+  const dialog = useRef<HTMLDialogElement>(null);
+  const [by, setBy] = useState<By>("layers");
+  const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
+  const [names, setNames] = useState<Record<string, string>>({});
+  const [fills, setFills] = useState(true);
+  const [busy, setBusy] = useState(false);
+  const { data, error } = useQuery({
+    queryKey: ["drawing", drawing.id, by],
+    queryFn: () => api.drawing(drawing.id, by),
+    refetchInterval: (query) => (query.state.data?.done || query.state.error ? false : EVERY),
+    retry: false,
+  });
+  useEffect(() => {
+    dialog.current?.showModal();
+    hand().set({ sending: true });
+    return () => hand().set({ sending: false });
+  }, []);
+  const groups = data?.groups ?? [];
+  const taken = groups.filter((group) => !left.has(group.key));
+  const count = taken.reduce((sum, group) => sum + group.paths, 0);
+  const cancel = () => {
+    if (data && !data.done) void api.stopDrawing(drawing.id);
+    onDone();
+  };
+  const take = async () => {
+    setBusy(true);
+    const named = Object.fromEntries(taken.map((group) => [group.key, names[group.key] ?? group.name]));
+    const refusal = await desk.useDrawing(drawing.id, { title: drawing.title, by, taken: named, fills });
+    setBusy(false);
+    if (!refusal) onDone();
+  };
+  return (
+    <dialog
+      ref={dialog}
+      aria-label={`Take in ${drawing.title}`}
+      className="m-auto w-[880px] max-w-[94vw] rounded-box border border-base-300 bg-base-100 p-4 text-base-content backdrop:bg-black/40"
+      onCancel={(event) => {
+        event.preventDefault();
+        cancel();
+      }}
+    >
+      <h2 className="text-[18px] font-bold">Take in {drawing.title}</h2>
+      {error && <p className="my-2 border-l-4 border-error bg-error/15 px-2.5 py-1.5">{error.message}</p>}
+      {data && !data.done && <Reading looked={data} />}
+      {data?.done && (
+        <>
+          <p className="muted mb-2">
+            <span className="measure">
+              {data.width.toFixed(1)} × {data.height.toFixed(1)} mm
+            </span>{" "}
+            as drawn. Each group below becomes a seam group, with its line colour for a mark.
+          </p>
+          <Choice label="Sorted into groups" options={BY} value={by} onChange={setBy} />
+          <div className="mt-2 grid grid-cols-[1fr_360px] gap-3">
+            <Picture looked={data} left={left} />
+            <ul aria-label="Groups found" className="max-h-[380px] overflow-y-auto">
+              {groups.map((group) => (
+                <li key={group.key} className="flex items-center gap-2 border-b border-dotted border-base-300 py-1">
+                  <input
+                    type="checkbox"
+                    aria-label={`Take ${group.name}`}
+                    className="size-4 shrink-0 accent-(--color-secondary)"
+                    checked={!left.has(group.key)}
+                    onChange={(event) => {
+                      const next = new Set(left);
+                      if (event.target.checked) next.delete(group.key);
+                      else next.add(group.key);
+                      setLeft(next);
+                    }}
+                  />
+                  <span aria-hidden className="size-3 shrink-0 rounded-full border border-base-content/40" style={{ background: group.mark }} />
+                  <input
+                    aria-label={`Name of ${group.name}`}
+                    className="min-w-0 flex-1 rounded-field border border-base-300 bg-base-100 px-1.5 py-0.5"
+                    value={names[group.key] ?? group.name}
+                    maxLength={120}
+                    onChange={(event) => setNames({ ...names, [group.key]: event.target.value })}
+                  />
+                  <span className="measure muted whitespace-nowrap text-[12px]">{plural(group.paths, "path")}</span>
+                </li>
+              ))}
+            </ul>
+          </div>
+          <Tick label="Its fills stay beneath, as the garment’s picture" on={fills} onChange={setFills} />
+          {data.notes.map((note) => (
+            <p key={note} className="muted text-[12px]">
+              {note}
+            </p>
+          ))}
+        </>
+      )}
+      <div className="mt-3 flex justify-end gap-2">
+        <button className="cursor-pointer rounded-field border border-base-300 px-3 py-1 hover:border-base-content" onClick={cancel}>
+          {data && !data.done ? "Stop" : "Leave it"}
+        </button>
+        <button
+          className="cursor-pointer rounded-field bg-primary px-3.5 py-1 font-semibold text-primary-content hover:brightness-105 disabled:cursor-default disabled:opacity-50"
+          disabled={!data?.done || !count || busy}
+          onClick={() => void take()}
+        >
+          {busy ? "Putting it on the sheet" : `Take in ${plural(count, "path")}`}
+        </button>
+      </div>
+    </dialog>
+  );
+}
+
+function Reading({ looked }: { looked: DrawingLooked }) {
+  return (
+    <div className="my-6">
+      <progress className="progress w-full" aria-label="Reading the drawing" value={looked.share} max={1} />
+      <p className="muted">{looked.doing}</p>
+    </div>
+  );
+}
+
+/** The drawing in its marks' colours; what is left out is faint. */
+function Picture({ looked, left }: { looked: DrawingLooked; left: ReadonlySet<string> }) {
+  const margin = Math.max(looked.width, looked.height) * 0.02;
+  const box = `${-margin} ${-margin} ${looked.width + 2 * margin} ${looked.height + 2 * margin}`;
+  return (
+    <svg viewBox={box} className="h-[380px] w-full rounded-field border border-base-300 bg-[#f7f4eb]" role="img" aria-label="The drawing">
+      {looked.groups.map((group) => (
+        <path
+          key={group.key}
+          d={group.d}
+          fill="none"
+          stroke={group.mark}
+          strokeWidth={1.2}
+          opacity={left.has(group.key) ? 0.12 : 1}
+          vectorEffect="non-scaling-stroke"
+        />
+      ))}
+    </svg>
+  );
+}
