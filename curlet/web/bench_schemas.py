@@ -11,7 +11,7 @@ from curlet.formats.artwork_places import AnyPlace
 from curlet.formats.brush_file import BrushDoc
 from curlet.formats.brush_motifs import RoleDoc
 from curlet.formats.makings import AnyMaking
-from curlet.web.schemas import GroupShown, ShapeShown
+from curlet.web.drawing_schemas import GroupShown, ShapeShown
 
 
 class SettingShown(BaseModel):

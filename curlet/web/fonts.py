@@ -11,7 +11,8 @@ from pydantic import BaseModel
 from curlet.store import fonts as store
 from curlet.web.described import Routes
 from curlet.web.replies import json_reply
-from curlet.web.schemas import FontList, FontShown, Problem
+from curlet.web.run_schemas import FontList, FontShown
+from curlet.web.schemas import Problem
 
 fonts = Routes("fonts", __name__, url_prefix="/api")
 

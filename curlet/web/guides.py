@@ -15,7 +15,8 @@ from curlet.store.pictures import find_picture, keep_picture
 from curlet.web.described import Routes
 from curlet.web.frames import whole_frame
 from curlet.web.replies import Replies, frame_reply
-from curlet.web.schemas import Problem, SheetFrame, SheetUrl
+from curlet.web.schemas import Problem, SheetUrl
+from curlet.web.sheet_schemas import SheetFrame
 
 guides = Routes("guides", __name__, url_prefix="/api")
 

@@ -18,7 +18,8 @@ from curlet.store import sheets as store
 from curlet.web.described import Routes
 from curlet.web.laying import ground_paint, sheet_drawing
 from curlet.web.replies import Replies, json_reply
-from curlet.web.schemas import NewSheet, Problem, SheetBegun, SheetList, SheetUrl
+from curlet.web.schemas import Problem, SheetUrl
+from curlet.web.sheet_schemas import NewSheet, SheetBegun, SheetList
 
 sheets = Routes("sheets", __name__, url_prefix="/api")
 

@@ -19,21 +19,10 @@ from curlet.web.described import Routes
 from curlet.web.frames import figure_setting, preview_frame, whole_frame
 from curlet.web.laying import check_runs
 from curlet.web.replies import Replies, frame_reply, json_reply
-from curlet.web.schemas import (
-    Alike,
-    AlikeQuery,
-    Command,
-    FigureList,
-    MeasureShown,
-    PlaceQuery,
-    Problem,
-    Revision,
-    SheetFrame,
-    SheetUrl,
-    Spot,
-    WeaveList,
-)
+from curlet.web.run_schemas import FigureList
+from curlet.web.schemas import Alike, AlikeQuery, Command, PlaceQuery, Problem, Revision, SheetUrl, Spot
 from curlet.web.sheet_frames import measured_json
+from curlet.web.sheet_schemas import MeasureShown, SheetFrame, WeaveList
 
 table = Routes("table", __name__, url_prefix="/api")
 

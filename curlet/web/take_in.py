@@ -18,7 +18,8 @@ from curlet.web.described import Routes
 from curlet.web.frames import whole_frame
 from curlet.web.jobs import Jobs, Work
 from curlet.web.replies import Replies, frame_reply, json_reply
-from curlet.web.schemas import Problem, SheetFrame, SheetUrl
+from curlet.web.schemas import Problem, SheetUrl
+from curlet.web.sheet_schemas import SheetFrame
 
 take_in = Routes("take_in", __name__, url_prefix="/api")
 

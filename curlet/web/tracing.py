@@ -30,9 +30,10 @@ from curlet.store.errors import Missing
 from curlet.web.bench import shown
 from curlet.web.bench_schemas import BenchShown
 from curlet.web.described import Routes
+from curlet.web.drawing_schemas import GroupShown
 from curlet.web.jobs import Jobs
 from curlet.web.replies import Replies, json_reply
-from curlet.web.schemas import BrushUrl, GroupShown, Problem
+from curlet.web.schemas import BrushUrl, Problem
 
 tracing = Routes("tracing", __name__, url_prefix="/api")
 

@@ -1,0 +1,242 @@
+"""The API's types of paths, runs and what was measured on them."""
+
+from __future__ import annotations
+
+from typing import Literal
+
+from pydantic import BaseModel
+
+from curlet.formats.brush_file import BrushDoc
+from curlet.formats.cloth_doc import ClothDoc
+from curlet.formats.path_doc import NodeDoc
+from curlet.formats.run_places import PlacesDoc
+from curlet.web.drawing_schemas import ArrayPlace, GroupShown
+from curlet.web.schemas import AskedLength, Lengths
+
+
+class SeamGroupShown(BaseModel):
+    id: str
+    name: str
+    mark: str
+
+
+class CornerShown(BaseModel):
+    """A corner: its place on the sheet (mm), along the path (worn mm), and its turn (degrees)."""
+
+    node: str
+    x: float
+    y: float
+    at: float
+    turn: float
+    manner: str
+    own: bool
+
+
+class CrossingShown(BaseModel):
+    """A crossing: its place on the sheet (mm), its passes along the path (worn mm), which is over, and
+    the angle between them (degrees)."""
+
+    key: str
+    x: float
+    y: float
+    at: tuple[float, float]
+    over: float
+    angle: float
+    flipped: bool
+
+
+class PinchShown(BaseModel):
+    """A place too tight for what is laid there, worn mm."""
+
+    start: float
+    end: float
+    radius: float
+    needs: float
+    folds: bool
+
+
+class StartShown(BaseModel):
+    """Where a path starts and which way it goes, degrees clockwise from level."""
+
+    x: float
+    y: float
+    angle: float
+
+
+class FigureSetting(BaseModel):
+    """One number of a figure, as it would be typed; `whole` ones are stepped by one."""
+
+    name: str
+    label: str
+    text: str
+    whole: bool
+
+
+class FigureShown(BaseModel):
+    """A figure by number: a rectangle, a star."""
+
+    name: str
+    settings: list[FigureSetting]
+
+
+class FigureListed(FigureShown):
+    id: str
+
+
+class FigureList(BaseModel):
+    figures: list[FigureListed]
+
+
+class LetteringShown(BaseModel):
+    """Text on the sheet, its numbers as they would be typed, lengths worn."""
+
+    id: str
+    text: str
+    font: str
+    align: Literal["left", "centre", "right"]
+    unite: bool
+    along: str | None
+    single_line: bool
+    numbers: dict[str, str]
+
+
+class FontShown(BaseModel):
+    id: str
+    name: str
+    single_line: bool
+    own: bool
+
+
+class FontList(BaseModel):
+    fonts: list[FontShown]
+
+
+class PathShown(BaseModel):
+    id: str
+    name: str
+    group: str | None
+    closed: bool
+    nodes: list[NodeDoc]
+    d: str
+    length: Lengths
+    start: StartShown
+    corners: list[CornerShown]
+    drawn: bool
+    lined: bool
+    figure: FigureShown | None
+    hidden: bool
+    locked: bool
+    lettering: str | None
+    cloth: ClothDoc | None
+
+
+class LegShown(BaseModel):
+    """A leg as laid; `start`, `lead` and `left_over` in worn mm along the tape."""
+
+    node: str
+    start: float
+    length: Lengths
+    own_length: Lengths
+    repeats: int
+    stitch: Lengths
+    gap: Lengths
+    ease: float
+    departure: float
+    off: bool
+    lead: float
+    left_over: float
+    made_up: float | None
+    set: bool
+
+
+class SettingTyped(BaseModel):
+    pointer: str
+    typed: str | bool
+
+
+class MendShown(BaseModel):
+    label: str
+    settings: list[SettingTyped]
+
+
+class WarningShown(BaseModel):
+    code: str
+    message: str
+    leg: int | None
+    at: float | None
+    x: float | None
+    y: float | None
+    mend: MendShown | None
+
+
+class Asked(BaseModel):
+    stitch: AskedLength
+    gap: AskedLength
+    pitch: Lengths
+    thread: AskedLength | None
+    spi: float | None
+
+
+class AsLaid(BaseModel):
+    """Means over the whole run; the legs say more."""
+
+    stitch: Lengths
+    gap: Lengths
+    pitch: Lengths
+    thread: Lengths
+    spi: float | None
+    repeats: int
+    departure: float
+
+
+class TapeShown(BaseModel):
+    """The run unrolled: worn mm from `start`; `slots` holds a start and an end for each repeat,
+    `pieces` those of end pieces, joins and securing stitches."""
+
+    start: float
+    length: float
+    closed: bool
+    slots: ArrayPlace
+    pieces: list[tuple[float, float]]
+
+
+class RowShown(BaseModel):
+    """A row of a run: what was asked of it and how it was laid, leg by leg."""
+
+    course: int
+    asked: Asked
+    laid: AsLaid
+    legs: list[LegShown]
+
+
+class RunShown(BaseModel):
+    id: str
+    path: str
+    brush: str
+    shown: bool
+    seen: bool
+    backwards: bool
+    own: list[str]
+    places: PlacesDoc
+    settings: BrushDoc
+    key: str
+    fault: str | None = None
+    main: int | None = None
+    rows: list[RowShown] = []
+    corners: list[CornerShown] = []
+    crossings: list[CrossingShown] = []
+    pinches: list[PinchShown] = []
+    warnings: list[WarningShown] = []
+    start: StartShown | None = None
+    finish: StartShown | None = None
+    tape: TapeShown | None = None
+    group: GroupShown | None = None
+
+
+class BrushShown(BaseModel):
+    id: str
+    name: str
+    kind: str
+    builtin: bool
+    worn_by: int
+    key: str

@@ -1,0 +1,146 @@
+"""The API's types of sheets, what lies on them beside runs, and their frames."""
+
+from __future__ import annotations
+
+from typing import Annotated, Literal
+
+from pydantic import BaseModel, Field
+
+from curlet.formats.cloth_doc import ClothDoc
+from curlet.web.drawing_schemas import AnyPaint, GroupShown
+from curlet.web.run_schemas import BrushShown, LetteringShown, PathShown, RunShown, SeamGroupShown
+
+
+class SheetShown(BaseModel):
+    id: str
+    name: str
+    width: float
+    height: float
+    scale: str
+    factor: float
+    unit: Literal["mm", "in"]
+    ground: Literal["light", "dark", "cloth"]
+    ground_tone: Literal["light", "dark"]
+    ground_cloth: ClothDoc | None
+    ground_paint: AnyPaint | None
+
+
+class SheetListed(BaseModel):
+    id: str
+    name: str
+    width: float
+    height: float
+    scale: str
+    unit: Literal["mm", "in"]
+    revision: int
+    paths: int
+    runs: int
+
+
+class SheetPreset(BaseModel):
+    """A usual size of sheet, mm, upright."""
+
+    name: str
+    width: float
+    height: float
+
+
+class SheetList(BaseModel):
+    sheets: list[SheetListed]
+    presets: list[SheetPreset]
+
+
+class NewSheet(BaseModel):
+    """A sheet to begin: its sides as typed, bare numbers in its unit."""
+
+    name: Annotated[str, Field(max_length=120)] = "Sheet"
+    width: Annotated[str, Field(max_length=64)]
+    height: Annotated[str, Field(max_length=64)]
+    scale: Annotated[str, Field(max_length=64)] = "1:1"
+    unit: Literal["mm", "in"] = "mm"
+
+
+class SheetBegun(BaseModel):
+    id: str
+
+
+class GuideShown(BaseModel):
+    """A picture under the paths: its middle and size in sheet mm; its width also as it would be typed."""
+
+    id: str
+    name: str
+    src: str
+    x: float
+    y: float
+    width: float
+    height: float
+    turn: float
+    fade: float
+    shown: bool
+    locked: bool
+    typed: dict[str, str]
+
+
+class SingleShown(BaseModel):
+    """One repeat placed by hand."""
+
+    id: str
+    brush: str
+    x: float
+    y: float
+    turn: float
+    size: float
+    group: GroupShown | None
+    fault: str | None = None
+
+
+class MeasureShown(BaseModel):
+    """A measurement: in words, as a number in sheet mm or degrees, and the line that shows it, sheet mm."""
+
+    text: str
+    printed: str
+    value: float
+    angle: bool
+    line: list[tuple[float, float]]
+    fault: str | None = None
+
+
+class CheckMarkShown(MeasureShown):
+    id: str
+
+
+class WeaveListed(BaseModel):
+    id: str
+    name: str
+    ends: float
+    picks: float
+
+
+class WeaveList(BaseModel):
+    weaves: list[WeaveListed]
+
+
+class SheetFrame(BaseModel):
+    """The JSON head of a frame: a sheet with its runs as laid.
+
+    The body is binary: the head's length in bytes (uint32, little-endian), the head padded with
+    spaces to a multiple of 4, then float32 little-endian numbers. A partial frame holds only the
+    paths and runs that a preview touched; `gone` names the paths that it takes away.
+    """
+
+    revision: int
+    partial: bool
+    sheet: SheetShown
+    groups: list[SeamGroupShown]
+    letterings: list[LetteringShown]
+    guides: list[GuideShown]
+    singles: list[SingleShown]
+    marks: list[CheckMarkShown]
+    paths: list[PathShown]
+    runs: list[RunShown]
+    brushes: list[BrushShown]
+    as_drawn: list[GroupShown] | None
+    undo: str | None
+    redo: str | None
+    notes: list[str] = []
+    gone: list[str] = []
