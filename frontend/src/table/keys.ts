@@ -15,7 +15,7 @@ export function useKeys() {
   const { head } = useShown();
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
-      if (isField(event.target) || hand().sending || event.altKey) return;
+      if (isField(event.target) || document.querySelector("dialog[open]") || event.altKey) return;
       const done = event.ctrlKey || event.metaKey ? control(event, desk) : plain(event, desk, head);
       if (done) event.preventDefault();
     };

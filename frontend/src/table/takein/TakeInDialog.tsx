@@ -9,7 +9,6 @@ import { Tick } from "@/shared/ui/Tick";
 import { plural } from "@/shared/ui/words";
 
 import { useDesk } from "../sheet";
-import { hand } from "../state";
 import type { Drawing } from "./TakeIn";
 
 const BY = [
@@ -39,8 +38,6 @@ export function TakeInDialog({ drawing, onDone }: { drawing: Drawing; onDone: ()
   });
   useEffect(() => {
     dialog.current?.showModal();
-    hand().set({ sending: true });
-    return () => hand().set({ sending: false });
   }, []);
   const groups = data?.groups ?? [];
   const taken = groups.filter((group) => !left.has(group.key));
