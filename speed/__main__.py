@@ -1,11 +1,11 @@
-"""Run every benchmark, or those named: `python -m speed [laying] [heart] [screen] [bench] [tracing]`."""
+"""Run every benchmark, or those named: `python -m speed [laying] [heart] [screen] [bench] [many] …`."""
 
 from __future__ import annotations
 
 import sys
 
 from curlet.memory import keep_freed_memory
-from speed import bench, heart, laying, screen, tracing
+from speed import bench, heart, laying, many, screen, tracing
 
 PARTS = {
     "laying": laying.run,
@@ -13,6 +13,7 @@ PARTS = {
     "screen": screen.run,
     "bench": bench.run,
     "tracing": tracing.run,
+    "many": many.run,
 }
 
 

@@ -17,7 +17,7 @@ from curlet.core.path import find_corners
 from curlet.core.path.edit import handles_as_they_lie
 from curlet.core.path.figures import Setting, figure_of
 from curlet.core.path.outline import outline_of
-from curlet.core.path.path import Path
+from curlet.core.path.path import Path, measure_together
 from curlet.core.tally import CornerTally, CrossingTally, LegTally, Pinch, RowTally, Warning
 from curlet.formats.numbers import outline_data
 from curlet.formats.screen import Frame, group_json
@@ -39,6 +39,7 @@ Json = dict[str, Any]
 def whole_frame(state: State, labels: tuple[str | None, str | None], notes: tuple[str, ...] = ()) -> bytes:
     """Everything on the sheet."""
     frame = Frame()
+    measure_together([path_of(row) for row in state.all("path")])
     head = {
         **_common(state, labels, frame),
         "partial": False,

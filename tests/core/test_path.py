@@ -10,6 +10,7 @@ from hypothesis import given
 
 from curlet.core.errors import BadInput, TooMuch
 from curlet.core.path import Path, edit
+from curlet.core.path.path import measure_together
 from tests.shapes import cubic, line, paths, polyline, square
 
 S_CURVE = cubic((0, 0), (10, -20), (20, 20), (30, 0), (40, -20), (50, 20), (60, 0))
@@ -138,3 +139,16 @@ def test_straight_and_curved_and_back() -> None:
     assert bent.length > 20 * 0.7
     assert not bent.straight.any()
     assert edit.straighten(bent, "n2").length == pytest.approx(20)
+
+
+def test_paths_measured_together_are_as_each_by_itself() -> None:
+    apart = [S_CURVE, square(10), line(7), polyline((0, 0), (3, 4), (9, 4))]
+    together = [edit.move_nodes(path, {}) for path in apart]
+    measure_together(together)
+    for one, other in zip(apart, together, strict=True):
+        assert "arc" in other.__dict__
+        places = np.linspace(0, one.length, 41)
+        assert other.length == one.length
+        assert (other.arc.points(places) == one.arc.points(places)).all()
+        assert (other.arc.tangents(places) == one.arc.tangents(places)).all()
+        assert (other.arc.node_positions == one.arc.node_positions).all()

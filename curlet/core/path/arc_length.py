@@ -38,6 +38,35 @@ class ArcLength:
     """
 
     def __init__(self, segments: Floats, straight: NDArray[np.bool_], closed: bool) -> None:
+        self._prepare(segments, straight)
+        self.closed = closed
+        count = _panels(straight)
+        self._fill(straight, *self._refine(*_divided(count)))
+
+    @classmethod
+    def of_many(cls, parts: Sequence[tuple[Floats, NDArray[np.bool_], bool]]) -> list[ArcLength]:
+        """Those of many paths, worked out together: the same as each by itself, and much quicker."""
+        if not parts:
+            return []
+        whole = cls.__new__(cls)
+        whole._prepare(np.concatenate([p[0] for p in parts]), np.concatenate([p[1] for p in parts]))
+        tables = whole._refine(*_divided(np.concatenate([_panels(p[1]) for p in parts])))
+        seg = tables[0]
+        ends = np.cumsum([len(p[0]) for p in parts])
+        made = []
+        for (segments, straight, closed), end in zip(parts, ends.tolist(), strict=True):
+            first = end - len(segments)
+            a, b = np.searchsorted(seg, [first, end])
+            one = cls.__new__(cls)
+            for name in ("_place", "_rate", "_change"):
+                setattr(one, name, getattr(whole, name)[..., first:end])
+            one._control, one._reach, one.closed = segments, whole._reach[first:end], closed
+            one._slowest = 1e-9 * float(one._reach.max(initial=0.0))
+            one._fill(straight, seg[a:b] - first, *(table[..., a:b] for table in tables[1:]))
+            made.append(one)
+        return made
+
+    def _prepare(self, segments: Floats, straight: NDArray[np.bool_]) -> None:
         p0, p1, p2, p3 = segments.transpose(1, 2, 0)
         # Power basis: P(t) = ((a t + b) t + c) t + d. A line drawn at even speed is c t + d.
         a = np.where(straight, 0.0, p3 - 3 * p2 + 3 * p1 - p0)
@@ -50,17 +79,16 @@ class ArcLength:
         self._reach = np.abs(segments - segments[:, :1]).max(axis=(1, 2), initial=0.0)
         # Below this speed a segment may stand still.
         self._slowest = 1e-9 * float(self._reach.max(initial=0.0))
-        self.closed = closed
-        self._build(straight)
 
-    def _build(self, straight: NDArray[np.bool_]) -> None:
-        panels = PANELS_IN_ALL // max(len(straight), 1)
-        count = np.where(straight, 1, min(max(panels, FEWEST_PANELS), MOST_PANELS))
-        seg = np.repeat(np.arange(len(count)), count)
-        first = np.repeat(np.cumsum(count) - count, count)
-        t0 = (np.arange(len(seg)) - first) / count[seg]
-        t1 = (np.arange(len(seg)) - first + 1) / count[seg]
-        seg, t0, t1, length, inverse = self._refine(seg, t0, t1)
+    def _fill(
+        self,
+        straight: NDArray[np.bool_],
+        seg: Ints,
+        t0: Floats,
+        t1: Floats,
+        length: Floats,
+        inverse: Floats,
+    ) -> None:
         ends = np.cumsum(length)
         self._seg = seg
         self._s0 = ends - length
@@ -69,7 +97,7 @@ class ArcLength:
         self._panels = np.vstack([inverse, self._s0, per_mm, t0, t1])
         self._panel_place = self._place.reshape(8, -1)[:, seg]
         self.length = float(ends[-1]) if len(ends) else 0.0
-        per_segment = np.bincount(seg, weights=length, minlength=len(count))
+        per_segment = np.bincount(seg, weights=length, minlength=len(straight))
         self.node_positions: Floats = np.concatenate([[0.0], np.cumsum(per_segment)])
         self.node_positions[-1] = self.length
         self._lines = self._even_lines(straight, length)
@@ -311,6 +339,21 @@ class ArcLength:
         cross = x[:, :-1] * y[:, 1:] - y[:, :-1] * x[:, 1:]
         along = x[:, :-1] * x[:, 1:] + y[:, :-1] * y[:, 1:]
         return np.asarray(np.arctan2(cross, along).sum(axis=1))
+
+
+def _panels(straight: NDArray[np.bool_]) -> Ints:
+    """How many panels each segment begins with."""
+    panels = PANELS_IN_ALL // max(len(straight), 1)
+    return np.where(straight, 1, min(max(panels, FEWEST_PANELS), MOST_PANELS))
+
+
+def _divided(count: Ints) -> tuple[Ints, Floats, Floats]:
+    """Segment, start and end of each panel, for so many panels to each segment."""
+    seg = np.repeat(np.arange(len(count)), count)
+    first = np.repeat(np.cumsum(count) - count, count)
+    t0 = (np.arange(len(seg)) - first) / count[seg]
+    t1 = (np.arange(len(seg)) - first + 1) / count[seg]
+    return seg, t0, t1
 
 
 def _on_lines(lines: Floats, s: Floats) -> tuple[Floats, Floats, Floats]:

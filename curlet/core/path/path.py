@@ -153,3 +153,11 @@ def _without_repeats(
         keep = np.roll(np.append(heads[:-1], 0), 1)
         heads, tails = np.roll(heads, 1), np.roll(tails, 1)
     return keep, into[heads], out[tails]
+
+
+def measure_together(paths: Sequence[Path]) -> None:
+    """Work out the arc lengths of many paths at once; they are asked for one by one afterwards."""
+    todo = [path for path in {id(path): path for path in paths}.values() if "arc" not in path.__dict__]
+    arcs = ArcLength.of_many([(path.segments, path.straight, path.closed) for path in todo])
+    for path, arc in zip(todo, arcs, strict=True):
+        path.__dict__["arc"] = arc

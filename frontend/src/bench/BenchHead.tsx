@@ -1,4 +1,5 @@
 /** The Bench's head strip: the brush's name, undo and redo, its earlier makings, and the doors. */
+import { wayToTable } from "@/shared/lastSheet";
 import { useState } from "react";
 import { Link } from "react-router";
 
@@ -30,7 +31,7 @@ export function BenchHead() {
         <Link className={quiet} to="/drawers">
           Drawers
         </Link>
-        <Link className="rounded-field bg-primary px-3.5 py-1 font-semibold text-primary-content hover:brightness-105" to="/">
+        <Link className="rounded-field bg-primary px-3.5 py-1 font-semibold text-primary-content hover:brightness-105" to={wayToTable()}>
           Back to the Table
         </Link>
       </span>

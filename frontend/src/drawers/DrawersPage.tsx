@@ -1,4 +1,5 @@
 /** The Drawers: brushes and motifs across all sheets. */
+import { wayToTable } from "@/shared/lastSheet";
 import { useState } from "react";
 import { Link } from "react-router";
 
@@ -33,7 +34,7 @@ export function DrawersPage() {
         />
         <Link
           className="ml-auto rounded-field bg-primary px-3.5 py-1 font-semibold text-primary-content hover:brightness-105"
-          to="/"
+          to={wayToTable()}
         >
           Back to the Table
         </Link>

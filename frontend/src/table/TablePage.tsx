@@ -8,6 +8,7 @@ import { useKeys } from "./keys";
 import { NoticeBar } from "./NoticeBar";
 import { Paper } from "./paper/Paper";
 import { PathsPanel } from "./paths/PathsPanel";
+import { keepSheet } from "@/shared/lastSheet";
 import { SendOut } from "@/sendout/SendOut";
 import { DeskContext, useNewDesk, useSheetQuery, useShown } from "./sheet";
 import { choosePaths, hand, useHand } from "./state";
@@ -19,6 +20,7 @@ export function TablePage() {
   const desk = useNewDesk(sheetId);
   const { data, error } = useSheetQuery(sheetId);
   useEffect(() => {
+    keepSheet(sheetId);
     choosePaths([]);
     hand().set({ view: null, draft: [], preview: null, lit: null, single: null, places: [], measured: null });
   }, [sheetId]);
