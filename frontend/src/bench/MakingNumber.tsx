@@ -1,6 +1,6 @@
 /** A number that is a making of its own: tried while it is typed, kept when it is done. */
 import type { Making } from "@/shared/api/types";
-import { NumberField } from "@/shared/ui/NumberField";
+import { NumberLine } from "@/shared/ui/NumberLine";
 
 import { useWorkbench } from "./bench";
 
@@ -15,9 +15,7 @@ interface RowProps {
 function Row({ label, value, step, making, onCommit }: RowProps) {
   const workbench = useWorkbench();
   return (
-    <div className="mt-1 flex items-start justify-between gap-2">
-      <span className="pt-0.5">{label}</span>
-      <NumberField
+    <NumberLine
         label={label}
         value={value}
         step={step}
@@ -25,7 +23,6 @@ function Row({ label, value, step, making, onCommit }: RowProps) {
         onCommit={onCommit}
         onCancel={() => workbench.show(null)}
       />
-    </div>
   );
 }
 

@@ -3,7 +3,7 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 
-import { FileButton } from "@/bench/FileButton";
+import { FileButton } from "@/shared/ui/FileButton";
 import { api } from "@/shared/api/client";
 import type { MotifListed } from "@/shared/api/types";
 

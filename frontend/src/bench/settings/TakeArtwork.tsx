@@ -1,6 +1,6 @@
 /** An SVG drawing taken in as the course's repeat, or as a piece. */
 import { type Place, useWorkbench } from "../bench";
-import { FileButton } from "../FileButton";
+import { FileButton } from "@/shared/ui/FileButton";
 
 export function TakeArtwork({ place = "repeat" }: { place?: Place }) {
   const workbench = useWorkbench();

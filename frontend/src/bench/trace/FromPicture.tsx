@@ -1,6 +1,6 @@
 /** A picture taken in, to be traced or used as it is. */
 import { bench, type Place } from "../bench";
-import { FileButton } from "../FileButton";
+import { FileButton } from "@/shared/ui/FileButton";
 import { takePicture } from "./tracer";
 
 export function FromPicture({ place }: { place: Place }) {

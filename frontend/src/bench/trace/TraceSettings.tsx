@@ -1,7 +1,7 @@
 /** What is asked of the tracing, in the order in which it is decided. */
 import { Heading } from "@/shared/maker/Heading";
 import { Choice } from "@/shared/ui/Choice";
-import { NumberField } from "@/shared/ui/NumberField";
+import { NumberLine } from "@/shared/ui/NumberLine";
 
 import { ask, useTracer, type Asked } from "./tracer";
 
@@ -53,10 +53,7 @@ function Text({ name, label, step }: { name: Texts; label: string; step: number 
     return Promise.resolve(null);
   };
   return (
-    <div className="mt-1 flex items-start justify-between gap-2">
-      <span className="pt-0.5">{label}</span>
-      <NumberField label={label} value={value} step={step} onCommit={commit} />
-    </div>
+    <NumberLine label={label} value={value} step={step} onCommit={commit} />
   );
 }
 

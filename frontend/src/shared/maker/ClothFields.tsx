@@ -4,7 +4,7 @@ import { useQuery } from "@tanstack/react-query";
 import { api } from "@/shared/api/client";
 import type { ClothDoc } from "@/shared/api/types";
 import { ColourField } from "@/shared/ui/ColourField";
-import { NumberField } from "@/shared/ui/NumberField";
+import { NumberLine } from "@/shared/ui/NumberLine";
 
 interface Props {
   value: ClothDoc;
@@ -21,9 +21,7 @@ export function ClothFields({ value, onPreview, onChange, onCancel }: Props) {
   const weaves = useQuery({ queryKey: ["weaves"], queryFn: api.weaves, staleTime: Infinity }).data?.weaves ?? [];
   const woven = WOVEN.includes(value.weave ?? "");
   const number = (key: "ends" | "picks" | "turn", label: string, unit: string, step: number) => (
-    <div key={key} className="mt-1 flex items-start justify-between gap-2">
-      <span className="pt-0.5">{label}</span>
-      <NumberField
+    <NumberLine key={key}
         label={label}
         value={`${value[key]}${unit}`}
         step={step}
@@ -31,7 +29,6 @@ export function ClothFields({ value, onPreview, onChange, onCancel }: Props) {
         onCommit={(text) => onChange({ ...value, [key]: text as unknown as number })}
         onCancel={onCancel}
       />
-    </div>
   );
   return (
     <>

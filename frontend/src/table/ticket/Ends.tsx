@@ -1,5 +1,5 @@
 /** How a run begins and ends, and where a closed one starts. */
-import { NumberField } from "@/shared/ui/NumberField";
+import { NumberLine } from "@/shared/ui/NumberLine";
 import { fixed } from "@/shared/ui/words";
 
 import { useChosen, useDesk, useShown } from "../sheet";
@@ -56,9 +56,7 @@ function ClosedPath() {
   const opening = run.places.opening;
   return (
     <>
-      <div className="mt-1 flex items-start justify-between gap-2">
-        <span className="pt-0.5">Start point at</span>
-        <NumberField
+      <NumberLine words="Start point at"
           label="Start point"
           value={`${fixed((run.places.start ?? 0) / factor, 1)} mm`}
           step={1}
@@ -66,10 +64,7 @@ function ClosedPath() {
           onCommit={async (typed) => (await desk.command(slide(typed)))?.message ?? null}
           onCancel={() => desk.dropPreviews(true)}
         />
-      </div>
-      <div className="mt-1 flex items-start justify-between gap-2">
-        <span className="pt-0.5">Opened there by</span>
-        <NumberField
+      <NumberLine words="Opened there by"
           label="Opening"
           value={opening === null || opening === undefined ? "closed" : `${fixed(opening / factor, 1)} mm`}
           step={1}
@@ -77,7 +72,6 @@ function ClosedPath() {
             (await desk.command(open(typed.trim() === "closed" ? "" : typed)))?.message ?? null
           }
         />
-      </div>
     </>
   );
 }

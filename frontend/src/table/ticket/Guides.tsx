@@ -1,10 +1,9 @@
 /** Pictures under the paths, to trace over: taken in, placed, faded, locked. */
-import { useRef } from "react";
-
 import type { GuideShown, Intent } from "@/shared/api/types";
 import { Heading } from "@/shared/maker/Heading";
 import { QuietButton } from "@/shared/maker/QuietButton";
-import { NumberField } from "@/shared/ui/NumberField";
+import { FileButton } from "@/shared/ui/FileButton";
+import { NumberLine } from "@/shared/ui/NumberLine";
 import { Tick } from "@/shared/ui/Tick";
 
 import { chooseTool } from "../HeadStrip";
@@ -26,24 +25,10 @@ export function Guides() {
 
 function LayUnder() {
   const desk = useDesk();
-  const input = useRef<HTMLInputElement>(null);
-  const take = async (file: File | undefined) => {
-    if (file) await desk.addGuide(file);
-    if (input.current) input.current.value = "";
-  };
   return (
-    <>
-      <input
-        ref={input}
-        type="file"
-        accept=".png,.jpg,.jpeg,.webp,.svg"
-        aria-label="Picture to lay under the paths"
-        className="sr-only"
-        tabIndex={-1}
-        onChange={(event) => void take(event.target.files?.[0])}
-      />
-      <QuietButton onClick={() => input.current!.click()}>Lay a picture under the paths</QuietButton>
-    </>
+    <FileButton label="Picture to lay under the paths" accept=".png,.jpg,.jpeg,.webp,.svg" onFile={(file) => void desk.addGuide(file)}>
+      Lay a picture under the paths
+    </FileButton>
   );
 }
 
@@ -64,9 +49,7 @@ function Guide({ guide }: { guide: GuideShown }) {
     <div className="mb-2 border-b border-dotted border-base-300 pb-2">
       <p className="truncate">{guide.name}</p>
       {NUMBERS.map(([key, label, step]) => (
-        <div key={key} className="mt-1 flex items-start justify-between gap-2">
-          <span className="pt-0.5">{label}</span>
-          <NumberField
+        <NumberLine key={key} words={label}
             label={`${guide.name}: ${label.toLowerCase()}`}
             value={guide.typed[key]!}
             step={step}
@@ -74,7 +57,6 @@ function Guide({ guide }: { guide: GuideShown }) {
             onCommit={async (typed) => (await desk.command(set({ [key]: typed })))?.message ?? null}
             onCancel={() => desk.dropPreviews(true)}
           />
-        </div>
       ))}
       <div className="flex gap-4">
         <Tick label="Shown" on={guide.shown} onChange={(shown) => void desk.command(set({ shown }))} />

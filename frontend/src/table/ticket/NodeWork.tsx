@@ -3,7 +3,7 @@ import type { Intent, NodeDoc } from "@/shared/api/types";
 import { Heading } from "@/shared/maker/Heading";
 import { QuietButton } from "@/shared/maker/QuietButton";
 import { Choice } from "@/shared/ui/Choice";
-import { NumberField } from "@/shared/ui/NumberField";
+import { NumberLine } from "@/shared/ui/NumberLine";
 import { plural, typedMm } from "@/shared/ui/words";
 
 import { deleteChosen } from "../keys";
@@ -81,9 +81,7 @@ function Place({ node }: { node: NodeDoc }) {
   return fields.map(([axis, label, at]) => {
     const put = (typed: string): Intent => ({ kind: "place-node", path: path!.id, node: node.id, [axis]: typed });
     return (
-      <div key={axis} className="mt-1 flex items-start justify-between gap-2">
-        <span className="pt-0.5">{label}</span>
-        <NumberField
+      <NumberLine key={axis} words={label}
           label={`Node, ${label.toLowerCase()}`}
           value={typedMm(at / factor)}
           step={1}
@@ -91,7 +89,6 @@ function Place({ node }: { node: NodeDoc }) {
           onCommit={async (typed) => (await desk.command(put(typed)))?.message ?? null}
           onCancel={() => desk.dropPreviews(true)}
         />
-      </div>
     );
   });
 }
@@ -121,14 +118,11 @@ function CutAt() {
   const desk = useDesk();
   const { path } = useChosen();
   return (
-    <div className="mt-1 flex items-start justify-between gap-2">
-      <span className="pt-0.5">Cut it, from its start, at</span>
-      <NumberField
+    <NumberLine words="Cut it, from its start, at"
         label="Cut at a length along it"
         value=""
         step={1}
         onCommit={async (along) => (await desk.command({ kind: "cut-path", path: path!.id, along }))?.message ?? null}
       />
-    </div>
   );
 }

@@ -3,7 +3,7 @@ import type { ClothDoc, Intent } from "@/shared/api/types";
 import { ClothFields } from "@/shared/maker/ClothFields";
 import { Heading } from "@/shared/maker/Heading";
 import { Choice } from "@/shared/ui/Choice";
-import { NumberField } from "@/shared/ui/NumberField";
+import { NumberLine } from "@/shared/ui/NumberLine";
 import { sideText } from "@/sheets/sizes";
 
 import { useDesk, useShown } from "../sheet";
@@ -75,9 +75,6 @@ export function SheetCard() {
 
 function Row({ label, value, onCommit }: { label: string; value: string; onCommit: (text: string) => Promise<string | null> }) {
   return (
-    <div className="mt-1 flex items-start justify-between gap-2">
-      <span className="pt-0.5">{label}</span>
-      <NumberField label={`Sheet’s ${label.toLowerCase()}`} value={value} step={1} onCommit={onCommit} />
-    </div>
+    <NumberLine words={label} label={`Sheet’s ${label.toLowerCase()}`} value={value} step={1} onCommit={onCommit} />
   );
 }

@@ -1,7 +1,7 @@
 /** The ticket of a single repeat: its brush, turn and size. */
 import type { Intent } from "@/shared/api/types";
 import { QuietButton } from "@/shared/maker/QuietButton";
-import { NumberField } from "@/shared/ui/NumberField";
+import { NumberLine } from "@/shared/ui/NumberLine";
 import { typedMm } from "@/shared/ui/words";
 
 import { useDesk, useShown } from "../sheet";
@@ -46,9 +46,7 @@ export function SingleCard() {
         from the left and the top
       </p>
       {rows.map(([key, label, value, step]) => (
-        <div key={key} className="mt-1 flex items-start justify-between gap-2">
-          <span className="pt-0.5">{label}</span>
-          <NumberField
+        <NumberLine key={key} words={label}
             label={`Single repeat: ${label.toLowerCase()}`}
             value={value}
             step={step}
@@ -56,7 +54,6 @@ export function SingleCard() {
             onCommit={async (typed) => (await desk.command(set({ [key]: typed })))?.message ?? null}
             onCancel={() => desk.dropPreviews(true)}
           />
-        </div>
       ))}
       <div className="mt-1.5 flex flex-wrap gap-1">
         <QuietButton

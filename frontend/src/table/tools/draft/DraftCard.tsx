@@ -5,7 +5,7 @@ import { api, Refusal } from "@/shared/api/client";
 import { Heading } from "@/shared/maker/Heading";
 import { QuietButton } from "@/shared/maker/QuietButton";
 import { Choice } from "@/shared/ui/Choice";
-import { NumberField } from "@/shared/ui/NumberField";
+import { NumberLine } from "@/shared/ui/NumberLine";
 import { Tick } from "@/shared/ui/Tick";
 import { plural } from "@/shared/ui/words";
 
@@ -89,21 +89,12 @@ function NextNode() {
     <>
       <Heading>The next node by number</Heading>
       {last && <Choice label="The next node by" options={WAYS} value={by} onChange={setBy} />}
-      <Row label={relative ? "Length" : "From the left"} value={typed[0]} onCommit={keep(0)} />
-      <Row label={relative ? "Direction, clockwise" : "From the top"} value={typed[1]} onCommit={keep(1)} />
+      <NumberLine label={relative ? "Length" : "From the left"} value={typed[0]} step={1} onCommit={keep(0)} />
+      <NumberLine label={relative ? "Direction, clockwise" : "From the top"} value={typed[1]} step={1} onCommit={keep(1)} />
       {fault && <p className="mt-1 text-[12px] text-error">{fault}</p>}
       <div className="mt-1.5 text-right">
         <QuietButton onClick={put}>Set the node</QuietButton>
       </div>
     </>
-  );
-}
-
-function Row({ label, value, onCommit }: { label: string; value: string; onCommit: (text: string) => Promise<string | null> }) {
-  return (
-    <div className="mt-1 flex items-start justify-between gap-2">
-      <span className="pt-0.5">{label}</span>
-      <NumberField label={label} value={value} step={1} onCommit={onCommit} />
-    </div>
   );
 }

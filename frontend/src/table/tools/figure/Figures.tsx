@@ -5,7 +5,7 @@ import { api } from "@/shared/api/client";
 import type { FigureListed, FigureShown, Intent } from "@/shared/api/types";
 import { Heading } from "@/shared/maker/Heading";
 import { QuietButton } from "@/shared/maker/QuietButton";
-import { NumberField } from "@/shared/ui/NumberField";
+import { NumberLine } from "@/shared/ui/NumberLine";
 
 import { useChosen, useDesk, useShown } from "../../sheet";
 import { hand, useHand } from "../../state";
@@ -99,9 +99,7 @@ interface RowProps {
 function Row({ setting, onPreview, onCommit }: RowProps) {
   const desk = useDesk();
   return (
-    <div className="mt-1 flex items-start justify-between gap-2">
-      <span className="pt-0.5">{setting.label}</span>
-      <NumberField
+    <NumberLine
         label={setting.label}
         value={setting.text}
         step={1}
@@ -109,6 +107,5 @@ function Row({ setting, onPreview, onCommit }: RowProps) {
         onCommit={onCommit}
         onCancel={() => desk.dropPreviews(true)}
       />
-    </div>
   );
 }

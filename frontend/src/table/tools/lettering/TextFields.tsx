@@ -1,12 +1,11 @@
 /** What lettering is set by: words, font, numbers, alignment. Used before it is written and while it is text. */
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { useRef } from "react";
 
 import { api, Refusal } from "@/shared/api/client";
 import type { FontShown } from "@/shared/api/types";
-import { QuietButton } from "@/shared/maker/QuietButton";
 import { Choice } from "@/shared/ui/Choice";
-import { NumberField } from "@/shared/ui/NumberField";
+import { FileButton } from "@/shared/ui/FileButton";
+import { NumberLine } from "@/shared/ui/NumberLine";
 import { Tick } from "@/shared/ui/Tick";
 
 import { hand, type Writing } from "../../state";
@@ -65,9 +64,7 @@ export function TextFields({ value, onPath, onPreview, onChange, onCancel }: Pro
       />
       <FontChoice value={value.font} onChange={(font) => void onChange({ font })} />
       {numbers.map(([name, label, plain, step]) => (
-        <div key={name} className="mt-1 flex items-start justify-between gap-2">
-          <span className="pt-0.5">{label}</span>
-          <NumberField
+        <NumberLine key={name}
             label={label}
             value={value.numbers[name] ?? plain}
             step={step}
@@ -75,7 +72,6 @@ export function TextFields({ value, onPath, onPreview, onChange, onCancel }: Pro
             onCommit={(text) => onChange({ numbers: { [name]: text } })}
             onCancel={onCancel}
           />
-        </div>
       ))}
       <div className="mt-1.5">
         <Choice label="Alignment" options={ALIGNS} value={value.align} onChange={(align) => void onChange({ align })} />
@@ -123,9 +119,7 @@ function FontChoice({ value, onChange }: { value: string; onChange: (font: strin
 /** A font file of one's own. */
 function BringFont({ onBrought }: { onBrought: (font: string) => void }) {
   const queries = useQueryClient();
-  const input = useRef<HTMLInputElement>(null);
-  const bring = async (file: File | undefined) => {
-    if (!file) return;
+  const bring = async (file: File) => {
     try {
       const font = await api.bringFont(file);
       await queries.refetchQueries({ queryKey: ["fonts"] });
@@ -133,20 +127,10 @@ function BringFont({ onBrought }: { onBrought: (font: string) => void }) {
     } catch (error) {
       hand().set({ notice: { tone: "fault", text: error instanceof Refusal ? error.message : String(error) } });
     }
-    if (input.current) input.current.value = "";
   };
   return (
-    <>
-      <input
-        ref={input}
-        type="file"
-        accept=".ttf,.otf,.woff,.woff2"
-        aria-label="Font file to bring"
-        className="sr-only"
-        tabIndex={-1}
-        onChange={(event) => void bring(event.target.files?.[0])}
-      />
-      <QuietButton onClick={() => input.current!.click()}>Bring a font</QuietButton>
-    </>
+    <FileButton label="Font file to bring" accept=".ttf,.otf,.woff,.woff2" onFile={(file) => void bring(file)}>
+      Bring a font
+    </FileButton>
   );
 }

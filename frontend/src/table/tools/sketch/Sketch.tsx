@@ -1,5 +1,5 @@
 /** The line as the hand draws it, and the Sketch tool's card. */
-import { NumberField } from "@/shared/ui/NumberField";
+import { NumberLine } from "@/shared/ui/NumberLine";
 
 import { hand, useHand } from "../../state";
 import { toScreen, type View } from "../../view";
@@ -29,19 +29,10 @@ export function SketchCard() {
         Draw on the sheet by mouse or pen; what a pen presses becomes the swell of a brush laid there. End where you began to
         close it. By keys: Space puts the pen down, arrows draw, Enter ends.
       </p>
-      <Row label="Steadiness" value={steadiness} onCommit={keep("steadiness")} />
+      <NumberLine label="Steadiness" value={steadiness} step={0.5} onCommit={keep("steadiness")} />
       <p className="muted text-[12px]">Shakes shorter than this are evened out.</p>
-      <Row label="Within" value={within} onCommit={keep("within")} />
+      <NumberLine label="Within" value={within} step={0.5} onCommit={keep("within")} />
       <p className="muted text-[12px]">How far the path may lie from the line: more means fewer nodes.</p>
     </>
-  );
-}
-
-function Row({ label, value, onCommit }: { label: string; value: string; onCommit: (text: string) => Promise<string | null> }) {
-  return (
-    <div className="mt-1.5 flex items-start justify-between gap-2">
-      <span className="pt-0.5">{label}</span>
-      <NumberField label={label} value={value} step={0.5} onCommit={onCommit} />
-    </div>
   );
 }
