@@ -2,7 +2,7 @@
 import { Link } from "react-router";
 
 import type { BrushShown, PathShown, RunShown } from "@/shared/api/types";
-import { fixed, plural } from "@/shared/ui/words";
+import { inUnit, plural } from "@/shared/ui/words";
 
 import { chooseTool } from "../HeadStrip";
 import { type Desk, useChosen, useDesk, useShown } from "../sheet";
@@ -120,6 +120,7 @@ function choosePath(paths: PathShown[], more: boolean) {
 
 function PathRow({ pair }: { pair: Pair }) {
   const { chosen } = useHand();
+  const { unit } = useShown().head.sheet;
   const drop = useDrop(pair.paths);
   const [first] = pair.paths;
   const isChosen = pair.paths.some((path) => chosen.includes(path.id));
@@ -149,7 +150,7 @@ function PathRow({ pair }: { pair: Pair }) {
         {pair.paths.length > 1 && !pair.text && pair.paths.map((path) => <Side key={path.id} path={path} />)}
         {words.length > 0 && <span className="muted text-[12px] italic">{words.join(", ")}</span>}
         <span className="measure min-w-[46px] text-right whitespace-nowrap">
-          {pair.text ? plural(pair.paths.length, "path") : fixed(first!.length.worn, 1)}
+          {pair.text ? plural(pair.paths.length, "path") : inUnit(first!.length.worn, unit)}
         </span>
       </div>
       <Wear paths={pair.paths} />

@@ -5,7 +5,7 @@ import { api, type By } from "@/shared/api/client";
 import { QuietButton } from "@/shared/maker/QuietButton";
 import { ColourField } from "@/shared/ui/ColourField";
 import { Tick } from "@/shared/ui/Tick";
-import { fixed, plural } from "@/shared/ui/words";
+import { inUnit, plural } from "@/shared/ui/words";
 
 import { useChosen, useDesk, useShown } from "../sheet";
 import { choosePaths, hand } from "../state";
@@ -14,6 +14,7 @@ export function PathHead() {
   const { head } = useShown();
   const { path, run, paths } = useChosen();
   const brush = run && head.brushes.find((item) => item.id === run.brush);
+  const { unit } = head.sheet;
   const scaled = head.sheet.factor !== 1;
   return (
     <header>
@@ -22,11 +23,14 @@ export function PathHead() {
         {brush ? brush.name : "Bare"} · {path!.closed ? "closed" : "open"}
       </p>
       <p className="muted">
-        Path <span className="measure">{fixed(path!.length.worn, 1)} mm</span>
+        Path{" "}
+        <span className="measure">
+          {inUnit(path!.length.worn, unit)} {unit}
+        </span>
         {scaled && (
           <>
             {" "}
-            worn, <span className="measure">{fixed(path!.length.printed, 1)}</span> printed
+            worn, <span className="measure">{inUnit(path!.length.printed, unit)}</span> printed
           </>
         )}
       </p>
