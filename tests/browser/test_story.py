@@ -84,8 +84,9 @@ def test_nodes_are_added_shaped_and_deleted(table: Table) -> None:
     table.by_id("node-n1").click()
     table.button("Add one after node 1").click()
     table.wait(lambda: "3 nodes" in table.named("Ticket").text)
-    table.button("Make it straight").click()
-    table.wait(lambda: table.button("Make it curved"))
+    table.option("Handles", "Straight").click()
+    straight = "//*[@aria-label='Handles']//label[normalize-space()='Straight']/input"
+    table.wait(lambda: table.browser.find_element(By.XPATH, straight).is_selected())
     table.press(Keys.DELETE)
     table.wait(lambda: "2 nodes" in table.named("Ticket").text)
     table.press(Keys.DELETE)
@@ -240,7 +241,9 @@ def test_a_drawing_is_taken_in_at_its_size(table: Table, tmp_path: FilePath) -> 
     file.write_text(SVG)
     table.named("SVG drawing to take in").send_keys(str(file))
     table.option("Sorted into groups", "By line style").click()
-    name = table.wait(lambda: table.browser.find_element(By.CSS_SELECTOR, "[aria-label^='Name of 0.']"))
+    name = table.wait(
+        lambda: table.browser.find_element(By.CSS_SELECTOR, "[aria-label^='Name of 1 mm, plain']")
+    )
     name.clear()
     name.send_keys("Yokes")
     table.button("Take in 1 path").click()
