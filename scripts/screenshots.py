@@ -171,11 +171,11 @@ def taking_in(table: Table) -> None:
     """The waistcoat's own drawing, as sent out, looked at before it is taken in."""
     with tempfile.TemporaryDirectory() as folder:
         file = FilePath(folder) / "waistcoat.svg"
-        address = f"{table.address}/api/sheets/curtain/send-out.svg"
+        address = f"{table.address}/api/sheets/waistcoat/send-out.svg"
         file.write_bytes(urllib.request.urlopen(address, timeout=60).read())
         table.named("SVG drawing to take in").send_keys(str(file))
-        table.option("Sorted into groups", "By line colour").click()
-        table.wait(lambda: table.browser.find_elements(By.CSS_SELECTOR, "[aria-label^='Take Areas']"))
+        table.option("Sorted into groups", "By line style").click()
+        table.wait(lambda: table.browser.find_elements(By.CSS_SELECTOR, "[aria-label^='Name of ']"))
 
 
 def measuring(table: Table) -> None:
