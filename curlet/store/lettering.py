@@ -65,8 +65,8 @@ def free_lettering(state: State, lettering_id: str) -> None:
     state.remove("lettering", lettering_id)
 
 
-def shift_lettering(state: State, lettering_id: str, x: float, y: float) -> None:
-    """Move lettering by so many sheet mm.
+def free_standing(state: State, lettering_id: str) -> LetteringDoc:
+    """Lettering that can be moved and turned.
 
     Raises
     ------
@@ -76,6 +76,12 @@ def shift_lettering(state: State, lettering_id: str, x: float, y: float) -> None
     doc = LetteringDoc(**state.get("lettering", lettering_id)["doc"])
     if doc.along:
         raise BadInput("This lettering stands on a path: move that, or change how far along it stands.")
+    return doc
+
+
+def shift_lettering(state: State, lettering_id: str, x: float, y: float) -> None:
+    """Move lettering by so many sheet mm; BadInput as `free_standing`."""
+    doc = free_standing(state, lettering_id)
     put_lettering(state, lettering_id, doc.model_copy(update={"x": doc.x + x, "y": doc.y + y}))
 
 

@@ -48,6 +48,8 @@ def sheet_json(state: State) -> Json:
 def guide_json(row: Row, factor: float) -> Json:
     keys = ("id", "name", "x", "y", "width", "height", "turn", "fade", "shown", "locked")
     typed = {
+        "x": number_text(row["x"], "length", factor),
+        "y": number_text(row["y"], "length", factor),
         "width": number_text(row["width"], "length", factor),
         "turn": number_text(row["turn"], "angle", factor),
         "fade": number_text(row["fade"], "percent", factor),

@@ -51,6 +51,11 @@ def test_a_known_length_sets_the_scale_and_stitches_follow(table: Table) -> None
         table.pick("A node of the chosen path as the next place", node)
     measured = table.by_id("measured").text
     assert measured.startswith("359.5 mm")
+    # A third place begins anew.
+    table.pick("A node of the chosen path as the next place", "Node 3")
+    table.wait(lambda: not table.all_by_id("measured"))
+    table.pick("A node of the chosen path as the next place", "Node 1")
+    table.wait(lambda: table.by_id("measured").text == measured)
     count = table.count()
     table.type_in("Known length", "719 mm")
     table.button("Set the sheet’s scale").click()

@@ -47,6 +47,8 @@ def test_text_stays_on_a_path_that_moves(store: FilePath) -> None:
     )
     with pytest.raises(BadInput, match="stands on a path"):
         do("move-paths", paths=[letters_of(state, text["id"])[0]["id"]], x=1, y=1)
+    with pytest.raises(BadInput, match="stands on a path"):
+        do("turn-paths", paths=[letters_of(state, text["id"])[0]["id"]], angle="9")
     # Once its path is gone it is nodes, where it was.
     state = do("delete-paths", paths=[HEM])
     assert state.all("lettering") == []

@@ -63,10 +63,12 @@ def test_a_guide_picture_is_calibrated_by_a_known_length(store: FilePath) -> Non
 def test_a_locked_guide_stays_where_it_is(store: FilePath) -> None:
     _, row = guide()
     do("set-guide", guide=row["id"], locked=True)
-    for values in ({"x": 5}, {"width": "20 cm"}, {"turn": "9"}):
+    for values in ({"x": "5 mm"}, {"width": "20 cm"}, {"turn": "9"}):
         with pytest.raises(BadInput, match="Unlock it first"):
             do("set-guide", guide=row["id"], **values)
     state = do("set-guide", guide=row["id"], fade="30 %")
+    free = do("set-guide", guide=row["id"], x="40 cm", locked=False)
+    assert free.get("guide", row["id"])["x"] == pytest.approx(400 * free.scale.factor)
     assert state.get("guide", row["id"])["fade"] == 30
     assert do("remove-guide", guide=row["id"]).all("guide") == []
 

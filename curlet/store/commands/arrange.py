@@ -10,13 +10,11 @@ from numpy.typing import NDArray
 from pydantic import Field
 
 from curlet.core.bounds import Bounds
-from curlet.core.errors import BadInput
 from curlet.core.measures import read_measure
 from curlet.core.path import rework
 from curlet.core.path.path import Path
-from curlet.formats.lettering_doc import LetteringDoc
 from curlet.store.commands.intent import BaseIntent, Coordinate, Id, Ids, Typed, core_path, keep_path
-from curlet.store.lettering import letters_of, put_lettering, shift_lettering
+from curlet.store.lettering import free_standing, letters_of, put_lettering, shift_lettering
 from curlet.store.names import called
 from curlet.store.state import State
 
@@ -155,7 +153,7 @@ def shift_unit(state: State, unit: list[str], x: float, y: float) -> None:
 
 
 def _turn_lettering(state: State, lettering: str, about: Floats, matrix: Floats) -> None:
-    doc = LetteringDoc(**state.get("lettering", lettering)["doc"])
+    doc = free_standing(state, lettering)
     x, y = ((np.array([doc.x, doc.y]) - about) @ matrix + about).tolist()
     size = float(np.hypot(*matrix[0]))
     turn = doc.turn + float(np.degrees(np.arctan2(matrix[0, 1], matrix[0, 0])))
@@ -170,8 +168,6 @@ def _cores(state: State, paths: Sequence[str]) -> list[Path]:
 def _box(paths: list[Path]) -> tuple[Floats, Floats]:
     """The least and the greatest x and y of some paths."""
     points = np.concatenate([path.arc.points(np.linspace(0, path.length, _SAMPLES)) for path in paths])
-    if not len(points):
-        raise BadInput("Choose the paths first.")
     return points.min(axis=0), points.max(axis=0)
 
 

@@ -50,12 +50,13 @@ class AddGuide(BaseIntent):
 
 
 class SetGuide(BaseIntent):
-    """Place, size, turn, fade, show or lock a guide picture; its width is typed as worn."""
+    """Place, size, turn, fade, show or lock a guide picture; its middle, from the sheet's left and top, and
+    its width are typed as worn."""
 
     kind: Literal["set-guide"]
     guide: Id
-    x: Coordinate | None = None
-    y: Coordinate | None = None
+    x: Typed | None = None
+    y: Typed | None = None
     width: Typed | None = None
     turn: Typed | None = None
     fade: Typed | None = None
@@ -64,7 +65,10 @@ class SetGuide(BaseIntent):
 
     def apply(self, state: State) -> str:
         row = state.get("guide", self.guide)
-        values: dict[str, object] = self.model_dump(include={"x", "y", "shown", "locked"}, exclude_none=True)
+        values: dict[str, object] = self.model_dump(include={"shown", "locked"}, exclude_none=True)
+        for side, typed in (("x", self.x), ("y", self.y)):
+            if typed is not None:
+                values[side] = worn_length(typed, state)
         if self.turn is not None:
             values["turn"] = read_measure(self.turn, accepts=("°", "")).value
         if self.fade is not None:

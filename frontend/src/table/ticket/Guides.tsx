@@ -33,6 +33,8 @@ function LayUnder() {
 }
 
 const NUMBERS = [
+  ["x", "Middle, from the left", 5],
+  ["y", "Middle, from the top", 5],
   ["width", "Width, worn", 5],
   ["turn", "Turned by", 1],
   ["fade", "Faded by", 5],

@@ -100,12 +100,12 @@ function Row({ setting, onPreview, onCommit }: RowProps) {
   const desk = useDesk();
   return (
     <NumberLine
-        label={setting.label}
-        value={setting.text}
-        step={1}
-        onPreview={onPreview}
-        onCommit={onCommit}
-        onCancel={() => desk.dropPreviews(true)}
-      />
+      label={setting.label}
+      value={setting.text}
+      step={1}
+      onPreview={onPreview}
+      onCommit={onCommit}
+      onCancel={() => desk.dropPreviews(true)}
+    />
   );
 }

@@ -9,7 +9,7 @@ import { NumberField } from "@/shared/ui/NumberField";
 
 import { useChosen, useDesk, useShown } from "../../sheet";
 import { hand, useHand } from "../../state";
-import { useMark, useMeasured } from "./measureHand";
+import { useMark, useMeasured, useNextPlace } from "./measureHand";
 
 const WHAT = [
   ["straight", "Straight"],
@@ -62,7 +62,7 @@ export function MeasureCard() {
 
 /** A place without a mouse. */
 function PlaceByNumber() {
-  const { places } = useHand();
+  const next = useNextPlace();
   const { path } = useChosen();
   if (!path?.nodes.length) return null;
   return (
@@ -70,10 +70,7 @@ function PlaceByNumber() {
       aria-label="A node of the chosen path as the next place"
       className="w-full rounded-field border border-base-300 bg-base-100 px-1 py-0.5 text-[12px]"
       value=""
-      onChange={(event) => {
-        const node = path.nodes.find((item) => item.id === event.target.value)!;
-        hand().set({ places: [...(places.length > 2 ? [] : places), { x: node.x, y: node.y }] });
-      }}
+      onChange={(event) => next(path.nodes.find((item) => item.id === event.target.value)!)}
     >
       <option value="" disabled>
         A node of {path.name} as the next place …

@@ -27,18 +27,23 @@ export function useMark(places: readonly Spot[]): MarkDoc | null {
   };
 }
 
-export function useMeasureHand() {
-  const { head } = useShown();
+/** Takes one place more, or the first of a new measurement. */
+export function useNextPlace() {
   const { path } = useChosen();
   const { measuring, places } = useHand();
   const wanted = measuring === "radius" && path ? 1 : WANTED[measuring];
+  return ({ x, y }: Spot) => hand().set({ places: places.length >= wanted ? [{ x, y }] : [...places, { x, y }] });
+}
+
+export function useMeasureHand() {
+  const { head } = useShown();
+  const places = useHand((state) => state.places);
+  const next = useNextPlace();
   const land = (event: React.PointerEvent) =>
     landing(sheetSpot(event), head, { from: places.at(-1), straight: event.shiftKey });
   return {
     onPointerDown: (event: React.PointerEvent) => {
-      if (event.button !== 0) return;
-      // One place more, or the first of a new measurement.
-      hand().set({ places: places.length >= wanted ? [land(event)] : [...places, land(event)] });
+      if (event.button === 0) next(land(event));
     },
     onPointerMove: (event: React.PointerEvent) => {
       const at = land(event);
