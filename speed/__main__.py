@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import sys
 
-from curlet.memory import keep_freed_memory
+from curlet.memory import tune_memory
 from speed import bench, heart, laying, many, screen, tracing
 
 PARTS = {
@@ -19,7 +19,7 @@ PARTS = {
 
 def main(names: list[str]) -> None:
     # Both sides of every ratio run with it.
-    keep_freed_memory()
+    tune_memory()
     for name in names or list(PARTS):
         PARTS[name]()
 

@@ -10,6 +10,7 @@ import math
 import re
 from dataclasses import dataclass
 from enum import StrEnum
+from functools import lru_cache
 
 from curlet.core.errors import BadInput
 
@@ -55,6 +56,7 @@ class Scale:
         return self.drawn / self.worn
 
     @classmethod
+    @lru_cache(maxsize=256)
     def read(cls, text: str) -> Scale:
         """Read "1:4" or "1/4".
 

@@ -37,20 +37,22 @@ def path_data(commands: str, points: NDArray[np.float64], decimals: int = DECIMA
 
 def _texts(points: NDArray[np.float64], decimals: int) -> list[str]:
     """Every number's text. An outline has thousands of them, so orjson writes them all at once."""
-    # Adding 0 makes −0 into 0.
-    rounded = np.round(points, decimals).ravel() + 0.0
-    if not rounded.size:
+    if not points.size:
         return []
-    text = orjson.dumps(rounded, option=orjson.OPT_SERIALIZE_NUMPY).decode()[1:-1]
-    return [part.removesuffix(".0") for part in text.split(",")]
+    return [part.removesuffix(".0") for part in _written(points, decimals)]
+
+
+def _written(points: NDArray[np.float64], decimals: int) -> list[str]:
+    """As numpy rounds, without its preliminaries; adding 0 makes −0 into 0."""
+    tens = 10.0**decimals
+    rounded = np.rint(points.ravel() * tens) / tens + 0.0
+    return orjson.dumps(rounded, option=orjson.OPT_SERIALIZE_NUMPY).decode()[1:-1].split(",")
 
 
 def terse_data(outline: Outline, decimals: int) -> str:
     """SVG path data as short work as may be: a command is not repeated before each of its points (SVG 2,
     9.3.2), which is fine for a screen and less so for a person who reads a file."""
-    rounded = np.round(outline.points, decimals).ravel() + 0.0
-    texts = orjson.dumps(rounded, option=orjson.OPT_SERIALIZE_NUMPY).decode()[1:-1].split(",")
-    out, at = [], 0
+    texts, out, at = _written(outline.points, decimals), [], 0
     for run in _RUNS.findall(outline.commands):
         count = 2 * POINTS_PER_COMMAND[run[0]] * len(run)
         out.append(run[0] + " ".join(texts[at : at + count]))

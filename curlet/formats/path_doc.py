@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from typing import Annotated, Literal
+from typing import Annotated, Any, Literal
 
 import numpy as np
 from pydantic import BaseModel, ConfigDict, Field
@@ -62,16 +62,25 @@ def to_path(nodes: Sequence[NodeDoc], closed: bool) -> Path:
     return Path.make([n.id for n in nodes], points, into, out, closed)
 
 
-def to_nodes(path: Path) -> list[NodeDoc]:
-    """The document's nodes of a core path."""
+def path_of_rows(rows: Sequence[dict[str, Any]], closed: bool) -> Path:
+    """The core's path of nodes as they are kept; raises BadInput as `Path.make` does."""
+    every = [((n["x"], n["y"]), n["into"], n["out"]) for n in rows]
+    places = np.array([(at, into or at, out or at) for at, into, out in every], dtype=np.float64)
+    points, into, out = places.reshape(-1, 3, 2).transpose(1, 0, 2)
+    return Path.make([n["id"] for n in rows], points, into, out, closed)
+
+
+def node_rows(path: Path) -> list[dict[str, Any]]:
+    """The nodes of a core path as they are kept: what `NodeDoc` holds, as plain values."""
     rows = zip(path.node_ids, path.points.tolist(), path.into.tolist(), path.out.tolist(), strict=True)
     return [
-        NodeDoc(
-            id=node_id,
-            x=point[0],
-            y=point[1],
-            into=None if into == point else tuple(into),
-            out=None if out == point else tuple(out),
-        )
+        {
+            "id": node_id,
+            "x": point[0],
+            "y": point[1],
+            "into": None if into == point else into,
+            "out": None if out == point else out,
+            "handles": None,
+        }
         for node_id, point, into, out in rows
     ]

@@ -7,6 +7,7 @@ import math
 import re
 from collections.abc import Callable, Iterator
 from dataclasses import dataclass, field, replace
+from functools import lru_cache
 from typing import Literal
 from xml.etree.ElementTree import Element, tostring
 
@@ -20,12 +21,13 @@ from curlet.core.errors import BadInput, TooMuch
 from curlet.core.measures import MM_PER_PX
 from curlet.core.path.outline import joined
 from curlet.core.path.path import MOST_NODES, SAME_POINT, Path
+from curlet.formats.path_data import Contour
 from curlet.formats.path_doc import FactsDoc
 from curlet.formats.safe_xml import local_name, read_svg_tree
 from curlet.formats.svg_clips import MARK, Clips, lay_out_clips
-from curlet.formats.svg_paints import Gradients, Viewport, transform_of
+from curlet.formats.svg_lines import Lines, outline_of_contours, way_of
+from curlet.formats.svg_paints import Gradients, Viewport
 from curlet.formats.svg_plain import make_plain
-from curlet.formats.svg_segments import cubics_of
 
 MOST_PATHS = 10_000
 MOST_NODES_IN_ALL = 200_000
@@ -102,14 +104,15 @@ def read_svg(data: bytes, tell: Callable[[float, str], None] = lambda share, doi
     layers = _layers(root, names)
     opacities = _opacities(root)
     clips = lay_out_clips(root)
+    lines = Lines(root)
     notes += sorted(set(clips.notes))
     gradients = Gradients(root, _viewport(root, width, height))
     try:
-        drawing = svgelements.SVG.parse(io.BytesIO(tostring(root)), reify=True, ppi=96.0)
+        drawing = svgelements.SVG.parse(io.BytesIO(tostring(root)), reify=False, ppi=96.0)
         elements = list(drawing.elements())
     except _READER_FAULTS as error:
         raise BadInput(f"This drawing cannot be read ({error}). Save it again as plain SVG.") from None
-    painted = _Elements(elements, clips, gradients, opacities)
+    painted = _Elements(elements, lines, clips, gradients, opacities)
     paths = []
     for line in _paths(painted, names, notes):
         paths.append(replace(line, layer=layers.get(line.element, "")))
@@ -196,6 +199,7 @@ class _Elements:
     """The drawing's elements in painting order, with what the reader does not know of them."""
 
     all: list[object]
+    lines: Lines
     clips: Clips
     gradients: Gradients
     opacities: dict[str, float]
@@ -213,31 +217,13 @@ class _Elements:
                 # A clip that is laid out anew, as for another copy, begins again.
                 if mark != last:
                     laid[mark] = []
-                laid[mark].append(_outline(_path_of(element)))
+                laid[mark].append(outline_of_contours(self.lines.of(element)))
                 last = mark
                 continue
             last = ""
             if not _hidden(element):
                 marks = self.clips.of.get(key, ())
                 yield index, element, tuple(joined(laid[m]) for m in marks if laid.get(m))
-
-
-def _path_of(element: svgelements.Shape) -> svgelements.Path:
-    """An element's geometry where it is drawn: a turned rectangle keeps its turn apart until it is asked."""
-    return svgelements.Path(element).reify()
-
-
-def _outline(path: svgelements.Path) -> Outline:
-    """An element's geometry as an outline, mm."""
-    commands, points = "", []
-    for contour in path.as_subpaths():
-        chain = [cubics_of(part) for part in contour if not isinstance(part, svgelements.Move)]
-        chain = [part for part in chain if len(part)]
-        if chain:
-            cubics = np.concatenate(chain)
-            commands += "M" + "C" * len(cubics) + "Z"
-            points += [cubics[:1, 0], cubics[:, 1:].reshape(-1, 2)]
-    return Outline(commands, np.concatenate(points) * MM_PER_PX if points else np.zeros((0, 2)))
 
 
 def _opacities(root: Element) -> dict[str, float]:
@@ -260,13 +246,15 @@ def _viewport(root: Element, width: float, height: float) -> Viewport:
     return Viewport(box[2], box[3]) if len(box) == 4 else Viewport(width, height)
 
 
-def _gradient(element: svgelements.Shape, outline: svgelements.Path, known: Gradients) -> RoleGradient | None:
+def _gradient(
+    element: svgelements.Shape, contours: tuple[Contour, ...], known: Gradients
+) -> RoleGradient | None:
     """The gradient that an element is filled with, mm."""
     fill = element.values.get("fill")
     if not isinstance(fill, str) or "url" not in fill:
         return None
-    way = transform_of(element.values.get("transform") or "")
-    plain = _outline(outline).points / MM_PER_PX
+    way = way_of(element)
+    plain = outline_of_contours(contours).points / MM_PER_PX
     det = way[0] * way[3] - way[1] * way[2]
     if not len(plain) or abs(det) < 1e-12:
         return None
@@ -280,12 +268,11 @@ def _gradient(element: svgelements.Shape, outline: svgelements.Path, known: Grad
 def _paths(elements: _Elements, names: dict[str, str], notes: list[str]) -> Iterator[TakenPath]:
     count = nodes = 0
     for index, element, clips in elements.painted():
-        outline = _path_of(element)
-        gradient = _gradient(element, outline, elements.gradients)
+        contours = elements.lines.of(element)
+        gradient = _gradient(element, contours, elements.gradients)
         facts = _facts(element, f"e{index}", gradient, elements.opacities.get(str(element.id), 1.0))
-        contours = [sub for sub in outline.as_subpaths() if len(sub) > 1]
         for number, contour in enumerate(contours, 1):
-            path = _contour(contour, notes) if not _is_dot(contour, facts) else _dot(contour, facts)
+            path = _dot(contour, facts) if _is_dot(contour, facts) else _contour(contour, notes)
             if path is None:
                 continue
             count, nodes = count + 1, nodes + len(path.points)
@@ -311,13 +298,14 @@ def _facts(element: svgelements.Shape, key: str, gradient: RoleGradient | None, 
     if gradient is not None:
         # Where a path has one colour only, a gradient's middle one stands for it.
         fill = gradient.stops[len(gradient.stops) // 2].role.own
-    scale = _stretch(element)
-    dashes = [float(n) * scale * MM_PER_PX for n in _NUMBER.findall(values.get("stroke-dasharray") or "")]
+    weight = float(element.implicit_stroke_width or 0)
+    stretch = weight / float(element.stroke_width) if weight else 1.0
+    dashes = [float(n) * stretch * MM_PER_PX for n in _NUMBER.findall(values.get("stroke-dasharray") or "")]
     return FactsDoc(
         element=key,
         stroke=stroke,
         stroke_opacity=stroke_opacity * opacity,
-        weight=float(element.stroke_width or 0) * MM_PER_PX if stroke else 0.0,
+        weight=weight * MM_PER_PX if stroke else 0.0,
         ends=_ENDS.get(values.get("stroke-linecap", ""), "flat"),
         joins=_JOINS.get(values.get("stroke-linejoin", ""), "mitre"),
         dashes=tuple(dashes[:32]) if any(d > 0 for d in dashes) else (),
@@ -327,48 +315,36 @@ def _facts(element: svgelements.Shape, key: str, gradient: RoleGradient | None, 
     )
 
 
-def _stretch(element: svgelements.Shape) -> float:
-    """How much the element's transforms enlarge its line, as the stroke width has it."""
-    plain = element.values.get("stroke-width")
-    match = _LENGTH.match(str(plain)) if plain is not None else None
-    width = float(match[1]) * _PX.get(match[2].lower(), 1.0) if match else 1.0
-    return float(element.stroke_width or 0) / width if width else 1.0
-
-
 def _colour(colour: svgelements.Color | None) -> tuple[str | None, float]:
     if colour is None or colour.value is None:
         return None, 1.0
-    return read_colour(colour.hexrgb), float(colour.opacity if colour.opacity is not None else 1.0)
+    return _named(colour.hexrgb), float(colour.opacity if colour.opacity is not None else 1.0)
 
 
-def _is_dot(contour: svgelements.Path, facts: FactsDoc) -> bool:
+@lru_cache(maxsize=1024)
+def _named(colour: str) -> str:
+    return read_colour(colour)
+
+
+def _is_dot(contour: Contour, facts: FactsDoc) -> bool:
     """Whether a contour without length is seen all the same, by its line's round ends."""
     if facts.ends != "round" or facts.stroke is None or facts.weight <= 0:
         return False
-    box = contour.bbox()
-    return box is not None and max(box[2] - box[0], box[3] - box[1]) * MM_PER_PX <= SAME_POINT
+    every = contour.cubics.reshape(-1, 2)
+    return not len(every) or float(np.ptp(every, axis=0).max()) <= SAME_POINT
 
 
-def _dot(contour: svgelements.Path, facts: FactsDoc) -> Path:
+def _dot(contour: Contour, facts: FactsDoc) -> Path:
     """A dot as a line too short to be told from one."""
-    x, y = (value * MM_PER_PX for value in contour.bbox()[:2])
+    x, y = contour.start
     ends = np.array([[x, y], [x + max(_DOT * facts.weight, 10 * SAME_POINT), y]])
     return chain_to_path(ends[[0, 0, 1, 1]][None], closed=False)
 
 
-def _contour(contour: svgelements.Path, notes: list[str]) -> Path | None:
-    """One contour as a path; pieces without length are dropped and noted."""
-    pieces, closed = [], False
-    for segment in contour:
-        if isinstance(segment, svgelements.Move):
-            continue
-        closed = closed or isinstance(segment, svgelements.Close)
-        pieces.append(cubics_of(segment))
-    chain = np.concatenate([p for p in pieces if len(p)] or [np.zeros((0, 4, 2))]) * MM_PER_PX
-    if not np.isfinite(chain).all():
-        raise BadInput("A coordinate in this drawing is not a number. Correct it and try again.")
+def _contour(contour: Contour, notes: list[str]) -> Path | None:
+    """One contour as a path; one without length is left out and noted."""
     try:
-        return chain_to_path(chain, closed)
+        return chain_to_path(contour.cubics, contour.closed)
     except TooMuch:
         raise
     except BadInput as error:
@@ -382,14 +358,16 @@ def chain_to_path(chain: Floats, closed: bool) -> Path:
     """Cubics end to end as a path with nodes n1, n2, …"""
     if not len(chain):
         raise BadInput("This path has no length. Draw it at least between two points.")
-    points, out, into = chain[:, 0], chain[:, 1], np.roll(chain[:, 2], 1, axis=0)
-    if not closed:
-        points = np.vstack([points, chain[-1:, 3]])
-        out = np.vstack([out, chain[-1:, 3]])
-        into = np.vstack([chain[:1, 0], chain[:, 2]])
-    elif np.abs(chain[-1, 3] - chain[0, 0]).max() > SAME_POINT:
-        # The closing line was left out by the reader: put its node in.
-        points = np.vstack([points, chain[-1:, 3]])
-        out = np.vstack([out, chain[-1:, 3]])
-        into = np.vstack([chain[:1, 0], chain[:, 2]])
-    return Path.make([f"n{i}" for i in range(1, len(points) + 1)], points, into, out, closed)
+    if closed and np.abs(chain[-1, 3] - chain[0, 0]).max() <= SAME_POINT:
+        points, out = chain[:, 0], chain[:, 1]
+        into = np.concatenate([chain[-1:, 2], chain[:-1, 2]])
+    else:
+        points = np.concatenate([chain[:, 0], chain[-1:, 3]])
+        out = np.concatenate([chain[:, 1], chain[-1:, 3]])
+        into = np.concatenate([chain[:1, 0], chain[:, 2]])
+    return Path.make(_node_ids(len(points)), points, into, out, closed)
+
+
+@lru_cache(maxsize=256)
+def _node_ids(count: int) -> tuple[str, ...]:
+    return tuple(f"n{i}" for i in range(1, count + 1))

@@ -1,31 +1,26 @@
-"""An SVG tree made plain before it is read: symbols stand where they are used, and round shapes, arcs and
-shorthand curves are written as cubics, which any transform keeps exact."""
+"""An SVG tree made plain before it is read: symbols stand where they are used, and every shape is a path."""
 
 from __future__ import annotations
 
 import math
 import re
+from collections.abc import Callable
 from copy import deepcopy
 from xml.etree.ElementTree import Element
 
-import svgelements
-
-from curlet.core.path.arcs import arc_to_cubics
 from curlet.formats.safe_xml import HREFS, local_name
-from curlet.formats.svg_segments import cubics_of
 
 _SVG = "{http://www.w3.org/2000/svg}"
 # What a length may be written in, px.
 _PX = {"": 1.0, "px": 1.0, "mm": 96 / 25.4, "cm": 96 / 2.54, "in": 96.0, "pt": 96 / 72, "pc": 16.0}
 _LENGTH = re.compile(r"\s*([-+]?(?:\d+\.?\d*|\.\d+)(?:e[-+]?\d+)?)\s*([a-z]*)\s*", re.IGNORECASE)
-_COMMAND = re.compile(r"([MmZzLlHhVvCcSsQqTtAa])")
-# A shorthand mirrors the handle of the segment before only if that is of its kind (SVG 2, 9.3.6 and 9.3.7).
-_BEFORE = {"S": "CS", "T": "QT"}
+_NUMBER = re.compile(r"[-+]?(?:\d+\.?\d*|\.\d+)(?:[eE][-+]?\d+)?")
 _OF_SYMBOL = ("viewBox", "preserveAspectRatio", "class", "style", "fill", "stroke", "stroke-width")
 _GEOMETRY = {
     "rect": ("x", "y", "width", "height", "rx", "ry"),
     "circle": ("cx", "cy", "r"),
     "ellipse": ("cx", "cy", "rx", "ry"),
+    "line": ("x1", "y1", "x2", "y2"),
 }
 
 
@@ -34,10 +29,10 @@ def make_plain(root: Element) -> None:
     _expand_symbols(root)
     for element in root.iter():
         name = local_name(element)
-        if name == "path":
-            _plain_path(element)
-        elif name in _GEOMETRY:
+        if name in _GEOMETRY:
             _plain_shape(element, name)
+        elif name in ("polyline", "polygon"):
+            _plain_corners(element, closed=name == "polygon")
 
 
 def _expand_symbols(root: Element) -> None:
@@ -75,54 +70,24 @@ def _viewport(use: Element, symbol: Element) -> Element:
     return port
 
 
-def _plain_path(element: Element) -> None:
-    data = element.get("d", "")
-    if not re.search("[AaSsTt]", data):
-        return
-    parts = _COMMAND.split(data)
-    text, before = parts[0], ""
-    for command, numbers in zip(parts[1::2], parts[2::2], strict=True):
-        kind = command.upper()
-        # A line of no length leaves nothing to be mirrored.
-        text += ("l0 0" if kind in _BEFORE and before not in _BEFORE[kind] else "") + command + numbers
-        before = kind
-    if not re.search("[Aa]", data):
-        element.set("d", text)
-        return
-    try:
-        element.set("d", _written(svgelements.Path(text)))
-    except (ValueError, IndexError, ZeroDivisionError, AttributeError):
-        # Whatever cannot be read is refused where all paths are.
-        element.set("d", text)
-
-
-def _written(path: svgelements.Path) -> str:
-    """A path's segments as absolute moves, lines, cubics and closings."""
-    out = []
-    for segment in path:
-        if isinstance(segment, svgelements.Move):
-            out.append(f"M{segment.end.x!r} {segment.end.y!r}")
-        elif isinstance(segment, svgelements.Close):
-            out.append("Z")
-        elif isinstance(segment, svgelements.Line):
-            out.append(f"L{segment.end.x!r} {segment.end.y!r}")
-        else:
-            out += [_cubic(cubic) for cubic in cubics_of(segment).tolist()]
-    return "".join(out)
-
-
-def _cubic(points: list[list[float]]) -> str:
-    return "C" + " ".join(f"{x!r} {y!r}" for x, y in points[1:])
-
-
 def _plain_shape(element: Element, name: str) -> None:
     known = {key: _px(element.get(key)) for key in _GEOMETRY[name] if element.get(key) is not None}
-    if any(value is None for value in known.values()) or (name == "rect" and not {"rx", "ry"} & set(known)):
+    if any(value is None for value in known.values()):
         return
-    data = _rounded(known) if name == "rect" else _ellipse(known)  # type: ignore[arg-type]
-    if data is None:
-        return
-    for key in _GEOMETRY[name]:
+    data = _DATA[name](known)  # type: ignore[arg-type]
+    if data is not None:
+        _become_path(element, data, _GEOMETRY[name])
+
+
+def _plain_corners(element: Element, *, closed: bool) -> None:
+    numbers = _NUMBER.findall(element.get("points", ""))
+    pairs = " ".join(numbers[: len(numbers) // 2 * 2])
+    if pairs:
+        _become_path(element, f"M{pairs}" + "Z" * closed, ("points",))
+
+
+def _become_path(element: Element, data: str, instead_of: tuple[str, ...]) -> None:
+    for key in instead_of:
         element.attrib.pop(key, None)
     element.tag = f"{_SVG}path"
     element.set("d", data)
@@ -137,33 +102,44 @@ def _px(text: str | None) -> float | None:
     return value if math.isfinite(value) else None
 
 
+def _line(known: dict[str, float]) -> str:
+    x1, y1, x2, y2 = (known.get(key, 0.0) for key in _GEOMETRY["line"])
+    return f"M{x1!r} {y1!r}L{x2!r} {y2!r}"
+
+
 def _ellipse(known: dict[str, float]) -> str | None:
+    """SVG 2, 10.3 and 10.4: from three o'clock in four quarters."""
     rx, ry = known.get("rx", known.get("r", 0.0)), known.get("ry", known.get("r", 0.0))
     if rx <= 0 or ry <= 0:
         return None
-    centre = complex(known.get("cx", 0.0), known.get("cy", 0.0))
-    cubics = arc_to_cubics(centre, complex(rx, 0), complex(0, ry), 0.0, 2 * math.pi).tolist()
-    (x, y), *_ = cubics[0]
-    return f"M{x!r} {y!r}" + "".join(map(_cubic, cubics)) + "Z"
+    x, y = known.get("cx", 0.0), known.get("cy", 0.0)
+    ends = ((x, y + ry), (x - rx, y), (x, y - ry), (x + rx, y))
+    return f"M{x + rx!r} {y!r}" + "".join(_quarter(rx, ry, *end) for end in ends) + "Z"
 
 
-def _rounded(known: dict[str, float]) -> str | None:
+def _rectangle(known: dict[str, float]) -> str | None:
     """SVG 2, 10.2: a radius that is not given is the other one, and neither is more than half a side."""
     x, y, w, h = (known.get(key, 0.0) for key in ("x", "y", "width", "height"))
     rx = min(known.get("rx", known.get("ry", 0.0)), w / 2)
     ry = min(known.get("ry", known.get("rx", 0.0)), h / 2)
-    if min(w, h, rx, ry) <= 0:
+    if min(w, h) <= 0:
         return None
-    corners = [
-        (x + w - rx, y + ry, -90),
-        (x + w - rx, y + h - ry, 0),
-        (x + rx, y + h - ry, 90),
-        (x + rx, y + ry, 180),
-    ]
-    out = f"M{x + rx!r} {y!r}"
-    for cx, cy, angle in corners:
-        start = math.radians(angle)
-        cubics = arc_to_cubics(complex(cx, cy), complex(rx, 0), complex(0, ry), start, math.pi / 2).tolist()
-        (ax, ay), *_ = cubics[0]
-        out += f"L{ax!r} {ay!r}" + "".join(map(_cubic, cubics))
-    return out + "Z"
+    if min(rx, ry) <= 0:
+        return f"M{x!r} {y!r}H{x + w!r}V{y + h!r}H{x!r}Z"
+    return (
+        f"M{x + rx!r} {y!r}H{x + w - rx!r}{_quarter(rx, ry, x + w, y + ry)}V{y + h - ry!r}"
+        f"{_quarter(rx, ry, x + w - rx, y + h)}H{x + rx!r}{_quarter(rx, ry, x, y + h - ry)}"
+        f"V{y + ry!r}{_quarter(rx, ry, x + rx, y)}Z"
+    )
+
+
+def _quarter(rx: float, ry: float, x: float, y: float) -> str:
+    return f"A{rx!r} {ry!r} 0 0 1 {x!r} {y!r}"
+
+
+_DATA: dict[str, Callable[[dict[str, float]], str | None]] = {
+    "rect": _rectangle,
+    "circle": _ellipse,
+    "ellipse": _ellipse,
+    "line": _line,
+}

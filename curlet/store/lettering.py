@@ -5,7 +5,7 @@ from __future__ import annotations
 from curlet.core.errors import BadInput
 from curlet.core.path.path import Path
 from curlet.formats.lettering_doc import LetteringDoc
-from curlet.formats.path_doc import to_nodes
+from curlet.formats.path_doc import node_rows
 from curlet.store.commands.intent import check_unlocked, core_path
 from curlet.store.commands.new_path import add_path
 from curlet.store.fonts import find_font
@@ -27,7 +27,7 @@ def put_lettering(state: State, lettering_id: str, doc: LetteringDoc, group: str
     for piece in pieces:
         old = there.pop(piece.key, None)
         if old:
-            nodes = [node.model_dump(mode="json") for node in to_nodes(piece.path)]
+            nodes = node_rows(piece.path)
             state.update("path", old["id"], nodes=nodes, closed=piece.path.closed)
             continue
         owned = {"lettering": lettering_id, "part": piece.key}

@@ -3,10 +3,10 @@
 from __future__ import annotations
 
 import hashlib
-import json
 from collections.abc import Callable
 from typing import Any
 
+import orjson
 from peewee import (
     BooleanField,
     CharField,
@@ -25,10 +25,10 @@ class JsonField(TextField):
     """A JSON document."""
 
     def db_value(self, value: Any) -> str:
-        return json.dumps(value, separators=(",", ":"), allow_nan=False)
+        return orjson.dumps(value).decode()
 
     def python_value(self, value: str) -> Any:
-        return json.loads(value)
+        return orjson.loads(value)
 
 
 class BrushField(JsonField):

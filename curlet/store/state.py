@@ -145,7 +145,8 @@ def load_state(sheet_id: str) -> State:
     rows["brush"] = {brush.id: _row(brush) for brush in Brush.select()}
     for kind in OF_SHEET:
         model = KINDS[kind]
-        rows[kind] = {item.id: _row(item) for item in model.select().where(model.sheet == sheet_id)}
+        found: Any = model.select().where(model.sheet == sheet_id).dicts()
+        rows[kind] = {row["id"]: row for row in found}
     return State(rows)
 
 

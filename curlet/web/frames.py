@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import hashlib
+import math
 from functools import lru_cache
 from typing import Any
 
@@ -17,13 +18,14 @@ from curlet.core.path import find_corners
 from curlet.core.path.edit import handles_as_they_lie
 from curlet.core.path.figures import Setting, figure_of
 from curlet.core.path.outline import outline_of
-from curlet.core.path.path import Path, measure_together
+from curlet.core.path.path import Path
+from curlet.core.path.together import measure_together
 from curlet.core.tally import CornerTally, CrossingTally, LegTally, Pinch, RowTally, Warning
 from curlet.formats.numbers import outline_data
 from curlet.formats.screen import Frame, group_json
 from curlet.store.commands import places_of, worn_brush
 from curlet.store.state import Row, State
-from curlet.web.laying import as_drawn, lay_row, path_of, run_group, touched_runs
+from curlet.web.laying import as_drawn, lay_row, path_of, path_of_json, run_group, touched_runs
 from curlet.web.sheet_frames import (
     guide_json,
     lettering_json,
@@ -122,23 +124,21 @@ def _path(state: State, row: Row) -> Json:
 @lru_cache(maxsize=16_384)
 def _line(nodes: bytes, closed: bool, factor: float) -> Json:
     """What a path's line is; a frame asks for every path's again, most of which are as they were."""
-    row = {"nodes": orjson.loads(nodes), "closed": closed}
-    path = path_of(row)
-    x, y = path.points[0]
-    along = path.arc.tangents([0.0])[0]
+    path = path_of_json(nodes, closed)
+    (x, y), (along, across) = path.points[0].tolist(), path.end_tangents[0][0].tolist()
     return {
-        "nodes": _nodes(row, path),
+        "nodes": _nodes(orjson.loads(nodes), path),
         "d": outline_data(outline_of(path)),
         "length": _lengths(path.length, factor),
-        "start": {"x": x, "y": y, "angle": float(np.degrees(np.arctan2(along[1], along[0])))},
+        "start": {"x": x, "y": y, "angle": math.degrees(math.atan2(across, along))},
         "corners": _bare_corners(path, factor),
     }
 
 
-def _nodes(row: Row, path: Path) -> list[Row]:
+def _nodes(rows: list[Row], path: Path) -> list[Row]:
     """The nodes, each saying how its handles hang together: as it keeps it, or as they lie."""
     lie = dict(zip(path.node_ids, handles_as_they_lie(path), strict=True))
-    return [{**node, "handles": node.get("handles") or lie.get(node["id"])} for node in row["nodes"]]
+    return [{**node, "handles": node.get("handles") or lie.get(node["id"])} for node in rows]
 
 
 def _figure(figure: Row | None, factor: float) -> Json | None:
@@ -157,10 +157,18 @@ def figure_setting(setting: Setting, value: float, factor: float) -> Json:
 
 def _bare_corners(path: Path, factor: float) -> list[Json]:
     corners = find_corners(path)
-    points = path.arc.points([c.s for c in corners])
+    places = dict(zip(path.node_ids, path.points.tolist(), strict=True)) if corners else {}
     return [
-        {"node": c.node_id, "x": x, "y": y, "at": c.s / factor, "turn": c.turn, "manner": "", "own": False}
-        for c, (x, y) in zip(corners, points.tolist(), strict=True)
+        {
+            "node": c.node_id,
+            "x": places[c.node_id][0],
+            "y": places[c.node_id][1],
+            "at": c.s / factor,
+            "turn": c.turn,
+            "manner": "",
+            "own": False,
+        }
+        for c in corners
     ]
 
 

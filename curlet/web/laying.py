@@ -17,7 +17,7 @@ from curlet.core.tally import Tally, tally
 from curlet.formats.as_drawn import DrawnPath, draw_as_drawn
 from curlet.formats.brush_file import BrushDoc, read_brush
 from curlet.formats.cloth_doc import ClothDoc
-from curlet.formats.path_doc import FactsDoc, NodeDoc, to_path
+from curlet.formats.path_doc import FactsDoc, path_of_rows
 from curlet.formats.run_places import PlacesDoc
 from curlet.store.commands import places_of, worn_brush
 from curlet.store.mates import mate_path, mate_run
@@ -26,7 +26,7 @@ from curlet.store.state import Row, State
 
 def path_of(row: Row) -> Path:
     """The core's path of a kept row."""
-    return _path(orjson.dumps(row["nodes"]), row["closed"])
+    return path_of_json(orjson.dumps(row["nodes"]), row["closed"])
 
 
 def lay_row(state: State, run: Row) -> tuple[LaidRun, Tally]:
@@ -131,8 +131,9 @@ def sheet_drawing(state: State, *, with_lines: bool, runs: Iterable[Row], single
 
 
 @lru_cache(maxsize=16_384)
-def _path(nodes: bytes, closed: bool) -> Path:
-    return to_path([NodeDoc(**node) for node in orjson.loads(nodes)], closed)
+def path_of_json(nodes: bytes, closed: bool) -> Path:
+    """The core's path of kept nodes, as JSON."""
+    return path_of_rows(orjson.loads(nodes), closed)
 
 
 # A path's nodes as JSON, whether it is closed, whether the run goes backwards, and its places as JSON.
@@ -142,8 +143,8 @@ Along = tuple[bytes, bool, bool, str]
 @lru_cache(maxsize=512)
 def _laid(brush: str, scale: Scale, along: Along, beside: Along | None) -> tuple[LaidRun, Tally]:
     doc = BrushDoc.model_validate_json(brush)
-    mate = Mate(_path(*beside[:2]), _rule(beside)) if beside else None
-    run = lay(_path(*along[:2]), doc.to_core(), scale, _rule(along, mate))
+    mate = Mate(path_of_json(*beside[:2]), _rule(beside)) if beside else None
+    run = lay(path_of_json(*along[:2]), doc.to_core(), scale, _rule(along, mate))
     return run, tally(run)
 
 

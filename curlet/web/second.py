@@ -11,7 +11,7 @@ from concurrent.futures.process import BrokenProcessPool
 from multiprocessing import get_context, parent_process
 from typing import ParamSpec, TypeVar
 
-from curlet.memory import keep_freed_memory
+from curlet.memory import tune_memory
 
 Given = ParamSpec("Given")
 Got = TypeVar("Got")
@@ -81,7 +81,7 @@ def share(work: Callable[Given, Got], *given: Given.args, **named: Given.kwargs)
 
 
 def _begin() -> None:
-    keep_freed_memory()
+    tune_memory()
     # The first process is told to stop, and ends this one.
     signal.signal(signal.SIGINT, signal.SIG_IGN)
     threading.Thread(target=_end_with_the_first, daemon=True).start()

@@ -11,7 +11,7 @@ import waitress
 
 from curlet.core.errors import BadInput
 from curlet.demo.load import load_demo
-from curlet.memory import keep_freed_memory
+from curlet.memory import tune_memory
 from curlet.web import second
 from curlet.web.app import STATIC, create_app
 
@@ -27,7 +27,7 @@ def serve(port: int, folder: FilePath, *, demo: bool, fresh: bool) -> int:
     BadInput
         If the port is taken, or the front end has not been built.
     """
-    keep_freed_memory()
+    tune_memory()
     _check_port(port)
     if not (STATIC / "index.html").exists():
         raise BadInput("The front end is not built yet. Run make demo.")

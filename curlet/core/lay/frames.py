@@ -8,7 +8,7 @@ from functools import cached_property
 import numpy as np
 from numpy.typing import NDArray
 
-from curlet.core.path.corners import Leg, node_turns
+from curlet.core.path.corners import Leg
 from curlet.core.path.path import Path
 
 Floats = NDArray[np.float64]
@@ -68,7 +68,7 @@ class LegLine:
     @cached_property
     def kinks(self) -> Floats:
         """Arc lengths, laps of a closed path included, at which the path turns sharply."""
-        turns = np.abs(node_turns(self.path))
+        turns = np.abs(self.path.turns)
         nodes = self.path.arc.node_positions[: len(turns)][turns > _KINK]
         laps = (-1, 0, 1, 2) if self.path.closed else (0,)
         return np.concatenate([nodes + lap * self.path.length for lap in laps])

@@ -8,7 +8,7 @@ Panels are halved until the inverse is good, so cusps and retracted handles cost
 from __future__ import annotations
 
 from collections.abc import Callable, Sequence
-from functools import partial
+from functools import cached_property, partial
 from typing import Any
 
 import numpy as np
@@ -41,30 +41,10 @@ class ArcLength:
         self._prepare(segments, straight)
         self.closed = closed
         count = _panels(straight)
-        self._fill(straight, *self._refine(*_divided(count)))
-
-    @classmethod
-    def of_many(cls, parts: Sequence[tuple[Floats, NDArray[np.bool_], bool]]) -> list[ArcLength]:
-        """Those of many paths, worked out together: the same as each by itself, and much quicker."""
-        if not parts:
-            return []
-        whole = cls.__new__(cls)
-        whole._prepare(np.concatenate([p[0] for p in parts]), np.concatenate([p[1] for p in parts]))
-        tables = whole._refine(*_divided(np.concatenate([_panels(p[1]) for p in parts])))
-        seg = tables[0]
-        ends = np.cumsum([len(p[0]) for p in parts])
-        made = []
-        for (segments, straight, closed), end in zip(parts, ends.tolist(), strict=True):
-            first = end - len(segments)
-            a, b = np.searchsorted(seg, [first, end])
-            one = cls.__new__(cls)
-            for name in ("_place", "_rate", "_change"):
-                setattr(one, name, getattr(whole, name)[..., first:end])
-            one._control, one._reach, one.closed = segments, whole._reach[first:end], closed
-            one._slowest = 1e-9 * float(one._reach.max(initial=0.0))
-            one._fill(straight, seg[a:b] - first, *(table[..., a:b] for table in tables[1:]))
-            made.append(one)
-        return made
+        self._keep(straight, *self._refine(*_divided(count)))
+        self.segment_lengths: Floats = np.bincount(self._seg, self._mm, len(straight)).astype(np.float64)
+        self.node_positions: Floats = np.concatenate([[0.0], np.cumsum(self.segment_lengths)])
+        self.length = float(self.node_positions[-1])
 
     def _prepare(self, segments: Floats, straight: NDArray[np.bool_]) -> None:
         p0, p1, p2, p3 = segments.transpose(1, 2, 0)
@@ -77,38 +57,41 @@ class ArcLength:
         self._change = np.stack([6 * a, 2 * b])
         self._control = segments
         self._reach = np.abs(segments - segments[:, :1]).max(axis=(1, 2), initial=0.0)
-        # Below this speed a segment may stand still.
-        self._slowest = 1e-9 * float(self._reach.max(initial=0.0))
 
-    def _fill(
-        self,
-        straight: NDArray[np.bool_],
-        seg: Ints,
-        t0: Floats,
-        t1: Floats,
-        length: Floats,
-        inverse: Floats,
+    def _keep(
+        self, straight: NDArray[np.bool_], seg: Ints, t0: Floats, t1: Floats, mm: Floats, inverse: Floats
     ) -> None:
-        ends = np.cumsum(length)
-        self._seg = seg
-        self._s0 = ends - length
-        with np.errstate(divide="ignore"):
-            per_mm = np.where(length > 0, 1 / length, 0.0)
-        self._panels = np.vstack([inverse, self._s0, per_mm, t0, t1])
-        self._panel_place = self._place.reshape(8, -1)[:, seg]
-        self.length = float(ends[-1]) if len(ends) else 0.0
-        per_segment = np.bincount(seg, weights=length, minlength=len(straight))
-        self.node_positions: Floats = np.concatenate([[0.0], np.cumsum(per_segment)])
-        self.node_positions[-1] = self.length
-        self._lines = self._even_lines(straight, length)
+        """What is worked out of each panel; the tables of it are made once they are asked for."""
+        self._straight, self._seg, self._t0, self._t1 = straight, seg, t0, t1
+        self._mm, self._inverses = mm, inverse
 
-    def _even_lines(self, straight: NDArray[np.bool_], length: Floats) -> Floats | None:
+    @cached_property
+    def _slowest(self) -> float:
+        """Below this speed a segment may stand still."""
+        return 1e-9 * float(self._reach.max(initial=0.0))
+
+    @cached_property
+    def _s0(self) -> Floats:
+        return np.cumsum(self._mm) - self._mm
+
+    @cached_property
+    def _panels(self) -> Floats:
+        with np.errstate(divide="ignore"):
+            per_mm = np.where(self._mm > 0, 1 / self._mm, 0.0)
+        return np.vstack([self._inverses, self._s0, per_mm, self._t0, self._t1])
+
+    @cached_property
+    def _panel_place(self) -> Floats:
+        return self._place.reshape(8, -1)[:, self._seg]
+
+    @cached_property
+    def _lines(self) -> Floats | None:
         """(6, m) where each line begins, its length, its start and its direction, where there is nothing
         but lines: then no polynomial need be worked out."""
-        if not straight.all() or not (length > 0).all():
+        if not self._straight.all() or not (self._mm > 0).all():
             return None
         _, _, way, start = self._place
-        return np.vstack([self._s0, length, start, way / length])
+        return np.vstack([self._s0, self._mm, start, way / self._mm])
 
     @property
     def only_lines(self) -> bool:
@@ -324,6 +307,7 @@ class ArcLength:
         ends = chords[np.arange(len(pick)), pick].T
         return np.where(at_start | at_end, ends, self._acceleration(seg, t))
 
+    @cached_property
     def end_tangents(self) -> tuple[Floats, Floats]:
         """(m, 2) unit tangents at each segment's start and at its end."""
         seg = np.arange(len(self._control))

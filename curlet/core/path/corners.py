@@ -65,27 +65,6 @@ class Leg:
         return self.s1 - self.s0
 
 
-def node_turns(path: Path) -> Floats:
-    """(n,) signed turn at each node, degrees; 0 at the ends of an open path.
-
-    A full doubling back counts as +180, so that its side does not hang on rounding.
-    """
-    starts, ends = path.arc.end_tangents()
-    turns = np.zeros(len(path.points))
-    if path.closed:
-        turns[:] = _turned(np.roll(ends, 1, axis=0), starts)
-    else:
-        turns[1:-1] = _turned(ends[:-1], starts[1:])
-    turns[np.abs(turns) > 180 - 1e-7] = 180.0
-    return turns
-
-
-def _turned(before: Floats, after: Floats) -> Floats:
-    """(n,) signed turns from one direction to another, degrees."""
-    (ax, ay), (bx, by) = before.T, after.T
-    return np.asarray(np.degrees(np.arctan2(ax * by - ay * bx, ax * bx + ay * by)))
-
-
 def find_corners(path: Path, angle: float = DEFAULT_CORNER_ANGLE, reach: float = 0.0) -> tuple[Corner, ...]:
     """Corners, in order along the path.
 
@@ -93,8 +72,7 @@ def find_corners(path: Path, angle: float = DEFAULT_CORNER_ANGLE, reach: float =
     up to it within `reach` mm and the path runs straighter on both sides of them: a small
     fillet, or a bend drawn as a chain of short lines.
     """
-    turns = node_turns(path)
-    positions = path.arc.node_positions[: len(path.points)]
+    turns, positions = path.turns, path.node_positions
     sharp = np.abs(turns) >= angle - 1e-9
     found = [Corner(path.node_ids[i], float(positions[i]), float(turns[i])) for i in np.flatnonzero(sharp)]
     if reach > 0:
@@ -104,7 +82,7 @@ def find_corners(path: Path, angle: float = DEFAULT_CORNER_ANGLE, reach: float =
 
 def _gathered(path: Path, turns: Floats, angle: float, reach: float, taken: list[float]) -> list[Corner]:
     """Corners made of several smaller turns within `reach`."""
-    positions = path.arc.node_positions
+    positions = path.node_positions
     short = np.diff(positions) < reach
     if not short.any():
         return []
@@ -141,7 +119,7 @@ def _extent(turned: Callable[[Floats], Floats], centre: float, half: float, s: f
 
 def _turning(path: Path, turns: Floats) -> Callable[[Floats], Floats]:
     """The turn added up from the start, degrees, as a function of arc length."""
-    positions = path.arc.node_positions
+    positions = path.node_positions
     bends = np.degrees(path.arc.segment_turns())
     jumps = np.append(turns, turns[0]) if path.closed else turns
     if path.closed:

@@ -64,6 +64,8 @@ def move_handle(
 
 def handles_as_they_lie(path: Path) -> list[HandleKind | None]:
     """How each node's handles lie: in line, or free of each other; None where it has none."""
+    if path.straight.all():
+        return [None] * len(path.points)
     into, out = path.into - path.points, path.out - path.points
     lengths = np.hypot(*into.T), np.hypot(*out.T)
     both = lengths[0] * lengths[1]

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from functools import lru_cache
+
 import numpy as np
 from numpy.typing import NDArray
 
@@ -11,15 +13,14 @@ from curlet.core.path.path import Path
 Floats = NDArray[np.float64]
 
 
+@lru_cache(maxsize=16_384)
 def outline_of(path: Path) -> Outline:
     """A path's geometry; straight segments stay lines."""
-    commands, points = ["M"], [path.points[:1]]
-    for segment, straight in zip(path.segments, path.straight, strict=True):
-        commands.append("L" if straight else "C")
-        points.append(segment[3:] if straight else segment[1:])
-    if path.closed:
-        commands.append("Z")
-    return Outline("".join(commands), np.concatenate(points))
+    lines, segments = path.straight, path.segments
+    commands = "M" + "".join("L" if line else "C" for line in lines.tolist()) + "Z" * path.closed
+    wanted = np.ones((len(segments), 3), dtype=bool)
+    wanted[lines, :2] = False
+    return Outline(commands, np.concatenate([path.points[:1], segments[:, 1:][wanted]]))
 
 
 def joined(outlines: list[Outline]) -> Outline:

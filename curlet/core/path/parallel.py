@@ -13,7 +13,6 @@ from curlet.core.bounds import Bounds
 from curlet.core.errors import BadInput
 from curlet.core.path.arcs import arc_to_cubics
 from curlet.core.path.chain import path_of_cubics
-from curlet.core.path.corners import node_turns
 from curlet.core.path.path import Path
 
 Floats = NDArray[np.float64]
@@ -172,7 +171,7 @@ def parallel(path: Path, distance: float, corners: Corners = "sharp") -> list[Pa
 
 def _pieces(path: Path, distance: float, corners: Corners) -> list[_Piece]:
     """The copies of all stretches, and what goes round the outside of the corners between them."""
-    nodes, turns = path.arc.node_positions, node_turns(path)
+    nodes, turns = path.node_positions, path.turns
     sharp = nodes[: len(turns)][np.abs(turns) > _KINK]
     ends = [0.0, *sharp[(sharp > _SAME) & (sharp < path.length - _SAME)].tolist(), path.length]
     copies = [_Copy(path, distance, a, b) for a, b in zip(ends[:-1], ends[1:], strict=True)]

@@ -17,6 +17,8 @@ Floats = NDArray[np.float64]
 MOST_NODES = 20_000
 FURTHEST = 1_000_000.0
 SAME_POINT = 1e-6
+_UNREAL = "A coordinate of this path is not a number. Correct the drawing and try again."
+_TOO_FAR = "This path reaches more than 1 km from the sheet. Check the drawing's units."
 
 
 @dataclass(frozen=True, eq=False)
@@ -56,15 +58,16 @@ class Path:
             )
         if len(set(node_ids)) != len(node_ids):
             raise BadInput("Two nodes of this path have the same id. Give each its own.")
-        stacked = np.stack([points, into, out]).astype(np.float64) if len(node_ids) else np.zeros((3, 0, 2))
-        if not np.isfinite(stacked).all():
-            raise BadInput("A coordinate of this path is not a number. Correct the drawing and try again.")
-        if stacked.size and np.abs(stacked).max() > FURTHEST:
-            raise BadInput("This path reaches more than 1 km from the sheet. Check the drawing's units.")
-        keep, into, out = _without_repeats(stacked[0], stacked[1], stacked[2], closed)
+        places = np.array([points, into, out], dtype=np.float64).reshape(3, -1, 2)
+        if not np.abs(places).max(initial=0.0) <= FURTHEST:
+            raise BadInput(_UNREAL if not np.isfinite(places).all() else _TOO_FAR)
+        points, into, out = places
+        if _all_apart(points, closed):
+            return cls(tuple(node_ids), points, into, out, closed)
+        keep, into, out = _without_repeats(points, into, out, closed)
         gone = len(node_ids) - len(keep)
         notes = (f"{gone} repeated points were left out.",) if gone else ()
-        path = cls(tuple(node_ids[i] for i in keep), stacked[0, keep], into, out, closed, notes)
+        path = cls(tuple(node_ids[i] for i in keep), points[keep], into, out, closed, notes)
         # A path without length is one whose handles lie on its one point.
         if len(path.segments) == 0 or np.ptp(path.segments.reshape(-1, 2), axis=0).max() <= SAME_POINT:
             raise BadInput("This path has no length. Draw it at least between two points.")
@@ -73,10 +76,12 @@ class Path:
     @cached_property
     def segments(self) -> Floats:
         """(m, 4, 2) cubic control points, m = n when closed, n − 1 when open."""
-        chain = np.stack([self.points[:-1], self.out[:-1], self.into[1:], self.points[1:]], axis=1)
-        if self.closed and len(self.points):
-            last = np.stack([self.points[-1], self.out[-1], self.into[0], self.points[0]])
-            chain = np.concatenate([chain, last[None]])
+        count = len(self.points)
+        chain = np.empty((count if self.closed else max(count - 1, 0), 4, 2))
+        chain[:, 0], chain[:, 1] = self.points[: len(chain)], self.out[: len(chain)]
+        chain[: count - 1, 2], chain[: count - 1, 3] = self.into[1:], self.points[1:]
+        if self.closed and count:
+            chain[-1, 2], chain[-1, 3] = self.into[0], self.points[0]
         lines = self.straight
         if lines.any():
             chain[lines, 1] = (2 * chain[lines, 0] + chain[lines, 3]) / 3
@@ -97,10 +102,31 @@ class Path:
         """Arc length along the path."""
         return ArcLength(self.segments, self.straight, self.closed)
 
-    @property
+    @cached_property
     def length(self) -> float:
         """Whole length, mm."""
         return self.arc.length
+
+    @cached_property
+    def node_positions(self) -> Floats:
+        """(m + 1,) arc lengths at which its segments begin, and its whole length, mm."""
+        return self.arc.node_positions
+
+    @cached_property
+    def end_tangents(self) -> tuple[Floats, Floats]:
+        """(m, 2) unit tangents at each segment's start and at its end."""
+        return self.arc.end_tangents
+
+    @cached_property
+    def turns(self) -> Floats:
+        """(n,) signed turn at each node, degrees; 0 at the ends of an open path.
+
+        A full doubling back counts as +180, so that its side does not hang on rounding.
+        """
+        starts, ends = self.end_tangents
+        if self.closed:
+            return turned(np.concatenate([ends[-1:], ends[:-1]]), starts)
+        return np.concatenate([[0.0], turned(ends[:-1], starts[1:]), [0.0]])
 
     def node_index(self, node_id: str) -> int:
         """Index of a node.
@@ -122,6 +148,21 @@ class Path:
             order = np.roll(order, 1)
         ids = tuple(self.node_ids[i] for i in order)
         return Path(ids, self.points[order], self.out[order], self.into[order], self.closed, self.notes)
+
+
+def turned(before: Floats, after: Floats) -> Floats:
+    """(n,) signed turns from one unit direction to another, degrees."""
+    (ax, ay), (bx, by) = before.T, after.T
+    turns = np.degrees(np.arctan2(ax * by - ay * bx, ax * bx + ay * by))
+    turns[np.abs(turns) > 180 - 1e-7] = 180.0
+    return np.asarray(turns)
+
+
+def _all_apart(points: Floats, closed: bool) -> bool:
+    """Whether there are several nodes, no two that follow each other in one place."""
+    if len(points) < 2 or not (np.abs(points[1:] - points[:-1]).max(axis=1) > SAME_POINT).all():
+        return False
+    return not closed or bool(np.abs(points[0] - points[-1]).max() > SAME_POINT)
 
 
 def _without_repeats(
@@ -153,11 +194,3 @@ def _without_repeats(
         keep = np.roll(np.append(heads[:-1], 0), 1)
         heads, tails = np.roll(heads, 1), np.roll(tails, 1)
     return keep, into[heads], out[tails]
-
-
-def measure_together(paths: Sequence[Path]) -> None:
-    """Work out the arc lengths of many paths at once; they are asked for one by one afterwards."""
-    todo = [path for path in {id(path): path for path in paths}.values() if "arc" not in path.__dict__]
-    arcs = ArcLength.of_many([(path.segments, path.straight, path.closed) for path in todo])
-    for path, arc in zip(todo, arcs, strict=True):
-        path.__dict__["arc"] = arc

@@ -11,7 +11,7 @@ from curlet.core.measures import Measure, read_measure
 from curlet.core.path.figures import Figure, figure_of
 from curlet.core.path.path import Path
 from curlet.core.path.rework import moved
-from curlet.formats.path_doc import FigureDoc, to_nodes
+from curlet.formats.path_doc import FigureDoc, node_rows
 from curlet.store.commands.intent import BaseIntent, Coordinate, Id, Typed, check_unlocked
 from curlet.store.commands.new_path import add_path, next_name
 from curlet.store.state import State
@@ -81,6 +81,6 @@ def _drawn(doc: FigureDoc) -> Path:
 
 def _put(state: State, row: dict[str, object], doc: FigureDoc) -> None:
     path = _drawn(doc)
-    nodes = [node.model_dump(mode="json") for node in to_nodes(path)]
+    nodes = node_rows(path)
     figure = doc.model_dump(mode="json")
     state.put("path", {**row, "closed": path.closed, "nodes": nodes, "figure": figure})

@@ -10,7 +10,7 @@ from pydantic import BaseModel, ConfigDict, Field
 from curlet.core.errors import BadInput
 from curlet.core.measures import Measure, read_measure
 from curlet.core.path.path import Path
-from curlet.formats.path_doc import NodeDoc, to_nodes, to_path
+from curlet.formats.path_doc import NodeDoc, node_rows, to_path
 from curlet.store.state import Row, State
 
 Id = Annotated[str, Field(min_length=1, max_length=60)]
@@ -48,7 +48,7 @@ def keep_path(state: State, path_id: str, path: Path) -> None:
     if row.get("lettering"):
         raise BadInput("This is lettering: change its text and numbers, or turn it into nodes first.")
     held = {node["id"]: node.get("handles") for node in row["nodes"]}
-    nodes = [{**node.model_dump(mode="json"), "handles": held.get(node.id)} for node in to_nodes(path)]
+    nodes = [{**node, "handles": held.get(node["id"])} for node in node_rows(path)]
     state.update("path", path_id, nodes=nodes, figure={})
 
 

@@ -5,7 +5,7 @@ from __future__ import annotations
 from typing import Any
 
 from curlet.core.path.path import Path
-from curlet.formats.path_doc import to_nodes
+from curlet.formats.path_doc import node_rows
 from curlet.store.state import State, new_id
 
 
@@ -24,7 +24,7 @@ def add_path(state: State, name: str, path: Path, group: str | None = None, **va
         "group": group,
         "name": name[:120],
         "closed": path.closed,
-        "nodes": [node.model_dump(mode="json") for node in to_nodes(path)],
+        "nodes": node_rows(path),
         "facts": {},
         "figure": {},
         "swell": [],

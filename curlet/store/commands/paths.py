@@ -209,8 +209,9 @@ class TakeIn(BaseIntent):
         for name, mark, lines in taken:
             group = add_group(state, name, mark or NEW_GROUP_MARK)
             for line in lines:
-                facts = line.facts.model_copy(update={"element": f"{batch}-{line.facts.element}"})
+                facts = line.facts.model_dump(mode="json")
+                facts["element"] = f"{batch}-{line.facts.element}"
                 if not self.fills:
-                    facts = facts.model_copy(update={"fill": None})
-                add_path(state, line.name, line.path, group, facts=facts.model_dump(mode="json"))
+                    facts["fill"] = None
+                add_path(state, line.name, line.path, group, facts=facts)
         return f"Take in {self.title}"
