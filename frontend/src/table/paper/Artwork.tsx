@@ -1,5 +1,6 @@
-/** The drawing on a canvas. While only the view moves sideways, the last painting is moved along. */
-import { useLayoutEffect, useRef } from "react";
+/** The drawing on a canvas. While only the view moves, the last painting is moved along; of a full sheet it
+ * is enlarged too while the view zooms, and painted anew when it rests. */
+import { useEffect, useLayoutEffect, useRef, useState } from "react";
 
 import type { Frame } from "@/shared/api/frame";
 import { paintGround, paintGroups, pictureAt } from "@/shared/draw/painter";
@@ -10,6 +11,12 @@ import { type Size, niceStep, type View } from "../view";
 
 /** How far beyond the window the artwork is painted, px, so that a pan shows no bare edge. */
 const MARGIN = 240;
+/** A sheet with more repeats than this, or more drawn shapes, is not painted anew at every step of a zoom. */
+const MANY = 4_000;
+/** How much a painting is made smaller or larger before another is. */
+const [LEAST, MOST] = [0.6, 4];
+/** How long a view rests before a full sheet is painted sharp again, ms. */
+const REST = 140;
 
 interface Scene {
   frame: Frame;
@@ -19,7 +26,7 @@ interface Scene {
 
 interface Aside {
   view: View;
-  canvas: OffscreenCanvas;
+  picture: ImageBitmap;
 }
 
 export function Artwork({ view }: { view: View }) {
@@ -29,24 +36,57 @@ export function Artwork({ view }: { view: View }) {
   const cache = useRef<Aside | null>(null);
   const seen = useRef<Scene | null>(null);
   const ground = shown.head.sheet.ground_tone;
+  const rested = useRested(view);
 
   useLayoutEffect(() => {
+    const scene = { frame: shown, view, window: size };
     const paint = () => {
-      const last = seen.current;
-      const onlyMoved =
-        last && last.frame === shown && last.window === size && last.view.zoom === view.zoom && last.view !== view;
-      seen.current = { frame: shown, view, window: size };
-      if (!onlyMoved) cache.current = null;
-      else if (!cache.current || !reaches(cache.current, view)) cache.current = paintAside(shown, view, size, paint);
-      show(canvas.current!, { frame: shown, view, window: size }, cache.current, marks, paint);
+      cache.current = kept(seen.current, scene, cache.current, rested, paint);
+      seen.current = scene;
+      show(canvas.current!, scene, cache.current, marks, paint);
       // Marked in the frame that shows it, for speed/.
       requestAnimationFrame(() => performance.mark("curlet-painted"));
     };
     // At once, so that it comes with the frame that is being made.
     paint();
-  }, [shown, view, size, marks, ground]);
+  }, [shown, view, size, marks, ground, rested]);
 
   return <canvas ref={canvas} className="absolute inset-0 h-full w-full" data-testid="artwork" />;
+}
+
+/** Whether the view has stood still for a while. */
+function useRested(view: View): boolean {
+  const [still, setStill] = useState<View | null>(null);
+  useEffect(() => {
+    const timer = setTimeout(() => setStill(view), REST);
+    return () => clearTimeout(timer);
+  }, [view]);
+  return still === view;
+}
+
+/** The painting aside that a scene can be shown by; null where it is to be painted anew. */
+function kept(last: Scene | null, now: Scene, aside: Aside | null, rested: boolean, repaint: () => void) {
+  if (!last || last.frame !== now.frame || last.window !== now.window) return null;
+  const larger = now.view.zoom / (aside ?? last).view.zoom;
+  if (larger !== 1) {
+    if (rested || !isFull(now.frame)) return null;
+    if (larger < LEAST || larger > MOST) return paintAside(now.frame, now.view, now.window, repaint);
+    return aside ?? paintAside(now.frame, last.view, now.window, repaint);
+  }
+  if (last.view === now.view) return aside;
+  return aside && reaches(aside, now.view) ? aside : paintAside(now.frame, now.view, now.window, repaint);
+}
+
+const weights = new WeakMap<Frame, boolean>();
+
+function isFull(frame: Frame): boolean {
+  let full = weights.get(frame);
+  if (full === undefined) {
+    const repeats = [...frame.slots.values()].reduce((sum, slots) => sum + slots.length / 2, 0);
+    full = repeats + (frame.head.as_drawn?.length ?? 0) > MANY;
+    weights.set(frame, full);
+  }
+  return full;
 }
 
 /** Whether a painting made for one view still covers the window in another. */
@@ -63,7 +103,8 @@ function paintAside(frame: Frame, view: View, window: Size, repaint: () => void)
   const context = canvas.getContext("2d") as unknown as CanvasRenderingContext2D;
   const moved = { zoom: view.zoom, x: view.x + MARGIN, y: view.y + MARGIN };
   paintArtwork(context, { frame, view: moved, window }, repaint);
-  return { view, canvas };
+  // As a picture it is painted once; a canvas may be painted again each time it is drawn from.
+  return { view, picture: canvas.transferToImageBitmap() };
 }
 
 function paintArtwork(context: CanvasRenderingContext2D, { frame, view }: Scene, repaint: () => void) {
@@ -90,6 +131,24 @@ function paintGuides(context: CanvasRenderingContext2D, frame: Frame, repaint: (
   }
 }
 
+interface Colours {
+  paper: string;
+  mark: string;
+}
+
+const colours = new WeakMap<Frame, Colours>();
+
+/** The page's colours, asked for once a frame: the answer takes a look through all styles. */
+function coloursOf(canvas: HTMLCanvasElement, frame: Frame): Colours {
+  let known = colours.get(frame);
+  if (!known) {
+    const style = getComputedStyle(canvas);
+    known = { paper: style.getPropertyValue("--paper"), mark: style.getPropertyValue("--paper-mark") };
+    colours.set(frame, known);
+  }
+  return known;
+}
+
 function show(canvas: HTMLCanvasElement, scene: Scene, aside: Aside | null, marks: boolean, repaint: () => void) {
   const { view, window } = scene;
   const ratio = devicePixelRatio;
@@ -97,9 +156,9 @@ function show(canvas: HTMLCanvasElement, scene: Scene, aside: Aside | null, mark
   const height = Math.max(1, Math.round(window.height * ratio));
   if (canvas.width !== width || canvas.height !== height) Object.assign(canvas, { width, height });
   const context = canvas.getContext("2d", { alpha: false })!;
-  const colours = getComputedStyle(canvas);
+  const colours = coloursOf(canvas, scene.frame);
   context.setTransform(ratio, 0, 0, ratio, 0, 0);
-  context.fillStyle = colours.getPropertyValue("--paper");
+  context.fillStyle = colours.paper;
   context.fillRect(0, 0, window.width, window.height);
   const cloth = scene.frame.head.sheet.ground_paint;
   if (cloth) {
@@ -110,9 +169,11 @@ function show(canvas: HTMLCanvasElement, scene: Scene, aside: Aside | null, mark
   }
   if (marks) paintPaper(context, view, scene.frame, colours);
   if (!aside) return paintArtwork(context, scene, repaint);
-  const shift = { x: view.x - aside.view.x - MARGIN, y: view.y - aside.view.y - MARGIN };
-  context.setTransform(1, 0, 0, 1, 0, 0);
-  context.drawImage(aside.canvas, Math.round(shift.x * ratio), Math.round(shift.y * ratio));
+  const larger = view.zoom / aside.view.zoom;
+  const left = (view.x - (aside.view.x + MARGIN) * larger) * ratio;
+  const top = (view.y - (aside.view.y + MARGIN) * larger) * ratio;
+  context.setTransform(larger, 0, 0, larger, Math.round(left), Math.round(top));
+  context.drawImage(aside.picture, 0, 0);
 }
 
 /** Spot-and-cross paper over the sheet: a cross each step, a spot midway; and the sheet's edge. */
@@ -120,12 +181,12 @@ function paintPaper(
   context: CanvasRenderingContext2D,
   view: View,
   frame: Frame,
-  colours: CSSStyleDeclaration,
+  colours: Colours,
 ) {
   const { width, height, factor } = frame.head.sheet;
   const right = view.x + width * view.zoom;
   const foot = view.y + height * view.zoom;
-  context.strokeStyle = context.fillStyle = colours.getPropertyValue("--paper-mark");
+  context.strokeStyle = context.fillStyle = colours.mark;
   context.lineWidth = 1;
   context.strokeRect(Math.round(view.x) - 0.5, Math.round(view.y) - 0.5, right - view.x + 1, foot - view.y + 1);
   const step = niceStep(view.zoom * factor, 46) * view.zoom * factor;

@@ -1,0 +1,113 @@
+/** Every path as a line to choose it by; drawn anew only when the paths are, not when the view moves. */
+import { memo, useMemo } from "react";
+
+import type { Frame } from "@/shared/api/frame";
+import type { PathShown } from "@/shared/api/types";
+
+import { draggedBrush } from "../paths/carried";
+import { useDesk, useShown } from "../sheet";
+import { hand, useHand } from "../state";
+import { sheetSpot } from "./paperHand";
+import { nearestRepeat } from "./repeats";
+
+/** How near the pointer must be to a repeat to light it, px. */
+const REACH = 10;
+
+export const PathLines = memo(function PathLines() {
+  const shown = useShown();
+  const { paths, runs } = shown.head;
+  const chosen = useHand((state) => state.chosen);
+  const dressed = useMemo(() => new Set(runs.flatMap((run) => (run.seen ? run.path : []))), [runs]);
+  return (
+    <g {...useGrasp(shown)}>
+      {paths.map(
+        (path) =>
+          !path.hidden && (
+            <PathLine
+              key={path.id}
+              path={path}
+              bare={!path.drawn && !dressed.has(path.id)}
+              chosen={chosen.includes(path.id)}
+            />
+          ),
+      )}
+    </g>
+  );
+});
+
+function pathUnder(event: React.SyntheticEvent): string | null {
+  return (event.target as Element).getAttribute("data-path");
+}
+
+/** What the pointer does on the lines: one hand for all of them. */
+function useGrasp(shown: Frame) {
+  const desk = useDesk();
+  return {
+    onPointerMove: (event: React.PointerEvent) => {
+      const run = shown.head.runs.findLast((item) => item.path === pathUnder(event) && item.shown);
+      if (!run || event.buttons) return;
+      const index = nearestRepeat(shown, run, sheetSpot(event), REACH / hand().view!.zoom);
+      hand().set({ lit: index === null ? null : { run: run.id, index } });
+    },
+    onPointerOut: () => hand().set({ lit: null }),
+    onDragOver: (event: React.DragEvent) => draggedBrush(event) && event.preventDefault(),
+    onDrop: (event: React.DragEvent) => {
+      const [brush, path] = [draggedBrush(event), pathUnder(event)];
+      if (!brush || !path) return;
+      event.preventDefault();
+      void desk.command({ kind: "lay-brush", paths: [path], brush });
+    },
+  };
+}
+
+/** Two fine ink lines along a chosen path: what lies on it stays in sight. */
+function Flanks({ path }: { path: PathShown }) {
+  const line = { d: path.d, vectorEffect: "non-scaling-stroke", strokeLinejoin: "round" } as const;
+  const { width, height } = useShown().head.sheet;
+  const room = { x: -width, y: -height, width: 3 * width, height: 3 * height };
+  return (
+    <>
+      <mask id={`flanks-${path.id}`} maskUnits="userSpaceOnUse" {...room}>
+        <path {...line} stroke="white" strokeWidth={14} />
+        <path {...line} stroke="black" strokeWidth={11.6} />
+      </mask>
+      <path {...line} stroke="var(--halo)" strokeWidth={15} opacity={0.5} mask={`url(#flanks-${path.id})`} />
+      <path {...line} stroke="var(--mark)" strokeWidth={14} mask={`url(#flanks-${path.id})`} />
+    </>
+  );
+}
+
+interface Line {
+  path: PathShown;
+  bare: boolean;
+  chosen: boolean;
+}
+
+const PathLine = memo(function PathLine({ path, bare, chosen }: Line) {
+  return (
+    <g vectorEffect="non-scaling-stroke">
+      {chosen && <Flanks path={path} />}
+      {bare && (
+        <path
+          d={path.d}
+          stroke="var(--mark)"
+          strokeWidth={1}
+          strokeDasharray={chosen ? undefined : "1 4"}
+          vectorEffect="non-scaling-stroke"
+          opacity={0.8}
+        />
+      )}
+      <path
+        d={path.d}
+        data-path={path.id}
+        data-testid={`path-${path.id}`}
+        stroke="transparent"
+        strokeWidth={12}
+        vectorEffect="non-scaling-stroke"
+        pointerEvents="stroke"
+      >
+        <title>{path.name}</title>
+      </path>
+    </g>
+  );
+});
