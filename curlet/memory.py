@@ -1,4 +1,4 @@
-"""Memory as this work needs it: large arrays, and thousands of small rows, come and go many times a second."""
+"""Memory as this work needs it: large arrays and thousands of small rows come and go many times a second."""
 
 from __future__ import annotations
 

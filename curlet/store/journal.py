@@ -3,8 +3,9 @@
 from __future__ import annotations
 
 from collections.abc import Callable
+from itertools import groupby
 
-from peewee import Field, fn
+from peewee import Field, chunked, fn
 
 from curlet.store.commands import Intent
 from curlet.store.database import reading, writing
@@ -121,12 +122,7 @@ def write_changes(changes: list[Change]) -> None:
     for key, row in ordered:
         if row is not None and key not in new:
             _put(key[0], row)
-    for (kind, row_id), row in reversed(ordered):
-        if row is None:
-            model = KINDS[kind]
-            if kind == "brush" and is_worn(row_id):
-                raise Conflict("This brush is worn on another sheet. Take it off there first.")
-            model.delete().where(model.id == row_id).execute()
+    _delete([key for key, row in reversed(ordered) if row is None])
 
 
 def _new_rows(changes: list[Change]) -> set[tuple[str, str]]:
@@ -149,6 +145,17 @@ def _insert(rows: list[tuple[str, Row]]) -> None:
             statement = f'INSERT INTO "{model._meta.table_name}" ({columns}) VALUES ({marks})'
             values = [[_column(field, row) for field in fields] for row in new]
             database.connection().executemany(statement, values)
+
+
+def _delete(keys: list[tuple[str, str]]) -> None:
+    """Rows out, many at a time."""
+    for kind, group in groupby(keys, key=lambda key: key[0]):
+        ids = [row_id for _, row_id in group]
+        if kind == "brush" and any(map(is_worn, ids)):
+            raise Conflict("This brush is worn on another sheet. Take it off there first.")
+        model = KINDS[kind]
+        for some in chunked(ids, 500):
+            model.delete().where(model.id.in_(some)).execute()
 
 
 def _column(field: Field, row: Row) -> object:

@@ -88,7 +88,9 @@ function DimRoom() {
 
 export function HeadStrip() {
   const { head } = useShown();
-  const { tool, view, marks } = useHand();
+  const tool = useHand((state) => state.tool);
+  const view = useHand((state) => state.view);
+  const marks = useHand((state) => state.marks);
   const desk = useDesk();
   const dark = head.sheet.ground_tone === "dark";
   return (

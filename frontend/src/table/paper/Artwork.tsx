@@ -31,7 +31,8 @@ interface Aside {
 
 export function Artwork({ view }: { view: View }) {
   const shown = useShown();
-  const { window: size, marks } = useHand();
+  const size = useHand((state) => state.window);
+  const marks = useHand((state) => state.marks);
   const canvas = useRef<HTMLCanvasElement>(null);
   const cache = useRef<Aside | null>(null);
   const seen = useRef<Scene | null>(null);

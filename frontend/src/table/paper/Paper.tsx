@@ -1,5 +1,6 @@
 /** The sheet on its paper: artwork on a canvas, marks above it, rulers at the edges. */
 import { useEffect, useRef } from "react";
+import { useShallow } from "zustand/react/shallow";
 
 import { draggedBrush } from "../paths/carried";
 import { useDesk, useShown } from "../sheet";
@@ -74,7 +75,9 @@ export function Paper() {
   const paper = useRef<HTMLDivElement>(null);
   useWindow(paper);
   useWheel(paper);
-  const { view, tool, marks, cutting } = useHand();
+  const { view, tool, marks, cutting } = useHand(
+    useShallow(({ view, tool, marks, cutting }) => ({ view, tool, marks, cutting })),
+  );
   const words = toolWords(tool);
   const placing = usePlacing();
   const hands = {

@@ -1,16 +1,19 @@
 /** Paths by seam group, and the drawer of brushes under them. */
-import { Link } from "react-router";
+import { useState } from "react";
 
-import type { BrushShown, PathShown, RunShown } from "@/shared/api/types";
+import type { PathShown, RunShown } from "@/shared/api/types";
 import { inUnit, plural } from "@/shared/ui/words";
 
-import { chooseTool } from "../HeadStrip";
-import { type Desk, useChosen, useDesk, useShown } from "../sheet";
+import { useDesk, useShown } from "../sheet";
 import { choosePaths, hand, useHand } from "../state";
-import { middle } from "../tools/figure/figureHand";
-import { carriedPaths, carriesPaths, carryBrush, carryPaths, draggedBrush } from "./carried";
+import { carriedPaths, carriesPaths, carryPaths, draggedBrush } from "./carried";
+import { Drawer } from "./Drawer";
 import { inPairs, type Pair, sideOf, sideWords } from "./pairs";
+import { Strip } from "./Strip";
 import { TakeIn } from "../takein/TakeIn";
+
+/** A group of more paths than this is folded until it is opened. */
+const LONG = 200;
 
 interface GroupRow {
   id: string | null;
@@ -83,29 +86,42 @@ function useGroupDrop(group: GroupRow) {
 
 function Group({ group }: { group: GroupRow }) {
   const drop = useGroupDrop(group);
+  const [open, setOpen] = useState(group.paths.length <= LONG);
   const { letterings } = useShown().head;
   const chooseAll = () => choosePaths(group.paths.map((path) => path.id));
   return (
     <div className="mb-2">
-      <button
-        className="flex w-full cursor-pointer items-baseline gap-2 px-3 py-0.5 text-left hover:bg-base-100"
-        title="Choose every path of this group, to dress them at once. Drop paths or a brush here."
-        onClick={chooseAll}
-        {...drop}
-      >
-        <span
-          aria-hidden
-          className="size-2.5 shrink-0 self-center rounded-full border border-base-content/40"
-          style={{ background: group.mark ?? "transparent" }}
-        />
-        <span className="truncate font-semibold">{group.name}</span>
-        <span className="measure muted ml-auto whitespace-nowrap">{plural(group.paths.length, "path")}</span>
-      </button>
-      <ul>
-        {inPairs(group.paths, letterings).map((pair) => (
-          <PathRow key={pair.paths[0]!.id} pair={pair} />
-        ))}
-      </ul>
+      <div className="flex items-baseline hover:bg-base-100">
+        <button
+          className="w-6 shrink-0 cursor-pointer self-stretch pl-1.5 text-[10px]"
+          aria-expanded={open}
+          aria-label={`Paths of ${group.name}`}
+          onClick={() => setOpen(!open)}
+        >
+          <span aria-hidden>{open ? "▾" : "▸"}</span>
+        </button>
+        <button
+          className="flex min-w-0 flex-1 cursor-pointer items-baseline gap-2 py-0.5 pr-3 text-left"
+          title="Choose every path of this group, to dress them at once. Drop paths or a brush here."
+          onClick={chooseAll}
+          {...drop}
+        >
+          <span
+            aria-hidden
+            className="size-2.5 shrink-0 self-center rounded-full border border-base-content/40"
+            style={{ background: group.mark ?? "transparent" }}
+          />
+          <span className="truncate font-semibold">{group.name}</span>
+          <span className="measure muted ml-auto whitespace-nowrap">{plural(group.paths.length, "path")}</span>
+        </button>
+      </div>
+      {open && (
+        <ul>
+          {inPairs(group.paths, letterings).map((pair) => (
+            <PathRow key={pair.paths[0]!.id} pair={pair} />
+          ))}
+        </ul>
+      )}
     </div>
   );
 }
@@ -119,7 +135,7 @@ function choosePath(paths: PathShown[], more: boolean) {
 }
 
 function PathRow({ pair }: { pair: Pair }) {
-  const { chosen } = useHand();
+  const chosen = useHand((state) => state.chosen);
   const { unit } = useShown().head.sheet;
   const drop = useDrop(pair.paths);
   const [first] = pair.paths;
@@ -160,7 +176,7 @@ function PathRow({ pair }: { pair: Pair }) {
 
 /** One half of a pair. */
 function Side({ path }: { path: PathShown }) {
-  const { chosen } = useHand();
+  const chosen = useHand((state) => state.chosen);
   const isChosen = chosen.includes(path.id);
   const side = sideOf(path)!;
   return (
@@ -207,89 +223,4 @@ function PathWear({ run, sheet, side }: { run: RunShown | undefined; sheet: stri
     );
   }
   return <Strip src={`/api/sheets/${sheet}/runs/${run.id}/strip.svg?key=${run.key}`} />;
-}
-
-/** A brush drawn straight, one common scale for all. */
-function Strip({ src }: { src: string }) {
-  return (
-    <img
-      src={src}
-      alt=""
-      draggable={false}
-      className="my-0.5 block max-h-[52px] min-h-[15px] w-full rounded-[3px] bg-(--cloth) object-cover object-left"
-    />
-  );
-}
-
-function Drawer() {
-  const { head } = useShown();
-  return (
-    <section aria-label="Drawer" className="max-h-[46%] overflow-y-auto border-t border-base-300 pt-2 pb-2">
-      <h2 className="flex items-baseline justify-between px-3 font-bold">
-        Drawer
-        <Link className="text-[12px] font-normal text-accent underline decoration-dotted underline-offset-2" to="/drawers">
-          All drawers
-        </Link>
-      </h2>
-      <ul>
-        {head.brushes.map((brush) => (
-          <BrushRow key={brush.id} brush={brush} />
-        ))}
-      </ul>
-    </section>
-  );
-}
-
-/** One repeat in the middle of what is seen, chosen so that it can be moved. */
-async function placeOne(desk: Desk, brush: string) {
-  const at = middle() ?? { x: 0, y: 0 };
-  const known = new Set(desk.keptSingles());
-  chooseTool("choose");
-  choosePaths([]);
-  if (await desk.command({ kind: "place-single", brush, ...at })) return;
-  hand().set({ single: desk.keptSingles().find((id) => !known.has(id)) ?? null });
-}
-
-function BrushRow({ brush }: { brush: BrushShown }) {
-  const desk = useDesk();
-  const { paths } = useChosen();
-  const lay = () => {
-    if (paths.length) {
-      const another = hand().adding;
-      hand().set({ adding: false, run: null, place: null });
-      void desk.command({ kind: "lay-brush", paths: paths.map((path) => path.id), brush: brush.id, another });
-    } else {
-      hand().set({ notice: { tone: "word", text: "Choose a path first, then press a brush to lay it there." } });
-    }
-  };
-  return (
-    <li className="group relative">
-      <span className="absolute top-0.5 right-3 z-10 flex gap-1 text-[12px] opacity-0 group-hover:opacity-100 focus-within:opacity-100">
-        <button
-          className="cursor-pointer rounded-field bg-base-100 px-1.5 text-accent"
-          aria-label={`${brush.name}, place one`}
-          onClick={() => void placeOne(desk, brush.id)}
-        >
-          Place one
-        </button>
-        <Link className="rounded-field bg-base-100 px-1.5 text-accent" to={`/bench/${brush.id}`} aria-label={`${brush.name}, on the Bench`}>
-          On the Bench
-        </Link>
-      </span>
-      <button
-        draggable
-        data-testid={`brush-${brush.id}`}
-        title={paths.length ? `Lay on ${paths.length === 1 ? paths[0]!.name : plural(paths.length, "path")}` : brush.name}
-        className="block w-full cursor-pointer px-3 py-0.5 text-left hover:bg-base-100"
-        onClick={lay}
-        onDragStart={(event) => carryBrush(event, brush.id)}
-      >
-        <span className="flex items-baseline gap-2 text-[12px]">
-          <span className="truncate">{brush.name}</span>
-          {brush.worn_by > 0 && <span className="muted ml-auto whitespace-nowrap">{plural(brush.worn_by, "run")}</span>}
-        </span>
-        <Strip src={`/api/brushes/${brush.id}/strip.svg?key=${brush.key}`} />
-      </button>
-    </li>
-  );
 }

@@ -1,0 +1,85 @@
+/** The brushes of the drawer, to lay or to place. */
+import { Link } from "react-router";
+
+import type { BrushShown } from "@/shared/api/types";
+import { plural } from "@/shared/ui/words";
+
+import { chooseTool } from "../HeadStrip";
+import { type Desk, useChosen, useDesk, useShown } from "../sheet";
+import { choosePaths, hand } from "../state";
+import { middle } from "../tools/figure/figureHand";
+import { carryBrush } from "./carried";
+import { Strip } from "./Strip";
+
+export function Drawer() {
+  const { head } = useShown();
+  return (
+    <section aria-label="Drawer" className="max-h-[46%] overflow-y-auto border-t border-base-300 pt-2 pb-2">
+      <h2 className="flex items-baseline justify-between px-3 font-bold">
+        Drawer
+        <Link className="text-[12px] font-normal text-accent underline decoration-dotted underline-offset-2" to="/drawers">
+          All drawers
+        </Link>
+      </h2>
+      <ul>
+        {head.brushes.map((brush) => (
+          <BrushRow key={brush.id} brush={brush} />
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+/** One repeat in the middle of what is seen, chosen so that it can be moved. */
+async function placeOne(desk: Desk, brush: string) {
+  const at = middle() ?? { x: 0, y: 0 };
+  const known = new Set(desk.keptSingles());
+  chooseTool("choose");
+  choosePaths([]);
+  if (await desk.command({ kind: "place-single", brush, ...at })) return;
+  hand().set({ single: desk.keptSingles().find((id) => !known.has(id)) ?? null });
+}
+
+function BrushRow({ brush }: { brush: BrushShown }) {
+  const desk = useDesk();
+  const { paths } = useChosen();
+  const lay = () => {
+    if (paths.length) {
+      const another = hand().adding;
+      hand().set({ adding: false, run: null, place: null });
+      void desk.command({ kind: "lay-brush", paths: paths.map((path) => path.id), brush: brush.id, another });
+    } else {
+      hand().set({ notice: { tone: "word", text: "Choose a path first, then press a brush to lay it there." } });
+    }
+  };
+  return (
+    <li className="group relative">
+      <span className="absolute top-0.5 right-3 z-10 flex gap-1 text-[12px] opacity-0 group-hover:opacity-100 focus-within:opacity-100">
+        <button
+          className="cursor-pointer rounded-field bg-base-100 px-1.5 text-accent"
+          aria-label={`${brush.name}, place one`}
+          onClick={() => void placeOne(desk, brush.id)}
+        >
+          Place one
+        </button>
+        <Link className="rounded-field bg-base-100 px-1.5 text-accent" to={`/bench/${brush.id}`} aria-label={`${brush.name}, on the Bench`}>
+          On the Bench
+        </Link>
+      </span>
+      <button
+        draggable
+        data-testid={`brush-${brush.id}`}
+        title={paths.length ? `Lay on ${paths.length === 1 ? paths[0]!.name : plural(paths.length, "path")}` : brush.name}
+        className="block w-full cursor-pointer px-3 py-0.5 text-left hover:bg-base-100"
+        onClick={lay}
+        onDragStart={(event) => carryBrush(event, brush.id)}
+      >
+        <span className="flex items-baseline gap-2 text-[12px]">
+          <span className="truncate">{brush.name}</span>
+          {brush.worn_by > 0 && <span className="muted ml-auto whitespace-nowrap">{plural(brush.worn_by, "run")}</span>}
+        </span>
+        <Strip src={`/api/brushes/${brush.id}/strip.svg?key=${brush.key}`} />
+      </button>
+    </li>
+  );
+}
