@@ -194,6 +194,17 @@ def _number(token: str) -> float:
     return float(parts[0]) + over / under
 
 
+def lengths_in(text: str, unit: str) -> str:
+    """A sentence with its lengths, stated in mm, in another unit: "0.12 in" for "3 mm"; they are rounded to
+    thousandths of an inch."""
+    if unit != "in":
+        return text
+    return _STATED.sub(lambda found: f"{round(float(found[1]) / MM_PER_INCH, 3):g} in", text)
+
+
+_STATED = re.compile(r"(\d+(?:\.\d+)?) mm\b")
+
+
 def read_measure(text: str, *, accepts: tuple[str, ...] = ("mm",)) -> Reading:
     """Read a typed measure: units, fractions and sums ("3 mm", "1/8 in", "3*2.5", "8 spi").
 

@@ -13,7 +13,7 @@ import orjson
 from curlet.core.brush import Share
 from curlet.core.errors import CurletError
 from curlet.core.lay import LaidRow, LaidRun
-from curlet.core.measures import Measure, pitch_to_spi
+from curlet.core.measures import Measure, lengths_in, pitch_to_spi
 from curlet.core.path import find_corners
 from curlet.core.path.edit import handles_as_they_lie
 from curlet.core.path.figures import Setting, figure_of
@@ -195,7 +195,7 @@ def _run(state: State, run: Row, frame: Frame) -> Json:
         "corners": [_corner(corner, factor) for corner in facts.corners],
         "crossings": [_crossing(crossing, factor) for crossing in facts.crossings],
         "pinches": [_pinch(pinch, factor) for pinch in measured.pinches],
-        "warnings": [_warning(warning, factor) for warning in measured.warnings],
+        "warnings": [_warning(warning, state) for warning in measured.warnings],
         "start": _spot(laid, 0.0),
         "finish": None if laid.path.closed else _spot(laid, laid.path.length),
         "tape": _tape(laid, row, frame),
@@ -304,16 +304,17 @@ def _pinch(pinch: Pinch, factor: float) -> Json:
     }
 
 
-def _warning(warning: Warning, factor: float) -> Json:
+def _warning(warning: Warning, state: State) -> Json:
+    factor, unit = state.scale.factor, state.sheet["unit"]
     mend = warning.mend and {
-        "label": warning.mend.label,
+        "label": lengths_in(warning.mend.label, unit),
         "settings": [{"pointer": p, "typed": t} for p, t in warning.mend.settings],
     }
     x, y = warning.at or (None, None)
     at = None if warning.s is None else warning.s / factor
     return {
         "code": warning.code,
-        "message": warning.message,
+        "message": lengths_in(warning.message, unit),
         "leg": warning.leg,
         "at": at,
         "x": x,

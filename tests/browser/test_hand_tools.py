@@ -128,6 +128,16 @@ def test_what_is_hidden_is_gone_and_what_is_locked_stays(table: Table) -> None:
     assert "Unlock it first" in table.notice()
 
 
+def test_paths_of_a_length_are_found_give_or_take_what_is_said(table: Table) -> None:
+    table.choose("hem-r")
+    Select(table.browser.find_element(By.ID, "alike")).select_by_visible_text("its length, give or take")
+    table.wait(lambda: "2 paths chosen" in table.named("Ticket").text)
+    table.type_in("Length, give or take", "50 mm")
+    table.wait(lambda: "4 paths chosen" in table.named("Ticket").text)
+    table.type_in("Length, give or take", "a bit")
+    table.wait(lambda: "not a measure" in table.named("Ticket").text)
+
+
 def test_seams_of_a_kind_are_found_regrouped_and_dressed_at_once(table: Table) -> None:
     table.choose("hem-r")
     Select(table.browser.find_element(By.ID, "alike")).select_by_visible_text("its seam group")

@@ -93,6 +93,32 @@ def test_a_picture_is_laid_under_and_calibrated(table: Table, tmp_path: FilePath
     assert "not a whole PNG" in table.notice()
 
 
+def test_a_picture_is_placed_by_hand_and_by_keys(table: Table, tmp_path: FilePath) -> None:
+    file = tmp_path / "scan.png"
+    file.write_bytes(encoded(canvas(300, 400, (120, 60, 60))))
+    table.named("Picture to lay under the paths").send_keys(str(file))
+
+    def number(what: str) -> float:
+        return float((table.named(f"scan: {what}").get_attribute("value") or "").split()[0].rstrip("°"))
+
+    table.button("Place it by hand").click()
+    left, width = number("middle, from the left"), number("width, worn")
+    table.drag(table.by_id("guide-middle"), 60, 0)
+    table.wait(lambda: number("middle, from the left") > left + 20)
+    table.drag(table.by_id("guide-corner"), 40, 30)
+    table.wait(lambda: number("width, worn") > width + 20)
+    table.drag(table.by_id("guide-top"), 80, 0)
+    table.wait(lambda: 5 < number("turned by") < 60)
+    left = number("middle, from the left")
+    grip = table.by_id("guide-middle")
+    table.browser.execute_script("arguments[0].focus()", grip)
+    grip.send_keys(Keys.SHIFT, Keys.ARROW_LEFT)
+    table.wait(lambda: abs(number("middle, from the left") - (left - 10)) < 0.01)
+    # A locked picture has no grips.
+    table.browser.find_element(By.XPATH, "//label[contains(., 'Locked')]/input").click()
+    table.wait(lambda: not table.all_by_id("guide-middle"))
+
+
 def test_cloth_fills_a_front_and_a_single_bead_is_placed(table: Table) -> None:
     table.choose("front-r")
     table.button("Fill with cloth").click()

@@ -7,7 +7,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from curlet.core.errors import BadInput
-from curlet.core.measures import Frame, Measure, Reading, Scale, read_measure
+from curlet.core.measures import Frame, Measure, Reading, Scale, lengths_in, read_measure
 
 
 @pytest.mark.parametrize(
@@ -68,3 +68,19 @@ def test_worn_and_printed_are_the_same_length_seen_twice() -> None:
     scale = Scale.read("1:4")
     assert Measure(6).drawn(scale) == 1.5
     assert Measure(1.5, Frame.PRINTED).worn(scale) == 6
+
+
+@pytest.mark.parametrize(
+    ("said", "in_inches"),
+    [
+        ("Set it to 3 mm", "Set it to 0.118 in"),
+        (
+            "Radius 25.4 mm, needs 50.8 mm: here it is squeezed.",
+            "Radius 1 in, needs 2 in: here it is squeezed.",
+        ),
+        ("4 % off, past the tolerance of 5 %.", "4 % off, past the tolerance of 5 %."),
+    ],
+)
+def test_a_sentence_has_its_lengths_in_inches(said: str, in_inches: str) -> None:
+    assert lengths_in(said, "in") == in_inches
+    assert lengths_in(said, "mm") == said

@@ -60,6 +60,30 @@ def test_a_guide_picture_is_calibrated_by_a_known_length(store: FilePath) -> Non
         do("calibrate-guide", guide=row["id"], start=start, finish=start, length="2 mm")
 
 
+def test_a_guide_is_moved_sized_and_turned_by_its_grips(store: FilePath) -> None:
+    _, row = guide()
+    x, y, width, height = (row[key] for key in ("x", "y", "width", "height"))
+
+    def drag(grip: str, to: tuple[float, float], **more: bool) -> Row:
+        state = do("drag-guide", guide=row["id"], grip=grip, x=to[0], y=to[1], **more)
+        return state.get("guide", row["id"])
+
+    # The corner half as far from the middle as it was: half as large, about its middle.
+    sized = drag("corner", (x + width / 4, y + height / 4))
+    assert (sized["x"], sized["y"]) == (x, y)
+    assert (sized["width"], sized["height"]) == (pytest.approx(width / 2), pytest.approx(height / 2))
+    # The top brought to the right of the middle: a quarter turn clockwise.
+    assert drag("top", (x + 50, y))["turn"] == pytest.approx(90)
+    assert drag("top", (x + 50, y - 45), steady=True)["turn"] == 45
+    moved = drag("middle", (x + 8, y + 3), steady=True)
+    assert (moved["x"], moved["y"]) == (x + 8, y)
+    with pytest.raises(BadInput, match="width"):
+        drag("corner", (x + 8, y))
+    do("set-guide", guide=row["id"], locked=True)
+    with pytest.raises(BadInput, match="Unlock it first"):
+        drag("middle", (0, 0))
+
+
 def test_a_locked_guide_stays_where_it_is(store: FilePath) -> None:
     _, row = guide()
     do("set-guide", guide=row["id"], locked=True)

@@ -16,7 +16,7 @@ from curlet.store.commands.arrange import (
 )
 from curlet.store.commands.cloth import SetCloth
 from curlet.store.commands.figures import DrawFigure, ReshapeFigure
-from curlet.store.commands.guides import AddGuide, CalibrateGuide, RemoveGuide, SetGuide
+from curlet.store.commands.guides import AddGuide, CalibrateGuide, DragGuide, RemoveGuide, SetGuide
 from curlet.store.commands.intent import BaseIntent as Intent
 from curlet.store.commands.lettering import FreeLettering, SetLettering, WriteLettering
 from curlet.store.commands.marks import KeepMark, RemoveMark
@@ -124,6 +124,7 @@ AnyIntent = Annotated[
     | MatchLine
     | SetCloth
     | SetGuide
+    | DragGuide
     | CalibrateGuide
     | RemoveGuide
     | PlaceSingle

@@ -11,11 +11,13 @@ from curlet.core.bounds import Bounds
 from curlet.core.errors import BadInput
 from curlet.core.measures import read_measure
 from curlet.store.commands.intent import BaseIntent, Coordinate, Id, Name, Typed, worn_length
-from curlet.store.state import State, new_id
+from curlet.store.state import Row, State, new_id
 
 WIDTH = Bounds("The picture's width", 0.5, 100_000)
 FADE = Bounds("How faded it is", 0, 100, unit="%")
 Spot = tuple[Coordinate, Coordinate]
+_LOCKED = "This guide picture is locked, so that it stays where it is. Unlock it first."
+_DRAGGED = {"middle": "Move", "corner": "Size", "top": "Turn"}
 
 
 class AddGuide(BaseIntent):
@@ -77,9 +79,47 @@ class SetGuide(BaseIntent):
             width = WIDTH.check(worn_length(self.width, state))
             values |= {"width": width, "height": row["height"] * width / row["width"]}
         if row["locked"] and {"x", "y", "width", "turn"} & set(values) and self.locked is not False:
-            raise BadInput("This guide picture is locked, so that it stays where it is. Unlock it first.")
+            raise BadInput(_LOCKED)
         state.update("guide", self.guide, **values)
         return f"Change {row['name']}"
+
+
+class DragGuide(BaseIntent):
+    """Bring a guide picture by one of its grips to a spot (sheet mm): by its middle it moves, by its lower
+    right corner it is sized and by its top it is turned, both about its middle.
+
+    Parameters
+    ----------
+    steady : a move goes level or upright only, a turn by steps of 15°.
+    """
+
+    kind: Literal["drag-guide"]
+    guide: Id
+    grip: Literal["middle", "corner", "top"]
+    x: Coordinate
+    y: Coordinate
+    steady: bool = False
+
+    def apply(self, state: State) -> str:
+        row = state.get("guide", self.guide)
+        if row["locked"]:
+            raise BadInput(_LOCKED)
+        state.update("guide", self.guide, **self._dragged(row))
+        return f"{_DRAGGED[self.grip]} {row['name']}"
+
+    def _dragged(self, row: Row) -> dict[str, float]:
+        across, down = self.x - row["x"], self.y - row["y"]
+        if self.grip == "middle":
+            if self.steady and abs(across) > abs(down):
+                return {"x": self.x}
+            return {"y": self.y} if self.steady else {"x": self.x, "y": self.y}
+        if self.grip == "top":
+            turn = math.degrees(math.atan2(across, -down))
+            return {"turn": 15.0 * round(turn / 15) if self.steady else turn}
+        width = WIDTH.check(
+            row["width"] * 2 * math.hypot(across, down) / math.hypot(row["width"], row["height"])
+        )
+        return {"width": width, "height": row["height"] * width / row["width"]}
 
 
 class CalibrateGuide(BaseIntent):
@@ -94,7 +134,7 @@ class CalibrateGuide(BaseIntent):
     def apply(self, state: State) -> str:
         row = state.get("guide", self.guide)
         if row["locked"]:
-            raise BadInput("This guide picture is locked, so that it stays where it is. Unlock it first.")
+            raise BadInput(_LOCKED)
         drawn, wanted = math.dist(self.start, self.finish), worn_length(self.length, state)
         if drawn < 0.1 or wanted <= 0:
             raise BadInput("Draw the line between two places apart, and give its length above 0.")

@@ -9,6 +9,7 @@ import { NoticeBar } from "./NoticeBar";
 import { Paper } from "./paper/Paper";
 import { PathsPanel } from "./paths/PathsPanel";
 import { keepSheet } from "@/shared/lastSheet";
+import { UnitContext } from "@/shared/ui/unit";
 import { SendOut } from "@/sendout/SendOut";
 import { DeskContext, useNewDesk, useSheetQuery, useShown } from "./sheet";
 import { choosePaths, hand, useHand } from "./state";
@@ -28,7 +29,9 @@ export function TablePage() {
   if (!data) return <Message title="Curlet" text="Opening the sheet." />;
   return (
     <DeskContext value={desk}>
-      <Table />
+      <UnitContext value={data.head.sheet.unit}>
+        <Table />
+      </UnitContext>
     </DeskContext>
   );
 }

@@ -98,6 +98,8 @@ interface Hand {
   measured: MeasureShown | null;
   /** The guide picture that is calibrated by the next measurement. */
   calibrating: string | null;
+  /** The guide picture that is placed by hand. */
+  guide: string | null;
   /** The single repeat that is chosen. */
   single: string | null;
   pointer: Spot | null;
@@ -133,6 +135,7 @@ export const useHand = create<Hand>((set) => ({
   places: [],
   measured: null,
   calibrating: null,
+  guide: null,
   single: null,
   pointer: null,
   lit: null,
@@ -144,7 +147,7 @@ export const useHand = create<Hand>((set) => ({
 
 /** Choose paths, and nothing on them yet. */
 export function choosePaths(chosen: string[]) {
-  useHand.setState({ chosen, nodes: [], run: null, place: null, adding: false, cutting: false, single: null });
+  useHand.setState({ chosen, nodes: [], run: null, place: null, adding: false, cutting: false, single: null, guide: null });
 }
 
 /** Outside of rendering: the hand as it is now. */

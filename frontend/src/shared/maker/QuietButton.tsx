@@ -1,8 +1,17 @@
-/** A quiet button of the Ticket. */
-export function QuietButton({ onClick, children }: { onClick: () => unknown; children: React.ReactNode }) {
+/** A quiet button of the Ticket; `pressed` says whether what it turns on is on. */
+interface Props {
+  onClick: () => unknown;
+  pressed?: boolean;
+  children: React.ReactNode;
+}
+
+export function QuietButton({ onClick, pressed, children }: Props) {
   return (
     <button
-      className="min-h-6 cursor-pointer rounded-field border border-base-300 bg-base-200 px-2 py-0.5 text-[12px] hover:border-base-content"
+      className={`min-h-6 cursor-pointer rounded-field border px-2 py-0.5 text-[12px] hover:border-base-content ${
+        pressed ? "border-base-content bg-base-content text-base-100" : "border-base-300 bg-base-200"
+      }`}
+      aria-pressed={pressed}
       onClick={() => void onClick()}
     >
       {children}

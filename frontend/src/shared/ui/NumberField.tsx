@@ -1,5 +1,7 @@
 /** A field for a measure: units and sums are read by the server; arrows step the number. */
-import { useId, useState } from "react";
+import { useContext, useId, useState } from "react";
+
+import { shownIn, stepIn, typedIn, UnitContext } from "./unit";
 
 interface Props {
   label: string;
@@ -25,7 +27,11 @@ function stepped(text: string, step: number): string | null {
 }
 
 export function NumberField(props: Props) {
-  const { label, value, step, onPreview, onCommit, onCancel, className = "", narrow = false } = props;
+  const { label, onCancel, className = "", narrow = false } = props;
+  const unit = useContext(UnitContext);
+  const value = shownIn(unit, props.value);
+  const step = stepIn(unit, props.value, props.step);
+  const said = (text: string) => typedIn(unit, props.value, text);
   const [typed, setTyped] = useState<string | null>(null);
   const [fault, setFault] = useState<string | null>(null);
   const faultId = useId();
@@ -37,7 +43,7 @@ export function NumberField(props: Props) {
       onCancel?.();
       return;
     }
-    const wrong = await onCommit(text);
+    const wrong = await props.onCommit(said(text));
     setFault(wrong);
     // What was typed stays while it is wrong, so that it can be put right.
     if (!wrong && !stay) setTyped(null);
@@ -79,7 +85,7 @@ export function NumberField(props: Props) {
         onChange={(event) => {
           setTyped(event.target.value);
           setFault(null);
-          onPreview?.(event.target.value);
+          props.onPreview?.(said(event.target.value));
         }}
         onBlur={() => void commit(typed)}
         onKeyDown={onKeyDown}

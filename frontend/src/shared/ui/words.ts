@@ -19,9 +19,6 @@ export function askedText(asked: AskedLength): string {
   return typedMm(asked.frame === "worn" ? asked.worn : asked.printed);
 }
 
-/** A length in a sheet's unit, without the unit: tenths of a millimetre, hundredths of an inch. */
-export const inUnit = (mm: number, unit: "mm" | "in") => (unit === "in" ? fixed(mm / 25.4, 2) : fixed(mm, 1));
-
 export const degrees = (turn: number) => `${Math.abs(turn).toFixed(0)}°`;
 
 export const plural = (count: number, one: string, many = `${one}s`) =>

@@ -4,6 +4,7 @@ import { useHand } from "../state";
 import type { View } from "../view";
 
 import { ChosenCorners, ChosenCrossings, ChosenEnds, ChosenStart } from "./Corners";
+import { GuideGrips } from "./GuideGrips";
 import { Nodes } from "./Nodes";
 import { PathLines } from "./PathLines";
 import { Singles } from "./Singles";
@@ -23,6 +24,7 @@ export function Marks({ view }: { view: View }) {
       {path && !path.hidden && <ChosenCorners view={view} corners={run?.corners ?? path.corners} live={run !== null} />}
       {run?.seen && <ChosenCrossings view={view} run={run} />}
       {choosing && <Singles view={view} />}
+      {choosing && <GuideGrips view={view} />}
       <CheckMarks view={view} />
       {run?.seen && <ChosenEnds view={view} run={run} />}
     </>

@@ -2,7 +2,8 @@
 import { useState } from "react";
 
 import type { PathShown, RunShown } from "@/shared/api/types";
-import { inUnit, plural } from "@/shared/ui/words";
+import { useLength } from "@/shared/ui/unit";
+import { plural } from "@/shared/ui/words";
 
 import { useDesk, useShown } from "../sheet";
 import { choosePaths, hand, useHand } from "../state";
@@ -136,7 +137,7 @@ function choosePath(paths: PathShown[], more: boolean) {
 
 function PathRow({ pair }: { pair: Pair }) {
   const chosen = useHand((state) => state.chosen);
-  const { unit } = useShown().head.sheet;
+  const { bare } = useLength();
   const drop = useDrop(pair.paths);
   const [first] = pair.paths;
   const isChosen = pair.paths.some((path) => chosen.includes(path.id));
@@ -166,7 +167,7 @@ function PathRow({ pair }: { pair: Pair }) {
         {pair.paths.length > 1 && !pair.text && pair.paths.map((path) => <Side key={path.id} path={path} />)}
         {words.length > 0 && <span className="muted text-[12px] italic">{words.join(", ")}</span>}
         <span className="measure min-w-[46px] text-right whitespace-nowrap">
-          {pair.text ? plural(pair.paths.length, "path") : inUnit(first!.length.worn, unit)}
+          {pair.text ? plural(pair.paths.length, "path") : bare(first!.length.worn, 1)}
         </span>
       </div>
       <Wear paths={pair.paths} />

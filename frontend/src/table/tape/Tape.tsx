@@ -1,13 +1,15 @@
 /** The Tape: the chosen run unrolled straight along a ruler in worn mm. */
 import { useEffect, useRef, useState } from "react";
 
-import { fixed, plural } from "@/shared/ui/words";
+import { useLength } from "@/shared/ui/unit";
+import { plural } from "@/shared/ui/words";
 
 import { useChosen } from "../sheet";
 import { TapeStrip } from "./TapeStrip";
 
 export function Tape() {
   const { path, run } = useChosen();
+  const { unit, text } = useLength();
   const box = useRef<HTMLDivElement>(null);
   const [width, setWidth] = useState(0);
   useEffect(() => {
@@ -22,14 +24,14 @@ export function Tape() {
     >
       <div className="w-[52px] shrink-0 self-center">
         <h2 className="font-bold">Tape</h2>
-        {run?.tape && <p className="measure muted">worn mm</p>}
+        {run?.tape && <p className="measure muted">worn {unit}</p>}
       </div>
       <div ref={box} className="min-w-0 flex-1">
         {run?.tape && width > 0 && <TapeStrip key={run.id} run={run} width={width} />}
         {!run?.tape && (
           <p className="muted grid h-full items-center">
             {path
-              ? `${path.name} is bare, ${fixed(path.length.worn, 1)} mm with ${plural(path.corners.length, "corner")}. Lay a brush on it to see its stitches unrolled here.`
+              ? `${path.name} is bare, ${text(path.length.worn, 1)} with ${plural(path.corners.length, "corner")}. Lay a brush on it to see its stitches unrolled here.`
               : "Choose a path that wears a brush: its run is unrolled here, with legs, corners and what is left over."}
           </p>
         )}

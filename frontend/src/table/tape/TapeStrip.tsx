@@ -2,7 +2,8 @@
  * tight places and crossings marked; length, gap and start point can be dragged. */
 import type { CornerShown, CrossingShown, LegShown, PinchShown, RunShown } from "@/shared/api/types";
 import { MANNER_WORDS } from "@/shared/ui/trade";
-import { degrees, fixed, plural } from "@/shared/ui/words";
+import { useLength } from "@/shared/ui/unit";
+import { degrees, plural } from "@/shared/ui/words";
 
 import { rowOf } from "../rows";
 import { useShown } from "../sheet";
@@ -152,12 +153,13 @@ interface LegProps {
 }
 
 function TapeLeg({ leg, place, word }: LegProps) {
+  const length = useLength();
   const from = place.x(leg.start);
   const wide = leg.length.worn * place.perMm;
   const text = leg.repeats
-    ? `${fixed(leg.length.worn, 1)} mm · ${plural(leg.repeats, word.one, word.many)} · ${fixed(leg.stitch.worn)} + ${fixed(leg.gap.worn)}`
-    : `${fixed(leg.length.worn, 1)} mm · none`;
-  const short = `${fixed(leg.length.worn, 0)} · ${leg.repeats}`;
+    ? `${length.text(leg.length.worn, 1)} · ${plural(leg.repeats, word.one, word.many)} · ${length.bare(leg.stitch.worn)} + ${length.bare(leg.gap.worn)}`
+    : `${length.text(leg.length.worn, 1)} · none`;
+  const short = `${length.bare(leg.length.worn, 0)} · ${leg.repeats}`;
   const shown = wide > text.length * 7.4 ? text : wide > LEAST_LABEL ? short : "";
   const after = leg.lead * place.perMm;
   const before = (leg.left_over - leg.lead) * place.perMm;
@@ -179,10 +181,11 @@ function TapeLeg({ leg, place, word }: LegProps) {
 }
 
 function PinchMark({ pinch, x, perMm }: { pinch: PinchShown; x: number; perMm: number }) {
+  const { text } = useLength();
   const width = Math.max(3, (pinch.end - pinch.start) * perMm);
   return (
     <g data-testid="pinch">
-      <title>{`radius ${fixed(pinch.radius)} mm, needs ${fixed(pinch.needs)}`}</title>
+      <title>{`radius ${text(pinch.radius)}, needs ${text(pinch.needs)}`}</title>
       <path d={`M${x} ${TOP + 4}h${width}`} stroke="var(--color-error)" strokeWidth={4} />
     </g>
   );
@@ -279,8 +282,10 @@ function Fold({ corner, x, legs, perMm }: FoldProps) {
 }
 
 function TapeRuler({ length, start, perMm }: { length: number; start: number; perMm: number }) {
-  const step = niceStep(perMm, 74);
-  const fine = step / 10;
+  const { unit } = useLength();
+  // All of it in mm: one division is so many, and stands for so much of the unit.
+  const perUnit = unit === "in" ? 25.4 : 1;
+  const fine = (niceStep(perMm * perUnit, 74) / 10) * perUnit;
   const count = Math.floor(length / fine + 1e-6);
   return (
     <g stroke="var(--muted)" fill="var(--muted)" className="measure">
@@ -291,7 +296,7 @@ function TapeRuler({ length, start, perMm }: { length: number; start: number; pe
             <path d={`M${at} ${FOOT}v${i % 10 === 0 ? -8 : i % 5 === 0 ? -6 : -4}`} />
             {i % 10 === 0 && (
               <text x={at} y={FOOT + 14} textAnchor="middle" stroke="none">
-                {Number((start + i * fine).toPrecision(6))}
+                {Number(((start + i * fine) / perUnit).toPrecision(6))}
               </text>
             )}
           </g>

@@ -8,7 +8,7 @@ import { Tick } from "@/shared/ui/Tick";
 
 import { chooseTool } from "../HeadStrip";
 import { useDesk, useShown } from "../sheet";
-import { hand } from "../state";
+import { hand, useHand } from "../state";
 
 export function Guides() {
   const { guides } = useShown().head;
@@ -65,6 +65,7 @@ function Guide({ guide }: { guide: GuideShown }) {
         <Tick label="Locked" on={guide.locked} onChange={(locked) => void desk.command(set({ locked }))} />
       </div>
       <div className="flex flex-wrap gap-1">
+        {guide.shown && !guide.locked && <ByHand guide={guide} />}
         <QuietButton
           onClick={() => {
             chooseTool("measure");
@@ -76,5 +77,19 @@ function Guide({ guide }: { guide: GuideShown }) {
         <QuietButton onClick={() => desk.command({ kind: "remove-guide", guide: guide.id })}>Take it away</QuietButton>
       </div>
     </div>
+  );
+}
+
+/** Grips on the sheet to move, size and turn it by. */
+function ByHand({ guide }: { guide: GuideShown }) {
+  const inHand = useHand((state) => state.guide === guide.id);
+  const take = () => {
+    chooseTool("choose");
+    hand().set({ guide: inHand ? null : guide.id });
+  };
+  return (
+    <QuietButton pressed={inHand} onClick={take}>
+      Place it by hand
+    </QuietButton>
   );
 }

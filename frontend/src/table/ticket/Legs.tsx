@@ -1,7 +1,8 @@
 /** A row for each leg, because averages hide legs; a leg's count can be set by hand. */
 import type { LegShown } from "@/shared/api/types";
 import { NumberField } from "@/shared/ui/NumberField";
-import { fixed, signed } from "@/shared/ui/words";
+import { useLength } from "@/shared/ui/unit";
+import { signed } from "@/shared/ui/words";
 
 import { useDesk } from "../sheet";
 import { Heading } from "@/shared/maker/Heading";
@@ -11,6 +12,7 @@ const MOST = 60;
 
 export function Legs() {
   const { legs } = useShownRow() ?? { legs: [] };
+  const { unit } = useLength();
   if (!legs.length) return null;
   return (
     <>
@@ -19,7 +21,7 @@ export function Legs() {
         <thead>
           <tr className="muted text-[12px]">
             <th scope="col" className="text-left font-normal">
-              mm
+              {unit}
             </th>
             <th scope="col" className="text-right font-normal">
               count
@@ -44,16 +46,17 @@ export function Legs() {
 }
 
 function LegRow({ leg, index }: { leg: LegShown; index: number }) {
+  const { bare, text } = useLength();
   return (
     <tr className={`border-t border-dotted border-base-300 ${leg.off ? "text-error" : ""}`}>
-      <td className="py-[2px]">{fixed(leg.length.worn, 1)}</td>
+      <td className="py-[2px]">{bare(leg.length.worn, 1)}</td>
       <td className="py-[2px] text-right">
         <Count leg={leg} index={index} />
       </td>
-      <td className="text-right">{leg.repeats ? `${fixed(leg.stitch.worn)} + ${fixed(leg.gap.worn)}` : "none"}</td>
+      <td className="text-right">{leg.repeats ? `${bare(leg.stitch.worn)} + ${bare(leg.gap.worn)}` : "none"}</td>
       <td
-        className="text-right"
-        title={leg.off ? "Past the tolerance" : leg.made_up ? `The last few ${fixed(leg.made_up)} mm` : undefined}
+        className="pl-1.5 text-right whitespace-nowrap"
+        title={leg.off ? "Past the tolerance" : leg.made_up ? `The last few ${text(leg.made_up)}` : undefined}
       >
         {signed(leg.ease)} %{leg.off && " !"}
       </td>

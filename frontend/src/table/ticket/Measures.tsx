@@ -1,5 +1,6 @@
 /** Asked against laid: length, gap, pitch, stitches to the inch, thread, count; then size and offset. */
 import { NumberField } from "@/shared/ui/NumberField";
+import { useLength } from "@/shared/ui/unit";
 import { askedText, fixed } from "@/shared/ui/words";
 import type { AskedLength, Lengths } from "@/shared/api/types";
 
@@ -14,6 +15,7 @@ export function Measures() {
   const run = useRun();
   const place = useRow();
   const shown = useShownRow();
+  const length = useLength();
   if (!place || !shown) return null;
   const { row, at } = place;
   const { asked, laid } = shown;
@@ -44,7 +46,7 @@ export function Measures() {
             step={0.1}
           />
           <MeasureRow label="Gap" pointer={at("gap")} asked={asked.gap} laid={laid.gap} step={0.1} />
-          <Row label="Pitch" asked={`${fixed(asked.pitch.worn)} mm`} laid={fixed(laid.pitch.worn)} />
+          <Row label="Pitch" asked={length.text(asked.pitch.worn)} laid={length.bare(laid.pitch.worn)} />
           {stitches && (
             <Row
               label="To the inch"
@@ -99,6 +101,7 @@ function MeasureRow({ label, pointer, asked, laid, step }: MeasureProps) {
   const settings = useSettings();
   const scaled = useShown().head.sheet.factor !== 1;
   const printed = asked.frame === "printed";
+  const { bare } = useLength();
   return (
     <tr className="border-t border-dotted border-base-300 align-top">
       <th scope="row" className="py-[3px] text-left font-normal">
@@ -120,7 +123,7 @@ function MeasureRow({ label, pointer, asked, laid, step }: MeasureProps) {
         )}
       </td>
       <td className="measure py-[5px] text-right leading-[1.3]" data-testid={`laid-${label}`}>
-        {fixed(printed ? laid.printed : laid.worn)}
+        {bare(printed ? laid.printed : laid.worn)}
         {scaled && <Other className="mt-[5px]" value={printed ? laid.worn : laid.printed} />}
       </td>
     </tr>
@@ -129,9 +132,10 @@ function MeasureRow({ label, pointer, asked, laid, step }: MeasureProps) {
 
 /** The same length in the other frame. */
 function Other({ value, frame, className }: { value: number; frame?: string; className: string }) {
+  const { bare } = useLength();
   return (
     <span className={`measure muted block leading-[22px] ${className}`}>
-      {fixed(value)} {frame}
+      {bare(value)} {frame}
     </span>
   );
 }

@@ -1,20 +1,20 @@
 /** Whose ticket it is: the path's name, the brush it wears, and both lengths. */
 import { useState } from "react";
 
-import { api, type By } from "@/shared/api/client";
 import { QuietButton } from "@/shared/maker/QuietButton";
 import { ColourField } from "@/shared/ui/ColourField";
 import { Tick } from "@/shared/ui/Tick";
-import { inUnit, plural } from "@/shared/ui/words";
+import { useLength } from "@/shared/ui/unit";
+import { plural } from "@/shared/ui/words";
 
 import { useChosen, useDesk, useShown } from "../sheet";
-import { choosePaths, hand } from "../state";
+import { Alike } from "./Alike";
 
 export function PathHead() {
   const { head } = useShown();
   const { path, run, paths } = useChosen();
   const brush = run && head.brushes.find((item) => item.id === run.brush);
-  const { unit } = head.sheet;
+  const { text, bare } = useLength();
   const scaled = head.sheet.factor !== 1;
   return (
     <header>
@@ -25,12 +25,12 @@ export function PathHead() {
       <p className="muted">
         Path{" "}
         <span className="measure">
-          {inUnit(path!.length.worn, unit)} {unit}
+          {text(path!.length.worn, 1)}
         </span>
         {scaled && (
           <>
             {" "}
-            worn, <span className="measure">{inUnit(path!.length.printed, unit)}</span> printed
+            worn, <span className="measure">{bare(path!.length.printed, 1)}</span> printed
           </>
         )}
       </p>
@@ -143,51 +143,6 @@ function Kept() {
         on={paths.every((item) => item.locked)}
         onChange={(on) => void desk.command({ kind: "lock-paths", paths: ids, locked: on })}
       />
-    </div>
-  );
-}
-
-const ALIKE: readonly [By, string][] = [
-  ["group", "its seam group"],
-  ["mark", "its mark colour"],
-  ["brush", "its brush"],
-  ["colour", "its line colour as drawn"],
-  ["style", "its line style as drawn"],
-  ["length", "its length, within 5 mm"],
-];
-
-/** Choose every path that is like the chosen one in some respect. */
-function Alike() {
-  const desk = useDesk();
-  const { path } = useChosen();
-  const find = async (by: By) => {
-    try {
-      const { paths } = await api.alike(desk.id, path!.id, by, "5 mm");
-      // The one that it was asked of stays the one on the Ticket.
-      choosePaths([...paths.filter((id) => id !== path!.id), path!.id]);
-      if (paths.length === 1) hand().set({ notice: { tone: "word", text: "No other path is like this one." } });
-    } catch (error) {
-      hand().set({ notice: { tone: "fault", text: error instanceof Error ? error.message : String(error) } });
-    }
-  };
-  return (
-    <div className="mt-1 flex items-center gap-2 text-[12px]">
-      <label htmlFor="alike">Choose all of</label>
-      <select
-        id="alike"
-        className="min-w-0 flex-1 rounded-field border border-base-300 bg-base-100 px-1 py-0.5"
-        value=""
-        onChange={(event) => void find(event.target.value as By)}
-      >
-        <option value="" disabled>
-          …
-        </option>
-        {ALIKE.map(([by, words]) => (
-          <option key={by} value={by}>
-            {words}
-          </option>
-        ))}
-      </select>
     </div>
   );
 }

@@ -2,13 +2,14 @@
 import type { Intent } from "@/shared/api/types";
 import { QuietButton } from "@/shared/maker/QuietButton";
 import { NumberLine } from "@/shared/ui/NumberLine";
-import { typedMm } from "@/shared/ui/words";
+import { useLength } from "@/shared/ui/unit";
 
 import { useDesk, useShown } from "../sheet";
 import { hand, useHand } from "../state";
 
 export function SingleCard() {
   const desk = useDesk();
+  const { text } = useLength();
   const { head } = useShown();
   const id = useHand((state) => state.single);
   const single = head.singles.find((item) => item.id === id);
@@ -41,7 +42,7 @@ export function SingleCard() {
       </select>
       <p className="muted">
         <span className="measure">
-          {typedMm(single.x / factor)}, {typedMm(single.y / factor)}
+          {text(single.x / factor)}, {text(single.y / factor)}
         </span>{" "}
         from the left and the top
       </p>

@@ -1,0 +1,42 @@
+/** The unit that lengths are written and typed in: the sheet's on the Table, mm elsewhere. */
+import { createContext, useContext } from "react";
+
+import { fixed } from "./words";
+
+export type Unit = "mm" | "in";
+
+const MM_PER_INCH = 25.4;
+
+export const UnitContext = createContext<Unit>("mm");
+
+/** Lengths of the Table in words: `bare` without the unit, `text` with it. */
+export function useLength() {
+  const unit = useContext(UnitContext);
+  const bare = (mm: number, decimals = 2) =>
+    unit === "in" ? fixed(mm / MM_PER_INCH, decimals + 1) : fixed(mm, decimals);
+  return { unit, bare, text: (mm: number, decimals = 2) => `${bare(mm, decimals)} ${unit}` };
+}
+
+const STATED = /^(-?[\d.]+) mm$/;
+const LENGTH = / (mm|in)$/;
+const BARE = /^[\d\s.,+\-−*×/()]+$/;
+
+/** What a field shows: a length stated in mm, in the unit; anything else as it is. */
+export function shownIn(unit: Unit, value: string): string {
+  const mm = unit === "in" && STATED.exec(value);
+  if (!mm) return value;
+  const inches = Number((Number(mm[1]) / MM_PER_INCH).toFixed(4));
+  const decimals = inches.toString().split(".")[1]?.length ?? 0;
+  return `${inches === 0 ? "0" : inches.toFixed(Math.max(3, decimals))} in`;
+}
+
+/** What was typed for a length, with the unit where none was said: a bare number is in the sheet's. */
+export function typedIn(unit: Unit, value: string, typed: string): string {
+  if (unit === "mm" || !LENGTH.test(value) || !BARE.test(typed)) return typed;
+  return /^[\d.\s]+$/.test(typed) ? `${typed.trim()} in` : `(${typed.trim()}) in`;
+}
+
+/** A step that is about as large, to one figure. */
+export function stepIn(unit: Unit, value: string, step: number): number {
+  return unit === "in" && LENGTH.test(value) ? Number((step / MM_PER_INCH).toPrecision(1)) : step;
+}

@@ -1,0 +1,67 @@
+/** Choose every path that is like the chosen one in some respect. */
+import { useState } from "react";
+
+import { api, type By } from "@/shared/api/client";
+import { NumberLine } from "@/shared/ui/NumberLine";
+
+import { useChosen, useDesk } from "../sheet";
+import { choosePaths, hand } from "../state";
+
+const ALIKE: readonly [By, string][] = [
+  ["group", "its seam group"],
+  ["mark", "its mark colour"],
+  ["brush", "its brush"],
+  ["colour", "its line colour as drawn"],
+  ["style", "its line style as drawn"],
+  ["length", "its length, give or take"],
+];
+
+function tell(wrong: string | null) {
+  if (wrong) hand().set({ notice: { tone: "fault", text: wrong } });
+}
+
+/** Stays while paths are chosen by it, so that another tolerance can be tried. */
+export function Alike() {
+  const desk = useDesk();
+  const { path } = useChosen();
+  const [by, setBy] = useState<By | "">("");
+  const [within, setWithin] = useState("5 mm");
+  const find = async (by: By, within: string): Promise<string | null> => {
+    setBy(by);
+    try {
+      const { paths } = await api.alike(desk.id, path!.id, by, within);
+      setWithin(within);
+      // The one that it was asked of stays the one on the Ticket.
+      choosePaths([...paths.filter((id) => id !== path!.id), path!.id]);
+      if (paths.length === 1) hand().set({ notice: { tone: "word", text: "No other path is like this one." } });
+      return null;
+    } catch (error) {
+      return error instanceof Error ? error.message : String(error);
+    }
+  };
+  return (
+    <>
+      <div className="mt-1 flex items-center gap-2 text-[12px]">
+        <label htmlFor="alike">Choose all of</label>
+        <select
+          id="alike"
+          className="min-w-0 flex-1 rounded-field border border-base-300 bg-base-100 px-1 py-0.5"
+          value=""
+          onChange={(event) => void find(event.target.value as By, within).then(tell)}
+        >
+          <option value="" disabled>
+            …
+          </option>
+          {ALIKE.map(([by, words]) => (
+            <option key={by} value={by}>
+              {words}
+            </option>
+          ))}
+        </select>
+      </div>
+      {by === "length" && (
+        <NumberLine label="Length, give or take" value={within} step={1} onCommit={(typed) => find("length", typed)} />
+      )}
+    </>
+  );
+}

@@ -1,0 +1,46 @@
+"""A sheet in inches is read and typed in inches."""
+
+from __future__ import annotations
+
+import pytest
+from selenium.webdriver.common.by import By
+from selenium.webdriver.common.keys import Keys
+
+from tests.browser.table import Table
+
+
+@pytest.fixture
+def inches(table: Table) -> Table:
+    table.option("Unit", "Inches").click()
+    table.choose("hem-r")
+    table.wait(lambda: "in" in table.by_id("laid-Stitch length").find_element(By.XPATH, "./..").text)
+    return table
+
+
+def value(table: Table, label: str) -> str:
+    return table.named(label).get_attribute("value") or ""
+
+
+def test_the_ticket_and_the_tape_are_in_inches(inches: Table) -> None:
+    assert value(inches, "Stitch length") == "0.2362 in"
+    assert inches.by_id("legs").find_element(By.TAG_NAME, "th").text == "in"
+    assert "worn in" in inches.named("Tape").text
+    # 359.5 mm of hem.
+    assert "14.15 in" in inches.named("Ticket").text
+    assert " mm" not in inches.named("Ticket").text.replace("6 + 2.8 mm", "")
+
+
+def test_a_bare_number_is_in_inches_and_another_unit_may_be_said(inches: Table) -> None:
+    inches.type_in("Stitch length", "1/8")
+    inches.wait(lambda: value(inches, "Stitch length") == "0.125 in")
+    inches.type_in("Gap", "1 mm")
+    inches.wait(lambda: value(inches, "Gap") == "0.0394 in")
+    inches.named("Stitch length").send_keys(Keys.ARROW_UP)
+    inches.wait(lambda: value(inches, "Stitch length") == "0.129 in")
+
+
+def test_warnings_and_their_mends_are_in_inches(inches: Table) -> None:
+    inches.type_in("Gap", "0")
+    text = inches.wait(lambda: inches.warnings()["solid-line"])
+    assert "0 in" in text
+    assert " mm" not in text
