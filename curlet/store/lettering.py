@@ -65,6 +65,30 @@ def free_lettering(state: State, lettering_id: str) -> None:
     state.remove("lettering", lettering_id)
 
 
+def copy_lettering(state: State, lettering_id: str, copies: dict[str, str], aside: float) -> None:
+    """Make a text of copied letters: `copies` names the copy of each path. Unless all letters are copied, the
+    copies stay plain paths.
+
+    Parameters
+    ----------
+    aside : how far the copy lies to the right and below, or off the path that both stand on, sheet mm.
+    """
+    letters = letters_of(state, lettering_id)
+    if any(letter["id"] not in copies for letter in letters):
+        return
+    doc, text = LetteringDoc(**state.get("lettering", lettering_id)["doc"]), new_id()
+    if doc.along in copies:
+        doc = doc.model_copy(update={"along": copies[doc.along]})
+    elif doc.along:
+        doc = doc.model_copy(update={"rise": doc.rise + aside})
+    else:
+        doc = doc.model_copy(update={"x": doc.x + aside, "y": doc.y + aside})
+    for letter in letters:
+        copy = copies[letter["id"]]
+        state.update("path", copy, lettering=text, part=letter["part"], name=letter["name"])
+    put_lettering(state, text, doc)
+
+
 def free_standing(state: State, lettering_id: str) -> LetteringDoc:
     """Lettering that can be moved and turned.
 

@@ -85,6 +85,35 @@ def test_letters_are_not_taken_apart_until_they_are_nodes(store: FilePath) -> No
     assert state.get("path", one["id"])["lettering"] is None
 
 
+def test_a_duplicated_text_is_a_text_of_its_own(store: FilePath) -> None:
+    state, text = written(text="Ox")
+    letters = [path["id"] for path in letters_of(state, text["id"])]
+    do("lay-brush", paths=letters[:1], brush="topstitch")
+    state = do("duplicate-paths", paths=letters)
+    copy = next(row for row in state.all("lettering") if row["id"] != text["id"])
+    assert copy["doc"]["text"] == "Ox"
+    assert copy["doc"]["x"] == pytest.approx(text["doc"]["x"] + 5)
+    # The copies wear what their letters wear, and are written anew with their own text.
+    first = letters_of(state, copy["id"])[0]
+    assert [run["brush"] for run in state.runs_of(first["id"])] == ["topstitch"]
+    state = do("set-lettering", lettering=copy["id"], text="O")
+    assert len(letters_of(state, text["id"])) == len(letters)
+    # Of a part of the letters only plain paths are made.
+    state = do("duplicate-paths", paths=letters[:1])
+    assert len(state.all("lettering")) == 2
+
+
+def test_a_text_duplicated_with_its_path_stands_on_the_copy(store: FilePath) -> None:
+    state, text = written(text="Ox", along=HEM)
+    letters = [path["id"] for path in letters_of(state, text["id"])]
+    state = do("duplicate-paths", paths=[HEM, *letters])
+    copy = next(row for row in state.all("lettering") if row["id"] != text["id"])
+    assert copy["doc"]["along"] not in (None, HEM)
+    state = do("duplicate-paths", paths=letters)
+    beside = [row["doc"] for row in state.all("lettering")][-1]
+    assert (beside["along"], beside["rise"]) == (HEM, text["doc"]["rise"] + 5)
+
+
 def test_all_of_a_text_is_deleted_with_it(store: FilePath) -> None:
     state, text = written()
     state = do("delete-paths", paths=[path["id"] for path in letters_of(state, text["id"])])

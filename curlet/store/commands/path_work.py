@@ -15,6 +15,7 @@ from curlet.core.path.path import Path
 from curlet.formats.run_places import PlacesDoc
 from curlet.store.commands.intent import BaseIntent, Id, Ids, Typed, core_path, keep_path, worn_length
 from curlet.store.commands.new_path import add_path
+from curlet.store.lettering import copy_lettering
 from curlet.store.names import called, other_half
 from curlet.store.state import Row, State, new_id
 
@@ -71,16 +72,23 @@ class MirrorPaths(BaseIntent):
 
 
 class DuplicatePaths(BaseIntent):
-    """Copies of paths a little aside, dressed as they are."""
+    """Copies of paths a little aside, dressed as they are. A text of which all letters are copied is a text
+    again; it stands on the copy of the path that it stood on, where that is copied too."""
 
     kind: Literal["duplicate-paths"]
     paths: Ids
 
     def apply(self, state: State) -> str:
+        said = f"Duplicate {called(state, self.paths)}"
+        copies = dict[str, str]()
         for path_id in self.paths:
             row = state.get("path", path_id)
-            _dressed(state, row, rework.moved(core_path(row), _ASIDE, _ASIDE), f"{row['name']}, copy")
-        return f"Duplicate {called(state, self.paths)}"
+            aside = rework.moved(core_path(row), _ASIDE, _ASIDE)
+            copies[path_id] = _dressed(state, row, aside, f"{row['name']}, copy")
+        for text in dict.fromkeys(state.get("path", path_id)["lettering"] for path_id in self.paths):
+            if text:
+                copy_lettering(state, text, copies, _ASIDE)
+        return said
 
 
 class ReversePaths(BaseIntent):
@@ -160,13 +168,14 @@ def _add(state: State, of: Row, path: Path, name: str) -> str:
     return add_path(state, name, path, of["group"])
 
 
-def _dressed(state: State, of: Row, path: Path, name: str) -> None:
-    """A new path that wears what the one wears that it was made from."""
+def _dressed(state: State, of: Row, path: Path, name: str) -> str:
+    """A new path that wears what the one wears that it was made from; its id."""
     path_id = _add(state, of, path, name)
     for run in state.runs_of(of["id"]):
         position = state.next_position("run")
         places = _places_on(run, path)
         state.put("run", {**run, "id": new_id(), "path": path_id, "places": places, "position": position})
+    return path_id
 
 
 def _places_on(run: Row, path: Path) -> Row:
