@@ -44,7 +44,7 @@ export function Ticket() {
         {!path && !single && <SheetCard />}
         {path && <PathHead />}
         {path?.lettering && <ThisLettering key={path.lettering} id={path.lettering} />}
-        {path && run && run.fault && <p className="border-l-4 border-error bg-error/15 px-2.5 py-1.5">{run.fault}</p>}
+        {path && run && run.fault && <p data-testid="fault" className="border-l-4 border-error bg-error/15 px-2.5 py-1.5">{run.fault}</p>}
         {path && run && <RunTicket run={run} />}
         {path && !run && <BarePath />}
         {path && <ThisFigure />}
