@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+import numpy as np
+
 from curlet.core.errors import BadInput
 from curlet.core.path.path import Path
 from curlet.formats.lettering_doc import LetteringDoc
@@ -43,6 +45,13 @@ def put_lettering(state: State, lettering_id: str, doc: LetteringDoc, group: str
 def letters_of(state: State, lettering_id: str) -> list[Row]:
     """The paths that a piece of lettering owns, in order."""
     return [path for path in state.all("path") if path.get("lettering") == lettering_id]
+
+
+def extent_of(state: State, lettering_id: str) -> tuple[float, float, float, float]:
+    """Left, top, right and foot of a text's nodes and handles, sheet mm; it has a letter at least."""
+    cubics = [core_path(row).segments.reshape(-1, 2) for row in letters_of(state, lettering_id)]
+    (left, top), (right, foot) = (edge(np.concatenate(cubics), axis=0).tolist() for edge in (np.min, np.max))
+    return left, top, right, foot
 
 
 def follow_paths(state: State) -> None:

@@ -85,6 +85,13 @@ def test_letters_are_not_taken_apart_until_they_are_nodes(store: FilePath) -> No
     assert state.get("path", one["id"])["lettering"] is None
 
 
+@pytest.mark.parametrize("align", ["left", "centre", "right"])
+def test_a_text_is_written_about_the_middle_however_it_is_aligned(store: FilePath, align: str) -> None:
+    state, text = written(text="OO\nO", align=align, about=True)
+    nodes = np.concatenate([core_path(row).points for row in letters_of(state, text["id"])])
+    assert (nodes.min(axis=0) + nodes.max(axis=0)) / 2 == pytest.approx((20, 100), abs=0.2)
+
+
 def test_a_duplicated_text_is_a_text_of_its_own(store: FilePath) -> None:
     state, text = written(text="Ox")
     letters = [path["id"] for path in letters_of(state, text["id"])]

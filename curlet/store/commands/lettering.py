@@ -9,7 +9,7 @@ from pydantic import Field
 from curlet.core.measures import read_measure
 from curlet.formats.lettering_doc import LetteringDoc, Text
 from curlet.store.commands.intent import BaseIntent, Coordinate, Id, Typed, worn_length
-from curlet.store.lettering import free_lettering, put_lettering
+from curlet.store.lettering import extent_of, free_lettering, put_lettering, shift_lettering
 from curlet.store.state import State, new_id
 
 _LENGTHS = ("caps", "bold", "shift", "rise")
@@ -19,7 +19,12 @@ Numbers = Annotated[dict[Number, Typed], Field(max_length=8)]
 
 
 class WriteLettering(BaseIntent):
-    """Write text at a place on the sheet, or along a path; lengths are typed as worn."""
+    """Write text at a place on the sheet, or along a path; lengths are typed as worn.
+
+    Parameters
+    ----------
+    about : the place is the middle of what is written, rather than of its first baseline's start.
+    """
 
     kind: Literal["write-lettering"]
     text: Text
@@ -29,6 +34,7 @@ class WriteLettering(BaseIntent):
     unite: bool = True
     x: Coordinate | None = None
     y: Coordinate | None = None
+    about: bool = False
     along: Id | None = None
     group: Id | None = None
 
@@ -38,7 +44,11 @@ class WriteLettering(BaseIntent):
         y = sheet["height"] / 2 if self.y is None else self.y
         own = self.model_dump(include={"text", "font", "align", "unite", "along"})
         doc = LetteringDoc.model_validate({**own, "x": x, "y": y, **read_numbers(self.typed, state)})
-        put_lettering(state, new_id(), doc, self.group)
+        lettering = new_id()
+        put_lettering(state, lettering, doc, self.group)
+        if self.about and not self.along:
+            left, top, right, foot = extent_of(state, lettering)
+            shift_lettering(state, lettering, x - (left + right) / 2, y - (top + foot) / 2)
         return f"Write “{_short(self.text)}”"
 
 

@@ -7,6 +7,12 @@ import { middle } from "../figure/figureHand";
 import { keepText, writeText } from "./letteringHand";
 import { type Change, TextFields } from "./TextFields";
 
+/** The middle of what is seen, as the text's own. */
+function about() {
+  const at = middle();
+  return at && { ...at, about: true };
+}
+
 export function LetteringCard() {
   const desk = useDesk();
   const { head } = useShown();
@@ -20,10 +26,10 @@ export function LetteringCard() {
       <TextFields
         value={writing}
         onPath={false}
-        onPreview={(change) => desk.preview(writeText(merged(change), middle()))}
+        onPreview={(change) => desk.preview(writeText(merged(change), about()))}
         onChange={(change) => {
           hand().set({ writing: merged(change) });
-          desk.preview(writeText(merged(change), middle()));
+          desk.preview(writeText(merged(change), about()));
           return Promise.resolve(null);
         }}
         onCancel={() => desk.dropPreviews(true)}
@@ -33,7 +39,7 @@ export function LetteringCard() {
         {path && !path.lettering && (
           <QuietButton onClick={() => keepText(desk, undefined, path.id)}>Write along {path.name}</QuietButton>
         )}
-        <QuietButton onClick={() => keepText(desk, middle())}>Write it in the middle</QuietButton>
+        <QuietButton onClick={() => keepText(desk, about())}>Write it in the middle</QuietButton>
       </div>
     </>
   );

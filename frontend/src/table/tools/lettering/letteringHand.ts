@@ -7,14 +7,17 @@ import { type Desk, useDesk, useShown } from "../../sheet";
 import { hand, type Writing } from "../../state";
 import type { Spot } from "../../view";
 
-export function writeText(writing: Writing, place: Spot | undefined, along: string | null = null): Intent {
+/** Where text goes: its first line begins there, or its middle lies there. */
+type Place = Spot & { about?: boolean };
+
+export function writeText(writing: Writing, place: Place | undefined, along: string | null = null): Intent {
   const { text, font, align, unite, numbers } = writing;
-  const at = place ? { x: place.x, y: place.y } : {};
+  const at = place ? { x: place.x, y: place.y, about: place.about } : {};
   return { kind: "write-lettering", text, font, align, unite, typed: numbers, along, ...at };
 }
 
 /** Write it, and choose all of it. */
-export async function keepText(desk: Desk, place: Spot | undefined, along: string | null = null) {
+export async function keepText(desk: Desk, place: Place | undefined, along: string | null = null) {
   const known = new Set(desk.kept().map((path) => path.id));
   const refusal = await desk.command(writeText(hand().writing, place, along));
   if (!refusal) desk.chooseAll((path) => !known.has(path.id));
