@@ -6,7 +6,7 @@ import io
 import math
 import re
 from collections.abc import Callable, Iterator
-from dataclasses import dataclass, field, replace
+from dataclasses import dataclass, field
 from functools import lru_cache
 from typing import Literal
 from xml.etree.ElementTree import Element, tostring
@@ -114,8 +114,8 @@ def read_svg(data: bytes, tell: Callable[[float, str], None] = lambda share, doi
         raise BadInput(f"This drawing cannot be read ({error}). Save it again as plain SVG.") from None
     painted = _Elements(elements, lines, clips, gradients, opacities)
     paths = []
-    for line in _paths(painted, names, notes):
-        paths.append(replace(line, layer=layers.get(line.element, "")))
+    for line in _paths(painted, names, layers, notes):
+        paths.append(line)
         if len(paths) % 100 == 0:
             tell(0.4 + 0.6 * min(len(paths) / max(len(elements), 1), 1.0), f"{len(paths):,} paths")
     if not paths:
@@ -265,7 +265,9 @@ def _gradient(
     return found and found.moved((MM_PER_PX, 0.0, 0.0, MM_PER_PX, 0.0, 0.0))
 
 
-def _paths(elements: _Elements, names: dict[str, str], notes: list[str]) -> Iterator[TakenPath]:
+def _paths(
+    elements: _Elements, names: dict[str, str], layers: dict[str, str], notes: list[str]
+) -> Iterator[TakenPath]:
     count = nodes = 0
     for index, element, clips in elements.painted():
         contours = elements.lines.of(element)
@@ -283,7 +285,8 @@ def _paths(elements: _Elements, names: dict[str, str], notes: list[str]) -> Iter
                 )
             name = names.get(element.id or "", f"Line {count}")
             name = name if len(contours) == 1 else f"{name} {number}"
-            yield TakenPath(name, path, facts, gradient, clips, element=str(element.id))
+            key = str(element.id)
+            yield TakenPath(name, path, facts, gradient, clips, layers.get(key, ""), key)
 
 
 def _hidden(element: svgelements.Shape) -> bool:

@@ -18,9 +18,15 @@ def outline_of(path: Path) -> Outline:
     """A path's geometry; straight segments stay lines."""
     lines, segments = path.straight, path.segments
     commands = "M" + "".join("L" if line else "C" for line in lines.tolist()) + "Z" * path.closed
-    wanted = np.ones((len(segments), 3), dtype=bool)
-    wanted[lines, :2] = False
-    return Outline(commands, np.concatenate([path.points[:1], segments[:, 1:][wanted]]))
+    if "C" not in commands:
+        ends = segments[:, 3]
+    elif "L" not in commands:
+        ends = segments[:, 1:].reshape(-1, 2)
+    else:
+        wanted = np.ones((len(segments), 3), dtype=bool)
+        wanted[lines, :2] = False
+        ends = segments[:, 1:][wanted]
+    return Outline(commands, np.concatenate([path.points[:1], ends]))
 
 
 def joined(outlines: list[Outline]) -> Outline:

@@ -13,6 +13,7 @@ from curlet.core.errors import BadInput, TooMuch
 from curlet.core.path.arc_length import ArcLength
 
 Floats = NDArray[np.float64]
+Ints = NDArray[np.intp]
 
 MOST_NODES = 20_000
 FURTHEST = 1_000_000.0
@@ -74,28 +75,21 @@ class Path:
         return path
 
     @cached_property
+    def chain(self) -> tuple[Floats, NDArray[np.bool_]]:
+        """`segments` and `straight`."""
+        here = np.arange(len(self.points) if self.closed else max(len(self.points) - 1, 0))
+        ahead = (here + 1) % max(len(self.points), 1)
+        return cubics_between(self.points, self.into, self.out, here, ahead)
+
+    @property
     def segments(self) -> Floats:
         """(m, 4, 2) cubic control points, m = n when closed, n − 1 when open."""
-        count = len(self.points)
-        chain = np.empty((count if self.closed else max(count - 1, 0), 4, 2))
-        chain[:, 0], chain[:, 1] = self.points[: len(chain)], self.out[: len(chain)]
-        chain[: count - 1, 2], chain[: count - 1, 3] = self.into[1:], self.points[1:]
-        if self.closed and count:
-            chain[-1, 2], chain[-1, 3] = self.into[0], self.points[0]
-        lines = self.straight
-        if lines.any():
-            chain[lines, 1] = (2 * chain[lines, 0] + chain[lines, 3]) / 3
-            chain[lines, 2] = (chain[lines, 0] + 2 * chain[lines, 3]) / 3
-        return chain
+        return self.chain[0]
 
-    @cached_property
+    @property
     def straight(self) -> NDArray[np.bool_]:
         """(m,) true for segments without handles."""
-        bare_out = (self.out == self.points).all(axis=1)
-        bare_into = (self.into == self.points).all(axis=1)
-        if self.closed:
-            return np.asarray(bare_out & np.append(bare_into[1:], bare_into[:1]))
-        return np.asarray(bare_out[:-1] & bare_into[1:])
+        return self.chain[1]
 
     @cached_property
     def arc(self) -> ArcLength:
@@ -148,6 +142,20 @@ class Path:
             order = np.roll(order, 1)
         ids = tuple(self.node_ids[i] for i in order)
         return Path(ids, self.points[order], self.out[order], self.into[order], self.closed, self.notes)
+
+
+def cubics_between(
+    points: Floats, into: Floats, out: Floats, here: Ints, ahead: Ints
+) -> tuple[Floats, NDArray[np.bool_]]:
+    """(m, 4, 2) cubics from nodes to others, by their indices, and (m,) whether each is straight: without
+    handles, so drawn at even speed."""
+    chain = np.empty((len(here), 4, 2))
+    chain[:, 0], chain[:, 1], chain[:, 2], chain[:, 3] = points[here], out[here], into[ahead], points[ahead]
+    straight = (chain[:, ::3] == chain[:, 1:3]).all(axis=(1, 2))
+    if straight.any():
+        a, b = chain[straight, 0], chain[straight, 3]
+        chain[straight, 1], chain[straight, 2] = (2 * a + b) / 3, (a + 2 * b) / 3
+    return chain, straight
 
 
 def turned(before: Floats, after: Floats) -> Floats:
