@@ -131,8 +131,17 @@ def test_cloth_fills_a_front_and_a_single_bead_is_placed(table: Table) -> None:
     place.send_keys(Keys.ENTER)
     table.type_in("Single repeat: turned by", "45")
     table.wait(lambda: table.named("Single repeat: turned by").get_attribute("value") == "45°")
-    one = table.browser.find_element(By.CSS_SELECTOR, "[data-testid^=single-]")
+    one = table.browser.find_element(By.CSS_SELECTOR, "[aria-label^='A single']")
     table.drag(one, 40, 20)
+    table.type_in("Single repeat: middle, from the left", "20 cm")
+    table.wait(
+        lambda: table.named("Single repeat: middle, from the left").get_attribute("value") == "200.00 mm"
+    )
+    # Dragged from its lower right to straight below: it runs downward.
+    table.drag(table.by_id("single-turn"), -24, 12)
+    table.wait(
+        lambda: 80 < float((table.named("Single repeat: turned by").get_attribute("value") or "")[:-1]) < 100
+    )
     table.browser.execute_script("arguments[0].focus()", one)
     one.send_keys(Keys.DELETE)
-    table.wait(lambda: not table.browser.find_elements(By.CSS_SELECTOR, "[data-testid^=single-]"))
+    table.wait(lambda: not table.browser.find_elements(By.CSS_SELECTOR, "[aria-label^='A single']"))

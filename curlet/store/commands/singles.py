@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from typing import Annotated, Literal
 
 from pydantic import Field
@@ -9,7 +10,7 @@ from pydantic import Field
 from curlet.core.lay.single import SIZE
 from curlet.core.measures import read_measure
 from curlet.formats.brush_file import read_brush
-from curlet.store.commands.intent import BaseIntent, Coordinate, Id, Ids, Typed
+from curlet.store.commands.intent import BaseIntent, Coordinate, Id, Ids, Typed, worn_length
 from curlet.store.state import State, new_id
 
 
@@ -40,12 +41,21 @@ class PlaceSingle(BaseIntent):
 
 
 class SetSingle(BaseIntent):
-    """Move, turn or resize a single repeat, or make it one of another brush."""
+    """Move, turn or resize a single repeat, or make it one of another brush.
+
+    Parameters
+    ----------
+    x, y : where its middle is brought, sheet mm; `left` and `top` say the same as typed, worn.
+    toward : a spot (sheet mm) that it is turned to run to.
+    """
 
     kind: Literal["set-single"]
     single: Id
     x: Coordinate | None = None
     y: Coordinate | None = None
+    left: Typed | None = None
+    top: Typed | None = None
+    toward: tuple[Coordinate, Coordinate] | None = None
     turn: Typed | None = None
     size: Typed | None = None
     brush: Id | None = None
@@ -54,6 +64,13 @@ class SetSingle(BaseIntent):
         values = self.model_dump(include={"x", "y", "brush"}, exclude_none=True)
         if self.brush is not None:
             state.get("brush", self.brush)
+        for side, typed in (("x", self.left), ("y", self.top)):
+            if typed is not None:
+                values[side] = worn_length(typed, state)
+        if self.toward is not None:
+            row = state.get("single", self.single)
+            across, down = self.toward[0] - row["x"], self.toward[1] - row["y"]
+            values["turn"] = math.degrees(math.atan2(down, across))
         state.update("single", self.single, **values, **_read(self.turn, self.size))
         return "Change a single repeat"
 

@@ -7,9 +7,21 @@ import { ARROWS, nudge } from "../tools/arrows";
 import { toScreen, type View } from "../view";
 import { useSheetDrag } from "./Nodes";
 
+/** How far ahead of a repeat's middle the grip that turns it stands, px. */
+const AHEAD = 34;
+
 export function Singles({ view }: { view: View }) {
   const { singles } = useShown().head;
-  return singles.map((single) => <Single key={single.id} view={view} single={single} />);
+  const chosen = useHand((state) => state.single);
+  const one = singles.find((single) => single.id === chosen);
+  return (
+    <>
+      {singles.map((single) => (
+        <Single key={single.id} view={view} single={single} />
+      ))}
+      {one && <TurnGrip view={view} single={one} />}
+    </>
+  );
 }
 
 function Single({ view, single }: { view: View; single: SingleShown }) {
@@ -54,5 +66,40 @@ function Single({ view, single }: { view: View; single: SingleShown }) {
       <circle r={12} fill="transparent" />
       {chosen && <rect x={-9} y={-9} width={18} height={18} fill="none" stroke="var(--mark)" strokeWidth={1.2} />}
     </g>
+  );
+}
+
+/** A grip ahead of the chosen repeat: it is turned to run to where this is dragged. */
+function TurnGrip({ view, single }: { view: View; single: SingleShown }) {
+  const desk = useDesk();
+  const angle = (single.turn * Math.PI) / 180;
+  const reach = AHEAD / view.zoom;
+  const spot = { x: single.x + reach * Math.cos(angle), y: single.y + reach * Math.sin(angle) };
+  const bind = useSheetDrag(spot, ({ x, y }) => ({ kind: "set-single", single: single.id, toward: [x, y] }));
+  const [from, at] = [toScreen(view, single), toScreen(view, spot)];
+  return (
+    <>
+      <path d={`M${from.x} ${from.y}L${at.x} ${at.y}`} stroke="var(--mark)" strokeDasharray="2 3" pointerEvents="none" />
+      <g
+        transform={`translate(${at.x} ${at.y})`}
+        role="button"
+        tabIndex={0}
+        aria-label="Turn the single repeat: drag, or arrow keys"
+        data-testid="single-turn"
+        style={{ cursor: "grab" }}
+        onKeyDown={(event) => {
+          const by = { ArrowRight: 1, ArrowLeft: -1 }[event.key];
+          if (!by) return;
+          event.preventDefault();
+          event.stopPropagation();
+          const turn = String(single.turn + by * (event.shiftKey ? 15 : 1));
+          void desk.command({ kind: "set-single", single: single.id, turn });
+        }}
+        {...bind()}
+      >
+        <circle r={10} fill="transparent" />
+        <circle r={5} fill="var(--halo)" stroke="var(--mark)" strokeWidth={1.4} />
+      </g>
+    </>
   );
 }

@@ -2,14 +2,13 @@
 import type { Intent } from "@/shared/api/types";
 import { QuietButton } from "@/shared/maker/QuietButton";
 import { NumberLine } from "@/shared/ui/NumberLine";
-import { useLength } from "@/shared/ui/unit";
+import { typedMm } from "@/shared/ui/words";
 
 import { useDesk, useShown } from "../sheet";
 import { hand, useHand } from "../state";
 
 export function SingleCard() {
   const desk = useDesk();
-  const { text } = useLength();
   const { head } = useShown();
   const id = useHand((state) => state.single);
   const single = head.singles.find((item) => item.id === id);
@@ -19,11 +18,13 @@ export function SingleCard() {
     single: single.id,
     ...values,
   });
+  const { factor } = head.sheet;
   const rows = [
+    ["left", "Middle, from the left", typedMm(single.x / factor), 1],
+    ["top", "Middle, from the top", typedMm(single.y / factor), 1],
     ["turn", "Turned by", `${Number(single.turn.toFixed(2))}°`, 5],
     ["size", "Size", `${Number(single.size.toFixed(2))} %`, 5],
   ] as const;
-  const { factor } = head.sheet;
   return (
     <>
       <h2 className="text-[18px] font-bold">One repeat</h2>
@@ -40,12 +41,6 @@ export function SingleCard() {
           </option>
         ))}
       </select>
-      <p className="muted">
-        <span className="measure">
-          {text(single.x / factor)}, {text(single.y / factor)}
-        </span>{" "}
-        from the left and the top
-      </p>
       {rows.map(([key, label, value, step]) => (
         <NumberLine key={key} words={label}
             label={`Single repeat: ${label.toLowerCase()}`}
