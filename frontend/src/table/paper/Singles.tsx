@@ -73,10 +73,14 @@ function Single({ view, single }: { view: View; single: SingleShown }) {
 function TurnGrip({ view, single }: { view: View; single: SingleShown }) {
   const desk = useDesk();
   const angle = (single.turn * Math.PI) / 180;
-  const reach = AHEAD / view.zoom;
-  const spot = { x: single.x + reach * Math.cos(angle), y: single.y + reach * Math.sin(angle) };
+  const ahead = (px: number) => ({
+    x: single.x + (px / view.zoom) * Math.cos(angle),
+    y: single.y + (px / view.zoom) * Math.sin(angle),
+  });
+  const spot = ahead(AHEAD);
   const bind = useSheetDrag(spot, ({ x, y }) => ({ kind: "set-single", single: single.id, toward: [x, y] }));
-  const [from, at] = [toScreen(view, single), toScreen(view, spot)];
+  // The repeat itself stays in sight.
+  const [from, at] = [toScreen(view, ahead(14)), toScreen(view, spot)];
   return (
     <>
       <path d={`M${from.x} ${from.y}L${at.x} ${at.y}`} stroke="var(--mark)" strokeDasharray="2 3" pointerEvents="none" />
