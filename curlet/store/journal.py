@@ -3,17 +3,17 @@
 from __future__ import annotations
 
 from collections.abc import Callable
-from itertools import groupby
 
-from peewee import Field, chunked, fn
+from peewee import fn
 
 from curlet.store.commands import Intent
 from curlet.store.database import reading, writing
 from curlet.store.errors import Conflict, Missing, Stale
 from curlet.store.lettering import follow_paths
-from curlet.store.models import Brush, Sheet, Step, database
+from curlet.store.models import Brush, Sheet, Step
+from curlet.store.rows import delete_rows, insert_rows
 from curlet.store.state import KINDS, Change, Row, State, load_state
-from curlet.store.worn import is_worn, moved_on, worn_on
+from curlet.store.worn import moved_on, worn_on
 
 MOST_STEPS = 2_000
 # Parents before children, so that foreign keys hold while rows are written.
@@ -118,11 +118,11 @@ def write_changes(changes: list[Change]) -> None:
         last[change.kind, change.id] = change.after
     ordered = sorted(last.items(), key=lambda item: _ORDER[item[0][0]])
     new = _new_rows(changes)
-    _insert([(key[0], row) for key, row in ordered if key in new and row is not None])
+    insert_rows([(key[0], row) for key, row in ordered if key in new and row is not None])
     for key, row in ordered:
         if row is not None and key not in new:
             _put(key[0], row)
-    _delete([key for key, row in reversed(ordered) if row is None])
+    delete_rows([key for key, row in reversed(ordered) if row is None])
 
 
 def _new_rows(changes: list[Change]) -> set[tuple[str, str]]:
@@ -131,38 +131,6 @@ def _new_rows(changes: list[Change]) -> set[tuple[str, str]]:
     for change in changes:
         first.setdefault((change.kind, change.id), change.before)
     return {key for key, before in first.items() if before is None}
-
-
-def _insert(rows: list[tuple[str, Row]]) -> None:
-    """New rows many at a time, as a taken-in drawing brings them."""
-    for kind, model in KINDS.items():
-        new = [row for of, row in rows if of == kind]
-        if new:
-            # peewee would write the statement anew for every row, which takes longer than all else.
-            fields = model._meta.sorted_fields
-            columns = ", ".join(f'"{field.column_name}"' for field in fields)
-            marks = ", ".join("?" * len(fields))
-            statement = f'INSERT INTO "{model._meta.table_name}" ({columns}) VALUES ({marks})'
-            values = [[_column(field, row) for field in fields] for row in new]
-            database.connection().executemany(statement, values)
-
-
-def _delete(keys: list[tuple[str, str]]) -> None:
-    """Rows out, many at a time."""
-    for kind, group in groupby(keys, key=lambda key: key[0]):
-        ids = [row_id for _, row_id in group]
-        if kind == "brush" and any(map(is_worn, ids)):
-            raise Conflict("This brush is worn on another sheet. Take it off there first.")
-        model = KINDS[kind]
-        for some in chunked(ids, 500):
-            model.delete().where(model.id.in_(some)).execute()
-
-
-def _column(field: Field, row: Row) -> object:
-    """What is kept of a row in one column; a row from before there was the column has its default."""
-    default = field.default() if callable(field.default) else field.default
-    kept: object = field.db_value(row.get(field.name, default))  # type: ignore[no-untyped-call]
-    return kept
 
 
 def _put(kind: str, row: Row) -> None:

@@ -13,7 +13,8 @@ from curlet.store.database import reading, writing
 from curlet.store.errors import Missing
 from curlet.store.models import Run, Sheet, SheetPath
 from curlet.store.names import unlike
-from curlet.store.state import KINDS, OF_SHEET, Row, load_state, new_id
+from curlet.store.rows import insert_rows
+from curlet.store.state import OF_SHEET, Row, load_state, new_id
 
 SIDE = Bounds("The sheet's side", 5, 20_000, "A4 is 210 mm × 297 mm")
 
@@ -77,10 +78,9 @@ def duplicate_sheet(sheet_id: str) -> str:
         # Everything on the sheet gets an id of its own; what refers to it is told.
         new = {row["id"]: new_id() for kind in OF_SHEET for row in state.all(kind)}
         copy = _put({k: v for k, v in state.sheet.items() if k not in ("id", "revision", "position")})
-        for kind in OF_SHEET:
-            for row in state.all(kind):
-                values = {key: _renamed(value, {**new, sheet_id: copy}) for key, value in row.items()}
-                KINDS[kind].create(**values)
+        names = {**new, sheet_id: copy}
+        rows = [(kind, row) for kind in OF_SHEET for row in state.all(kind)]
+        insert_rows([(kind, {k: _renamed(v, names) for k, v in row.items()}) for kind, row in rows])
     return copy
 
 

@@ -9,7 +9,8 @@ from curlet.core.drawing import Solid, Tiling
 from curlet.core.dress.colour import lightness
 from curlet.core.errors import BadInput, CurletError
 from curlet.core.measures import MM_PER_INCH
-from curlet.core.path import measuring
+from curlet.core.path import Path, measuring
+from curlet.core.path.edit import nearest_length
 from curlet.core.path.measuring import Measured
 from curlet.formats.fonts import SINGLE_LINE
 from curlet.formats.mark_doc import MarkDoc
@@ -110,13 +111,20 @@ def _measured(state: State, doc: MarkDoc) -> Measured:
     path = path_of(state.get("path", doc.path)) if doc.path else None
     places = doc.places
     if doc.what == "radius" and path:
-        return measuring.radius_at(path, places[0])
+        return measuring.radius_at(path, _lengths(doc, path)[0])
     wanted = {"straight": 2, "along": 2, "angle": 3, "radius": 3}[doc.what]
     if len(places) != wanted or (doc.what == "along" and not path):
         raise BadInput("Press the places first that it is to be measured between.")
     if doc.what == "along" and path:
-        return measuring.along(path, *places)
+        return measuring.along(path, *_lengths(doc, path))
     return _BETWEEN[doc.what](*places)
+
+
+def _lengths(doc: MarkDoc, path: Path) -> list[float]:
+    """Where on its path a measurement was taken: a kept one by its anchors, a new one by its places."""
+    if doc.anchors:
+        return [measuring.length_at(path, anchor) for anchor in doc.anchors]
+    return [nearest_length(path, place) for place in doc.places]
 
 
 _BETWEEN: dict[str, Callable[..., Measured]] = {

@@ -14,6 +14,8 @@ from curlet.core.path.path import Path
 
 Floats = NDArray[np.float64]
 Spot = tuple[float, float]
+# A point between two nodes, and how far from the first to the second, 0 to 1 of the length between them.
+Anchor = tuple[str, str, float]
 
 _SAMPLES = 200
 
@@ -32,10 +34,9 @@ def straight(start: Spot, finish: Spot) -> Measured:
     return Measured(math.dist(start, finish), False, np.array([start, finish], dtype=np.float64))
 
 
-def along(path: Path, start: Spot, finish: Spot) -> Measured:
-    """The distance along a path between the points of it nearest to two places, the shorter way on a closed
-    one."""
-    a, b = sorted(edit.nearest_length(path, spot) for spot in (start, finish))
+def along(path: Path, start: float, finish: float) -> Measured:
+    """The distance between two arc lengths of a path, mm; the shorter way on a closed one."""
+    a, b = sorted((start, finish))
     far = b - a
     places = np.linspace(a, b, _SAMPLES)
     if path.closed and path.length - far < far:
@@ -74,18 +75,47 @@ def radius(one: Spot, other: Spot, third: Spot) -> Measured:
     return Measured(a * b * c / (4 * area), False, np.array([one, other, third], dtype=np.float64))
 
 
-def radius_at(path: Path, near: Spot) -> Measured:
-    """The radius of a path where it comes nearest to a place.
+def radius_at(path: Path, s: float) -> Measured:
+    """The radius of a path at an arc length, mm.
 
     Raises
     ------
     BadInput
         If it is straight there.
     """
-    s = edit.nearest_length(path, near)
     bend = float(path.arc.curvature(np.array([s]))[0])
     if abs(bend) < 1e-9:
         raise BadInput("The path is straight here, so it has no radius.")
     at, along_it = path.arc.points([s])[0], path.arc.tangents([s])[0]
     middle = at + np.array([-along_it[1], along_it[0]]) / bend
     return Measured(1 / abs(bend), False, np.array([middle, at]))
+
+
+def anchored(path: Path, near: Spot) -> Anchor:
+    """The point of a path nearest to a place, by the nodes that it lies between."""
+    segment, _ = edit.nearest(path, near)
+    s, positions = edit.nearest_length(path, near), path.node_positions
+    share = (s - positions[segment]) / (positions[segment + 1] - positions[segment] or 1.0)
+    ids = path.node_ids
+    return ids[segment], ids[(segment + 1) % len(ids)], min(max(float(share), 0.0), 1.0)
+
+
+def length_at(path: Path, anchor: Anchor) -> float:
+    """The arc length of an anchored point, mm, however the path was edited since.
+
+    Raises
+    ------
+    BadInput
+        If one of its two nodes is gone.
+    """
+    before, after, share = anchor
+    if not {before, after} <= set(path.node_ids):
+        raise BadInput("A node that this was measured from is gone. Measure it again.")
+    i, j = path.node_index(before), path.node_index(after)
+    a, b = float(path.node_positions[i]), float(path.node_positions[j])
+    if not path.closed:
+        return a + share * (b - a)
+    count = len(path.node_ids)
+    ahead, back = (b - a) % path.length or path.length, (a - b) % path.length or path.length
+    forward = j == (i + 1) % count or (i != (j + 1) % count and ahead <= back)
+    return float(path.arc.wrap(a + share * ahead if forward else a - share * back))

@@ -6,8 +6,9 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
+from curlet.core.path import measuring
 from curlet.formats.mark_doc import MarkDoc
-from curlet.store.commands.intent import BaseIntent, Id
+from curlet.store.commands.intent import BaseIntent, Id, core_path
 from curlet.store.state import State, new_id
 
 
@@ -18,12 +19,15 @@ class KeepMark(BaseIntent):
     mark: Annotated[MarkDoc, Field()]
 
     def apply(self, state: State) -> str:
-        if self.mark.path:
-            state.get("path", self.mark.path)
+        mark = self.mark
+        if mark.path:
+            path = core_path(state.get("path", mark.path))
+            anchors = tuple(measuring.anchored(path, at) for at in mark.places)
+            mark = mark.model_copy(update={"anchors": anchors})
         row = {
             "id": new_id(),
             "sheet": state.sheet["id"],
-            "doc": self.mark.model_dump(mode="json"),
+            "doc": mark.model_dump(mode="json"),
             "position": state.next_position("mark"),
         }
         state.put("mark", row)
