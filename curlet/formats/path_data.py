@@ -10,9 +10,13 @@ from dataclasses import dataclass
 import numpy as np
 from numpy.typing import NDArray
 
+from curlet.core.errors import BadInput
 from curlet.core.path.arcs import arc_to_cubics
 
 Floats = NDArray[np.float64]
+# The largest number that is read.
+FURTHEST = 1e9
+
 Cubic = tuple[float, float, float, float, float, float, float, float]
 
 _COMMAND = re.compile(r"([MmZzLlHhVvCcSsQqTtAa])")
@@ -22,6 +26,7 @@ _NUMBER = re.compile(r"[-+]?(?:\d+\.?\d*|\.\d+)(?:[eE][-+]?\d+)?")
 _ARC = re.compile(
     "".join(rf"[\s,]*({part})" for part in [_NUMBER.pattern] * 3 + ["[01]"] * 2 + [_NUMBER.pattern] * 2)
 )
+_NO_RADIUS = 1e-9
 _TAKES = {"M": 2, "Z": 0, "L": 2, "H": 1, "V": 1, "C": 6, "S": 4, "Q": 4, "T": 2, "A": 7}
 
 
@@ -42,7 +47,13 @@ class Contour:
 
 
 def read_contours(data: str) -> tuple[Contour, ...]:
-    """The contours that are drawn: as SVG has it, all before the first thing that cannot be read."""
+    """The contours that are drawn: as SVG has it, all before the first thing that cannot be read.
+
+    Raises
+    ------
+    BadInput
+        If a number is past 1e9, which no drawing needs and sums do not bear.
+    """
     strange = _STRANGE.search(data)
     pen = _Pen()
     for command, numbers in _steps(data[: strange.start()] if strange else data):
@@ -64,6 +75,8 @@ def _steps(data: str) -> Iterator[tuple[str, list[float]]]:
         if takes == 0:
             yield command, []
             continue
+        if numbers and max(map(abs, numbers)) > FURTHEST:
+            raise BadInput("A coordinate in this drawing is out of all bounds. Correct the drawing's units.")
         # More pairs after a move are lines.
         more = {"M": "L", "m": "l"}.get(command, command)
         for at in range(0, len(numbers) - takes + 1, takes):
@@ -187,7 +200,7 @@ def _arc(pen: _Pen, n: list[float], relative: bool) -> None:
     end = complex(n[5], n[6]) + relative * complex(pen.x, pen.y)
     start = complex(pen.x, pen.y)
     # SVG 2, B.2.5: without a radius it is a line; without length it is nothing.
-    if start == end or n[0] == 0 or n[1] == 0:
+    if start == end or min(abs(n[0]), abs(n[1])) < _NO_RADIUS:
         pen.line(end.real, end.imag)
         return
     chain = arc_cubics(start, end, (abs(n[0]), abs(n[1])), math.radians(n[2]), bool(n[3]), bool(n[4]))

@@ -11,8 +11,9 @@ import numpy as np
 import svgelements
 
 from curlet.core.drawing import Outline
+from curlet.core.errors import BadInput
 from curlet.core.measures import MM_PER_PX
-from curlet.formats.path_data import Contour, read_contours
+from curlet.formats.path_data import FURTHEST, Contour, read_contours
 from curlet.formats.safe_xml import local_name
 
 _KEY = "curlet-line"
@@ -46,9 +47,12 @@ class Lines:
 
 
 def way_of(element: svgelements.Shape) -> tuple[float, float, float, float, float, float]:
-    """From an element's user space to where it is drawn, px."""
+    """From an element's user space to where it is drawn, px; BadInput where that is out of all bounds."""
     matrix = element.transform
-    return matrix.a, matrix.b, matrix.c, matrix.d, matrix.e, matrix.f
+    way = (matrix.a, matrix.b, matrix.c, matrix.d, matrix.e, matrix.f)
+    if not all(abs(value) <= FURTHEST for value in way):
+        raise BadInput("A transform in this drawing is out of all bounds. Correct it, or save it without.")
+    return way
 
 
 def outline_of_contours(contours: tuple[Contour, ...]) -> Outline:

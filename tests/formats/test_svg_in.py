@@ -116,7 +116,7 @@ BOMB = (
         (svg('<path d="M0 0"/>'), "no lines"),
         (svg('<path d="M5 5Z"/>'), "no lines"),
         (svg('<path id="p" d="M0 0LNaN 4"/>'), "“p” has a coordinate that is not a number"),
-        (svg('<path d="M0 0L1e300 1e300L1e308 1e308"/>'), "km|not a number|no lines"),
+        (svg('<path d="M0 0L1e300 1e300L1e308 1e308"/>'), "km|not a number|no lines|out of all bounds|out of all bounds"),
         (svg(LINE, 'width="1e9mm" height="10mm"'), "20 m"),
         (svg('<g id="a"><use href="#a"/></g>' + LINE), "copies itself"),
     ],

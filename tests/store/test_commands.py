@@ -38,52 +38,15 @@ def typed(pointer: str, text: str | bool) -> list[dict[str, object]]:
     return [{"pointer": pointer, "typed": text}]
 
 
-STEPS = [
-    ("move-nodes", {"path": HEM, "moves": [{"id": "n1", "x": 100, "y": 100}]}),
-    ("move-handle", {"path": HEM, "node": "n2", "side": "out", "x": 100, "y": 150}),
-    ("add-node", {"path": HEM, "x": 100, "y": 180}),
-    ("add-node", {"path": HEM, "after": "n1"}),
-    ("delete-nodes", {"path": HEM, "nodes": ["n2"]}),
-    ("shape-node", {"path": HEM, "nodes": ["n2"], "shape": "straight"}),
-    ("draw-path", {"nodes": [{"x": 0, "y": 0}, {"x": 50, "y": 9, "into": [40, 0]}]}),
-    ("delete-paths", {"paths": [HEM, "waistcoat-dart-l"]}),
-    ("rename-path", {"path": HEM, "name": "Foot"}),
-    ("group-paths", {"paths": [HEM], "new_name": "Feet"}),
-    ("set-group", {"group": "waistcoat-hems", "name": "Feet", "mark": "teal"}),
-    ("lay-brush", {"paths": [HEM, "waistcoat-hem-l"], "brush": "basting"}),
-    ("remove-runs", {"runs": [RUN]}),
-    ("set-on-runs", {"runs": [RUN], "settings": typed("/courses/0/length", "5 mm")}),
-    ("set-frame", {"runs": [RUN], "pointer": "/courses/0/length", "frame": "printed"}),
-    ("reverse-run", {"run": RUN}),
-    ("show-run", {"run": RUN, "shown": False}),
-    ("set-sheet", {"scale": "1:2", "ground": "dark", "width": "11.7 in"}),
-    ("shape-node", {"path": HEM, "nodes": ["n2"], "shape": "equal"}),
-    ("place-node", {"path": HEM, "node": "n1", "x": "12.5 cm"}),
-    ("cut-path", {"path": HEM, "along": "5 cm"}),
-    ("move-paths", {"paths": [HEM], "x": 3, "y": -4}),
-    ("turn-paths", {"paths": [HEM, "waistcoat-dart-l"], "angle": "90", "size": "50 %"}),
-    ("align-paths", {"paths": [HEM, "waistcoat-dart-l"], "to": "left"}),
-    ("show-paths", {"paths": [HEM], "shown": False}),
-    ("lock-paths", {"paths": [HEM], "locked": True}),
-    ("sketch-path", {"points": [[i, i % 7, 0.4 + i / 100] for i in range(50)]}),
-]
-
-
-@pytest.mark.parametrize(("kind", "values"), STEPS, ids=[f"{i}-{k}" for i, (k, _) in enumerate(STEPS)])
-def test_every_command_is_one_step_back_and_forth(
-    store: FilePath, kind: str, values: dict[str, object]
-) -> None:
-    before = rows(journal.find_sheet(SHEET))
-    after = rows(do(kind, **values))
-    assert after != before
-    assert rows(journal.undo(SHEET, journal.current_revision(SHEET))) == before
-    assert rows(journal.redo(SHEET, journal.current_revision(SHEET))) == after
-
-
 def test_undo_goes_all_the_way_back_after_a_restart(store: FilePath) -> None:
     before = rows(journal.find_sheet(SHEET))
-    for kind, values in STEPS[:3] + STEPS[8:12]:
-        do(kind, **values)
+    do("move-nodes", path=HEM, moves=[{"id": "n1", "x": 100, "y": 100}])
+    do("add-node", path=HEM, x=100, y=180)
+    do("rename-path", path=HEM, name="Foot")
+    do("group-paths", paths=[HEM], new_name="Feet")
+    do("lay-brush", paths=[HEM, "waistcoat-hem-l"], brush="basting")
+    do("remove-runs", runs=[RUN])
+    do("delete-paths", paths=[HEM])
     database.close()
     open_database(store)
     for _ in range(7):
