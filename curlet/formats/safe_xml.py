@@ -17,6 +17,13 @@ MOST_COPIES = 20_000
 
 _SVG = "{http://www.w3.org/2000/svg}"
 HREFS = ("href", "{http://www.w3.org/1999/xlink}href")
+# What is left out, where there is more than one of it.
+_SEVERAL = {
+    "script": "scripts",
+    "picture": "pictures",
+    "piece of text": "pieces of text",
+    "reference to another file": "references to other files",
+}
 _UNSAFE = {"script", "foreignObject", "iframe", "audio", "video", "handler", "listener"}
 _OUTSIDE = re.compile(r"url\(\s*['\"]?(?!#)|@import", re.IGNORECASE)
 
@@ -96,7 +103,7 @@ def _clean(root: Element) -> list[str]:
             if name.lower().startswith("on") or _OUTSIDE.search(value):
                 del parent.attrib[name]
                 leave("script" if name.lower().startswith("on") else "reference to another file")
-    return [f"{count} {what}{'s' if count > 1 else ''} left out." for what, count in left_out.items()]
+    return [f"{count} {_SEVERAL[what] if count > 1 else what} left out." for what, count in left_out.items()]
 
 
 def _reason(element: Element) -> str | None:
@@ -104,8 +111,8 @@ def _reason(element: Element) -> str | None:
     name = local_name(element)
     if name in _UNSAFE:
         return "script"
-    if name == "image":
-        return "picture"
+    if name in ("text", "image"):
+        return "piece of text" if name == "text" else "picture"
     if name == "style" and _OUTSIDE.search(element.text or ""):
         return "reference to another file"
     if any(not element.get(h, "#").startswith("#") for h in HREFS) and name != "a":

@@ -80,6 +80,14 @@ def test_hidden_lines_stay_out() -> None:
     assert len(take(LINE + '<path d="M0 0h9" display="none"/>').paths) == 1
 
 
+def test_text_is_left_out_with_a_note() -> None:
+    one = take(f'{LINE}<text x="3" y="9">cut <tspan>two</tspan></text>')
+    assert one.notes == ("1 piece of text left out.",)
+    two = take(f"{LINE}<text>a</text><g><text><tspan>b</tspan></text></g>")
+    assert two.notes == ("2 pieces of text left out.",)
+    assert len(two.paths) == 1
+
+
 def test_active_and_outside_parts_are_left_out_with_a_note() -> None:
     taken = take(
         LINE
@@ -116,7 +124,7 @@ BOMB = (
         (svg('<path d="M0 0"/>'), "no lines"),
         (svg('<path d="M5 5Z"/>'), "no lines"),
         (svg('<path id="p" d="M0 0LNaN 4"/>'), "“p” has a coordinate that is not a number"),
-        (svg('<path d="M0 0L1e300 1e300L1e308 1e308"/>'), "km|not a number|no lines|out of all bounds|out of all bounds"),
+        (svg('<path d="M0 0L1e300 1e300L1e308 1e308"/>'), "km|not a number|no lines|out of all bounds"),
         (svg(LINE, 'width="1e9mm" height="10mm"'), "20 m"),
         (svg('<g id="a"><use href="#a"/></g>' + LINE), "copies itself"),
     ],

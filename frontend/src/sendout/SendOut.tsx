@@ -5,7 +5,8 @@ import { useEffect, useRef, useState } from "react";
 import { api } from "@/shared/api/client";
 import { Choice } from "@/shared/ui/Choice";
 import { NumberField } from "@/shared/ui/NumberField";
-import { fixed, plural } from "@/shared/ui/words";
+import { useLength } from "@/shared/ui/unit";
+import { plural } from "@/shared/ui/words";
 import { useChosen, useDesk, useShown } from "@/table/sheet";
 import { hand } from "@/table/state";
 
@@ -107,6 +108,7 @@ export function SendOut() {
 
 function Facts({ as, ppi }: { as: As; ppi: number }) {
   const desk = useDesk();
+  const { bare, text } = useLength();
   const { head } = useShown();
   const { data, error } = useQuery({
     queryKey: ["send-out", desk.id, head.revision, ppi],
@@ -114,7 +116,7 @@ function Facts({ as, ppi }: { as: As; ppi: number }) {
   });
   if (error) return <p role="alert">{error.message}</p>;
   if (!data) return null;
-  const size = `${fixed(data.width_mm, 1)} × ${fixed(data.height_mm, 1)} mm`;
+  const size = `${bare(data.width_mm, 1)} × ${text(data.height_mm, 1)}`;
   const pixels = `${data.width_px.toLocaleString("en")} × ${data.height_px.toLocaleString("en")} px`;
   return (
     <>

@@ -6,6 +6,7 @@ import { api } from "@/shared/api/client";
 import type { DrawingLooked } from "@/shared/api/types";
 import { Choice } from "@/shared/ui/Choice";
 import { Tick } from "@/shared/ui/Tick";
+import { useLength } from "@/shared/ui/unit";
 import { plural } from "@/shared/ui/words";
 
 import { useDesk } from "../sheet";
@@ -24,6 +25,7 @@ const EVERY = 150;
 
 export function TakeInDialog({ drawing, onDone }: { drawing: Drawing; onDone: () => void }) {
   const desk = useDesk();
+  const { bare, text } = useLength();
   const dialog = useRef<HTMLDialogElement>(null);
   const [by, setBy] = useState<By>("layers");
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
@@ -70,7 +72,7 @@ export function TakeInDialog({ drawing, onDone }: { drawing: Drawing; onDone: ()
         <>
           <p className="muted mb-2">
             <span className="measure">
-              {data.width.toFixed(1)} × {data.height.toFixed(1)} mm
+              {bare(data.width, 1)} × {text(data.height, 1)}
             </span>{" "}
             as drawn. Each group below becomes a seam group, with its line colour for a mark.
           </p>
