@@ -28,6 +28,7 @@ from curlet.formats.svg_clips import MARK, Clips, lay_out_clips
 from curlet.formats.svg_lines import Lines, outline_of_contours, way_of
 from curlet.formats.svg_paints import Gradients, Viewport
 from curlet.formats.svg_plain import make_plain
+from curlet.formats.svg_styles import lay_on_styles
 
 MOST_PATHS = 10_000
 MOST_NODES_IN_ALL = 200_000
@@ -96,6 +97,7 @@ def read_svg(data: bytes, tell: Callable[[float, str], None] = lambda share, doi
     """
     tell(0.0, "Opening the file")
     root, notes = read_svg_tree(data)
+    lay_on_styles(root)
     _check_numbers(root)
     tell(0.1, "Reading its shapes")
     make_plain(root)
