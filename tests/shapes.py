@@ -10,7 +10,7 @@ from hypothesis import strategies as st
 from curlet.core.errors import BadInput
 from curlet.core.path import Path
 from curlet.core.path.arcs import arc_to_cubics
-from curlet.formats.svg_in import chain_to_path
+from curlet.core.path.chain import chain_to_path
 
 
 def polyline(*points: tuple[float, float], closed: bool = False) -> Path:

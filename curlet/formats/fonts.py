@@ -3,18 +3,15 @@
 from __future__ import annotations
 
 import io
+from collections.abc import Callable
 from functools import lru_cache
-from pathlib import Path as FilePath
 
-import numpy as np
 from fontTools.ttLib import TTFont
-from HersheyFonts import HersheyFonts
 
 from curlet.core.errors import BadInput, TooMuch
 from curlet.core.path.lettering import Font, OutlinedFont, SingleLineFont
-from curlet.core.path.lettering.single_line import StrokedLetter
+from curlet.formats.pen_fonts import FOLDER, drawn, hershey
 
-FOLDER = FilePath(__file__).parents[1] / "fonts"
 LARGEST = 8_000_000
 _LARGEST_UNPACKED = 60_000_000
 _MOST_GLYPHS = 65_535
@@ -27,11 +24,12 @@ OUTLINED: dict[str, str] = {
     "graduate": "Block, cut corners",
     "pacifico": "Brush script",
 }
-# A. V. Hershey, “Calligraphy for Computers”, 1967: simplex faces, one line each.
-SINGLE_LINE: dict[str, tuple[str, str]] = {
-    "one-line": ("One line, plain", "futural"),
-    "one-line-script": ("One line, script", "scripts"),
-    "one-line-greek": ("One line, Greek", "greeks"),
+# What each that a pen draws is called, and where its letters come from.
+SINGLE_LINE: dict[str, tuple[str, Callable[[], SingleLineFont]]] = {
+    "one-line": ("One line, plain", lambda: hershey("futural")),
+    "one-line-script": ("One line, script", lambda: hershey("scripts")),
+    "one-line-greek": ("One line, Greek", lambda: hershey("greeks")),
+    "one-line-chalk": ("One line, chalk capitals", lambda: drawn("chalk-capitals")),
 }
 
 
@@ -41,7 +39,7 @@ def shipped_font(key: str) -> Font | None:
     if key in OUTLINED:
         return OutlinedFont(unpacked((FOLDER / f"{key}.woff2").read_bytes()))
     if key in SINGLE_LINE:
-        return _hershey(SINGLE_LINE[key][1])
+        return SINGLE_LINE[key][1]()
     return None
 
 
@@ -89,21 +87,3 @@ def unpacked(data: bytes) -> bytes:
     if out.tell() > _LARGEST_UNPACKED:
         raise TooMuch("This font is too large once it is unpacked. Make it a subset.")
     return out.getvalue()
-
-
-def _hershey(name: str) -> SingleLineFont:
-    face = HersheyFonts()
-    face.load_default_font(name)
-    base, cap = face.render_options["base_line"], face.render_options["cap_line"]
-    letters = {}
-    for character, glyph in face.all_glyphs.items():
-        shift = np.array([-glyph.left_offset, -base], dtype=np.float64)
-        strokes = tuple(np.array(list(s), dtype=np.float64).reshape(-1, 2) + shift for s in glyph.strokes)
-        letters[character] = StrokedLetter(tuple(_apart(s) for s in strokes), float(glyph.char_width))
-    return SingleLineFont(letters, float(base - cap))
-
-
-def _apart(stroke: np.ndarray) -> np.ndarray:
-    """A stroke without points that repeat."""
-    moved = np.hypot(*np.diff(stroke, axis=0).T) > 0 if len(stroke) > 1 else np.zeros(0, dtype=bool)
-    return np.asarray(stroke[np.append(True, moved)])

@@ -19,6 +19,7 @@ from curlet.core.drawing import Outline
 from curlet.core.dress.colour import RoleGradient, read_colour
 from curlet.core.errors import BadInput, TooMuch
 from curlet.core.measures import MM_PER_PX
+from curlet.core.path.chain import chain_to_path
 from curlet.core.path.outline import joined
 from curlet.core.path.path import MOST_NODES, SAME_POINT, Path
 from curlet.formats.path_data import Contour
@@ -357,22 +358,3 @@ def _contour(contour: Contour, notes: list[str]) -> Path | None:
             raise
         notes.append("A path without length was left out.")
         return None
-
-
-def chain_to_path(chain: Floats, closed: bool) -> Path:
-    """Cubics end to end as a path with nodes n1, n2, …"""
-    if not len(chain):
-        raise BadInput("This path has no length. Draw it at least between two points.")
-    if closed and np.abs(chain[-1, 3] - chain[0, 0]).max() <= SAME_POINT:
-        points, out = chain[:, 0], chain[:, 1]
-        into = np.concatenate([chain[-1:, 2], chain[:-1, 2]])
-    else:
-        points = np.concatenate([chain[:, 0], chain[-1:, 3]])
-        out = np.concatenate([chain[:, 1], chain[-1:, 3]])
-        into = np.concatenate([chain[:1, 0], chain[:, 2]])
-    return Path.make(_node_ids(len(points)), points, into, out, closed)
-
-
-@lru_cache(maxsize=256)
-def _node_ids(count: int) -> tuple[str, ...]:
-    return tuple(f"n{i}" for i in range(1, count + 1))

@@ -16,7 +16,7 @@ from svgpathtools import parse_path
 
 from curlet.core.path.lettering import Lettering, Piece, write
 from curlet.core.path.path import Path
-from curlet.formats.fonts import FOLDER, OUTLINED, SINGLE_LINE, shipped_font, unpacked
+from curlet.formats.fonts import FOLDER, OUTLINED, shipped_font, unpacked
 
 FONTS = tuple(OUTLINED)
 CAPS = 20.0
@@ -127,7 +127,9 @@ def test_boldness_grows_the_outline_by_as_much_all_round() -> None:
     assert bold - plain == pytest.approx([-0.75, -0.75, 0.75, 0.75], abs=0.01)
 
 
-@pytest.mark.parametrize(("key", "face"), [(key, face) for key, (_, face) in SINGLE_LINE.items()])
+@pytest.mark.parametrize(
+    ("key", "face"), [("one-line", "futural"), ("one-line-script", "scripts"), ("one-line-greek", "greeks")]
+)
 def test_single_lines_go_through_hersheys_points(key: str, face: str) -> None:
     """A. V. Hershey, “Calligraphy for Computers”, 1967: as the package gives the strokes."""
     source = HersheyFonts()

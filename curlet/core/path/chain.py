@@ -3,11 +3,13 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
+from functools import lru_cache
 
 import numpy as np
 from numpy.typing import NDArray
 
-from curlet.core.path.path import Path
+from curlet.core.errors import BadInput
+from curlet.core.path.path import SAME_POINT, Path
 
 Floats = NDArray[np.float64]
 
@@ -22,6 +24,25 @@ def path_of_cubics(cubics: Sequence[Floats] | Floats, closed: bool) -> Path:
             out[index] = cubic[1]
             into[(index + 1) % count if closed else index + 1] = cubic[2]
     return Path.make([f"n{i + 1}" for i in range(len(points))], points, into, out, closed)
+
+
+def chain_to_path(chain: Floats, closed: bool) -> Path:
+    """(k, 4, 2) cubics end to end as a path with nodes n1, n2, …; handles on a node are none."""
+    if not len(chain):
+        raise BadInput("This path has no length. Draw it at least between two points.")
+    if closed and np.abs(chain[-1, 3] - chain[0, 0]).max() <= SAME_POINT:
+        points, out = chain[:, 0], chain[:, 1]
+        into = np.concatenate([chain[-1:, 2], chain[:-1, 2]])
+    else:
+        points = np.concatenate([chain[:, 0], chain[-1:, 3]])
+        out = np.concatenate([chain[:, 1], chain[-1:, 3]])
+        into = np.concatenate([chain[:1, 0], chain[:, 2]])
+    return Path.make(_node_ids(len(points)), points, into, out, closed)
+
+
+@lru_cache(maxsize=256)
+def _node_ids(count: int) -> tuple[str, ...]:
+    return tuple(f"n{i}" for i in range(1, count + 1))
 
 
 def _is_line(cubic: Floats) -> bool:

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
 import numpy as np
@@ -19,22 +19,27 @@ _CORNER = 50.0
 
 
 @dataclass(frozen=True, eq=False)
-class StrokedLetter:
-    """A letter's strokes, (n, 2) points each, its origin at its left on the baseline, y downward."""
+class PenLetter:
+    """What the pen draws of a letter, its origin at its left on the baseline, y downward, capitals 1 tall;
+    None where it draws nothing, as for a space."""
 
-    strokes: tuple[Floats, ...]
+    outline: Outline | None
     advance: float
+
+    @classmethod
+    def of_strokes(cls, strokes: Sequence[Floats], advance: float, caps: float) -> PenLetter:
+        """From strokes, (n, 2) points each, in a unit of which capitals are `caps` tall."""
+        drawn = [smooth(stroke / caps) for stroke in strokes if len(stroke) > 1]
+        return cls(joined(drawn) if drawn else None, advance / caps)
 
 
 class SingleLineFont:
-    """Letters of strokes in any unit, of which the capitals are `caps` tall."""
+    """Letters that a pen draws, by their characters."""
 
     single_line = True
 
-    def __init__(self, letters: Mapping[str, StrokedLetter], caps: float) -> None:
+    def __init__(self, letters: Mapping[str, PenLetter]) -> None:
         self._letters = letters
-        self._caps = caps
-        self._drawn: dict[str, Outline | None] = {}
 
     def set_line(self, text: str, *, spaced: bool) -> list[Letter]:
         letters, pen = [], 0.0
@@ -42,19 +47,12 @@ class SingleLineFont:
             letter = self._letters.get(character)
             if letter is None:
                 continue
-            advance = letter.advance / self._caps
-            letters.append(Letter(index, pen, advance, self._outline(character, letter)))
-            pen += advance
+            letters.append(Letter(index, pen, letter.advance, letter.outline))
+            pen += letter.advance
         return letters
 
     def missing(self, text: str) -> str:
         return "".join(sorted({c for c in text if c not in self._letters and not c.isspace()}))
-
-    def _outline(self, character: str, letter: StrokedLetter) -> Outline | None:
-        if character not in self._drawn:
-            strokes = [smooth(stroke / self._caps) for stroke in letter.strokes if len(stroke) > 1]
-            self._drawn[character] = joined(strokes) if strokes else None
-        return self._drawn[character]
 
 
 def smooth(stroke: Floats) -> Outline:
