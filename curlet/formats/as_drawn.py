@@ -36,7 +36,8 @@ def _group(contours: list[DrawnPath]) -> Group:
     shapes = []
     cloth = next((drawn.cloth for drawn in contours if drawn.cloth), None)
     if cloth or first.facts.fill:
-        outline = joined([outline_of(drawn.path) for drawn in contours])
+        outlines = [outline_of(drawn.path) for drawn in contours]
+        outline = outlines[0] if len(outlines) == 1 else joined(outlines)
         fill = cloth or Solid(first.facts.fill or "#000000", first.facts.fill_opacity)
         shapes.append(Shape(outline, fill, even_odd=first.facts.even_odd))
     shapes += [

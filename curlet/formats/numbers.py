@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import re
 from collections.abc import Iterable
+from weakref import WeakKeyDictionary
 
 import numpy as np
 import orjson
@@ -26,7 +27,7 @@ def numbers(values: Iterable[float]) -> str:
 
 def path_data(commands: str, points: NDArray[np.float64], decimals: int = DECIMALS) -> str:
     """SVG path data of one outline."""
-    texts = _texts(points, decimals)
+    texts = _written(points, decimals)
     out, at = [], 0
     for command in commands:
         count = 2 * POINTS_PER_COMMAND[command]
@@ -35,23 +36,31 @@ def path_data(commands: str, points: NDArray[np.float64], decimals: int = DECIMA
     return "".join(out)
 
 
-def _texts(points: NDArray[np.float64], decimals: int) -> list[str]:
-    """Every number's text. An outline has thousands of them, so orjson writes them all at once."""
-    if not points.size:
-        return []
-    return [part.removesuffix(".0") for part in _written(points, decimals)]
-
-
 def _written(points: NDArray[np.float64], decimals: int) -> list[str]:
-    """As numpy rounds, without its preliminaries; adding 0 makes −0 into 0."""
+    """Every number's text. An outline has thousands of them, so orjson writes them all at once. Rounded as
+    numpy does, without its preliminaries; adding 0 makes −0 into 0."""
     tens = 10.0**decimals
     rounded = np.rint(points.ravel() * tens) / tens + 0.0
-    return orjson.dumps(rounded, option=orjson.OPT_SERIALIZE_NUMPY).decode()[1:-1].split(",")
+    text = orjson.dumps(rounded, option=orjson.OPT_SERIALIZE_NUMPY).decode()
+    return f"{text[1:-1]},".replace(".0,", ",")[:-1].split(",")
 
 
-def terse_data(outline: Outline, decimals: int) -> str:
+# What was written of an outline, for as long as there is that outline: a path is shown twice, as a line to
+# choose it by and as it was drawn.
+_TERSE: WeakKeyDictionary[Outline, tuple[int, str]] = WeakKeyDictionary()
+
+
+def terse_data(outline: Outline, decimals: int = DECIMALS) -> str:
     """SVG path data as short work as may be: a command is not repeated before each of its points (SVG 2,
     9.3.2), which is fine for a screen and less so for a person who reads a file."""
+    finely, text = _TERSE.get(outline, (None, ""))
+    if finely != decimals:
+        text = _terse(outline, decimals)
+        _TERSE[outline] = decimals, text
+    return text
+
+
+def _terse(outline: Outline, decimals: int) -> str:
     texts, out, at = _written(outline.points, decimals), [], 0
     for run in _RUNS.findall(outline.commands):
         count = 2 * POINTS_PER_COMMAND[run[0]] * len(run)

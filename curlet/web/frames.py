@@ -15,13 +15,14 @@ from curlet.core.errors import CurletError
 from curlet.core.lay import LaidRow, LaidRun
 from curlet.core.measures import Measure, lengths_in, pitch_to_spi
 from curlet.core.path import find_corners
+from curlet.core.path.corners import DEFAULT_CORNER_ANGLE
 from curlet.core.path.edit import handles_as_they_lie
 from curlet.core.path.figures import Setting, figure_of
 from curlet.core.path.outline import outline_of
 from curlet.core.path.path import Path
 from curlet.core.path.together import measure_together
 from curlet.core.tally import CornerTally, CrossingTally, LegTally, Pinch, RowTally, Warning
-from curlet.formats.numbers import outline_data
+from curlet.formats.numbers import terse_data
 from curlet.formats.screen import Frame, group_json
 from curlet.store.commands import places_of, worn_brush
 from curlet.store.state import Row, State
@@ -128,7 +129,7 @@ def _line(nodes: bytes, closed: bool, factor: float) -> Json:
     (x, y), (along, across) = path.points[0].tolist(), path.end_tangents[0][0].tolist()
     return {
         "nodes": _nodes(orjson.loads(nodes), path),
-        "d": outline_data(outline_of(path)),
+        "d": terse_data(outline_of(path)),
         "length": _lengths(path.length, factor),
         "start": {"x": x, "y": y, "angle": math.degrees(math.atan2(across, along))},
         "corners": _bare_corners(path, factor),
@@ -156,6 +157,8 @@ def figure_setting(setting: Setting, value: float, factor: float) -> Json:
 
 
 def _bare_corners(path: Path, factor: float) -> list[Json]:
+    if np.abs(path.turns).max() < DEFAULT_CORNER_ANGLE - 1e-9:
+        return []
     corners = find_corners(path)
     places = dict(zip(path.node_ids, path.points.tolist(), strict=True)) if corners else {}
     return [
