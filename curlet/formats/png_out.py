@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 import struct
 import zlib
 
@@ -100,9 +101,16 @@ def _draw_shape(canvas: skia.Canvas, shape: Shape, points: np.ndarray) -> None:
     if shape.even_odd:
         path.setFillType(skia.PathFillType.kEvenOdd)
     if shape.fill:
-        canvas.drawPath(path, fill_paint(shape.fill))
+        canvas.drawPath(path, fill_paint(shape.fill, _zoom(canvas)))
     if shape.stroke:
         canvas.drawPath(path, stroke_paint(shape.stroke))
+
+
+def _zoom(canvas: skia.Canvas) -> float:
+    """px per mm."""
+    there = canvas.getTotalMatrix()
+    area = float(there.getScaleX() * there.getScaleY() - there.getSkewX() * there.getSkewY())
+    return math.sqrt(abs(area))
 
 
 def _draw_picture(canvas: skia.Canvas, picture: Picture) -> None:

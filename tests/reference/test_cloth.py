@@ -80,6 +80,17 @@ def test_threads_are_counted_to_the_worn_cm(ends: float, picks: float, factor: f
     assert np.diff(column.astype(int)).clip(0).sum() == pytest.approx(picks / 2, abs=1)
 
 
+@pytest.mark.parametrize("weave", [w for w in WEAVES if w != "colour"])
+def test_cloth_has_one_colour_at_any_resolution(weave: str) -> None:
+    """From afar threads mix by their areas (Grassmann's laws): a print of few pixels to the thread is as
+    light as one of many. 1:4, so that a thread is 0.09 mm and, at 60 ppi, a fifth of a pixel."""
+    drawing = filled(Cloth(weave, "#204060", "#e0d0b0", 28, 26), 0.25)
+    fine = on_white(read_png(write_png(drawing, 2_400))).mean(axis=(0, 1))
+    for ppi in (60, 150, 300, 600):
+        coarse = on_white(read_png(write_png(drawing, ppi)))[1:-1, 1:-1].mean(axis=(0, 1))
+        assert coarse == pytest.approx(fine, abs=0.015)
+
+
 def test_point_papers_are_those_of_the_handbooks() -> None:
     """Weave structures: common practice (plain 1/1, twill 2/2, denim 3/1 warp-faced right-hand twill, basket
     2/2)."""

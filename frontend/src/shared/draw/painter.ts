@@ -165,13 +165,13 @@ function strokeShape(context: CanvasRenderingContext2D, shape: ShapeShown, outli
 
 /** Tiles painted at the size that they have on screen, kept while the zoom stays. */
 const tiled = new WeakMap<TilingPaint, { zoom: number; pattern: CanvasPattern | null }>();
-/** A tile smaller than this on screen, px, is seen as one colour. */
-const SEEN = 2;
+/** A tile smaller than this on screen, px, is painted so many times larger and made smaller as a picture: threads
+ * of a part of a pixel would be lost. */
+const [PLAIN, LARGER] = [24, 8];
 
 function tiles(context: CanvasRenderingContext2D, paint: TilingPaint): string | CanvasPattern {
   const { a, b } = context.getTransform();
   const zoom = Math.hypot(a, b);
-  if (Math.min(paint.width, paint.height) * zoom < SEEN) return paint.mean;
   const kept = tiled.get(paint);
   const pattern = kept?.zoom === zoom ? kept.pattern : paintTile(paint, zoom);
   tiled.set(paint, { zoom, pattern });
@@ -182,15 +182,29 @@ function paintTile(paint: TilingPaint, zoom: number): CanvasPattern | null {
   const width = Math.ceil(paint.width * zoom);
   const height = Math.ceil(paint.height * zoom);
   if (width > 2048 || height > 2048) return null;
-  const layer = new OffscreenCanvas(width, height).getContext("2d");
+  const larger = Math.min(width, height) < PLAIN ? LARGER : 1;
+  const layer = new OffscreenCanvas(width * larger, height * larger).getContext("2d");
   if (!layer) return null;
   const context = layer as unknown as CanvasRenderingContext2D;
-  context.scale((width / paint.width) * paint.unit, (height / paint.height) * paint.unit);
+  context.scale(((width * larger) / paint.width) * paint.unit, ((height * larger) / paint.height) * paint.unit);
   for (const shape of paint.shapes) paintShape(context, shape);
-  const pattern = context.createPattern(layer.canvas, "repeat");
+  const pattern = context.createPattern(larger > 1 ? smaller(layer.canvas, width, height) : layer.canvas, "repeat");
   const whole = new DOMMatrix(paint.matrix).scale(paint.width / width, paint.height / height);
   pattern?.setTransform(whole);
   return pattern;
+}
+
+/** A picture made smaller, its colours mixed: halved again and again, each pixel the mean of four. */
+function smaller(picture: OffscreenCanvas, width: number, height: number): OffscreenCanvas {
+  let now = picture;
+  while (now.width > width || now.height > height) {
+    const next = new OffscreenCanvas(Math.max(width, now.width / 2), Math.max(height, now.height / 2));
+    const context = next.getContext("2d")!;
+    context.imageSmoothingEnabled = true;
+    context.drawImage(now, 0, 0, next.width, next.height);
+    now = next;
+  }
+  return now;
 }
 
 function style(context: CanvasRenderingContext2D, paint: Paint): string | CanvasGradient | CanvasPattern {

@@ -1,0 +1,138 @@
+"""What is sent out is what is seen: hidden paths, cloths, lines, single repeats, one run alone."""
+
+from __future__ import annotations
+
+import io
+import xml.etree.ElementTree as ET
+from typing import Any
+
+import numpy as np
+import pytest
+from flask.testing import FlaskClient
+from PIL import Image
+
+from curlet.formats.svg_in import read_svg
+from tests.pixels import canvas, encoded
+from tests.web.test_api import HEM, RUN, SHEET, sheet
+from tests.web.test_sheets_api import lay_under, send
+
+SVG = "{http://www.w3.org/2000/svg}"
+CLOTH = {"weave": "plain", "warp": "#204060", "weft": "#e0d0b0"}
+GROUP = f"run-{RUN}"
+
+
+def sent(client: FlaskClient, **query: str) -> ET.Element:
+    reply = client.get(f"{SHEET}/send-out.svg", query_string={"ppi": "300", **query})
+    assert reply.status_code == 200, reply.data[:200]
+    return ET.fromstring(reply.data)
+
+
+def ids(root: ET.Element) -> set[str]:
+    return {element.get("id", "") for element in root.iter()} - {""}
+
+
+def pixels(client: FlaskClient, **query: str) -> np.ndarray:
+    reply = client.get(f"{SHEET}/send-out.png", query_string={"ppi": "60", **query})
+    assert reply.status_code == 200, reply.data[:200]
+    return np.asarray(Image.open(io.BytesIO(reply.data)).convert("RGBA")).astype(int)
+
+
+def test_a_hidden_path_takes_its_stitches_with_it(client: FlaskClient) -> None:
+    assert GROUP in ids(sent(client))
+    send(client, {"kind": "show-paths", "paths": [HEM], "shown": False})
+    assert GROUP not in ids(sent(client))
+    facts = client.get(f"{SHEET}/send-out.json", query_string={"ppi": "300"}).json
+    assert facts["runs"] == 2
+
+
+def test_a_hidden_run_stays_at_home_and_its_path_does_not(client: FlaskClient) -> None:
+    before = pixels(client)
+    send(client, {"kind": "show-run", "run": RUN, "shown": False})
+    assert GROUP not in ids(sent(client))
+    assert (pixels(client) != before).any()
+
+
+def test_stitches_alone_are_sent_without_the_garments_lines(client: FlaskClient) -> None:
+    whole, stitches = sent(client), sent(client, what="runs")
+    assert ids(stitches) & ids(whole) >= {GROUP}
+    assert {name for name in ids(stitches) if name.startswith("path-")} == set()
+    assert {name for name in ids(whole) if name.startswith("path-")}
+    # On transparency: where no stitch is, nothing is.
+    alone = pixels(client, what="runs")
+    assert (alone[..., 3] == 0).mean() > 0.95
+
+
+def test_one_run_is_sent_by_itself(client: FlaskClient) -> None:
+    root = sent(client, run=RUN)
+    assert {name for name in ids(root) if name.startswith("run-")} == {GROUP}
+
+
+def test_a_cloth_goes_out_as_a_pattern_and_looks_alike_in_png(client: FlaskClient) -> None:
+    front = "waistcoat-front-r"
+    send(
+        client,
+        {
+            "kind": "set-cloth",
+            "paths": [front],
+            "cloth": {"weave": "plain", "warp": "#204060", "weft": "#e0d0b0"},
+        },
+    )
+    root = sent(client)
+    patterns = root.findall(f".//{SVG}pattern")
+    assert len(patterns) == 1
+    assert patterns[0].get("patternUnits") == "userSpaceOnUse"
+    # From afar it is the mix of its two threads.
+    nodes = next(path for path in sheet(client)["paths"] if path["id"] == front)["nodes"]
+    x, y = np.mean([[node["x"], node["y"]] for node in nodes], axis=0) * 60 / 25.4
+    inside = pixels(client)[int(y) - 15 : int(y) + 15, int(x) - 15 : int(x) + 15, :3].reshape(-1, 3)
+    assert inside.mean(axis=0) == pytest.approx([0x80, 0x88, 0x88], abs=12)
+
+
+def test_single_repeats_go_out_over_everything(client: FlaskClient) -> None:
+    send(client, {"kind": "place-single", "brush": "topstitch", "x": 60, "y": 60, "size": "900 %"})
+    one = sheet(client)["singles"][0]["id"]
+    root = sent(client)
+    assert f"single-{one}" in ids(root)
+    assert [child.get("id") for child in root if child.get("id")][-1] == f"single-{one}"
+    assert f"single-{one}" not in ids(sent(client, run=RUN))
+
+
+def test_a_guide_picture_is_never_sent_out(client: FlaskClient) -> None:
+    before = pixels(client)
+    lay_under(client, encoded(canvas(40, 60, (255, 0, 0))))
+    assert (pixels(client) == before).all()
+    assert not sent(client).findall(f".//{SVG}image")
+
+
+def test_what_is_sent_out_comes_in_again_at_its_size(client: FlaskClient) -> None:
+    reply = client.get(f"{SHEET}/send-out.svg", query_string={"ppi": "300"})
+    taken = read_svg(reply.data)
+    assert (taken.width, taken.height) == (pytest.approx(297), pytest.approx(210))
+    lengths = sorted(line.path.length for line in taken.paths)
+    front = next(path for path in sheet(client)["paths"] if path["id"] == "waistcoat-front-r")
+    assert any(length == pytest.approx(front["length"]["printed"], rel=1e-4) for length in lengths)
+
+
+@pytest.mark.parametrize(
+    ("query", "status"),
+    [
+        ({"ppi": "0"}, 422),
+        ({"ppi": "many"}, 422),
+        ({"ppi": "99999"}, 422),
+        ({"ppi": "300", "run": "gone"}, 404),
+    ],
+)
+def test_what_cannot_be_sent_out_says_why(client: FlaskClient, query: dict[str, str], status: int) -> None:
+    for form in ("svg", "png"):
+        reply = client.get(f"{SHEET}/send-out.{form}", query_string=query)
+        if reply.status_code != 200:
+            assert reply.status_code == status
+            assert len(reply.json["detail"]) > 15
+    assert client.get(f"{SHEET}/send-out.png", query_string=query).status_code == status
+
+
+def test_the_report_of_fine_threads_names_the_seam(client: FlaskClient) -> None:
+    thin: dict[str, Any] = {"pointer": "/courses/0/motif/thread", "typed": "0.05 mm"}
+    send(client, {"kind": "set-on-runs", "runs": [RUN], "settings": [thin]})
+    fine = client.get(f"{SHEET}/send-out.json", query_string={"ppi": "300"}).json["fine"]
+    assert any(note.startswith("Hem R: the thread is") for note in fine)
