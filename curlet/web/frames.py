@@ -26,7 +26,7 @@ from curlet.formats.numbers import terse_data
 from curlet.formats.screen import Frame, group_json
 from curlet.store.commands import places_of, worn_brush
 from curlet.store.state import Row, State
-from curlet.web.laying import as_drawn, lay_row, path_of, path_of_json, run_group, touched_runs
+from curlet.web.laying import as_drawn, element_of, lay_row, path_of, path_of_json, run_group, touched_runs
 from curlet.web.sheet_frames import (
     guide_json,
     lettering_json,
@@ -49,6 +49,7 @@ def whole_frame(state: State, labels: tuple[str | None, str | None], notes: tupl
         "paths": [_path(state, row) for row in state.all("path")],
         "runs": [_run(state, run, frame) for run in state.all("run")],
         "as_drawn": [group_json(group, frame) for group in as_drawn(state)],
+        "all_drawn": True,
         "notes": notes,
     }
     return frame.pack(head)
@@ -62,16 +63,31 @@ def preview_frame(draft: State) -> bytes:
     redrawn = any(row["facts"] or row["cloth"] for row in rows) or any(
         change.kind == "path" and (change.before or {}).get("cloth") for change in draft.changes
     )
+    # A line dragged on a flat of thousands is drawn anew alone.
+    only = None if _other_groups(draft) else {element_of(row) for row in rows}
     head = {
         **_common(draft, (None, None), frame),
         "partial": True,
         "paths": [_path(draft, row) for row in rows],
         "runs": [_run(draft, run, frame) for run in touched_runs(draft)],
-        "as_drawn": [group_json(group, frame) for group in as_drawn(draft)] if redrawn else None,
+        "as_drawn": [group_json(group, frame) for group in as_drawn(draft, only)] if redrawn else None,
+        "all_drawn": only is None,
         "notes": (),
         "gone": [c.id for c in draft.changes if c.kind == "path" and c.id not in draft.rows["path"]],
     }
     return frame.pack(head)
+
+
+def _other_groups(draft: State) -> bool:
+    """Whether a draft's changes make other groups of what was drawn than there were, not just other lines."""
+    pairs = [(change.before, change.after) for change in draft.changes if change.kind == "path"]
+    return any(
+        before is None
+        or after is None
+        or any(bool(before[key]) != bool(after[key]) for key in ("hidden", "cloth"))
+        or before["facts"] != after["facts"]
+        for before, after in pairs
+    ) or any(change.kind in ("sheet", "run") for change in draft.changes)
 
 
 def _common(state: State, labels: tuple[str | None, str | None], frame: Frame) -> Json:

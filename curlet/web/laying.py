@@ -76,8 +76,13 @@ def run_group(state: State, run: Row) -> Group:
     return draw_run(laid, f"run-{run['id']}", f"{path['name']}, {laid.brush.name}")
 
 
-def as_drawn(state: State) -> tuple[Group, ...]:
-    """The paths' own lines and fills, for those that came with any."""
+def element_of(row: Row) -> str:
+    """What a path is drawn with: the contours of one element of a drawing make one shape."""
+    return str(row["facts"].get("element") or row["id"])
+
+
+def as_drawn(state: State, only: set[str] | None = None) -> tuple[Group, ...]:
+    """The paths' own lines and fills, for those that came with any; of all elements or only of some."""
     dressed = {run["path"] for run in state.all("run") if state.seen(run)}
     return draw_as_drawn(
         DrawnPath(
@@ -89,7 +94,7 @@ def as_drawn(state: State) -> tuple[Group, ...]:
             cloth_paint(row["cloth"], state.scale.factor),
         )
         for row in state.all("path")
-        if (row["facts"] or row["cloth"]) and not row["hidden"]
+        if (row["facts"] or row["cloth"]) and not row["hidden"] and (only is None or element_of(row) in only)
     )
 
 

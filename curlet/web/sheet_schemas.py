@@ -125,7 +125,8 @@ class SheetFrame(BaseModel):
 
     The body is binary: the head's length in bytes (uint32, little-endian), the head padded with
     spaces to a multiple of 4, then float32 little-endian numbers. A partial frame holds only the
-    paths and runs that a preview touched; `gone` names the paths that it takes away.
+    paths and runs that a preview touched; `gone` names the paths that it takes away. Unless `all_drawn`,
+    each group of `as_drawn` takes the place of the one of its id.
     """
 
     revision: int
@@ -140,6 +141,7 @@ class SheetFrame(BaseModel):
     runs: list[RunShown]
     brushes: list[BrushShown]
     as_drawn: list[GroupShown] | None
+    all_drawn: bool
     undo: str | None
     redo: str | None
     notes: list[str] = []

@@ -83,7 +83,9 @@ export function withPreview(base: Frame, preview: Frame | null): Frame {
       marks: preview.head.marks,
       paths: over(base.head.paths, preview.head.paths).filter((path) => !gone.has(path.id)),
       runs: over(base.head.runs, preview.head.runs).filter((run) => !gone.has(run.path)),
-      as_drawn: preview.head.as_drawn ?? base.head.as_drawn,
+      as_drawn: preview.head.all_drawn
+        ? (preview.head.as_drawn ?? base.head.as_drawn)
+        : over(base.head.as_drawn ?? [], preview.head.as_drawn ?? []),
     },
     placementsOf: (item) => preview.placementsOf(item) ?? base.placementsOf(item),
     slots: new Map([...base.slots, ...preview.slots]),

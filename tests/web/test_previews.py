@@ -1,0 +1,47 @@
+"""What is shown while something is tried: as little as may be, and just what would be kept."""
+
+from __future__ import annotations
+
+import io
+
+from flask.testing import FlaskClient
+
+from tests.web.test_api import SHEET, read_frame, send, sheet
+
+
+def test_a_line_dragged_on_a_flat_is_drawn_anew_alone(client: FlaskClient) -> None:
+    """Of thousands of lines a preview sends the one that moves, with what it makes a shape with."""
+    body = (
+        '<path id="ring" fill="#123" fill-rule="evenodd" d="M10 10h30v30h-30zM20 20h10v10h-10z"/>'
+        + "".join(f'<path id="line-{i}" stroke="#123" d="M{i} 60h9"/>' for i in range(40))
+    )
+    svg = f'<svg xmlns="http://www.w3.org/2000/svg" width="90mm" viewBox="0 0 90 90">{body}</svg>'
+    form = {"revision": sheet(client)["revision"], "file": (io.BytesIO(svg.encode()), "flat.svg")}
+    head, _ = read_frame(client.post(f"{SHEET}/take-in", data=form, content_type="multipart/form-data"))
+    assert head["all_drawn"]
+    hole = next(path for path in head["paths"] if path["name"] == "ring 2")
+    moved = {"kind": "move-paths", "paths": [hole["id"]], "x": 3, "y": 0}
+    shown, _ = read_frame(send(client, moved, "preview"))
+    assert not shown["all_drawn"]
+    (group,) = shown["as_drawn"]
+    there = next(kept for kept in head["as_drawn"] if kept["id"] == group["id"])
+    # Both contours of the shape: the hole has moved, the rim has not.
+    assert group["items"][0]["shapes"][0]["d"].count("M") == 2
+    assert group != there
+    # What takes a line away or hides one is shown whole.
+    for intent in (
+        {"kind": "delete-paths", "paths": [hole["id"]]},
+        {"kind": "show-paths", "paths": [hole["id"]], "shown": False},
+        {"kind": "duplicate-paths", "paths": [hole["id"]]},
+    ):
+        shown, _ = read_frame(send(client, intent, "preview"))
+        assert shown["all_drawn"], intent["kind"]
+
+
+def test_what_is_shown_while_a_line_is_dragged_is_what_is_kept(client: FlaskClient) -> None:
+    front = "waistcoat-front-r"
+    moved = {"kind": "move-paths", "paths": [front], "x": 3, "y": 2}
+    shown, _ = read_frame(send(client, moved, "preview"))
+    kept, _ = read_frame(send(client, moved))
+    for group in shown["as_drawn"]:
+        assert group == next(there for there in kept["as_drawn"] if there["id"] == group["id"])
