@@ -54,14 +54,15 @@ export class Desk {
   }
 
   private async carryOut(send: Change): Promise<Refusal | null> {
+    const told = hand().notice;
     try {
       const frame = await send(this.id, this.revision);
       this.queries.setQueryData(this.key, frame);
       const notes = frame.head.notes ?? [];
-      hand().set({
-        preview: null,
-        notice: notes.length ? { tone: "word", text: notes.join(" ") } : null,
-      });
+      hand().set({ preview: null });
+      if (notes.length) hand().set({ notice: { tone: "word", text: notes.join(" ") } });
+      // What was said in the meantime is of something else, and stays.
+      else if (hand().notice === told) hand().set({ notice: null });
       return null;
     } catch (error) {
       return this.refused(error);
