@@ -9,7 +9,7 @@ import gc
 _M_TRIM_THRESHOLD, _M_MMAP_THRESHOLD = -1, -3
 _KEPT = 256 * 1024 * 1024
 # New objects between two looks for cycles. A sheet of 5,000 paths makes a million and leaves none in cycles.
-_SELDOM = 200_000
+_SELDOM = 500_000
 
 
 def tune_memory() -> None:

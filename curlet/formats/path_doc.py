@@ -8,8 +8,7 @@ from typing import Annotated, Any, Literal
 import numpy as np
 from pydantic import BaseModel, ConfigDict, Field
 
-from curlet.core.path.edit import HandleKind
-from curlet.core.path.path import Path
+from curlet.core.path.path import HandleKind, Path
 
 Point = tuple[float, float]
 NodeId = Annotated[str, Field(min_length=1, max_length=40)]

@@ -16,7 +16,6 @@ from curlet.core.lay import LaidRow, LaidRun
 from curlet.core.measures import Measure, lengths_in, pitch_to_spi
 from curlet.core.path import find_corners
 from curlet.core.path.corners import DEFAULT_CORNER_ANGLE
-from curlet.core.path.edit import handles_as_they_lie
 from curlet.core.path.figures import Setting, figure_of
 from curlet.core.path.outline import outline_of
 from curlet.core.path.path import Path
@@ -154,7 +153,7 @@ def _line(nodes: bytes, closed: bool, factor: float) -> Json:
 
 def _nodes(rows: list[Row], path: Path) -> list[Row]:
     """The nodes, each saying how its handles hang together: as it keeps it, or as they lie."""
-    lie = dict(zip(path.node_ids, handles_as_they_lie(path), strict=True))
+    lie = dict(zip(path.node_ids, path.handles, strict=True))
     return [{**node, "handles": node.get("handles") or lie.get(node["id"])} for node in rows]
 
 

@@ -27,6 +27,7 @@ def test_together_is_as_one_by_one(many: list[Path]) -> None:
     for one, other in zip(apart, many, strict=True):
         assert (other.segments == one.segments).all()
         assert (other.straight == one.straight).all()
+        assert other.handles == one.handles
         assert other.length == pytest.approx(one.length, rel=1e-9, abs=1e-7)
         assert other.node_positions == pytest.approx(one.node_positions, rel=1e-9, abs=1e-7)
         assert other.turns == pytest.approx(one.turns, abs=1e-6)

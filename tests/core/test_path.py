@@ -116,17 +116,17 @@ def test_equal_handles_stay_as_long_as_each_other() -> None:
 
 def test_handles_are_brought_in_line_and_say_so() -> None:
     freed = edit.move_handle(S_CURVE, "n2", "out", (40, 10), "free")
-    assert edit.handles_as_they_lie(freed)[1] == "free"
+    assert freed.handles[1] == "free"
     aligned = edit.align_handles(freed, "n2", equal=False)
-    assert edit.handles_as_they_lie(aligned)[1] == "line"
+    assert aligned.handles[1] == "line"
     for side in ("into", "out"):
         before, after = (np.hypot(*(getattr(p, side)[1] - p.points[1])) for p in (freed, aligned))
         assert after == pytest.approx(before)
     equal = edit.align_handles(freed, "n2", equal=True)
     assert equal.into[1] - equal.points[1] == pytest.approx(equal.points[1] - equal.out[1])
     # A straight node gets handles first.
-    assert edit.handles_as_they_lie(edit.align_handles(square(10), "n1", equal=True))[0] == "line"
-    assert edit.handles_as_they_lie(square(10)) == [None] * 4
+    assert edit.align_handles(square(10), "n1", equal=True).handles[0] == "line"
+    assert square(10).handles == [None] * 4
 
 
 def test_deleting_to_less_than_two_nodes_is_refused() -> None:

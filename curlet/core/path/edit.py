@@ -2,20 +2,16 @@
 
 from __future__ import annotations
 
-from typing import Literal
-
 import numpy as np
 from numpy.typing import NDArray
 
 from curlet.core.errors import BadInput
 from curlet.core.path.arc_length import ArcLength
 from curlet.core.path.cubics import points_on, split
-from curlet.core.path.path import Path
+from curlet.core.path.path import SMOOTH_COSINE, HandleKind, Path
 
 Floats = NDArray[np.float64]
-HandleKind = Literal["line", "equal", "free"]
 
-_SMOOTH_COSINE = -1 + 1e-6
 _SAMPLES = 65
 
 
@@ -62,24 +58,9 @@ def move_handle(
     return _remade(path, path.points, handles["into"], handles["out"])
 
 
-def handles_as_they_lie(path: Path) -> list[HandleKind | None]:
-    """How each node's handles lie: in line, or free of each other; None where it has none."""
-    if path.straight.all():
-        return [None] * len(path.points)
-    into, out = path.into - path.points, path.out - path.points
-    lengths = np.hypot(*into.T), np.hypot(*out.T)
-    both = lengths[0] * lengths[1]
-    straight = (into * out).sum(axis=1) < _SMOOTH_COSINE * both
-    bare = (lengths[0] == 0) & (lengths[1] == 0)
-    return [
-        None if none else "line" if line else "free"
-        for none, line in zip(bare.tolist(), ((both > 0) & straight).tolist(), strict=True)
-    ]
-
-
 def _in_line(a: Floats, b: Floats) -> bool:
     size = float(np.hypot(*a) * np.hypot(*b))
-    return size > 0 and float(a @ b) / size < _SMOOTH_COSINE
+    return size > 0 and float(a @ b) / size < SMOOTH_COSINE
 
 
 def nearest(path: Path, point: tuple[float, float]) -> tuple[int, float]:

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass, field
 from functools import cached_property
+from typing import Literal
 
 import numpy as np
 from numpy.typing import NDArray
@@ -14,10 +15,13 @@ from curlet.core.path.arc_length import ArcLength
 
 Floats = NDArray[np.float64]
 Ints = NDArray[np.intp]
+HandleKind = Literal["line", "equal", "free"]
 
 MOST_NODES = 20_000
 FURTHEST = 1_000_000.0
 SAME_POINT = 1e-6
+# Two handles whose angle has less of a cosine than this lie in line.
+SMOOTH_COSINE = -1 + 1e-6
 _UNREAL = "A coordinate of this path is not a number. Correct the drawing and try again."
 _TOO_FAR = "This path reaches more than 1 km from the sheet. Check the drawing's units."
 
@@ -122,6 +126,11 @@ class Path:
             return turned(np.concatenate([ends[-1:], ends[:-1]]), starts)
         return np.concatenate([[0.0], turned(ends[:-1], starts[1:]), [0.0]])
 
+    @cached_property
+    def handles(self) -> list[HandleKind | None]:
+        """How each node's handles lie: in line, or free of each other; None where it has none."""
+        return lie(self.points, self.into, self.out)
+
     def node_index(self, node_id: str) -> int:
         """Index of a node.
 
@@ -156,6 +165,16 @@ def cubics_between(
         a, b = chain[straight, 0], chain[straight, 3]
         chain[straight, 1], chain[straight, 2] = (2 * a + b) / 3, (a + 2 * b) / 3
     return chain, straight
+
+
+def lie(points: Floats, into: Floats, out: Floats) -> list[HandleKind | None]:
+    """How (n, 2) nodes' handles lie, as `Path.handles`."""
+    before, after = into - points, out - points
+    lengths = np.hypot(before[:, 0], before[:, 1]), np.hypot(after[:, 0], after[:, 1])
+    both = lengths[0] * lengths[1]
+    line = (both > 0) & ((before * after).sum(axis=1) < SMOOTH_COSINE * both)
+    kinds: list[HandleKind | None] = ["free", "line", None]
+    return [kinds[at] for at in np.where((lengths[0] == 0) & (lengths[1] == 0), 2, line).tolist()]
 
 
 def turned(before: Floats, after: Floats) -> Floats:

@@ -11,8 +11,7 @@ from pydantic import Field
 
 from curlet.core.errors import BadInput
 from curlet.core.path import edit
-from curlet.core.path.edit import HandleKind
-from curlet.core.path.path import Path
+from curlet.core.path.path import HandleKind, Path
 from curlet.store.commands.intent import (
     BaseIntent,
     Coordinate,
