@@ -41,10 +41,12 @@ export function Artwork({ view }: { view: View }) {
 
   useLayoutEffect(() => {
     const scene = { frame: shown, view, window: size };
-    const paint = () => {
-      cache.current = kept(seen.current, scene, cache.current, rested, paint);
+    // A picture that has come in the meantime is on no painting yet.
+    const repaint = () => paint(true);
+    const paint = (anew = false) => {
+      cache.current = anew ? null : kept(seen.current, scene, cache.current, rested, repaint);
       seen.current = scene;
-      show(canvas.current!, scene, cache.current, marks, paint);
+      show(canvas.current!, scene, cache.current, marks, repaint);
       // Marked in the frame that shows it, for speed/.
       requestAnimationFrame(() => performance.mark("curlet-painted"));
     };
