@@ -44,3 +44,19 @@ def test_warnings_and_their_mends_are_in_inches(inches: Table) -> None:
     text = inches.wait(lambda: inches.warnings()["solid-line"])
     assert "0 in" in text
     assert " mm" not in text
+
+
+def test_a_length_that_shows_none_yet_is_typed_in_inches_too(inches: Table) -> None:
+    before = len(inches.path_names())
+    inches.type_in("Cut at a length along it", "4")
+    inches.wait(lambda: len(inches.path_names()) == before + 1)
+    inches.wait(lambda: "Path 4.00 in" in inches.named("Ticket").text)
+
+
+def test_counts_and_angles_stay_what_they_are(inches: Table) -> None:
+    inches.type_in("Count of leg 1", "14")
+    inches.wait(lambda: value(inches, "Count of leg 1") == "14")
+    inches.type_in("Gap", "30 %")
+    inches.wait(lambda: value(inches, "Gap") == "30 %")
+    inches.type_in("Gap", "25")
+    inches.wait(lambda: value(inches, "Gap") == "25 %")

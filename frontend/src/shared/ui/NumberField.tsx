@@ -1,7 +1,7 @@
 /** A field for a measure: units and sums are read by the server; arrows step the number. */
 import { useContext, useId, useState } from "react";
 
-import { shownIn, stepIn, typedIn, UnitContext } from "./unit";
+import { isLength, shownIn, stepIn, typedIn, UnitContext } from "./unit";
 
 interface Props {
   label: string;
@@ -12,6 +12,8 @@ interface Props {
   onCommit: (typed: string) => Promise<string | null>;
   onCancel?: () => void;
   className?: string;
+  /** Whether it is a length, where its value does not say so. */
+  length?: boolean;
   /** For whole numbers in a table. */
   narrow?: boolean;
 }
@@ -30,8 +32,9 @@ export function NumberField(props: Props) {
   const { label, onCancel, className = "", narrow = false } = props;
   const unit = useContext(UnitContext);
   const value = shownIn(unit, props.value);
-  const step = stepIn(unit, props.value, props.step);
-  const said = (text: string) => typedIn(unit, props.value, text);
+  const length = props.length ?? isLength(props.value);
+  const step = length ? stepIn(unit, props.step) : props.step;
+  const said = (text: string) => (length ? typedIn(unit, text) : text);
   const [typed, setTyped] = useState<string | null>(null);
   const [fault, setFault] = useState<string | null>(null);
   const faultId = useId();

@@ -30,13 +30,16 @@ export function shownIn(unit: Unit, value: string): string {
   return `${inches === 0 ? "0" : inches.toFixed(Math.max(3, decimals))} in`;
 }
 
+/** Whether a field's value is a length by the way it is written. */
+export const isLength = (value: string) => LENGTH.test(value);
+
 /** What was typed for a length, with the unit where none was said: a bare number is in the sheet's. */
-export function typedIn(unit: Unit, value: string, typed: string): string {
-  if (unit === "mm" || !LENGTH.test(value) || !BARE.test(typed)) return typed;
+export function typedIn(unit: Unit, typed: string): string {
+  if (unit === "mm" || !BARE.test(typed)) return typed;
   return /^[\d.\s]+$/.test(typed) ? `${typed.trim()} in` : `(${typed.trim()}) in`;
 }
 
 /** A step that is about as large, to one figure. */
-export function stepIn(unit: Unit, value: string, step: number): number {
-  return unit === "in" && LENGTH.test(value) ? Number((step / MM_PER_INCH).toPrecision(1)) : step;
+export function stepIn(unit: Unit, step: number): number {
+  return unit === "in" ? Number((step / MM_PER_INCH).toPrecision(1)) : step;
 }

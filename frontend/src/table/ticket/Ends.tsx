@@ -66,6 +66,7 @@ function ClosedPath() {
         />
       <NumberLine words="Opened there by"
           label="Opening"
+          length
           value={opening === null || opening === undefined ? "closed" : `${fixed(opening / factor, 1)} mm`}
           step={1}
           onCommit={async (typed) =>

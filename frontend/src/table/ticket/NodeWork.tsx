@@ -121,6 +121,7 @@ function CutAt() {
     <NumberLine words="Cut it, from its start, at"
         label="Cut at a length along it"
         value=""
+        length
         step={1}
         onCommit={async (along) => (await desk.command({ kind: "cut-path", path: path!.id, along }))?.message ?? null}
       />
