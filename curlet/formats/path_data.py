@@ -21,10 +21,10 @@ Cubic = tuple[float, float, float, float, float, float, float, float]
 
 _COMMAND = re.compile(r"([MmZzLlHhVvCcSsQqTtAa])")
 _STRANGE = re.compile(r"[^MmZzLlHhVvCcSsQqTtAaeE\d\s,.+-]")
-_NUMBER = re.compile(r"[-+]?(?:\d+\.?\d*|\.\d+)(?:[eE][-+]?\d+)?")
+NUMBER = re.compile(r"[-+]?(?:\d+\.?\d*|\.\d+)(?:[eE][-+]?\d+)?")
 # The two flags of an arc may stand without anything between them and what follows.
 _ARC = re.compile(
-    "".join(rf"[\s,]*({part})" for part in [_NUMBER.pattern] * 3 + ["[01]"] * 2 + [_NUMBER.pattern] * 2)
+    "".join(rf"[\s,]*({part})" for part in [NUMBER.pattern] * 3 + ["[01]"] * 2 + [NUMBER.pattern] * 2)
 )
 _NO_RADIUS = 1e-9
 _TAKES = {"M": 2, "Z": 0, "L": 2, "H": 1, "V": 1, "C": 6, "S": 4, "Q": 4, "T": 2, "A": 7}
@@ -71,7 +71,7 @@ def _steps(data: str) -> Iterator[tuple[str, list[float]]]:
         return
     for command, text in zip(parts[::2], parts[1::2], strict=True):
         takes = _TAKES[command.upper()]
-        numbers, whole = _arc_numbers(text) if takes == 7 else (list(map(float, _NUMBER.findall(text))), True)
+        numbers, whole = _arc_numbers(text) if takes == 7 else (list(map(float, NUMBER.findall(text))), True)
         if takes == 0:
             yield command, []
             continue

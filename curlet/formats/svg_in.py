@@ -22,7 +22,7 @@ from curlet.core.measures import MM_PER_PX
 from curlet.core.path.chain import chain_to_path
 from curlet.core.path.outline import joined
 from curlet.core.path.path import MOST_NODES, SAME_POINT, Path
-from curlet.formats.path_data import Contour
+from curlet.formats.path_data import NUMBER, Contour
 from curlet.formats.path_doc import FactsDoc
 from curlet.formats.safe_xml import local_name, read_svg_tree
 from curlet.formats.svg_clips import MARK, Clips, lay_out_clips
@@ -37,7 +37,6 @@ LARGEST_SHEET = 20_000.0
 
 Floats = NDArray[np.float64]
 
-_NUMBER = re.compile(r"[-+]?(?:\d+\.?\d*|\.\d+)(?:[eE][-+]?\d+)?")
 _NOT_NUMBER = re.compile(r"nan|inf", re.IGNORECASE)
 _LENGTH = re.compile(r"\s*([-+]?(?:\d+\.?\d*|\.\d+)(?:[eE][-+]?\d+)?)\s*([a-zA-Z%]*)\s*$")
 _PX = {
@@ -136,7 +135,7 @@ def _check_numbers(root: Element) -> None:
             which = f"“{element.get('id', local_name(element))[:40]}”"
             if _NOT_NUMBER.search(text):
                 raise BadInput(f"The path {which} has a coordinate that is not a number. Correct it.")
-            if len(text) > 2 * MOST_NODES and sum(1 for _ in _NUMBER.finditer(text)) > 7 * MOST_NODES:
+            if len(text) > 2 * MOST_NODES and sum(1 for _ in NUMBER.finditer(text)) > 7 * MOST_NODES:
                 raise TooMuch(
                     f"The path {which} has more than {MOST_NODES:,} nodes. Simplify it or split it in two."
                 )
@@ -144,7 +143,7 @@ def _check_numbers(root: Element) -> None:
 
 def _fix_size(root: Element) -> tuple[float, float]:
     """Width and height in px, stated on the root so that the reader need not guess."""
-    box = [float(n) for n in _NUMBER.findall(root.get("viewBox", ""))]
+    box = [float(n) for n in NUMBER.findall(root.get("viewBox", ""))]
     box_size = box[2:4] if len(box) == 4 and box[2] > 0 and box[3] > 0 else None
     width = _px(root.get("width"), box_size[0] if box_size else None)
     height = _px(root.get("height"), box_size[1] if box_size else None)
@@ -245,7 +244,7 @@ def _opacities(root: Element) -> dict[str, float]:
 
 
 def _viewport(root: Element, width: float, height: float) -> Viewport:
-    box = [float(n) for n in _NUMBER.findall(root.get("viewBox", ""))]
+    box = [float(n) for n in NUMBER.findall(root.get("viewBox", ""))]
     return Viewport(box[2], box[3]) if len(box) == 4 else Viewport(width, height)
 
 
@@ -306,7 +305,7 @@ def _facts(element: svgelements.Shape, key: str, gradient: RoleGradient | None, 
         fill = gradient.stops[len(gradient.stops) // 2].role.own
     weight = float(element.implicit_stroke_width or 0)
     stretch = weight / float(element.stroke_width) if weight else 1.0
-    dashes = [float(n) * stretch * MM_PER_PX for n in _NUMBER.findall(values.get("stroke-dasharray") or "")]
+    dashes = [float(n) * stretch * MM_PER_PX for n in NUMBER.findall(values.get("stroke-dasharray") or "")]
     return FactsDoc(
         element=key,
         stroke=stroke,

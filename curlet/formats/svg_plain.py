@@ -8,13 +8,13 @@ from collections.abc import Callable
 from copy import deepcopy
 from xml.etree.ElementTree import Element
 
+from curlet.formats.path_data import NUMBER
 from curlet.formats.safe_xml import HREFS, local_name
 
 _SVG = "{http://www.w3.org/2000/svg}"
 # What a length may be written in, px.
 _PX = {"": 1.0, "px": 1.0, "mm": 96 / 25.4, "cm": 96 / 2.54, "in": 96.0, "pt": 96 / 72, "pc": 16.0}
 _LENGTH = re.compile(r"\s*([-+]?(?:\d+\.?\d*|\.\d+)(?:e[-+]?\d+)?)\s*([a-z]*)\s*", re.IGNORECASE)
-_NUMBER = re.compile(r"[-+]?(?:\d+\.?\d*|\.\d+)(?:[eE][-+]?\d+)?")
 _OF_SYMBOL = ("viewBox", "preserveAspectRatio", "class", "style", "fill", "stroke", "stroke-width")
 _GEOMETRY = {
     "rect": ("x", "y", "width", "height", "rx", "ry"),
@@ -80,7 +80,7 @@ def _plain_shape(element: Element, name: str) -> None:
 
 
 def _plain_corners(element: Element, *, closed: bool) -> None:
-    numbers = _NUMBER.findall(element.get("points", ""))
+    numbers = NUMBER.findall(element.get("points", ""))
     pairs = " ".join(numbers[: len(numbers) // 2 * 2])
     if pairs:
         _become_path(element, f"M{pairs}" + "Z" * closed, ("points",))

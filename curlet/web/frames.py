@@ -15,7 +15,6 @@ from curlet.core.errors import CurletError
 from curlet.core.lay import LaidRow, LaidRun
 from curlet.core.measures import Measure, lengths_in, pitch_to_spi
 from curlet.core.path import find_corners
-from curlet.core.path.corners import DEFAULT_CORNER_ANGLE
 from curlet.core.path.figures import Setting, figure_of
 from curlet.core.path.outline import outline_of
 from curlet.core.path.path import Path
@@ -172,8 +171,6 @@ def figure_setting(setting: Setting, value: float, factor: float) -> Json:
 
 
 def _bare_corners(path: Path, factor: float) -> list[Json]:
-    if np.abs(path.turns).max() < DEFAULT_CORNER_ANGLE - 1e-9:
-        return []
     corners = find_corners(path)
     places = dict(zip(path.node_ids, path.points.tolist(), strict=True)) if corners else {}
     return [

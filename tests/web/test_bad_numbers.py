@@ -13,7 +13,8 @@ from tests.web.test_api import HEM, RUN, SHEET, read_frame, sheet
 from tests.web.test_api import send as ask
 from tests.web.test_sheets_api import lay_under, send
 
-NONSENSE = ("", "wide", "1/0", "nan", "1e400", "3 spoons", "9" * 80)
+NONSENSE = ("wide", "1/0", "nan", "1e400", "3 spoons", "9" * 80)
+RENAMED = "Rename to Foot"
 CLOSED = "run-waistcoat-welt-pocket-r"
 
 
@@ -68,15 +69,10 @@ def test_nonsense_is_answered_in_words_and_changes_nothing(
     for text in NONSENSE:
         for where in ("commands", "preview"):
             reply = ask(client, typed(intent, text), where)
-            if reply.status_code == 200 and text == "":
-                # An empty field may say “as it would be”.
-                continue
             assert reply.status_code == 422, (text, reply.data[:200])
             assert len(reply.json["detail"]) > 15
             assert "Traceback" not in reply.json["detail"]
-    after = sheet(client)
-    assert after["paths"] == before["paths"] or intent["kind"] in ("slide-start", "draw-figure")
-    assert (after["undo"], after["sheet"]) == (before["undo"], before["sheet"]) or after["undo"]
+    assert sheet(client) == before
 
 
 @pytest.mark.parametrize(
@@ -152,6 +148,6 @@ def test_what_came_before_the_fault_is_still_there(client: FlaskClient) -> None:
     assert client.post(f"{SHEET}/take-in", data=form, content_type="multipart/form-data").status_code == 422
     head = sheet(client)
     assert next(path for path in head["paths"] if path["id"] == HEM)["name"] == "Foot"
-    assert head["undo"] == "Rename Hem R" or "Foot" in str(head["undo"])
+    assert head["undo"] == RENAMED
     back = read_frame(client.post(f"{SHEET}/undo", json={"revision": head["revision"]}))[0]
     assert next(path for path in back["paths"] if path["id"] == HEM)["name"] == "Hem R"

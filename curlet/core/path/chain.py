@@ -16,14 +16,14 @@ Floats = NDArray[np.float64]
 
 def path_of_cubics(cubics: Sequence[Floats] | Floats, closed: bool) -> Path:
     """(k, 4, 2) cubics end to end as a path; those that are straight get no handles."""
-    count = len(cubics)
-    points = np.array([c[0] for c in cubics] + ([] if closed else [cubics[-1][3]]))
-    into, out = points.copy(), points.copy()
-    for index, cubic in enumerate(cubics):
-        if not _is_line(cubic):
-            out[index] = cubic[1]
-            into[(index + 1) % count if closed else index + 1] = cubic[2]
-    return Path.make([f"n{i + 1}" for i in range(len(points))], points, into, out, closed)
+    chain = np.array(cubics, dtype=np.float64).reshape(-1, 4, 2)
+    # What comes from elsewhere may miss where the next begins by a rounding.
+    chain[:-1, 3] = chain[1:, 0]
+    if closed:
+        chain[-1:, 3] = chain[:1, 0]
+    lines = [index for index, cubic in enumerate(chain) if _is_line(cubic)]
+    chain[lines, 1], chain[lines, 2] = chain[lines, 0], chain[lines, 3]
+    return chain_to_path(chain, closed)
 
 
 def chain_to_path(chain: Floats, closed: bool) -> Path:

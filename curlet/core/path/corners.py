@@ -74,6 +74,8 @@ def find_corners(path: Path, angle: float = DEFAULT_CORNER_ANGLE, reach: float =
     """
     turns, positions = path.turns, path.node_positions
     sharp = np.abs(turns) >= angle - 1e-9
+    if reach <= 0 and not sharp.any():
+        return ()
     found = [Corner(path.node_ids[i], float(positions[i]), float(turns[i])) for i in np.flatnonzero(sharp)]
     if reach > 0:
         found += _gathered(path, np.where(sharp, 0.0, turns), angle, reach, [c.s for c in found])

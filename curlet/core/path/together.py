@@ -7,7 +7,7 @@ from collections.abc import Sequence
 import numpy as np
 
 from curlet.core.path.arc_length import ArcLength
-from curlet.core.path.path import Path, cubics_between, lie, turned
+from curlet.core.path.path import Floats, Path, cubics_between, lie, turned
 
 _NOUGHT = np.zeros(1)
 
@@ -17,31 +17,27 @@ def measure_together(paths: Sequence[Path]) -> None:
     by one afterwards."""
     todo = [path for path in {id(path): path for path in paths}.values() if "turns" not in path.__dict__]
     if todo:
-        _handles(todo)
-        _lengths(todo)
+        points, into, out = (
+            np.concatenate([getattr(path, name) for path in todo]) for name in ("points", "into", "out")
+        )
+        _handles(todo, points, into, out)
+        _lengths(todo, points, into, out)
 
 
-def _joined(paths: Sequence[Path], name: str) -> np.ndarray:
-    return np.concatenate([getattr(path, name) for path in paths])
-
-
-def _handles(paths: Sequence[Path]) -> None:
-    points, into, out = (_joined(paths, name) for name in ("points", "into", "out"))
-    kinds = lie(points, into, out)
-    first = 0
+def _handles(paths: Sequence[Path], points: Floats, into: Floats, out: Floats) -> None:
+    kinds, first = lie(points, into, out), 0
     for path in paths:
         path.__dict__["handles"] = kinds[first : first + len(path.points)]
         first += len(path.points)
 
 
-def _lengths(paths: Sequence[Path]) -> None:
+def _lengths(paths: Sequence[Path], points: Floats, into: Floats, out: Floats) -> None:
     """One chain with gaps between the paths: its pieces are measured as each path's own would be."""
     counts, closed = np.array([len(path.points) for path in paths]), np.array([path.closed for path in paths])
     lasts, stops = np.cumsum(counts) - 1, np.cumsum(counts - ~closed)
     ahead = np.arange(1, counts.sum() + 1)
     ahead[lasts] = lasts - counts + 1
     here = np.delete(np.arange(counts.sum()), lasts[~closed])
-    points, into, out = (_joined(paths, name) for name in ("points", "into", "out"))
     segments, straight = cubics_between(points, into, out, here, ahead[here])
     chain = ArcLength(segments, straight, closed=False)
     starts, ends = chain.end_tangents

@@ -1,19 +1,21 @@
 /** The unit that lengths are written and typed in: the sheet's on the Table, mm elsewhere. */
 import { createContext, useContext } from "react";
 
-import { fixed } from "./words";
+import { decimals, fixed } from "./words";
 
 export type Unit = "mm" | "in";
 
-const MM_PER_INCH = 25.4;
+const MM = { mm: 1, in: 25.4 } as const;
+
+/** How many mm a unit is. */
+export const mmPer = (unit: Unit): number => MM[unit];
 
 export const UnitContext = createContext<Unit>("mm");
 
 /** Lengths of the Table in words: `bare` without the unit, `text` with it. */
 export function useLength() {
   const unit = useContext(UnitContext);
-  const bare = (mm: number, decimals = 2) =>
-    unit === "in" ? fixed(mm / MM_PER_INCH, decimals + 1) : fixed(mm, decimals);
+  const bare = (mm: number, decimals = 2) => fixed(mm / mmPer(unit), unit === "in" ? decimals + 1 : decimals);
   return { unit, bare, text: (mm: number, decimals = 2) => `${bare(mm, decimals)} ${unit}` };
 }
 
@@ -25,9 +27,8 @@ const BARE = /^[\d\s.,+\-−*×/()]+$/;
 export function shownIn(unit: Unit, value: string): string {
   const mm = unit === "in" && STATED.exec(value);
   if (!mm) return value;
-  const inches = Number((Number(mm[1]) / MM_PER_INCH).toFixed(4));
-  const decimals = inches.toString().split(".")[1]?.length ?? 0;
-  return `${inches === 0 ? "0" : inches.toFixed(Math.max(3, decimals))} in`;
+  const inches = Number(mm[1]) / mmPer(unit);
+  return `${Number(inches.toFixed(4)) === 0 ? "0" : inches.toFixed(Math.max(3, decimals(inches)))} in`;
 }
 
 /** Whether a field's value is a length by the way it is written. */
@@ -41,5 +42,5 @@ export function typedIn(unit: Unit, typed: string): string {
 
 /** A step that is about as large, to one figure. */
 export function stepIn(unit: Unit, step: number): number {
-  return unit === "in" ? Number((step / MM_PER_INCH).toPrecision(1)) : step;
+  return unit === "in" ? Number((step / mmPer(unit)).toPrecision(1)) : step;
 }

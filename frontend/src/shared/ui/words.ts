@@ -11,7 +11,8 @@ export const signed = (value: number, decimals = 1) => {
 /** A typed number, without trailing noughts past two decimals. */
 export const typedMm = (value: number) => `${Number(value.toFixed(4)).toFixed(Math.max(2, decimals(value)))} mm`;
 
-const decimals = (value: number) => Number(value.toFixed(4)).toString().split(".")[1]?.length ?? 0;
+/** How many decimals a number has, of four at the most. */
+export const decimals = (value: number) => Number(value.toFixed(4)).toString().split(".")[1]?.length ?? 0;
 
 /** An asked length as it is typed: in its own frame, or as a share. */
 export function askedText(asked: AskedLength): string {

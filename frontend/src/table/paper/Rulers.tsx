@@ -1,10 +1,11 @@
 /** Edge rulers in the sheet's unit, worn, and the pointer's place on them. */
+import { mmPer } from "@/shared/ui/unit";
+
 import { useShown } from "../sheet";
 import { useHand } from "../state";
 import { niceStep, type View } from "../view";
 
 export const RULER = 20;
-const PER_INCH = 25.4;
 
 interface Tick {
   at: number;
@@ -27,7 +28,7 @@ function ticks(origin: number, perUnit: number, size: number): Tick[] {
 export function Rulers({ view }: { view: View }) {
   const { head } = useShown();
   const { window, pointer } = useHand();
-  const perUnit = view.zoom * head.sheet.factor * (head.sheet.unit === "in" ? PER_INCH : 1);
+  const perUnit = view.zoom * head.sheet.factor * mmPer(head.sheet.unit);
   const here = pointer && { x: pointer.x * view.zoom + view.x, y: pointer.y * view.zoom + view.y };
   return (
     <svg className="pointer-events-none absolute inset-0 h-full w-full" aria-hidden>

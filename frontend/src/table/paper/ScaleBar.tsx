@@ -1,12 +1,12 @@
 /** A bar of a round worn length at the foot of the sheet. */
+import { mmPer } from "@/shared/ui/unit";
+
 import { useShown } from "../sheet";
 import { niceStep, type View } from "../view";
 
-const PER_INCH = 25.4;
-
 export function ScaleBar({ view }: { view: View }) {
   const { factor, unit } = useShown().head.sheet;
-  const perUnit = view.zoom * factor * (unit === "in" ? PER_INCH : 1);
+  const perUnit = view.zoom * factor * mmPer(unit);
   const length = niceStep(perUnit, 90);
   const width = length * perUnit;
   return (

@@ -2,7 +2,7 @@
  * tight places and crossings marked; length, gap and start point can be dragged. */
 import type { CornerShown, CrossingShown, LegShown, PinchShown, RunShown } from "@/shared/api/types";
 import { MANNER_WORDS } from "@/shared/ui/trade";
-import { useLength } from "@/shared/ui/unit";
+import { mmPer, useLength } from "@/shared/ui/unit";
 import { degrees, plural } from "@/shared/ui/words";
 
 import { rowOf } from "../rows";
@@ -284,7 +284,7 @@ function Fold({ corner, x, legs, perMm }: FoldProps) {
 function TapeRuler({ length, start, perMm }: { length: number; start: number; perMm: number }) {
   const { unit } = useLength();
   // All of it in mm: one division is so many, and stands for so much of the unit.
-  const perUnit = unit === "in" ? 25.4 : 1;
+  const perUnit = mmPer(unit);
   const fine = (niceStep(perMm * perUnit, 74) / 10) * perUnit;
   const count = Math.floor(length / fine + 1e-6);
   return (
