@@ -6,9 +6,8 @@ from typing import Annotated, Literal
 
 from pydantic import BaseModel, ConfigDict, Field
 
-from curlet.formats.path_doc import NodeId
+from curlet.formats.path_doc import Coordinate, NodeId
 
-Coordinate = Annotated[float, Field(ge=-1e6, le=1e6, allow_inf_nan=False)]
 Spot = tuple[Coordinate, Coordinate]
 AnchorDoc = tuple[NodeId, NodeId, Annotated[float, Field(ge=0, le=1)]]
 

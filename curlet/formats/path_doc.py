@@ -3,14 +3,17 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
+from functools import lru_cache
 from typing import Annotated, Any, Literal
 
 import numpy as np
-from pydantic import BaseModel, ConfigDict, Field
+import orjson
+from pydantic import BaseModel, ConfigDict, Field, FiniteFloat
 
-from curlet.core.path.path import HandleKind, Path
+from curlet.core.path.path import FURTHEST, MOST_NODES, HandleKind, Path
 
-Point = tuple[float, float]
+Coordinate = Annotated[float, Field(ge=-FURTHEST, le=FURTHEST, allow_inf_nan=False)]
+Point = tuple[Coordinate, Coordinate]
 NodeId = Annotated[str, Field(min_length=1, max_length=40)]
 
 
@@ -20,11 +23,14 @@ class NodeDoc(BaseModel):
 
     model_config = ConfigDict(extra="forbid", frozen=True)
     id: NodeId
-    x: float
-    y: float
+    x: Coordinate
+    y: Coordinate
     into: Point | None = None
     out: Point | None = None
     handles: HandleKind | None = None
+
+
+Nodes = Annotated[list[NodeDoc], Field(min_length=1, max_length=MOST_NODES)]
 
 
 class FigureDoc(BaseModel):
@@ -32,9 +38,15 @@ class FigureDoc(BaseModel):
 
     model_config = ConfigDict(extra="forbid", frozen=True)
     figure: str
-    values: dict[str, float]
-    x: float
-    y: float
+    values: dict[str, FiniteFloat]
+    x: Coordinate
+    y: Coordinate
+
+
+# No line is thicker, and no dash longer, than the largest sheet: mm.
+MOST_WEIGHT = 20_000.0
+Weight = Annotated[float, Field(ge=0, le=MOST_WEIGHT, allow_inf_nan=False)]
+Opacity = Annotated[float, Field(ge=0, le=1, allow_inf_nan=False)]
 
 
 class FactsDoc(BaseModel):
@@ -43,13 +55,13 @@ class FactsDoc(BaseModel):
     model_config = ConfigDict(extra="forbid", frozen=True)
     element: str = ""
     stroke: str | None = None
-    stroke_opacity: float = 1.0
-    weight: float = 0.0
+    stroke_opacity: Opacity = 1.0
+    weight: Weight = 0.0
     ends: Literal["round", "flat", "square"] = "flat"
     joins: Literal["round", "mitre", "bevel"] = "mitre"
-    dashes: tuple[float, ...] = ()
+    dashes: Annotated[tuple[Weight, ...], Field(max_length=32)] = ()
     fill: str | None = None
-    fill_opacity: float = 1.0
+    fill_opacity: Opacity = 1.0
     even_odd: bool = False
 
 
@@ -67,6 +79,12 @@ def path_of_rows(rows: Sequence[dict[str, Any]], closed: bool) -> Path:
     places = np.array([(at, into or at, out or at) for at, into, out in every], dtype=np.float64)
     points, into, out = places.reshape(-1, 3, 2).transpose(1, 0, 2)
     return Path.make([n["id"] for n in rows], points, into, out, closed)
+
+
+@lru_cache(maxsize=16_384)
+def path_of_json(nodes: bytes, closed: bool) -> Path:
+    """As `path_of_rows`, of nodes as JSON."""
+    return path_of_rows(orjson.loads(nodes), closed)
 
 
 def node_rows(path: Path) -> list[dict[str, Any]]:

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import datetime
-from collections.abc import Callable
+from collections.abc import Callable, Iterable
 from dataclasses import dataclass
 
 from peewee import fn
@@ -12,10 +12,12 @@ from curlet.core.errors import BadInput
 from curlet.core.measures import Scale
 from curlet.formats.brush_file import BrushDoc, read_brush
 from curlet.store.database import reading, writing
+from curlet.store.documents import Unreadable
 from curlet.store.errors import Conflict, Missing
 from curlet.store.models import Brush, BrushMaking, Run
-from curlet.store.names import unlike
+from curlet.store.names import ended, unlike
 from curlet.store.state import Row, new_id
+from curlet.store.unreadable import readable
 from curlet.store.worn import give_up, is_worn, moved_on, worn_on
 
 Edit = Callable[[BrushDoc], tuple[BrushDoc, str]]
@@ -60,13 +62,13 @@ def change(brush_id: str, making: int, edit: Edit, *, keep_runs: bool = False) -
     """
     with writing():
         brush = _fresh(brush_id, making)
-        before = read_brush(brush.doc)
+        before = read_brush(readable(brush.doc))
         doc, label = edit(before)
         if doc == before:
             return _bench(brush)
         doc.to_core().check(Scale())
         if brush.builtin:
-            brush = _copy(before, f"{before.name}, own")
+            brush = _copy(before, ended(before.name, ", own"))
             doc = doc.model_copy(update={"name": brush.doc["name"]}) if doc.name == before.name else doc
         elif keep_runs:
             _leave_runs(brush, before)
@@ -101,7 +103,7 @@ def go_back(brush_id: str, making: int, number: int) -> Bench:
         earlier = _making(brush, number)
         if earlier is None:
             raise Missing("That making is no longer kept. Choose another from the list.")
-        _keep(brush, read_brush(earlier.doc), f"Back to: {earlier.label}")
+        _keep(brush, read_brush(readable(earlier.doc)), f"Back to: {earlier.label}")
         return _bench(brush)
 
 
@@ -127,19 +129,24 @@ def everything() -> list[Row]:
     with reading():
         counts = Run.select(Run.brush, fn.COUNT(Run.id)).group_by(Run.brush).tuples()
         worn: dict[str, int] = {brush: count for brush, count in counts}
-        brushes = Brush.select().order_by(Brush.position, Brush.id)
+        brushes = _readable(Brush.select().order_by(Brush.position, Brush.id))
         return [{**brush.__data__, "worn_by": worn.get(brush.id, 0)} for brush in brushes]
 
 
 def free_name(name: str) -> str:
     """A name that no brush in the drawer has."""
-    return unlike(name, (brush.doc["name"] for brush in Brush.select()))
+    return unlike(name, (brush.doc["name"] for brush in _readable()))
 
 
 def named_brush(name: str) -> Brush | None:
     """The first brush of a name, one's own before a built-in."""
-    found = [brush for brush in Brush.select() if brush.doc["name"] == name]
+    found = [brush for brush in _readable() if brush.doc["name"] == name]
     return min(found, key=lambda brush: (brush.builtin, brush.position), default=None)
+
+
+def _readable(brushes: Iterable[Brush] | None = None) -> list[Brush]:
+    """Those of some brushes, or of all, that can be read."""
+    return [b for b in (brushes or Brush.select()) if not isinstance(b.doc, Unreadable)]
 
 
 def put_doc(brush: Brush, doc: BrushDoc, label: str) -> None:
@@ -172,14 +179,15 @@ def _copy(doc: BrushDoc, name: str) -> Brush:
 def _leave_runs(brush: Brush, before: BrushDoc) -> None:
     if not is_worn(brush.id):
         return
-    as_it_was = _copy(before, f"{before.name}, as it was")
+    as_it_was = _copy(before, ended(before.name, ", as it was"))
     moved_on(worn_on([brush.id]))
     give_up(brush.id, as_it_was.id)
 
 
 def _keep(brush: Brush, doc: BrushDoc, label: str) -> None:
     """A new making on top of the present one."""
-    if not BrushMaking.select().where(BrushMaking.brush == brush.id).exists():
+    first = not BrushMaking.select().where(BrushMaking.brush == brush.id).exists()
+    if first and not isinstance(brush.doc, Unreadable):
         _write(brush, brush.making, None, "As it was first", brush.doc)
     newest = BrushMaking.select(fn.MAX(BrushMaking.number)).where(BrushMaking.brush == brush.id).scalar()
     _write(brush, newest + 1, brush.making, label, doc.model_dump(mode="json"))
@@ -202,7 +210,7 @@ def _step_to(brush: Brush, number: int) -> None:
     making = _making(brush, number)
     if making is None:
         return
-    brush.doc, brush.making = making.doc, number
+    brush.doc, brush.making = readable(making.doc), number
     brush.save()
     moved_on(worn_on([brush.id]))
 
@@ -227,7 +235,7 @@ def _bench(brush: Brush) -> Bench:
     worn = Run.select().where(Run.brush == brush.id).count()
     return Bench(
         brush.id,
-        read_brush(brush.doc),
+        read_brush(readable(brush.doc)),
         brush.builtin,
         brush.making,
         worn,

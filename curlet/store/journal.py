@@ -2,10 +2,12 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable
+from collections.abc import Callable, Iterator
+from contextlib import contextmanager
 
 from peewee import fn
 
+from curlet.core.errors import BadInput
 from curlet.store.commands import Intent
 from curlet.store.database import reading, writing
 from curlet.store.errors import Conflict, Missing, Stale
@@ -13,6 +15,7 @@ from curlet.store.lettering import follow_paths
 from curlet.store.models import Brush, Sheet, Step
 from curlet.store.rows import delete_rows, insert_rows
 from curlet.store.state import KINDS, Change, Row, State, load_state
+from curlet.store.unreadable import readable
 from curlet.store.worn import moved_on, worn_on
 
 MOST_STEPS = 2_000
@@ -21,11 +24,21 @@ _ORDER = {kind: place for place, kind in enumerate(KINDS)}
 
 
 def do(sheet_id: str, revision: int, intent: Intent, check: Callable[[State], None] | None = None) -> State:
-    """Carry out an intent as one undoable step.
+    """Carry out an intent as one undoable step; see `doing`."""
+    with doing(sheet_id, revision, intent, check) as state:
+        return state
+
+
+@contextmanager
+def doing(
+    sheet_id: str, revision: int, intent: Intent, check: Callable[[State], None] | None = None
+) -> Iterator[State]:
+    """Carry out an intent as one undoable step, and give the sheet as it was read back. It is kept when the
+    block ends: what the block raises, as when the sheet cannot be shown, leaves everything as it was.
 
     Parameters
     ----------
-    check : is shown the state before it is kept; what it raises leaves everything as it was.
+    check : is shown the state before it is written; what it raises leaves everything as it was.
 
     Raises
     ------
@@ -45,7 +58,16 @@ def do(sheet_id: str, revision: int, intent: Intent, check: Callable[[State], No
             write_changes(state.changes)
             _drop_oldest(sheet_id)
             _moved_on(sheet_id, state.changes)
-        return load_state(sheet_id)
+        yield _read_back(sheet_id, state.changes)
+
+
+def _read_back(sheet_id: str, changes: list[Change]) -> State:
+    """The sheet as it is now kept; BadInput if anything that changed cannot be read."""
+    state, changed = load_state(sheet_id), {(change.kind, change.id) for change in changes}
+    for row in state.set_aside:
+        if (row.kind, row.id) in changed:
+            raise BadInput(f"{row.name} could not be opened again: {row.fault} Nothing was changed.")
+    return state
 
 
 def undo(sheet_id: str, revision: int) -> State:
@@ -54,7 +76,7 @@ def undo(sheet_id: str, revision: int) -> State:
         _fresh(sheet_id, revision)
         step = _last(sheet_id)
         if step is not None:
-            back = [Change(c["kind"], c["id"], c["after"], c["before"]) for c in step.changes]
+            back = [Change(c["kind"], c["id"], c["after"], c["before"]) for c in readable(step.changes)]
             _replay(sheet_id, back[::-1], step, undone=True)
         return load_state(sheet_id)
 
@@ -65,7 +87,7 @@ def redo(sheet_id: str, revision: int) -> State:
         _fresh(sheet_id, revision)
         step = _next(sheet_id)
         if step is not None:
-            _replay(sheet_id, [Change(**change) for change in step.changes], step, undone=False)
+            _replay(sheet_id, [Change(**change) for change in readable(step.changes)], step, undone=False)
         return load_state(sheet_id)
 
 
@@ -173,4 +195,4 @@ def find_brush(brush_id: str) -> Row | None:
     """A brush's document, or None."""
     with reading():
         brush = Brush.get_or_none(Brush.id == brush_id)
-    return brush.doc if brush else None
+    return readable(brush.doc) if brush else None

@@ -1,4 +1,4 @@
-"""The tables. Documents (nodes, own settings, brushes) are JSON text."""
+"""The tables. Documents (nodes, own settings, brushes) are JSON text, see `documents`."""
 
 from __future__ import annotations
 
@@ -18,28 +18,50 @@ from peewee import (
     TextField,
 )
 
+from curlet.formats.brush_courses import SwellDoc
+from curlet.formats.brush_file import BrushDoc
+from curlet.formats.cloth_doc import ClothDoc
+from curlet.formats.kept_motif import KeptMotifDoc
+from curlet.formats.lettering_doc import LetteringDoc
+from curlet.formats.mark_doc import MarkDoc
+from curlet.formats.path_doc import FactsDoc, FigureDoc, Nodes
+from curlet.formats.run_places import PlacesDoc
+from curlet.store.documents import JsonField, Unreadable
+
 database = DatabaseProxy()
 
 
-class JsonField(TextField):
-    """A JSON document."""
+class Table(Model):
+    class Meta:
+        database = database
+        legacy_table_names = False
 
-    def db_value(self, value: Any) -> str:
-        return orjson.dumps(value).decode()
 
-    def python_value(self, value: str) -> Any:
-        return orjson.loads(value)
+class Picture(Table):
+    """A PNG, in base64, by the hash of its text."""
+
+    id = CharField(primary_key=True)
+    png = TextField()
 
 
 class BrushField(JsonField):
-    """A brush's document. Its pictures are kept once, beside it, so that every making of a brush does not
-    hold them again."""
+    """A brush's or motif's document. Its pictures are kept once, beside it, so that every version of a brush
+    does not hold them again."""
 
     def db_value(self, value: Any) -> str:
-        return super().db_value(_each_picture(value, keep_picture_text))
+        if isinstance(value, Unreadable):
+            return value.text
+        # Read as a whole first, then with each picture's key in its place.
+        super().db_value(value)
+        return orjson.dumps(_each_picture(value, keep_picture_text)).decode()
 
     def python_value(self, value: str) -> Any:
-        return _each_picture(super().python_value(value), _fetch_picture)
+        try:
+            whole = _each_picture(orjson.loads(value), _fetch_picture)
+        except (orjson.JSONDecodeError, LookupError) as error:
+            return Unreadable(value, str(error))
+        fault = self.fault(orjson.dumps(whole).decode())
+        return Unreadable(value, fault) if fault else whole
 
 
 def _each_picture(value: Any, change: Callable[[str], str]) -> Any:
@@ -49,7 +71,7 @@ def _each_picture(value: Any, change: Callable[[str], str]) -> Any:
     if not isinstance(value, dict):
         return value
     if value.get("family") == "picture":
-        return {**value, "png": change(value["png"])}
+        return {**value, "png": change(str(value.get("png", "")))}
     return {key: _each_picture(item, change) for key, item in value.items()}
 
 
@@ -61,13 +83,10 @@ def keep_picture_text(text: str) -> str:
 
 
 def _fetch_picture(key: str) -> str:
-    return str(Picture.get_by_id(key).png)
-
-
-class Table(Model):
-    class Meta:
-        database = database
-        legacy_table_names = False
+    found = Picture.get_or_none(Picture.id == key)
+    if found is None:
+        raise LookupError("A picture of it is missing.")
+    return str(found.png)
 
 
 class Sheet(Table):
@@ -77,7 +96,7 @@ class Sheet(Table):
     height = FloatField()
     scale = CharField()
     ground = CharField(default="light")
-    ground_cloth = JsonField(default=dict)
+    ground_cloth = JsonField(ClothDoc, default=dict)
     unit = CharField(default="mm")
     removed = BooleanField(default=False)
     revision = IntegerField(default=1)
@@ -97,7 +116,7 @@ class Lettering(Table):
 
     id = CharField(primary_key=True)
     sheet = ForeignKeyField(Sheet, on_delete="CASCADE", backref="letterings")
-    doc = JsonField()
+    doc = JsonField(LetteringDoc)
     position = IntegerField(default=0)
 
 
@@ -115,11 +134,11 @@ class SheetPath(Table):
     group = ForeignKeyField(SeamGroup, null=True, on_delete="SET NULL", backref="paths")
     name = CharField()
     closed = BooleanField()
-    nodes = JsonField()
-    facts = JsonField(default=dict)
-    figure = JsonField(default=dict)
-    swell = JsonField(default=list)
-    cloth = JsonField(default=dict)
+    nodes = JsonField(Nodes)
+    facts = JsonField(FactsDoc, default=dict)
+    figure = JsonField(FigureDoc, default=dict)
+    swell = JsonField(SwellDoc, default=list)
+    cloth = JsonField(ClothDoc, default=dict)
     lettering = CharField(null=True)
     part = CharField(default="")
     hidden = BooleanField(default=False)
@@ -127,16 +146,9 @@ class SheetPath(Table):
     position = IntegerField(default=0)
 
 
-class Picture(Table):
-    """A PNG, in base64, by the hash of its text."""
-
-    id = CharField(primary_key=True)
-    png = TextField()
-
-
 class Brush(Table):
     id = CharField(primary_key=True)
-    doc = BrushField()
+    doc = BrushField(BrushDoc)
     builtin = BooleanField(default=False)
     making = IntegerField(default=1)
     position = IntegerField(default=0)
@@ -150,7 +162,7 @@ class BrushMaking(Table):
     number = IntegerField()
     before = IntegerField(null=True)
     label = CharField()
-    doc = BrushField()
+    doc = BrushField(BrushDoc)
     made = CharField()
 
     class Meta:
@@ -161,7 +173,7 @@ class Motif(Table):
     """A motif kept by itself in the Drawers."""
 
     id = CharField(primary_key=True)
-    doc = BrushField()
+    doc = BrushField(KeptMotifDoc)
     position = IntegerField(default=0)
 
 
@@ -201,7 +213,7 @@ class CheckMark(Table):
 
     id = CharField(primary_key=True)
     sheet = ForeignKeyField(Sheet, on_delete="CASCADE", backref="marks")
-    doc = JsonField()
+    doc = JsonField(MarkDoc)
     position = IntegerField(default=0)
 
 
@@ -210,9 +222,9 @@ class Run(Table):
     sheet = ForeignKeyField(Sheet, on_delete="CASCADE", backref="runs")
     path = ForeignKeyField(SheetPath, on_delete="CASCADE", backref="runs")
     brush = ForeignKeyField(Brush, on_delete="RESTRICT", backref="runs")
-    own = JsonField(default=dict)
+    own = JsonField(dict[str, Any], default=dict)
     backwards = BooleanField(default=False)
-    places = JsonField(default=dict)
+    places = JsonField(PlacesDoc, default=dict)
     shown = BooleanField(default=True)
     position = IntegerField(default=0)
 
@@ -222,7 +234,7 @@ class Step(Table):
 
     sheet = ForeignKeyField(Sheet, on_delete="CASCADE", backref="steps")
     label = CharField()
-    changes = JsonField()
+    changes = JsonField(list[dict[str, Any]])
     undone = BooleanField(default=False)
 
 

@@ -6,23 +6,26 @@ from peewee import fn
 
 from curlet.formats.kept_motif import KeptMotifDoc
 from curlet.store.database import reading, writing
+from curlet.store.documents import Unreadable
 from curlet.store.errors import Missing
 from curlet.store.models import Motif
 from curlet.store.names import unlike
 from curlet.store.state import new_id
+from curlet.store.unreadable import readable
 
 
 def everything() -> list[tuple[str, KeptMotifDoc]]:
     """Every motif with its id, in the order in which they were kept."""
     with reading():
         rows = Motif.select().order_by(Motif.position, Motif.id)
-        return [(row.id, KeptMotifDoc.model_validate(row.doc)) for row in rows]
+        there = [row for row in rows if not isinstance(row.doc, Unreadable)]
+        return [(row.id, KeptMotifDoc.model_validate(row.doc)) for row in there]
 
 
 def look(motif_id: str) -> KeptMotifDoc:
     """A motif; Missing if there is none."""
     with reading():
-        return KeptMotifDoc.model_validate(_find(motif_id).doc)
+        return KeptMotifDoc.model_validate(readable(_find(motif_id).doc))
 
 
 def keep(kept: KeptMotifDoc) -> tuple[str, KeptMotifDoc]:
@@ -38,7 +41,7 @@ def rename(motif_id: str, name: str) -> KeptMotifDoc:
     """Another name for a motif; a number follows where another motif has it."""
     with writing():
         row = _find(motif_id)
-        before = KeptMotifDoc.model_validate(row.doc)
+        before = KeptMotifDoc.model_validate(readable(row.doc))
         if name == before.name:
             return before
         after = before.model_copy(update={"name": _free_name(name)})
@@ -61,4 +64,4 @@ def _find(motif_id: str) -> Motif:
 
 
 def _free_name(name: str) -> str:
-    return unlike(name, (row.doc["name"] for row in Motif.select()))
+    return unlike(name, (kept.name for _, kept in everything()))

@@ -11,13 +11,22 @@ _SIDED = re.compile(r"^(.*\S)\s+([RL])$")
 _OTHER = {"R": "L", "L": "R"}
 
 
+# The longest name that is read.
+MOST_LETTERS = 120
+
+
 def unlike(name: str, taken: Iterable[str]) -> str:
     """The name, with a number after it where it is taken."""
     names = set(taken)
-    number, found = 2, name
+    number, found = 2, ended(name, "")
     while found in names:
-        found, number = f"{name} {number}", number + 1
+        found, number = ended(name, f" {number}"), number + 1
     return found
+
+
+def ended(name: str, ending: str) -> str:
+    """The name with an ending, shortened so that the whole is no longer than a name may be."""
+    return f"{name[: MOST_LETTERS - len(ending)]}{ending}"
 
 
 def other_half(name: str) -> str | None:

@@ -114,6 +114,6 @@ def _put(values: Row) -> str:
         taken = [sheet.name for sheet in Sheet.select(Sheet.name)]
         position = (Sheet.select(fn.MAX(Sheet.position)).scalar() or 0) + 1
         sheet_id = new_id()
-        name = unlike(values["name"].strip()[:110] or "Sheet", taken)
+        name = unlike(values["name"].strip() or "Sheet", taken)
         Sheet.create(**{**values, "id": sheet_id, "name": name, "position": position, "removed": False})
     return sheet_id

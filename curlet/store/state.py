@@ -20,6 +20,7 @@ from curlet.store.models import (
     Single,
     Table,
 )
+from curlet.store.unreadable import SetAside, set_aside
 
 Row = dict[str, Any]
 
@@ -60,6 +61,8 @@ class State:
     """Rows of one sheet, and the brushes. Rows are replaced, never changed in place."""
 
     rows: dict[str, dict[str, Row]]
+    # Rows that cannot be read are not among them.
+    set_aside: tuple[SetAside, ...] = ()
     changes: list[Change] = field(default_factory=list)
     _last: dict[str, int] = field(default_factory=dict)
 
@@ -73,7 +76,7 @@ class State:
 
     def draft(self) -> State:
         """A copy to try changes on."""
-        return State({kind: dict(rows) for kind, rows in self.rows.items()})
+        return State({kind: dict(rows) for kind, rows in self.rows.items()}, self.set_aside)
 
     def get(self, kind: str, row_id: str) -> Row:
         """A row, or Missing."""
@@ -147,7 +150,7 @@ def load_state(sheet_id: str) -> State:
         model = KINDS[kind]
         found: Any = model.select().where(model.sheet == sheet_id).dicts()
         rows[kind] = {row["id"]: row for row in found}
-    return State(rows)
+    return State(rows, set_aside(rows))
 
 
 def _row(item: Table) -> Row:

@@ -17,6 +17,7 @@ from curlet.web.described import Application
 from curlet.web.drawers import drawers
 from curlet.web.fonts import fonts
 from curlet.web.guides import guides
+from curlet.web.mending import mending
 from curlet.web.motifs import motifs
 from curlet.web.send_out import send_out
 from curlet.web.sheets import sheets
@@ -62,6 +63,7 @@ def build_app() -> Application:
         drawers,
         motifs,
         tracing,
+        mending,
     ):
         app.register_api(blueprint)
     problems.install(app)

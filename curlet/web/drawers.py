@@ -16,6 +16,7 @@ from curlet.formats.recipes import brush_of
 from curlet.store import bench as store
 from curlet.store import drawers as kept
 from curlet.store import motifs
+from curlet.store.names import ended
 from curlet.web.bench import shown
 from curlet.web.bench_schemas import (
     BenchShown,
@@ -63,7 +64,7 @@ def new_brush(body: NewBrush) -> Response:
     """A new brush in the drawer."""
     if body.copy_of is not None:
         doc = store.look(body.copy_of).doc
-        return shown(store.add(doc.model_copy(update={"name": f"{doc.name}, copy"})))
+        return shown(store.add(doc.model_copy(update={"name": ended(doc.name, ", copy")})))
     if body.motif is not None:
         return shown(store.add(brush_of_motif(motifs.look(body.motif))))
     if body.family is None:

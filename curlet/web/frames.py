@@ -21,10 +21,11 @@ from curlet.core.path.path import Path
 from curlet.core.path.together import measure_together
 from curlet.core.tally import CornerTally, CrossingTally, LegTally, Pinch, RowTally, Warning
 from curlet.formats.numbers import terse_data
+from curlet.formats.path_doc import path_of_json
 from curlet.formats.screen import Frame, group_json
 from curlet.store.commands import places_of, worn_brush
 from curlet.store.state import Row, State
-from curlet.web.laying import as_drawn, element_of, lay_row, path_of, path_of_json, run_group, touched_runs
+from curlet.web.laying import as_drawn, element_of, lay_row, path_of, run_group, touched_runs
 from curlet.web.sheet_frames import (
     guide_json,
     lettering_json,
@@ -102,6 +103,7 @@ def _common(state: State, labels: tuple[str | None, str | None], frame: Frame) -
         "singles": [single_json(state, row, frame) for row in state.all("single")],
         "marks": [mark_json(state, row) for row in state.all("mark")],
         "letterings": [lettering_json(state, row) for row in state.all("lettering")],
+        "unreadable": [vars(row) for row in state.set_aside],
         "undo": labels[0],
         "redo": labels[1],
     }

@@ -41,8 +41,8 @@ def add(path: SheetUrl, form: GuideFile) -> Response:
     picture = keep_picture(guide.png)
     title = (form.file.filename or "Picture").rsplit("/", 1)[-1].rsplit(".", 1)[0][:120] or "Picture"
     intent = AddGuide(name=title, picture=picture, width=guide.width, height=guide.height)
-    state = journal.do(path.sheet_id, form.revision, intent)
-    return frame_reply(whole_frame(state, journal.undo_labels(path.sheet_id)))
+    with journal.doing(path.sheet_id, form.revision, intent) as state:
+        return frame_reply(whole_frame(state, journal.undo_labels(path.sheet_id)))
 
 
 @guides.get("/pictures/<picture_id>.png", responses={404: Problem})

@@ -4,20 +4,23 @@ from __future__ import annotations
 
 from collections.abc import Iterable, Iterator
 from functools import lru_cache
+from typing import Any
 
 import orjson
 
 from curlet.core.drawing import Drawing, Group, Paint
+from curlet.core.errors import CurletError
 from curlet.core.lay import LaidRun, Mate, RunRule, lay
 from curlet.core.lay.draw import draw_run
 from curlet.core.lay.single import draw_single
+from curlet.core.lay.size import check_sheet, points_of
 from curlet.core.measures import Scale
 from curlet.core.path import Path
 from curlet.core.tally import Tally, tally
 from curlet.formats.as_drawn import DrawnPath, draw_as_drawn
 from curlet.formats.brush_file import BrushDoc, read_brush
 from curlet.formats.cloth_doc import ClothDoc
-from curlet.formats.path_doc import FactsDoc, path_of_rows
+from curlet.formats.path_doc import FactsDoc, path_of_json
 from curlet.formats.run_places import PlacesDoc
 from curlet.store.commands import places_of, worn_brush
 from curlet.store.mates import mate_path, mate_run
@@ -31,9 +34,13 @@ def path_of(row: Row) -> Path:
 
 def lay_row(state: State, run: Row) -> tuple[LaidRun, Tally]:
     """A run as laid, with what is measured on it."""
+    return _laid(*_asked(state, run))
+
+
+def _asked(state: State, run: Row) -> Asked:
     mate = mate_run(state, run)
     along = (_along(state, run), _along(state, mate) if mate else None)
-    return _laid(worn_brush(state, run).model_dump_json(), state.scale, *along)
+    return worn_brush(state, run).model_dump_json(), state.scale, *along
 
 
 def _along(state: State, run: Row) -> Along:
@@ -44,8 +51,11 @@ def _along(state: State, run: Row) -> Along:
 
 def check_runs(state: State) -> None:
     """Lay every run that a draft's changes touch; what cannot be laid raises."""
-    for run in touched_runs(state):
+    touched = touched_runs(state)
+    for run in touched:
         lay_row(state, run)
+    if touched:
+        check_sheet(sum(_points(*_asked(state, run)) for run in state.all("run")))
 
 
 def touched_runs(state: State) -> list[Row]:
@@ -135,14 +145,10 @@ def sheet_drawing(state: State, *, with_lines: bool, runs: Iterable[Row], single
     return Drawing(sheet["width"], sheet["height"], (*groups, *laid, *loose), sheet["name"])
 
 
-@lru_cache(maxsize=16_384)
-def path_of_json(nodes: bytes, closed: bool) -> Path:
-    """The core's path of kept nodes, as JSON."""
-    return path_of_rows(orjson.loads(nodes), closed)
-
-
 # A path's nodes as JSON, whether it is closed, whether the run goes backwards, and its places as JSON.
 Along = tuple[bytes, bool, bool, str]
+# What a run is laid of: its brush as JSON, the scale, its path and its mate's.
+Asked = tuple[str, Scale, Along, Along | None]
 
 
 @lru_cache(maxsize=512)
@@ -150,7 +156,17 @@ def _laid(brush: str, scale: Scale, along: Along, beside: Along | None) -> tuple
     doc = BrushDoc.model_validate_json(brush)
     mate = Mate(path_of_json(*beside[:2]), _rule(beside)) if beside else None
     run = lay(path_of_json(*along[:2]), doc.to_core(), scale, _rule(along, mate))
+    points_of(run)
     return run, tally(run)
+
+
+@lru_cache(maxsize=16_384)
+def _points(*asked: Any) -> int:
+    """About how many points a run draws; none where it cannot be laid, which it says itself."""
+    try:
+        return points_of(_laid(*asked)[0])
+    except CurletError:
+        return 0
 
 
 def _rule(along: Along, mate: Mate | None = None) -> RunRule:

@@ -52,6 +52,16 @@ def invalid(error: ValidationError) -> Response:
     return problem(422, "That cannot be used as it is", f"{place}: {first['msg']}.")
 
 
+def cannot_show(error: Exception, revision: int, undo: str | None) -> Response:
+    """A sheet that is there but cannot be shown: it can be undone all the same."""
+    fault_id = secrets.token_hex(4)
+    log.error("fault %s: a sheet cannot be shown", fault_id, exc_info=error)
+    why = str(error) if isinstance(error, CurletError) else f"Something went wrong here (fault {fault_id})."
+    detail = f"This sheet cannot be shown: {why} Nothing of it is lost."
+    more = {"fault_id": fault_id, "revision": revision, "undo": undo}
+    return problem(500, "This sheet cannot be shown", detail, **more)
+
+
 def _of_people(error: CurletError) -> Response:
     status, title = next((code, title) for kind, code, title in STATUS if isinstance(error, kind))
     more = {"revision": error.revision} if isinstance(error, Stale) else {}

@@ -27,13 +27,14 @@ class AskedLength(Lengths):
 
 
 class Problem(BaseModel):
-    """RFC 9457 problem details."""
+    """RFC 9457 problem details. Of a sheet that cannot be shown, its revision and what undo takes back."""
 
     title: str
     status: int
     detail: str
     revision: int | None = None
     fault_id: str | None = None
+    undo: str | None = None
 
 
 class SheetUrl(BaseModel):

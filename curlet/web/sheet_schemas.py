@@ -120,6 +120,15 @@ class WeaveList(BaseModel):
     weaves: list[WeaveListed]
 
 
+class SetAsideShown(BaseModel):
+    """Something that cannot be read, and so is not shown: what it is, and what is wrong with it."""
+
+    kind: str
+    id: str
+    name: str
+    fault: str
+
+
 class SheetFrame(BaseModel):
     """The JSON head of a frame: a sheet with its runs as laid.
 
@@ -140,6 +149,7 @@ class SheetFrame(BaseModel):
     paths: list[PathShown]
     runs: list[RunShown]
     brushes: list[BrushShown]
+    unreadable: list[SetAsideShown]
     as_drawn: list[GroupShown] | None
     all_drawn: bool
     undo: str | None

@@ -18,6 +18,7 @@ from curlet.store.state import State
 from curlet.web.described import Routes
 from curlet.web.frames import figure_setting, preview_frame, whole_frame
 from curlet.web.laying import check_runs
+from curlet.web.problems import cannot_show
 from curlet.web.replies import Replies, frame_reply, json_reply
 from curlet.web.run_schemas import FigureList
 from curlet.web.schemas import Alike, AlikeQuery, Command, PlaceQuery, Problem, Revision, SheetUrl, Spot
@@ -48,8 +49,12 @@ def figures() -> Response:
 
 @table.get("/sheets/<sheet_id>", responses=_REPLIES)
 def sheet(path: SheetUrl) -> Response:
-    """A sheet with its runs as laid."""
-    return _whole(journal.find_sheet(path.sheet_id))
+    """A sheet with its runs as laid. Where it cannot be shown the problem says what undo would take back."""
+    state = journal.find_sheet(path.sheet_id)
+    try:
+        return _whole(state)
+    except Exception as error:
+        return cannot_show(error, state.sheet["revision"], journal.undo_labels(path.sheet_id)[0])
 
 
 @table.get("/sheets/<sheet_id>/alike", responses={200: Alike, 422: Problem})
@@ -82,7 +87,8 @@ def weaves() -> Response:
 @table.post("/sheets/<sheet_id>/commands", responses=_REPLIES)
 def command(path: SheetUrl, body: Command) -> Response:
     """Do one thing, as one undoable step."""
-    return _whole(journal.do(path.sheet_id, body.revision, body.intent, check_runs))
+    with journal.doing(path.sheet_id, body.revision, body.intent, check_runs) as state:
+        return _whole(state)
 
 
 @table.post("/sheets/<sheet_id>/preview", responses=_REPLIES)

@@ -142,7 +142,8 @@ def use(path: SheetDrawingUrl, body: UseDrawing) -> Response:
         raise BadInput("Nothing is chosen. Tick at least one group.")
     named = tuple((name, g.mark, g.paths) for g, name in chosen)
     intent = TakeIn(title=body.title, groups=named, fills=body.fills)
-    return _whole(journal.do(path.sheet_id, body.revision, intent), job.result.notes)
+    with journal.doing(path.sheet_id, body.revision, intent) as state:
+        return _whole(state, job.result.notes)
 
 
 @take_in.post("/sheets/<sheet_id>/take-in", responses=_REPLIES)
@@ -151,7 +152,8 @@ def whole(path: SheetUrl, form: TakenFile) -> Response:
     taken, title = read_svg(form.file.stream.read()), title_of(form.file.filename)
     group = sorted_into_groups(taken, "one", title)[0]
     intent = TakeIn(title=title, groups=((title, None, group.paths),))
-    return _whole(journal.do(path.sheet_id, form.revision, intent), taken.notes)
+    with journal.doing(path.sheet_id, form.revision, intent) as state:
+        return _whole(state, taken.notes)
 
 
 def _whole(state: State, notes: tuple[str, ...]) -> Response:

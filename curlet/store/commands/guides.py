@@ -10,7 +10,8 @@ from pydantic import Field
 from curlet.core.bounds import Bounds
 from curlet.core.errors import BadInput
 from curlet.core.measures import read_measure
-from curlet.store.commands.intent import BaseIntent, Coordinate, Id, Name, Typed, worn_length
+from curlet.formats.path_doc import Coordinate
+from curlet.store.commands.intent import BaseIntent, Id, Name, Typed, worn_length
 from curlet.store.state import Row, State, new_id
 
 WIDTH = Bounds("The picture's width", 0.5, 100_000)

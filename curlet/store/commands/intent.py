@@ -17,7 +17,6 @@ Id = Annotated[str, Field(min_length=1, max_length=60)]
 Ids = Annotated[list[Id], Field(min_length=1, max_length=10_000)]
 Name = Annotated[str, Field(min_length=1, max_length=120)]
 Typed = Annotated[str, Field(min_length=1, max_length=64)]
-Coordinate = Annotated[float, Field(ge=-1e6, le=1e6, allow_inf_nan=False)]
 
 
 class BaseIntent(BaseModel):

@@ -8,7 +8,8 @@ from pydantic import Field
 
 from curlet.core.measures import read_measure
 from curlet.formats.lettering_doc import LetteringDoc, Text
-from curlet.store.commands.intent import BaseIntent, Coordinate, Id, Typed, worn_length
+from curlet.formats.path_doc import Coordinate
+from curlet.store.commands.intent import BaseIntent, Id, Typed, worn_length
 from curlet.store.lettering import extent_of, free_lettering, put_lettering, shift_lettering
 from curlet.store.state import State, new_id
 

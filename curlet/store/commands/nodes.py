@@ -12,10 +12,10 @@ from pydantic import Field
 from curlet.core.errors import BadInput
 from curlet.core.path import edit
 from curlet.core.path.path import HandleKind, Path
+from curlet.formats.path_doc import Coordinate
 from curlet.store.commands.intent import (
     BaseIntent,
-    Coordinate,
-    Id,
+        Id,
     Ids,
     Typed,
     core_path,

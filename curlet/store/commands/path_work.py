@@ -16,7 +16,7 @@ from curlet.formats.run_places import PlacesDoc
 from curlet.store.commands.intent import BaseIntent, Id, Ids, Typed, core_path, keep_path, worn_length
 from curlet.store.commands.new_path import add_path
 from curlet.store.lettering import copy_lettering
-from curlet.store.names import called, other_half
+from curlet.store.names import called, ended, other_half
 from curlet.store.state import Row, State, new_id
 
 # How far a duplicate lies from what it is of, drawn mm.
@@ -67,7 +67,8 @@ class MirrorPaths(BaseIntent):
         }[self.about]
         for row, path in zip(rows, cores, strict=True):
             turned = rework.mirrored(path, (float(x), float(y)), upright=self.about not in ("top", "foot"))
-            _dressed(state, row, turned.reversed(), other_half(row["name"]) or f"{row['name']}, mirrored")
+            name = other_half(row["name"]) or ended(row["name"], ", mirrored")
+            _dressed(state, row, turned.reversed(), name)
         return f"Mirror {called(state, self.paths)}"
 
 
@@ -84,7 +85,7 @@ class DuplicatePaths(BaseIntent):
         for path_id in self.paths:
             row = state.get("path", path_id)
             aside = rework.moved(core_path(row), _ASIDE, _ASIDE)
-            copies[path_id] = _dressed(state, row, aside, f"{row['name']}, copy")
+            copies[path_id] = _dressed(state, row, aside, ended(row["name"], ", copy"))
         for text in dict.fromkeys(state.get("path", path_id)["lettering"] for path_id in self.paths):
             if text:
                 copy_lettering(state, text, copies, _ASIDE)

@@ -10,11 +10,10 @@ from curlet.core.dress.colour import read_colour
 from curlet.core.errors import BadInput
 from curlet.core.path import rework
 from curlet.core.path.path import Path
-from curlet.formats.path_doc import NodeDoc, Point, to_path
+from curlet.formats.path_doc import Coordinate, NodeDoc, Point, to_path
 from curlet.formats.svg_in import TakenPath
 from curlet.store.commands.intent import (
     BaseIntent,
-    Coordinate,
     Id,
     Ids,
     Name,

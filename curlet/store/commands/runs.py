@@ -14,6 +14,7 @@ from curlet.formats.path_doc import FactsDoc
 from curlet.formats.pointer import look_up, patched
 from curlet.formats.settings import in_frame, read_setting
 from curlet.store.commands.intent import BaseIntent, Id, Ids
+from curlet.store.names import unlike
 from curlet.store.state import Row, State, new_id
 
 Pointer = Annotated[str, Field(min_length=2, max_length=120)]
@@ -80,9 +81,7 @@ class MatchLine(BaseIntent):
 
     def apply(self, state: State) -> str:
         path = state.get("path", self.path)
-        name = f"As drawn: {path['name']}"[:110]
-        if any(brush["doc"]["name"] == name for brush in state.all("brush")):
-            name = _free_name(state, name)
+        name = _free_name(state, f"As drawn: {path['name']}")
         brush = _put_brush(state, matched(name, FactsDoc(**path["facts"])).model_dump(mode="json"))
         LayBrush(kind="lay-brush", paths=[self.path], brush=brush).apply(state)
         return f"Match the line of {path['name']}"
@@ -210,11 +209,7 @@ class GiveToBrush(BaseIntent):
 
 
 def _free_name(state: State, name: str) -> str:
-    taken = {brush["doc"]["name"] for brush in state.all("brush")}
-    number = 2
-    while f"{name[:110]} {number}" in taken:
-        number += 1
-    return f"{name[:110]} {number}"
+    return unlike(name, (brush["doc"]["name"] for brush in state.all("brush")))
 
 
 class ReverseRun(BaseIntent):

@@ -10,7 +10,8 @@ from pydantic import Field
 from curlet.core.lay.single import SIZE
 from curlet.core.measures import read_measure
 from curlet.formats.brush_file import read_brush
-from curlet.store.commands.intent import BaseIntent, Coordinate, Id, Ids, Typed, worn_length
+from curlet.formats.path_doc import Coordinate
+from curlet.store.commands.intent import BaseIntent, Id, Ids, Typed, worn_length
 from curlet.store.state import State, new_id
 
 

@@ -1,0 +1,79 @@
+"""Rows that cannot be read: set aside, so that everything else opens, and shown with what can be done."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import Any
+
+import orjson
+
+from curlet.core.errors import BadInput, CurletError
+from curlet.formats.brush_file import read_brush
+from curlet.formats.path_doc import path_of_json
+from curlet.store.documents import Unreadable
+
+Row = dict[str, Any]
+Rows = dict[str, dict[str, Row]]
+
+
+@dataclass(frozen=True)
+class SetAside:
+    """A row that is not shown: its kind, id and name, and what keeps it from being read."""
+
+    kind: str
+    id: str
+    name: str
+    fault: str
+
+
+def readable(value: Any) -> Any:
+    """A document; BadInput where it is `Unreadable`."""
+    if isinstance(value, Unreadable):
+        raise BadInput(f"This cannot be read: {value.fault} Choose an earlier version, or remove it.")
+    return value
+
+
+def set_aside(rows: Rows) -> tuple[SetAside, ...]:
+    """Take out of a sheet's rows those that cannot be read, and what cannot be shown without them."""
+    for sheet in rows["sheet"].values():
+        # A sheet without its cloth is still that sheet.
+        if isinstance(sheet["ground_cloth"], Unreadable):
+            sheet["ground_cloth"] = {}
+    found: list[SetAside] = []
+    for kind, of_kind in rows.items():
+        for row in list(of_kind.values()):
+            fault = _own_fault(row) or _fault_beside(kind, row, rows)
+            if fault:
+                found.append(SetAside(kind, row["id"], name_of(row), fault))
+                del of_kind[row["id"]]
+    return tuple(found)
+
+
+def _own_fault(row: Row) -> str:
+    return next((value.fault for value in row.values() if isinstance(value, Unreadable)), "")
+
+
+def _fault_beside(kind: str, row: Row, rows: Rows) -> str:
+    """What of a row cannot be used though each of its columns can be read."""
+    if kind in ("run", "single") and row["brush"] not in rows["brush"]:
+        return "Its brush cannot be read."
+    if kind == "run" and row["path"] not in rows["path"]:
+        return "Its path cannot be read."
+    try:
+        if kind == "path":
+            path_of_json(orjson.dumps(row["nodes"]), row["closed"])
+        elif kind == "run":
+            read_brush(rows["brush"][row["brush"]]["doc"], row["own"])
+    except CurletError as error:
+        return str(error)
+    return ""
+
+
+def name_of(row: Row) -> str:
+    """What a row is called; without a name, what its text begins with."""
+    if row.get("name"):
+        return str(row["name"])
+    doc = row.get("doc")
+    text = doc.text if isinstance(doc, Unreadable) else ""
+    found = text.partition('"name":"')[2].partition('"')[0]
+    return found[:120] or str(row["id"])
