@@ -18,6 +18,8 @@ from curlet.formats.brush_motifs import ArtShapeDoc, ArtworkDoc, GradientDoc, Ro
 from curlet.formats.svg_in import TakenPath, read_svg
 
 MOST_SHAPES = 500
+# Points of a clip times those of what it cuts.
+MOST_CUTTING = 1_000_000
 
 
 def read_artwork(data: bytes, turn: float = 0.0) -> tuple[ArtworkDoc, tuple[str, ...]]:
@@ -47,6 +49,20 @@ def read_artwork(data: bytes, turn: float = 0.0) -> tuple[ArtworkDoc, tuple[str,
     return artwork_doc(turned(art, turn) if turn else art), taken.notes
 
 
+def _cut(shape: ArtShape, clips: tuple[Outline, ...]) -> list[ArtShape]:
+    """A shape cut by its clips.
+
+    Raises
+    ------
+    TooMuch
+        If they have so many points that cutting would take for ever.
+    """
+    size = shape.d.count(" ")
+    if any(size * len(clip.points) > MOST_CUTTING for clip in clips):
+        raise TooMuch("A clip of this drawing is too detailed to cut with. Simplify it, or release it first.")
+    return clipped_by(shape, clips)
+
+
 def _shapes(paths: list[TakenPath]) -> list[ArtShape]:
     """One element as shapes: its fill and its line apart where they are not alike, cut by its clips."""
     shape, facts = _shape(paths), paths[0].facts
@@ -54,9 +70,9 @@ def _shapes(paths: list[TakenPath]) -> list[ArtShape]:
     if apart and facts.fill_opacity != facts.stroke_opacity:
         filled = replace(shape, stroke=None, opacity=facts.fill_opacity)
         lined = replace(shape, fill=None, gradient=None, opacity=facts.stroke_opacity)
-        return [part for each in (filled, lined) for part in clipped_by(each, paths[0].clips)]
+        return [part for each in (filled, lined) for part in _cut(each, paths[0].clips)]
     opacity = facts.fill_opacity if shape.fill is not None else facts.stroke_opacity
-    return clipped_by(replace(shape, opacity=opacity), paths[0].clips)
+    return _cut(replace(shape, opacity=opacity), paths[0].clips)
 
 
 def _shape(paths: list[TakenPath]) -> ArtShape:

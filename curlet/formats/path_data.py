@@ -6,12 +6,15 @@ import math
 import re
 from collections.abc import Callable, Iterator
 from dataclasses import dataclass
+from itertools import chain, islice
 
 import numpy as np
 from numpy.typing import NDArray
 
-from curlet.core.errors import BadInput
+from curlet.core.errors import BadInput, TooMuch
 from curlet.core.path.arcs import arc_to_cubics
+from curlet.core.path.path import MOST_NODES
+from curlet.formats.svg_text import NUMBER
 
 Floats = NDArray[np.float64]
 # The largest number that is read.
@@ -19,13 +22,15 @@ FURTHEST = 1e9
 
 Cubic = tuple[float, float, float, float, float, float, float, float]
 
-_COMMAND = re.compile(r"([MmZzLlHhVvCcSsQqTtAa])")
+_COMMAND = re.compile(r"[MmZzLlHhVvCcSsQqTtAa]")
 _STRANGE = re.compile(r"[^MmZzLlHhVvCcSsQqTtAaeE\d\s,.+-]")
-NUMBER = re.compile(r"[-+]?(?:\d+\.?\d*|\.\d+)(?:[eE][-+]?\d+)?")
+_NOT_NUMBER = re.compile(r"nan|inf", re.IGNORECASE)
+_GAP = re.compile(r"[\s,]*+")
 # The two flags of an arc may stand without anything between them and what follows.
-_ARC = re.compile(
-    "".join(rf"[\s,]*({part})" for part in [NUMBER.pattern] * 3 + ["[01]"] * 2 + [NUMBER.pattern] * 2)
-)
+_FLAG = re.compile("[01]")
+_ARC = (NUMBER, NUMBER, NUMBER, _FLAG, _FLAG, NUMBER, NUMBER)
+# No path has so many numbers or commands: seven for each node, as an arc has.
+MOST_TOKENS = 7 * MOST_NODES
 _NO_RADIUS = 1e-9
 _TAKES = {"M": 2, "Z": 0, "L": 2, "H": 1, "V": 1, "C": 6, "S": 4, "Q": 4, "T": 2, "A": 7}
 
@@ -46,14 +51,25 @@ class Contour:
         return Contour((a * x + c * y + e, b * x + d * y + f), cubics, self.closed)
 
 
-def read_contours(data: str) -> tuple[Contour, ...]:
+def read_contours(data: str, name: str = "") -> tuple[Contour, ...]:
     """The contours that are drawn: as SVG has it, all before the first thing that cannot be read.
+
+    Parameters
+    ----------
+    name : of the path, for what is said about it.
 
     Raises
     ------
     BadInput
-        If a number is past 1e9, which no drawing needs and sums do not bear.
+        If a number is past 1e9, which no drawing needs and sums do not bear, or is none.
+    TooMuch
+        If there are more nodes than a path may have.
     """
+    which = f"The path “{name[:40]}”" if name else "A path of this drawing"
+    if _NOT_NUMBER.search(data):
+        raise BadInput(f"{which} has a coordinate that is not a number. Correct it.")
+    if len(data) > 2 * MOST_NODES and _has_tokens(data, MOST_TOKENS + 1):
+        raise TooMuch(f"{which} has more than {MOST_NODES:,} nodes. Simplify it or split it in two.")
     strange = _STRANGE.search(data)
     pen = _Pen()
     for command, numbers in _steps(data[: strange.start()] if strange else data):
@@ -66,10 +82,13 @@ def read_contours(data: str) -> tuple[Contour, ...]:
 
 def _steps(data: str) -> Iterator[tuple[str, list[float]]]:
     """Commands one by one, each with its own numbers; it ends where too few are given."""
-    before, *parts = _COMMAND.split(data)
-    if before.strip():
+    found = _COMMAND.search(data)
+    if found is None or data[: found.start()].strip():
         return
-    for command, text in zip(parts[::2], parts[1::2], strict=True):
+    while found:
+        command, start = found[0], found.end()
+        found = _COMMAND.search(data, start)
+        text = data[start : found.start() if found else len(data)]
         takes = _TAKES[command.upper()]
         numbers, whole = _arc_numbers(text) if takes == 7 else (list(map(float, NUMBER.findall(text))), True)
         if takes == 0:
@@ -88,10 +107,31 @@ def _steps(data: str) -> Iterator[tuple[str, list[float]]]:
 def _arc_numbers(text: str) -> tuple[list[float], bool]:
     """Numbers of arcs, and whether nothing else is there."""
     numbers, at = list[float](), 0
-    while match := _ARC.match(text, at):
-        numbers += map(float, match.groups())
+    while True:
+        arc, end = _one_arc(text, at)
+        if arc is None:
+            return numbers, not text[at:].strip(" \t\r\n\f,")
+        numbers += arc
+        at = end
+
+
+def _one_arc(text: str, at: int) -> tuple[list[float] | None, int]:
+    """The seven numbers of an arc, and where they end; None where they are not there."""
+    arc = list[float]()
+    for part in _ARC:
+        gap = _GAP.match(text, at)
+        match = part.match(text, gap.end() if gap else at)
+        if match is None:
+            return None, at
+        arc.append(float(match[0]))
         at = match.end()
-    return numbers, not text[at:].strip(" \t\r\n\f,")
+    return arc, at
+
+
+def _has_tokens(data: str, least: int) -> bool:
+    """Whether there are so many numbers and commands; no more are counted."""
+    every = chain(_COMMAND.finditer(data), NUMBER.finditer(data))
+    return next(islice(every, least - 1, None), None) is not None
 
 
 class _Pen:
@@ -138,8 +178,8 @@ class _Pen:
 
     def _finish(self, *, closed: bool) -> None:
         if self.begun and not self.moved_only:
-            chain = np.array(self.cubics).reshape(-1, 4, 2)
-            self.done.append(Contour(self.start, chain, closed))
+            cubics = np.array(self.cubics).reshape(-1, 4, 2)
+            self.done.append(Contour(self.start, cubics, closed))
         self.cubics = []
 
 
@@ -203,9 +243,9 @@ def _arc(pen: _Pen, n: list[float], relative: bool) -> None:
     if start == end or min(abs(n[0]), abs(n[1])) < _NO_RADIUS:
         pen.line(end.real, end.imag)
         return
-    chain = arc_cubics(start, end, (abs(n[0]), abs(n[1])), math.radians(n[2]), bool(n[3]), bool(n[4]))
-    chain[-1, 3] = end.real, end.imag
-    for piece in chain[:, 1:].reshape(-1, 6).tolist():
+    cubics = arc_cubics(start, end, (abs(n[0]), abs(n[1])), math.radians(n[2]), bool(n[3]), bool(n[4]))
+    cubics[-1, 3] = end.real, end.imag
+    for piece in cubics[:, 1:].reshape(-1, 6).tolist():
         pen.curve(*piece)
 
 

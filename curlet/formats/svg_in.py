@@ -2,34 +2,27 @@
 
 from __future__ import annotations
 
-import io
-import math
-import re
 from collections.abc import Callable, Iterator
 from dataclasses import dataclass, field
-from functools import lru_cache
 from typing import Literal
-from xml.etree.ElementTree import Element, tostring
+from xml.etree.ElementTree import Element
 
 import numpy as np
-import svgelements
 from numpy.typing import NDArray
 
 from curlet.core.drawing import Outline
-from curlet.core.dress.colour import RoleGradient, read_colour
+from curlet.core.dress.colour import RoleGradient
 from curlet.core.errors import BadInput, TooMuch
 from curlet.core.measures import MM_PER_PX
 from curlet.core.path.chain import chain_to_path
-from curlet.core.path.outline import joined
-from curlet.core.path.path import MOST_NODES, SAME_POINT, Path
-from curlet.formats.path_data import NUMBER, Contour
-from curlet.formats.path_doc import FactsDoc
+from curlet.core.path.path import SAME_POINT, Path
+from curlet.formats.path_data import Contour
+from curlet.formats.path_doc import MOST_WEIGHT, FactsDoc
 from curlet.formats.safe_xml import local_name, read_svg_tree
-from curlet.formats.svg_clips import MARK, Clips, lay_out_clips
-from curlet.formats.svg_lines import Lines, outline_of_contours, way_of
-from curlet.formats.svg_paints import Gradients, Viewport
-from curlet.formats.svg_plain import make_plain
+from curlet.formats.svg_paints import Gradients
 from curlet.formats.svg_styles import lay_on_styles
+from curlet.formats.svg_text import Viewport, colour, length, named, numbers, share
+from curlet.formats.svg_walk import SeenShape, Walk, outline_of_contours
 
 MOST_PATHS = 10_000
 MOST_NODES_IN_ALL = 200_000
@@ -37,33 +30,19 @@ LARGEST_SHEET = 20_000.0
 
 Floats = NDArray[np.float64]
 
-_NOT_NUMBER = re.compile(r"nan|inf", re.IGNORECASE)
-_LENGTH = re.compile(r"\s*([-+]?(?:\d+\.?\d*|\.\d+)(?:[eE][-+]?\d+)?)\s*([a-zA-Z%]*)\s*$")
-_PX = {
-    "": 1.0,
-    "px": 1.0,
-    "pt": 96 / 72,
-    "pc": 16.0,
-    "mm": 96 / 25.4,
-    "cm": 960 / 25.4,
-    "in": 96.0,
-    "q": 24 / 25.4,
-}
 # A dot drawn as a line is this long, as a share of its weight.
 _DOT = 0.01
-_OPACITY = re.compile(r"(?:^|;)\s*opacity\s*:\s*([^;]+)")
+# Dashes that repeat in less than this are a solid line, mm.
+_SHORTEST_DASHES = 0.01
 _ENDS: dict[str, Literal["round", "square"]] = {"round": "round", "square": "square"}
 _JOINS: dict[str, Literal["round", "bevel"]] = {"round": "round", "bevel": "bevel"}
-_READER_FAULTS = (
-    ValueError, TypeError, AttributeError, KeyError, IndexError, ArithmeticError, RecursionError,
-)  # fmt: skip
 
 
 @dataclass(frozen=True, eq=False)
 class TakenPath:
     """One contour of the drawing: its name, the path in mm, and how it was drawn: a gradient of its fill
     in mm, outlines that clip it, outermost first, and the name of the layer that it lies in: of the group
-    at the drawing's top level; `element` is its id."""
+    at the drawing's top level."""
 
     name: str
     path: Path
@@ -71,7 +50,6 @@ class TakenPath:
     gradient: RoleGradient | None = None
     clips: tuple[Outline, ...] = ()
     layer: str = ""
-    element: str = ""
 
 
 @dataclass(frozen=True)
@@ -98,55 +76,27 @@ def read_svg(data: bytes, tell: Callable[[float, str], None] = lambda share, doi
     tell(0.0, "Opening the file")
     root, notes = read_svg_tree(data)
     lay_on_styles(root)
-    _check_numbers(root)
-    tell(0.1, "Reading its shapes")
-    make_plain(root)
-    width, height = _fix_size(root)
-    names = _name_elements(root)
-    layers = _layers(root, names)
-    opacities = _opacities(root)
-    clips = lay_out_clips(root)
-    lines = Lines(root)
-    notes += sorted(set(clips.notes))
-    gradients = Gradients(root, _viewport(root, width, height))
-    try:
-        drawing = svgelements.SVG.parse(io.BytesIO(tostring(root)), reify=False, ppi=96.0)
-        elements = list(drawing.elements())
-    except _READER_FAULTS as error:
-        raise BadInput(f"This drawing cannot be read ({error}). Save it again as plain SVG.") from None
-    painted = _Elements(elements, lines, clips, gradients, opacities)
+    width, height = _size(root)
+    tell(0.2, "Reading its shapes")
+    walk = Walk(root, width, height)
     paths = []
-    for line in _paths(painted, names, layers, notes):
+    of_all = max(sum(1 for _ in root.iter()), 1)
+    for line in _paths(walk, notes):
         paths.append(line)
         if len(paths) % 100 == 0:
-            tell(0.4 + 0.6 * min(len(paths) / max(len(elements), 1), 1.0), f"{len(paths):,} paths")
+            tell(0.2 + 0.8 * min(walk.visited / of_all, 1.0), f"{len(paths):,} paths")
     if not paths:
         raise BadInput("This drawing has no lines. Draw at least one path and take it in again.")
-    return TakenIn(width * MM_PER_PX, height * MM_PER_PX, tuple(paths), tuple(notes))
+    notes += sorted(set(walk.notes))
+    return TakenIn(width * MM_PER_PX, height * MM_PER_PX, tuple(paths), tuple(dict.fromkeys(notes)))
 
 
-def _check_numbers(root: Element) -> None:
-    """Refuse impossible numbers and over-long paths before anything is built from them."""
-    for element in root.iter():
-        for name in ("d", "points"):
-            text = element.get(name)
-            if text is None:
-                continue
-            which = f"“{element.get('id', local_name(element))[:40]}”"
-            if _NOT_NUMBER.search(text):
-                raise BadInput(f"The path {which} has a coordinate that is not a number. Correct it.")
-            if len(text) > 2 * MOST_NODES and sum(1 for _ in NUMBER.finditer(text)) > 7 * MOST_NODES:
-                raise TooMuch(
-                    f"The path {which} has more than {MOST_NODES:,} nodes. Simplify it or split it in two."
-                )
-
-
-def _fix_size(root: Element) -> tuple[float, float]:
-    """Width and height in px, stated on the root so that the reader need not guess."""
-    box = [float(n) for n in NUMBER.findall(root.get("viewBox", ""))]
+def _size(root: Element) -> tuple[float, float]:
+    """Width and height in px."""
+    box = numbers(root.get("viewBox", ""))
     box_size = box[2:4] if len(box) == 4 and box[2] > 0 and box[3] > 0 else None
-    width = _px(root.get("width"), box_size[0] if box_size else None)
-    height = _px(root.get("height"), box_size[1] if box_size else None)
+    width = length(root.get("width"), box_size[0] if box_size else None)
+    height = length(root.get("height"), box_size[1] if box_size else None)
     if width is None and height is None and box_size:
         width, height = box_size
     elif box_size and width is None and height is not None:
@@ -157,124 +107,30 @@ def _fix_size(root: Element) -> tuple[float, float]:
     width, height = width or 300.0, height or 150.0
     if not (0 < width * MM_PER_PX <= LARGEST_SHEET and 0 < height * MM_PER_PX <= LARGEST_SHEET):
         raise BadInput("This drawing's width or height is not between 0 and 20 m. Correct its size.")
-    root.set("width", f"{width!r}")
-    root.set("height", f"{height!r}")
     return width, height
 
 
-def _px(text: str | None, whole: float | None) -> float | None:
-    match = _LENGTH.match(text or "")
-    if not match:
-        return None
-    value, unit = float(match[1]), match[2].lower()
-    if unit == "%":
-        return value / 100 * whole if whole else None
-    if unit not in _PX:
-        return None
-    return value * _PX[unit] if math.isfinite(value) else math.inf
+def _name(element: Element) -> str | None:
+    """What an element is called: by a title, a label or its id."""
+    title = next((c.text for c in element if local_name(c) == "title" and c.text), None)
+    label = next((v for k, v in element.attrib.items() if k.endswith("}label")), None)
+    name = title or label or element.get("id") or ""
+    return name.strip()[:120] or None
 
 
-def _layers(root: Element, names: dict[str, str]) -> dict[str, str]:
-    """The top-level group that each element lies in, by name, for those in one."""
+def _layer_names(root: Element) -> dict[Element, str]:
+    """What the groups at the top level are called."""
     groups = [child for child in root if local_name(child) == "g" and len(child)]
-    called = {id(group): names.get(group.get("id", ""), f"Layer {n}") for n, group in enumerate(groups, 1)}
-    return {e.get("id", ""): called[id(group)] for group in groups for e in group.iter()}
+    return {group: _name(group) or f"Layer {n}" for n, group in enumerate(groups, 1)}
 
 
-def _name_elements(root: Element) -> dict[str, str]:
-    """Give every element an id; names by id, from a title, a label or the id itself."""
-    names: dict[str, str] = {}
-    for count, element in enumerate(root.iter()):
-        own = element.get("id")
-        title = next((c.text for c in element if local_name(c) == "title" and c.text), None)
-        label = next((v for k, v in element.attrib.items() if k.endswith("}label")), None)
-        key = own or f"curlet-element-{count}"
-        element.set("id", key)
-        name = title or label or own
-        if name:
-            names[key] = name.strip()[:120]
-    return names
-
-
-@dataclass(frozen=True, eq=False)
-class _Elements:
-    """The drawing's elements in painting order, with what the reader does not know of them."""
-
-    all: list[object]
-    lines: Lines
-    clips: Clips
-    gradients: Gradients
-    opacities: dict[str, float]
-
-    def painted(self) -> Iterator[tuple[int, svgelements.Shape, tuple[Outline, ...]]]:
-        """Shapes that are seen, with the outlines that clip them."""
-        laid: dict[str, list[Outline]] = {}
-        last = ""
-        for index, element in enumerate(self.all):
-            if not isinstance(element, svgelements.Shape):
-                continue
-            key = str(element.id or "")
-            if key.startswith(MARK):
-                mark = key.rsplit("-", 1)[0] + "-"
-                # A clip that is laid out anew, as for another copy, begins again.
-                if mark != last:
-                    laid[mark] = []
-                laid[mark].append(outline_of_contours(self.lines.of(element)))
-                last = mark
-                continue
-            last = ""
-            if not _hidden(element):
-                marks = self.clips.of.get(key, ())
-                yield index, element, tuple(joined(laid[m]) for m in marks if laid.get(m))
-
-
-def _opacities(root: Element) -> dict[str, float]:
-    """Every element's opacity with that of the groups about it, by its id."""
-    found: dict[str, float] = {}
-    todo = [(root, 1.0)]
-    while todo:
-        element, around = todo.pop()
-        style = _OPACITY.search(element.get("style", ""))
-        match = _LENGTH.match(style[1] if style else element.get("opacity", ""))
-        share = float(match[1]) / (100 if match[2] == "%" else 1) if match else 1.0
-        here = around * min(max(share, 0.0), 1.0) if math.isfinite(share) else around
-        found[element.get("id", "")] = here
-        todo += [(child, here) for child in element]
-    return found
-
-
-def _viewport(root: Element, width: float, height: float) -> Viewport:
-    box = [float(n) for n in NUMBER.findall(root.get("viewBox", ""))]
-    return Viewport(box[2], box[3]) if len(box) == 4 else Viewport(width, height)
-
-
-def _gradient(
-    element: svgelements.Shape, contours: tuple[Contour, ...], known: Gradients
-) -> RoleGradient | None:
-    """The gradient that an element is filled with, mm."""
-    fill = element.values.get("fill")
-    if not isinstance(fill, str) or "url" not in fill:
-        return None
-    way = way_of(element)
-    plain = outline_of_contours(contours).points / MM_PER_PX
-    det = way[0] * way[3] - way[1] * way[2]
-    if not len(plain) or abs(det) < 1e-12:
-        return None
-    back = np.linalg.inv(np.array([[way[0], way[1]], [way[2], way[3]]]))
-    own = (plain - (way[4], way[5])) @ back
-    low, size = own.min(axis=0), np.ptp(own, axis=0)
-    found = known.of(fill, way, (float(low[0]), float(low[1]), float(size[0]), float(size[1])))
-    return found and found.moved((MM_PER_PX, 0.0, 0.0, MM_PER_PX, 0.0, 0.0))
-
-
-def _paths(
-    elements: _Elements, names: dict[str, str], layers: dict[str, str], notes: list[str]
-) -> Iterator[TakenPath]:
+def _paths(walk: Walk, notes: list[str]) -> Iterator[TakenPath]:
+    gradients, layers = Gradients(walk.root), _layer_names(walk.root)
     count = nodes = 0
-    for index, element, clips in elements.painted():
-        contours = elements.lines.of(element)
-        gradient = _gradient(element, contours, elements.gradients)
-        facts = _facts(element, f"e{index}", gradient, elements.opacities.get(str(element.id), 1.0))
+    for index, shape in enumerate(walk.shapes()):
+        contours = shape.in_mm()
+        gradient = _gradient(shape, contours, gradients)
+        facts = _facts(shape, f"e{index}", gradient)
         for number, contour in enumerate(contours, 1):
             path = _dot(contour, facts) if _is_dot(contour, facts) else _contour(contour, notes)
             if path is None:
@@ -285,50 +141,78 @@ def _paths(
                     f"This drawing has more than {MOST_PATHS:,} paths or {MOST_NODES_IN_ALL:,} "
                     "nodes. Take in a part of it."
                 )
-            name = names.get(element.id or "", f"Line {count}")
+            name = _name(shape.element) or f"Line {count}"
             name = name if len(contours) == 1 else f"{name} {number}"
-            key = str(element.id)
-            yield TakenPath(name, path, facts, gradient, clips, layers.get(key, ""), key)
+            layer = layers.get(shape.layer, "") if shape.layer is not None else ""
+            yield TakenPath(name, path, facts, gradient, shape.clips, layer)
 
 
-def _hidden(element: svgelements.Shape) -> bool:
-    values = element.values
-    return values.get("display") == "none" or values.get("visibility") in ("hidden", "collapse")
+def _gradient(shape: SeenShape, contours: tuple[Contour, ...], known: Gradients) -> RoleGradient | None:
+    """The gradient that a shape is filled with, mm."""
+    name = named(shape.style["fill"])
+    if name is None:
+        return None
+    way = shape.way
+    plain = outline_of_contours(contours).points / MM_PER_PX
+    det = way[0] * way[3] - way[1] * way[2]
+    if not len(plain) or abs(det) < 1e-12:
+        return None
+    back = np.linalg.inv(np.array([[way[0], way[1]], [way[2], way[3]]]))
+    own = (plain - (way[4], way[5])) @ back
+    low, size = own.min(axis=0), np.ptp(own, axis=0)
+    box = (float(low[0]), float(low[1]), float(size[0]), float(size[1]))
+    found = known.of(name, way, box, shape.port)
+    return found and found.moved((MM_PER_PX, 0.0, 0.0, MM_PER_PX, 0.0, 0.0))
 
 
-def _facts(element: svgelements.Shape, key: str, gradient: RoleGradient | None, opacity: float) -> FactsDoc:
-    values = element.values
-    stroke, stroke_opacity = _colour(element.stroke)
-    fill, fill_opacity = _colour(element.fill)
+def _facts(shape: SeenShape, key: str, gradient: RoleGradient | None) -> FactsDoc:
+    style = shape.style
+    stroke, stroke_alpha = _paint(style["stroke"], style["color"])
+    fill, fill_alpha = _paint(style["fill"], style["color"])
     if gradient is not None:
         # Where a path has one colour only, a gradient's middle one stands for it.
         fill = gradient.stops[len(gradient.stops) // 2].role.own
-    weight = float(element.implicit_stroke_width or 0)
-    stretch = weight / float(element.stroke_width) if weight else 1.0
-    dashes = [float(n) * stretch * MM_PER_PX for n in NUMBER.findall(values.get("stroke-dasharray") or "")]
+    a, b, c, d, *_ = shape.way
+    # Under an uneven scale a line keeps one mean weight.
+    stretch = abs(a * d - b * c) ** 0.5 * MM_PER_PX
+    if shape.element.get("vector-effect") == "non-scaling-stroke":
+        stretch = MM_PER_PX
+    weight = _line_length(style["stroke-width"], shape.port, stretch)
     return FactsDoc(
         element=key,
         stroke=stroke,
-        stroke_opacity=stroke_opacity * opacity,
-        weight=weight * MM_PER_PX if stroke else 0.0,
-        ends=_ENDS.get(values.get("stroke-linecap", ""), "flat"),
-        joins=_JOINS.get(values.get("stroke-linejoin", ""), "mitre"),
-        dashes=tuple(dashes[:32]) if any(d > 0 for d in dashes) else (),
+        stroke_opacity=stroke_alpha * share(style["stroke-opacity"]) * shape.opacity,
+        weight=(stretch if weight is None else weight) if stroke else 0.0,
+        ends=_ENDS.get(style["stroke-linecap"], "flat"),
+        joins=_JOINS.get(style["stroke-linejoin"], "mitre"),
+        dashes=_dashes(style["stroke-dasharray"], shape.port, stretch),
         fill=fill,
-        fill_opacity=fill_opacity * opacity,
-        even_odd=values.get("fill-rule") == "evenodd",
+        fill_opacity=fill_alpha * share(style["fill-opacity"]) * shape.opacity,
+        even_odd=style["fill-rule"] == "evenodd",
     )
 
 
-def _colour(colour: svgelements.Color | None) -> tuple[str | None, float]:
-    if colour is None or colour.value is None:
-        return None, 1.0
-    return _named(colour.hexrgb), float(colour.opacity if colour.opacity is not None else 1.0)
+def _line_length(text: str, port: Viewport, stretch: float) -> float | None:
+    """A weight or a dash as drawn, mm; None for one that CSS would not take either, or no line has."""
+    found = length(text, port.diagonal, port)
+    return found * stretch if found is not None and 0 <= found * stretch <= MOST_WEIGHT else None
 
 
-@lru_cache(maxsize=1024)
-def _named(colour: str) -> str:
-    return read_colour(colour)
+def _dashes(text: str, port: Viewport, stretch: float) -> tuple[float, ...]:
+    """Dashes and gaps, mm; none for a solid line, and as SVG 2 has it where one of them is no length."""
+    found = [_line_length(part, port, stretch) for part in text.replace(",", " ").split()[:32]]
+    known = [dash for dash in found if dash is not None]
+    return tuple(known) if len(known) == len(found) and sum(known) >= _SHORTEST_DASHES else ()
+
+
+def _paint(text: str, current: str) -> tuple[str | None, float]:
+    """A fill or stroke as a colour and its opacity; a reference stands for what is given after it."""
+    if text.lstrip().startswith("url("):
+        text = text.partition(")")[2].strip() or "none"
+    if text.lower() == "currentcolor":
+        text = current
+    found = None if text.strip().lower() in ("none", "transparent") else colour(text)
+    return found or (None, 1.0)
 
 
 def _is_dot(contour: Contour, facts: FactsDoc) -> bool:

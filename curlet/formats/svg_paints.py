@@ -3,19 +3,14 @@
 from __future__ import annotations
 
 import math
-import re
-from dataclasses import dataclass
 from xml.etree.ElementTree import Element
 
-from curlet.core.drawing import IDENTITY, Affine, compose
-from curlet.core.dress.colour import ColourRole, RoleGradient, RoleStop, read_colour
-from curlet.core.errors import BadInput
+from curlet.core.drawing import Affine, compose
+from curlet.core.dress.colour import ColourRole, RoleGradient, RoleStop
 from curlet.formats.safe_xml import HREFS, local_name
+from curlet.formats.svg_text import Viewport, colour, declarations, length, share, transform_of
 
 MOST_STOPS, MOST_LINKS = 64, 16
-_URL = re.compile(r"\s*url\(\s*['\"]?#([^'\")\s]+)['\"]?\s*\)")
-_NUMBER = re.compile(r"\s*([-+]?(?:\d+\.?\d*|\.\d+)(?:[eE][-+]?\d+)?)\s*(%?)")
-_STYLE = re.compile(r"([\w-]+)\s*:\s*([^;]+)")
 _TAGS = {"linearGradient": "linear", "radialGradient": "radial"}
 _DEFAULTS = {
     "linear": {"x1": "0%", "y1": "0%", "x2": "100%", "y2": "0%"},
@@ -26,33 +21,22 @@ _DEFAULTS = {
 Box = tuple[float, float, float, float]
 
 
-@dataclass(frozen=True)
-class Viewport:
-    """The drawing's own size, user units, which percentages in user space are of."""
-
-    width: float
-    height: float
-
-
 class Gradients:
     """The gradients of a drawing, by id."""
 
-    def __init__(self, root: Element, viewport: Viewport) -> None:
-        self.viewport = viewport
+    def __init__(self, root: Element) -> None:
         self._found = {e.get("id", ""): e for e in root.iter() if local_name(e) in _TAGS}
 
-    def of(
-        self, fill: str | None, way: Affine, box: tuple[float, float, float, float]
-    ) -> RoleGradient | None:
-        """What a fill like `url(#name)` names, None if that is no gradient.
+    def of(self, name: str, way: Affine, box: Box, port: Viewport) -> RoleGradient | None:
+        """The gradient of an id, None if there is none.
 
         Parameters
         ----------
         way : from the shape's user space to where it is drawn.
         box : left, top, length, width of the shape in its user space.
+        port : what percentages in user space are of.
         """
-        match = _URL.match(fill or "")
-        element = self._found.get(match[1]) if match else None
+        element = self._found.get(name)
         if element is None:
             return None
         chain = self._chain(element)
@@ -63,7 +47,7 @@ class Gradients:
             stops = (stops[0], stops[0])
         form = _TAGS[local_name(element)]
         matrix = compose(way, self._space(chain, box))
-        start, end = self._ends(chain, form)
+        start, end = self._ends(chain, form, port)
         return RoleGradient(form, start, end, stops, matrix)
 
     def _chain(self, element: Element) -> list[Element]:
@@ -84,14 +68,15 @@ class Gradients:
         left, top, length, width = box
         return compose((length, 0.0, 0.0, width, left, top), own)
 
-    def _ends(self, chain: list[Element], form: str) -> tuple[tuple[float, float], tuple[float, float]]:
+    def _ends(
+        self, chain: list[Element], form: str, port: Viewport
+    ) -> tuple[tuple[float, float], tuple[float, float]]:
         user = _said(chain, "gradientUnits") == "userSpaceOnUse"
-        sizes = {"x": self.viewport.width, "y": self.viewport.height}
-        sizes["r"] = math.hypot(*sizes.values()) / math.sqrt(2)
+        sizes = {"x": port.width, "y": port.height, "r": port.diagonal}
 
         def place(name: str) -> float:
             side = sizes["r" if name == "r" else name.strip("12c")] if user else 1.0
-            return _length(_said(chain, name) or _DEFAULTS[form][name], side)
+            return _finite(length(_said(chain, name) or _DEFAULTS[form][name], side, port))
 
         if form == "linear":
             return (place("x1"), place("y1")), (place("x2"), place("y2"))
@@ -103,12 +88,8 @@ def _said(chain: list[Element], name: str) -> str | None:
     return next((value for e in chain if (value := e.get(name)) is not None), None)
 
 
-def _length(text: str, whole: float) -> float:
-    match = _NUMBER.match(text)
-    if not match:
-        return 0.0
-    value = float(match[1]) / 100 * whole if match[2] else float(match[1])
-    return value if math.isfinite(value) else 0.0
+def _finite(value: float | None) -> float:
+    return value if value is not None and math.isfinite(value) else 0.0
 
 
 def _stops(element: Element) -> tuple[RoleStop, ...]:
@@ -116,47 +97,9 @@ def _stops(element: Element) -> tuple[RoleStop, ...]:
     for child in element:
         if local_name(child) != "stop" or len(found) >= MOST_STOPS:
             continue
-        style = {**dict(child.attrib), **dict(_STYLE.findall(child.get("style", "")))}
+        style = {**child.attrib, **dict(declarations(child.get("style", "")))}
         # Each stop lies at or beyond the one before it.
-        least = min(max(_length(style.get("offset", "0"), 1.0), least), 1.0)
-        opacity = min(max(_length(style.get("stop-opacity", "1"), 1.0), 0.0), 1.0)
-        found.append(RoleStop(least, ColourRole(own=_colour(style.get("stop-color", "black"))), opacity))
+        least = min(max(_finite(length(style.get("offset", "0"), 1.0)), least), 1.0)
+        own, alpha = colour(style.get("stop-color", "black")) or ("#000000", 1.0)
+        found.append(RoleStop(least, ColourRole(own=own), alpha * share(style.get("stop-opacity"))))
     return tuple(found)
-
-
-def _colour(text: str) -> str:
-    try:
-        return read_colour(text)
-    except BadInput:
-        return "#000000"
-
-
-_STEP = re.compile(r"(matrix|translate|scale|rotate|skewX|skewY)\s*\(([^)]*)\)")
-_ANY = re.compile(r"[-+]?(?:\d+\.?\d*|\.\d+)(?:[eE][-+]?\d+)?")
-
-
-def transform_of(text: str) -> Affine:
-    """An SVG transform list as one affine; what cannot be read of it is left out."""
-    made = IDENTITY
-    for name, inside in _STEP.findall(text):
-        numbers = [float(n) for n in _ANY.findall(inside)]
-        if all(math.isfinite(n) for n in numbers):
-            made = compose(made, _step(name, numbers))
-    return made
-
-
-def _step(name: str, n: list[float]) -> Affine:
-    if name == "matrix" and len(n) == 6:
-        return (n[0], n[1], n[2], n[3], n[4], n[5])
-    if name == "translate" and n:
-        return (1.0, 0.0, 0.0, 1.0, n[0], n[1] if len(n) > 1 else 0.0)
-    if name == "scale" and n:
-        return (n[0], 0.0, 0.0, n[1] if len(n) > 1 else n[0], 0.0, 0.0)
-    if name == "rotate" and n:
-        cos, sin = math.cos(math.radians(n[0])), math.sin(math.radians(n[0]))
-        x, y = (n[1], n[2]) if len(n) > 2 else (0.0, 0.0)
-        return (cos, sin, -sin, cos, x - cos * x + sin * y, y - sin * x - cos * y)
-    if name in ("skewX", "skewY") and n:
-        slope = math.tan(math.radians(n[0]))
-        return (1.0, 0.0, slope, 1.0, 0.0, 0.0) if name == "skewX" else (1.0, slope, 0.0, 1.0, 0.0, 0.0)
-    return IDENTITY

@@ -8,7 +8,7 @@ from curlet.core.errors import BadInput
 from curlet.formats.artwork_in import read_artwork
 from curlet.formats.png_out import write_png
 from curlet.formats.svg_in import read_svg
-from curlet.formats.svg_paints import transform_of
+from curlet.formats.svg_text import transform_of
 from tests.reference.pictures import differing, inked, read_png, resvg
 from tests.reference.test_icons import drawn
 
