@@ -177,6 +177,8 @@ def _document(name: str, family: type[Family]) -> type[FamilyDoc]:
 
 
 FAMILY_DOCS = {name: _document(name, family) for name, family in FAMILIES.items()}
+# So that they can be sent from one process to another, they are found by their names here.
+globals().update({document.__name__: document for document in FAMILY_DOCS.values()})
 RunningDoc = FAMILY_DOCS["running"]
 
 if TYPE_CHECKING:

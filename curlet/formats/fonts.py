@@ -6,6 +6,7 @@ import io
 from collections.abc import Callable
 from functools import lru_cache
 
+from fontTools import subset
 from fontTools.ttLib import TTFont
 
 from curlet.core.errors import BadInput, TooMuch
@@ -15,6 +16,11 @@ from curlet.formats.pen_fonts import FOLDER, drawn, hershey
 LARGEST = 8_000_000
 _LARGEST_UNPACKED = 60_000_000
 _MOST_GLYPHS = 65_535
+# Of a letter, and of all: a drawn or worn face has thousands, and more take seconds to unite.
+_MOST_POINTS, _MOST_CONTOURS, _MOST_POINTS_IN_ALL = 8_000, 1_000, 1_500_000
+_LINE = 200
+_PROGRAMS_AND_PICTURES = {"fpgm", "prep", "cvt ", "SVG ", "CBDT", "CBLC", "sbix", "DSIG", "FFTM", "COLR"}
+_NO_FONT = "This is no font that can be read. Choose a TTF, OTF or WOFF2 file."
 
 # What each is called and, for those that are outlined, its file.
 OUTLINED: dict[str, str] = {
@@ -55,19 +61,73 @@ def read_font(data: bytes) -> tuple[str, bytes]:
     """
     if len(data) > LARGEST:
         raise TooMuch(f"This font file is larger than {LARGEST // 1_000_000} MB. Make it a subset.")
+    _check_unpacked(data)
     try:
-        plain = unpacked(data)
-        font = TTFont(io.BytesIO(plain), lazy=True)
-        name = font["name"].getBestFullName() or "Font"
-        if font["maxp"].numGlyphs > _MOST_GLYPHS or not ({"glyf", "CFF ", "CFF2"} & set(font.keys())):
-            raise BadInput("This font holds no outlines. Choose a TTF, OTF or WOFF2 file with letters in it.")
-        OutlinedFont(plain).set_line("Hamburg", spaced=False)
-    except BadInput:
+        plain = _made_safe(data)
+        name = TTFont(io.BytesIO(plain), lazy=True)["name"].getBestFullName() or "Font"
+        _check_letters(plain)
+    except (BadInput, MemoryError):
         raise
     except Exception:
         # Whatever a damaged file makes the library raise, it is the file.
-        raise BadInput("This is no font that can be read. Choose a TTF, OTF or WOFF2 file.") from None
+        raise BadInput(_NO_FONT) from None
     return "".join(c for c in name if c.isprintable())[:80] or "Font", plain
+
+
+def _check_unpacked(data: bytes) -> None:
+    """What a packed file says of itself, before it is unpacked."""
+    if data[:4] in (b"wOFF", b"wOF2"):
+        # WOFF 1 and 2, table directory: totalSfntSize.
+        if int.from_bytes(data[16:20], "big") > _LARGEST_UNPACKED:
+            raise TooMuch("This font is too large once it is unpacked. Make it a subset.")
+    elif data[:4] not in (b"\0\1\0\0", b"OTTO", b"true"):
+        raise BadInput(_NO_FONT)
+
+
+def _made_safe(data: bytes) -> bytes:
+    """A font's bytes with only what lettering needs, every table of it read and written anew."""
+    font = TTFont(io.BytesIO(unpacked(data)), lazy=True, recalcTimestamp=False)
+    if font["maxp"].numGlyphs > _MOST_GLYPHS or not ({"glyf", "CFF ", "CFF2"} & set(font.keys())):
+        raise BadInput("This font holds no outlines. Choose a TTF, OTF or WOFF2 file with letters in it.")
+    characters = font.getBestCmap()
+    if not characters:
+        raise BadInput("This font does not say which letters it has. Choose another.")
+    options = subset.Options(
+        layout_features=["*"], name_IDs=["*"], notdef_outline=True, hinting=False, glyph_names=False
+    )
+    options.drop_tables += ["fvar", "gvar", "avar", "cvar", "HVAR", "VVAR", "MVAR", "STAT", "meta"]
+    shortened = subset.Subsetter(options)
+    shortened.populate(unicodes=characters)
+    shortened.subset(font)
+    out = io.BytesIO()
+    font.save(out, reorderTables=False)
+    return out.getvalue()
+
+
+def _check_letters(plain: bytes) -> None:
+    """Every glyph drawn and every character set once, within bounds.
+
+    Raises
+    ------
+    TooMuch
+        If a letter, or all of them together, have more points than can be worked with.
+    """
+    font, points = OutlinedFont(plain), 0
+    for number in range(TTFont(io.BytesIO(plain), lazy=True)["maxp"].numGlyphs):
+        outline = font.drawn(number)
+        if outline is None:
+            continue
+        points += len(outline.points)
+        if len(outline.points) > _MOST_POINTS or outline.commands.count("M") > _MOST_CONTOURS:
+            raise TooMuch(
+                f"A letter of this font has more than {_MOST_POINTS:,} points or {_MOST_CONTOURS} outlines. "
+                "Simplify it, or choose another font."
+            )
+        if points > _MOST_POINTS_IN_ALL:
+            raise TooMuch("The letters of this font have too many points together. Make it a subset.")
+    characters = "".join(map(chr, font.characters))
+    for at in range(0, len(characters), _LINE):
+        font.shaped(characters[at : at + _LINE], {})
 
 
 @lru_cache(maxsize=8)
@@ -79,7 +139,7 @@ def font_of(data: bytes) -> OutlinedFont:
 def unpacked(data: bytes) -> bytes:
     """A font's bytes as plain TrueType or OpenType. Tables that hold programs or pictures stay behind."""
     font = TTFont(io.BytesIO(data), lazy=False, recalcBBoxes=False, recalcTimestamp=False)
-    for tag in set(font.keys()) & {"fpgm", "prep", "cvt ", "SVG ", "CBDT", "CBLC", "sbix", "DSIG", "FFTM"}:
+    for tag in _PROGRAMS_AND_PICTURES & set(font.keys()):
         del font[tag]
     font.flavor = None
     out = io.BytesIO()

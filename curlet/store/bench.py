@@ -138,10 +138,10 @@ def free_name(name: str) -> str:
     return unlike(name, (brush.doc["name"] for brush in _readable()))
 
 
-def named_brush(name: str) -> Brush | None:
-    """The first brush of a name, one's own before a built-in."""
-    found = [brush for brush in _readable() if brush.doc["name"] == name]
-    return min(found, key=lambda brush: (brush.builtin, brush.position), default=None)
+def by_name() -> dict[str, Brush]:
+    """The first brush of each name, one's own before a built-in."""
+    ordered = sorted(_readable(), key=lambda brush: (brush.builtin, brush.position), reverse=True)
+    return {brush.doc["name"]: brush for brush in ordered}
 
 
 def _readable(brushes: Iterable[Brush] | None = None) -> list[Brush]:
@@ -169,9 +169,14 @@ def _fresh(brush_id: str, making: int) -> Brush:
 
 
 def _copy(doc: BrushDoc, name: str) -> Brush:
-    """A new brush of one's own."""
+    """A new brush of one's own, under a name that is free."""
+    return put_new(doc, free_name(name))
+
+
+def put_new(doc: BrushDoc, name: str) -> Brush:
+    """A new brush of one's own, under a name that no other has."""
     position = (Brush.select(fn.MAX(Brush.position)).scalar() or 0) + 1
-    named = doc.model_copy(update={"name": free_name(name)})
+    named = doc.model_copy(update={"name": name})
     kept = named.model_dump(mode="json")
     return Brush.create(id=new_id(), doc=kept, builtin=False, position=position)
 

@@ -4,8 +4,9 @@ from __future__ import annotations
 
 from curlet.formats.brush_file import BrushDoc
 from curlet.store import bench
-from curlet.store.bench import free_name, named_brush, put_doc
 from curlet.store.database import writing
+from curlet.store.models import Brush
+from curlet.store.names import unlike
 from curlet.store.state import Row
 
 
@@ -17,17 +18,18 @@ def take_in(found: list[tuple[str, BrushDoc]], *, replace: bool) -> list[Row]:
     found : (file's name, brush).
     """
     with writing():
-        return [_take(file, doc, replace=replace) for file, doc in found]
+        there = bench.by_name()
+        return [_take(file, doc, there, replace=replace) for file, doc in found]
 
 
-def _take(file: str, doc: BrushDoc, *, replace: bool) -> Row:
-    there = named_brush(doc.name)
-    if there is not None and there.doc == doc.model_dump(mode="json"):
-        return {"file": file, "name": doc.name, "id": there.id, "became": "the same"}
-    if there is not None and replace and not there.builtin:
-        put_doc(there, doc, f"Taken in from {file}")
-        return {"file": file, "name": doc.name, "id": there.id, "became": "replaced"}
-    name = free_name(doc.name)
-    brush = bench.add(doc)
-    became = "added" if name == doc.name else "added beside"
-    return {"file": file, "name": name, "id": brush.id, "became": became}
+def _take(file: str, doc: BrushDoc, there: dict[str, Brush], *, replace: bool) -> Row:
+    present = there.get(doc.name)
+    if present is not None and present.doc == doc.model_dump(mode="json"):
+        return {"file": file, "name": doc.name, "id": present.id, "became": "the same"}
+    if present is not None and replace and not present.builtin:
+        bench.put_doc(present, doc, f"Taken in from {file}")
+        return {"file": file, "name": doc.name, "id": present.id, "became": "replaced"}
+    name = unlike(doc.name, there)
+    there[name] = bench.put_new(doc, name)
+    became = "added" if present is None else "added beside"
+    return {"file": file, "name": name, "id": there[name].id, "became": became}

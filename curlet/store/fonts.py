@@ -9,7 +9,7 @@ from dataclasses import dataclass
 from curlet.core.errors import BadInput
 from curlet.core.path.lettering import Font
 from curlet.formats.fonts import LARGEST as LARGEST
-from curlet.formats.fonts import OUTLINED, SINGLE_LINE, font_of, read_font, shipped_font
+from curlet.formats.fonts import OUTLINED, SINGLE_LINE, font_of, shipped_font
 from curlet.store.database import reading, writing
 from curlet.store.errors import Conflict, Missing
 from curlet.store.models import KeptFont
@@ -47,9 +47,8 @@ def find_font(key: str) -> Font:
     return font_of(base64.b64decode(kept.data))
 
 
-def add_font(data: bytes) -> FontListed:
-    """Keep a font file from outside; one that is here already stays. BadInput as `read_font`."""
-    name, plain = read_font(data)
+def add_font(name: str, plain: bytes) -> FontListed:
+    """Keep a font as `read_font` gives it; one that is here already stays."""
     key = hashlib.sha256(plain).hexdigest()[:32]
     text = base64.b64encode(plain).decode()
     with writing():

@@ -20,7 +20,7 @@ from curlet.core.proof import PROOFS, Place, Proof, growth, prove, sample
 from curlet.formats.artwork_places import AnyPlace
 from curlet.formats.brush_file import BrushDoc
 from curlet.formats.screen import Frame, group_json
-from curlet.web import second
+from curlet.studio import helper
 from curlet.web.artwork_frames import artwork_json
 
 Json = dict[str, Any]
@@ -50,7 +50,7 @@ def bench_frame(doc: BrushDoc, course: int, scale: Scale, drawing: AnyPlace | No
     brush = doc.to_core()
     brush.check(TRUE)
     grown = growth(brush, scale)
-    elsewhere = second.share(aside, doc.model_dump_json(), scale, grown)
+    elsewhere = helper.share(aside, doc.model_dump_json(), scale, grown)
     frame = Frame()
     index = min(course, len(brush.courses) - 1)
     repeat = _repeat(brush, index, frame)

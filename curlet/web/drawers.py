@@ -10,13 +10,14 @@ from flask import Response
 
 from curlet.core.errors import BadInput
 from curlet.core.measures import Scale
-from curlet.formats.brush_pack import read_pack, write_brush
+from curlet.formats.brush_pack import write_brush
 from curlet.formats.kept_motif import brush_of_motif
 from curlet.formats.recipes import brush_of
 from curlet.store import bench as store
 from curlet.store import drawers as kept
 from curlet.store import motifs
 from curlet.store.names import ended
+from curlet.studio import imports
 from curlet.web.bench import shown
 from curlet.web.bench_schemas import (
     BenchShown,
@@ -99,9 +100,5 @@ def take_in(form: GivenFiles) -> Response:
     """Take in brush files, and packs of them. Either all are taken or none."""
     if len(form.files) > MOST_FILES:
         raise BadInput(f"{MOST_FILES} files are the most at once. Take them in a few at a time.")
-    found = [
-        (name, doc)
-        for file in form.files
-        for name, doc in read_pack(file.filename or "file", file.stream.read())
-    ]
-    return json_reply({"taken": kept.take_in(found, replace=form.replace)})
+    files = [(file.filename or "file", file.stream.read()) for file in form.files]
+    return json_reply({"taken": kept.take_in(imports.brushes(files), replace=form.replace)})

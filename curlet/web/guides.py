@@ -8,10 +8,10 @@ from flask import Response
 from flask_openapi3 import FileStorage
 from pydantic import BaseModel
 
-from curlet.formats.guide_in import read_guide
 from curlet.store import journal
 from curlet.store.commands import AddGuide
 from curlet.store.pictures import find_picture, keep_picture
+from curlet.studio import imports
 from curlet.web.described import Routes
 from curlet.web.frames import whole_frame
 from curlet.web.replies import Replies, frame_reply
@@ -37,7 +37,7 @@ class PictureUrl(BaseModel):
 @guides.post("/sheets/<sheet_id>/guides", responses=_REPLIES)
 def add(path: SheetUrl, form: GuideFile) -> Response:
     """Lay a picture under the paths."""
-    guide = read_guide(form.file.stream.read())
+    guide = imports.guide(form.file.stream.read())
     picture = keep_picture(guide.png)
     title = (form.file.filename or "Picture").rsplit("/", 1)[-1].rsplit(".", 1)[0][:120] or "Picture"
     intent = AddGuide(name=title, picture=picture, width=guide.width, height=guide.height)

@@ -10,10 +10,11 @@ from pydantic import BaseModel, Field
 
 from curlet.formats.artwork_places import AnyPlace, with_artwork
 from curlet.formats.brush_file import BrushDoc
-from curlet.formats.kept_motif import KeptMotifDoc, Name, motif_from, motif_from_svg, motif_sheet
+from curlet.formats.kept_motif import KeptMotifDoc, Name, motif_from, motif_sheet
 from curlet.formats.svg_out import write_svg
 from curlet.store import bench as brushes
 from curlet.store import motifs as store
+from curlet.studio import imports
 from curlet.web.bench import shown
 from curlet.web.bench_schemas import BenchShown
 from curlet.web.described import Routes
@@ -99,7 +100,7 @@ def keep(body: KeepMotif) -> Response:
 def take_in(form: MotifFile) -> Response:
     """Take in an SVG drawing as a motif."""
     name = (form.file.filename or "").replace("\\", "/").rsplit("/", 1)[-1].removesuffix(".svg")[:60]
-    kept, notes = motif_from_svg(form.file.stream.read(), name.strip() or "Motif")
+    kept, notes = imports.motif(form.file.stream.read(), name.strip() or "Motif")
     return json_reply({**_listed(*store.keep(kept)), "notes": list(notes)})
 
 

@@ -12,7 +12,7 @@ import waitress
 from curlet.core.errors import BadInput
 from curlet.demo.load import load_demo
 from curlet.memory import tune_memory
-from curlet.web import second
+from curlet.studio import helper
 from curlet.web.app import STATIC, create_app
 
 HOST = "127.0.0.1"
@@ -37,13 +37,13 @@ def serve(port: int, folder: FilePath, *, demo: bool, fresh: bool) -> int:
     app = create_app(folder / FILE)
     if demo or fresh:
         load_demo()
-    second.allow()
+    helper.allow(("curlet.web.bench_frames",))
     signal.signal(signal.SIGTERM, lambda *_: sys.exit(0))
     print(f"Curlet is at http://{HOST}:{port}/ (Ctrl+C stops it)", flush=True)
     try:
         waitress.serve(app, host=HOST, port=port, threads=8, ident="curlet")
     finally:
-        second.stop()
+        helper.stop()
     return 0
 
 

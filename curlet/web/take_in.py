@@ -9,14 +9,15 @@ from flask_openapi3 import FileStorage
 from pydantic import BaseModel, Field
 
 from curlet.core.errors import BadInput
-from curlet.formats.svg_in import TakenIn, read_svg
+from curlet.formats.svg_in import TakenIn
 from curlet.formats.taken_groups import By, sorted_into_groups
 from curlet.store import journal
 from curlet.store.commands import TakeIn
 from curlet.store.state import State
+from curlet.studio import imports
+from curlet.studio.jobs import Jobs
 from curlet.web.described import Routes
 from curlet.web.frames import whole_frame
-from curlet.web.jobs import Jobs, Work
 from curlet.web.replies import Replies, frame_reply, json_reply
 from curlet.web.schemas import Problem, SheetUrl
 from curlet.web.sheet_schemas import SheetFrame
@@ -94,14 +95,11 @@ def title_of(name: str | None) -> str:
     return (name or "Drawing").rsplit("/", 1)[-1].removesuffix(".svg")[:120] or "Drawing"
 
 
-def _reading(data: bytes) -> Work:
-    return lambda tell: read_svg(data, tell)
-
-
 @take_in.post("/drawings", responses={200: DrawingBegun, 413: Problem, 422: Problem})
 def begin(form: DrawingFile) -> Response:
     """Begin to read a drawing."""
-    key = _jobs.start(_reading(form.file.stream.read()))
+    data = form.file.stream.read()
+    key = _jobs.start(lambda progress: imports.drawing(data, progress))
     return json_reply({"id": key, "title": title_of(form.file.filename)})
 
 
@@ -149,7 +147,7 @@ def use(path: SheetDrawingUrl, body: UseDrawing) -> Response:
 @take_in.post("/sheets/<sheet_id>/take-in", responses=_REPLIES)
 def whole(path: SheetUrl, form: TakenFile) -> Response:
     """Take in all lines of an SVG drawing at once, as one seam group."""
-    taken, title = read_svg(form.file.stream.read()), title_of(form.file.filename)
+    taken, title = imports.drawing(form.file.stream.read()), title_of(form.file.filename)
     group = sorted_into_groups(taken, "one", title)[0]
     intent = TakeIn(title=title, groups=((title, None, group.paths),))
     with journal.doing(path.sheet_id, form.revision, intent) as state:

@@ -17,21 +17,22 @@ from curlet.core.errors import BadInput
 from curlet.core.measures import Scale
 from curlet.core.motif.families import Artwork
 from curlet.core.motif.pieces import fitted
-from curlet.core.motif.tracing import Traced, prepared, trace
+from curlet.core.motif.tracing import Traced, prepared
 from curlet.formats.artwork_in import artwork_doc
 from curlet.formats.artwork_places import AnyPlace, with_artwork
 from curlet.formats.brush_file import BrushDoc
 from curlet.formats.brush_motifs import ArtworkDoc, PictureDoc
-from curlet.formats.pictures import TakenPicture, picture_motif, read_picture
+from curlet.formats.pictures import TakenPicture, picture_motif
 from curlet.formats.screen import Frame, group_json
 from curlet.formats.trace_asked import TraceAsked
 from curlet.store import bench as store
 from curlet.store.errors import Missing
+from curlet.studio import imports
+from curlet.studio.jobs import Jobs
 from curlet.web.bench import shown
 from curlet.web.bench_schemas import BenchShown
 from curlet.web.described import Routes
 from curlet.web.drawing_schemas import GroupShown
-from curlet.web.jobs import Jobs
 from curlet.web.replies import Replies, json_reply
 from curlet.web.schemas import BrushUrl, Problem
 
@@ -124,7 +125,7 @@ class _Pictures:
 
     def keep(self, data: bytes) -> tuple[str, TakenPicture]:
         key = hashlib.sha256(data).hexdigest()[:32]
-        picture = read_picture(data)
+        picture = imports.picture(data)
         with self._lock:
             self._kept[key] = picture
             self._kept.move_to_end(key)
@@ -163,7 +164,7 @@ def start(body: TracingAsked) -> Response:
     """Begin to trace a picture."""
     picture, rule = _pictures.look(body.picture), body.asked.to_core()
     rule.check()
-    return json_reply({"id": _jobs.start(lambda progress: trace(picture.pixels, rule, progress))})
+    return json_reply({"id": _jobs.start(lambda progress: imports.tracing(picture.pixels, rule, progress))})
 
 
 @tracing.get("/tracings/<tracing_id>", responses={200: TracingShown, **_REPLIES})

@@ -105,5 +105,5 @@ def test_a_motif_of_too_many_nodes_and_names_of_any_length_are_met_calmly() -> N
     art, _ = read_artwork(svg(f'<path id="{name}" d="M0 0H9V9Z"/>'))
     assert len(art.shapes) == 1
     nested = "".join(f'<g id="g{k}"><use href="#g{k + 1}"/><use href="#g{k + 1}"/></g>' for k in range(40))
-    with pytest.raises(TooMuch, match="20,000 elements|10,000 paths"):
+    with pytest.raises(TooMuch, match=r"20,000 elements|10,000 paths"):
         read_artwork(svg(f'{nested}<g id="g40"><path d="M0 0H9"/></g>'))

@@ -8,7 +8,7 @@ import numpy as np
 import pytest
 
 from curlet.core.errors import BadInput, TooMuch
-from curlet.formats.fonts import FOLDER, LARGEST
+from curlet.formats.fonts import FOLDER, LARGEST, read_font
 from curlet.store import fonts, journal
 from curlet.store.commands.intent import core_path
 from curlet.store.errors import Conflict
@@ -136,9 +136,9 @@ def test_locked_text_stays_as_it_is(store: FilePath) -> None:
 
 def test_a_font_of_ones_own_is_brought_used_and_let_go(store: FilePath) -> None:
     data = (FOLDER / "pacifico.woff2").read_bytes()
-    font = fonts.add_font(data)
+    font = fonts.add_font(*read_font(data))
     assert (font.name, font.own) == ("Pacifico", True)
-    assert fonts.add_font(data) == font
+    assert fonts.add_font(*read_font(data)) == font
     _, text = written(font=font.id)
     with pytest.raises(Conflict, match="written in this font"):
         fonts.remove_font(font.id)
@@ -155,13 +155,13 @@ def test_a_font_of_ones_own_is_brought_used_and_let_go(store: FilePath) -> None:
 )
 def test_what_is_no_font_is_refused(store: FilePath, data: bytes) -> None:
     with pytest.raises(BadInput, match="no font that can be read"):
-        fonts.add_font(data)
+        fonts.add_font(*read_font(data))
 
 
 def test_a_damaged_or_huge_font_is_refused(store: FilePath) -> None:
     whole = (FOLDER / "graduate.woff2").read_bytes()
     for cut in (60, len(whole) // 2, len(whole) - 40):
         with pytest.raises(BadInput):
-            fonts.add_font(whole[:cut])
+            read_font(whole[:cut])
     with pytest.raises(TooMuch, match="larger than"):
-        fonts.add_font(bytes(LARGEST + 1))
+        read_font(bytes(LARGEST + 1))

@@ -4,19 +4,22 @@ from __future__ import annotations
 
 import io
 from functools import lru_cache
-from typing import Any
 
 import numpy as np
 import uharfbuzz as hb
-from fontTools.pens.basePen import BasePen
 from fontTools.ttLib import TTFont
 
 from curlet.core.drawing import Outline
+from curlet.core.errors import BadInput
 from curlet.core.path.booleans import combined
 from curlet.core.path.lettering.font import Letter
 
 # Where a font does not say how tall its capitals are, and has no H: a usual share of the em.
 _USUAL_CAPS = 0.7
+# More glyphs than this to a character are none of any script.
+_MOST_GLYPHS = 12
+
+Point = tuple[float, float]
 
 
 class OutlinedFont:
@@ -32,8 +35,7 @@ class OutlinedFont:
 
     def __init__(self, data: bytes) -> None:
         self._font = TTFont(io.BytesIO(data), lazy=True)
-        self._glyphs = self._font.getGlyphSet()
-        self._order = self._font.getGlyphOrder()
+        self.characters = frozenset(self._font.getBestCmap() or {})
         self._shaper = hb.Font(hb.Face(data))
         self.em = int(self._font["head"].unitsPerEm)
         self.caps = self._cap_height()
@@ -43,70 +45,80 @@ class OutlinedFont:
         said = getattr(self._font["OS/2"], "sCapHeight", 0) if "OS/2" in self._font else 0
         if said > 0:
             return float(said)
-        name = self._font.getBestCmap().get(ord("H"))
-        outline = self._drawn(name) if name else None
+        glyph = self._shaper.get_nominal_glyph(ord("H"))
+        outline = self.drawn(glyph) if glyph else None
         return float(-outline.points[:, 1].min()) if outline else _USUAL_CAPS * self.em
 
     def set_line(self, text: str, *, spaced: bool) -> list[Letter]:
-        buffer = hb.Buffer()
-        buffer.add_str(text)
-        buffer.guess_segment_properties()
         # CSS Text 3, letter-spacing: optional ligatures are off where spacing is added.
-        features = {"liga": False, "clig": False} if spaced else {}
-        hb.shape(self._shaper, buffer, features)
+        buffer = self.shaped(text, {"liga": False, "clig": False} if spaced else {})
         letters, pen = [], 0.0
         for info, at in zip(buffer.glyph_infos, buffer.glyph_positions, strict=True):
-            outline = self.glyph(self._order[info.codepoint])
+            outline = self.glyph(info.codepoint)
             shift = np.array([at.x_offset, -at.y_offset]) / self.caps
             moved = outline and Outline(outline.commands, outline.points + shift)
             letters.append(Letter(info.cluster, pen, at.x_advance / self.caps, moved))
             pen += at.x_advance / self.caps
         return letters
 
+    def shaped(self, text: str, features: dict[str, bool]) -> hb.Buffer:
+        """A line as HarfBuzz sets it; BadInput where the font multiplies it out of hand."""
+        buffer = hb.Buffer()
+        buffer.add_str(text)
+        buffer.guess_segment_properties()
+        hb.shape(self._shaper, buffer, features)
+        if len(buffer.glyph_infos) > _MOST_GLYPHS * (len(text) + 1):
+            raise BadInput("This font makes far more letters of the text than it has. Choose another.")
+        return buffer
+
     def missing(self, text: str) -> str:
-        known = self._font.getBestCmap()
-        return "".join(sorted({c for c in text if ord(c) not in known and not c.isspace()}))
+        return "".join(sorted({c for c in text if ord(c) not in self.characters and not c.isspace()}))
 
     @lru_cache(maxsize=512)  # noqa: B019 - fonts are few, and kept as long as they are used
-    def glyph(self, name: str) -> Outline | None:
+    def glyph(self, number: int) -> Outline | None:
         """A glyph's outline, a cap height being 1, y downward, what overlaps in it united."""
-        drawn = self._drawn(name)
+        drawn = self.drawn(number)
         if drawn is None:
             return None
         united = combined([drawn], "unite", [False])
         return united and Outline(united.commands, united.points / self.caps)
 
-    def _drawn(self, name: str) -> Outline | None:
-        pen = _OutlinePen(self._glyphs)
-        self._glyphs[name].draw(pen)
+    def drawn(self, number: int) -> Outline | None:
+        """A glyph's outline as the font has it, in its units, y downward; None for one without."""
+        pen = _OutlinePen()
+        self._shaper.draw_glyph_with_pen(number, pen)
         if not pen.commands:
             return None
         return Outline("".join(pen.commands), np.array(pen.points, dtype=np.float64) * (1, -1))
 
 
-class _OutlinePen(BasePen):  # type: ignore[misc]
-    """Gathers an outline; fontTools turns quadratics and components into these calls."""
+class _OutlinePen:
+    """Gathers an outline from HarfBuzz, which follows components within bounds of its own."""
 
-    def __init__(self, glyphs: Any) -> None:
-        super().__init__(glyphs)
+    def __init__(self) -> None:
         self.commands: list[str] = []
-        self.points: list[tuple[float, float]] = []
+        self.points: list[Point] = []
 
-    def _moveTo(self, at: tuple[float, float]) -> None:  # noqa: N802 - fontTools names it
+    def moveTo(self, at: Point) -> None:  # noqa: N802 - pens are called so
         self._add("M", at)
 
-    def _lineTo(self, at: tuple[float, float]) -> None:  # noqa: N802
+    def lineTo(self, at: Point) -> None:  # noqa: N802
         self._add("L", at)
 
-    def _curveToOne(self, *at: tuple[float, float]) -> None:  # noqa: N802
+    def curveTo(self, *at: Point) -> None:  # noqa: N802
         self._add("C", *at)
 
-    def _closePath(self) -> None:  # noqa: N802
+    def qCurveTo(self, handle: Point, at: Point) -> None:  # noqa: N802
+        # A quadratic as a cubic by degree elevation, exact.
+        (a, b), (x, y), (c, d) = self.points[-1], handle, at
+        self._add("C", ((a + 2 * x) / 3, (b + 2 * y) / 3), ((c + 2 * x) / 3, (d + 2 * y) / 3), at)
+
+    def closePath(self) -> None:  # noqa: N802
         self._add("Z")
 
-    def _endPath(self) -> None:  # noqa: N802
+    def endPath(self) -> None:  # noqa: N802
         return None
 
-    def _add(self, command: str, *points: tuple[float, float]) -> None:
+    def _add(self, command: str, *points: Point) -> None:
         self.commands.append(command)
         self.points += points

@@ -1,0 +1,62 @@
+"""Everything that is read from files, each in a process of its own. Reading itself is `curlet.formats`."""
+
+from __future__ import annotations
+
+from curlet.core.motif.tracing import Traced, TraceRule, trace
+from curlet.formats.artwork_in import read_artwork
+from curlet.formats.brush_file import BrushDoc
+from curlet.formats.brush_motifs import ArtworkDoc
+from curlet.formats.brush_pack import read_pack
+from curlet.formats.fonts import read_font
+from curlet.formats.guide_in import Guide, read_guide
+from curlet.formats.kept_motif import KeptMotifDoc, motif_from_svg
+from curlet.formats.pictures import Pixels, TakenPicture, read_picture
+from curlet.formats.svg_in import TakenIn, read_svg
+from curlet.studio.jobs import Progress
+from curlet.studio.worker import TRACING, run
+
+
+def drawing(data: bytes, progress: Progress | None = None) -> TakenIn:
+    """An SVG drawing; raises as `read_svg` and `run`."""
+    if progress is None:
+        return run(read_svg, data)
+    return run(read_svg, data, tell=progress.tell, stop=progress.stop)
+
+
+def artwork(data: bytes, turn: float) -> tuple[ArtworkDoc, tuple[str, ...]]:
+    """An SVG drawing as a motif's artwork; raises as `read_artwork` and `run`."""
+    return run(read_artwork, data, turn)
+
+
+def motif(data: bytes, name: str) -> tuple[KeptMotifDoc, tuple[str, ...]]:
+    """An SVG drawing as a kept motif; raises as `read_artwork` and `run`."""
+    return run(motif_from_svg, data, name)
+
+
+def guide(data: bytes) -> Guide:
+    """A picture or drawing to lie under the paths; raises as `read_guide` and `run`."""
+    return run(read_guide, data)
+
+
+def picture(data: bytes) -> TakenPicture:
+    """A picture to trace or to use as it is; raises as `read_picture` and `run`."""
+    return run(read_picture, data)
+
+
+def font(data: bytes) -> tuple[str, bytes]:
+    """A font: what it is called, and its bytes made safe; raises as `read_font` and `run`."""
+    return run(read_font, data)
+
+
+def brushes(files: list[tuple[str, bytes]]) -> list[tuple[str, BrushDoc]]:
+    """The brushes of brush files and packs; raises as `read_pack` and `run`."""
+    return run(_read_packs, files)
+
+
+def tracing(pixels: Pixels, rule: TraceRule, progress: Progress) -> Traced:
+    """A picture's areas as shapes; raises as `trace` and `run`."""
+    return run(trace, pixels, rule, bounds=TRACING, tell=progress.tell, stop=progress.stop)
+
+
+def _read_packs(files: list[tuple[str, bytes]]) -> list[tuple[str, BrushDoc]]:
+    return [found for name, data in files for found in read_pack(name, data)]

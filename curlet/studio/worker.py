@@ -1,0 +1,220 @@
+"""Work on files from outside, each in a process of its own with bounds on its time and memory.
+
+A process is forked off a server process that has everything read in, so that it starts within a few ms. It is
+ended when it passes a bound or when the person stops it; nothing that happens in it harms the application.
+"""
+
+from __future__ import annotations
+
+import gc
+import os
+import resource
+import signal
+import threading
+import time
+import traceback
+from collections.abc import Callable, Iterator
+from contextlib import contextmanager, suppress
+from dataclasses import dataclass
+from multiprocessing import forkserver, get_context
+from multiprocessing.connection import Connection
+from multiprocessing.process import BaseProcess
+from typing import Any, TypeVar, cast
+
+from curlet.core.errors import BadInput, CurletError, TooMuch
+from curlet.core.motif.tracing import Stopped
+from curlet.store.errors import Unavailable
+
+Result = TypeVar("Result")
+Tell = Callable[[float, str], None]
+
+# So many at a time; more wait, and are told to come again if none ends soon.
+MOST_AT_ONCE, PATIENCE = 4, 20.0
+_LOOK, _TELL = 0.1, 0.05
+_LONGEST_TRACE = 8_000
+_PRELOADED = ["curlet.studio.imports"]
+
+
+@dataclass(frozen=True)
+class Bounds:
+    """What a process may use: seconds of processor time and of waiting, and MB beyond what it starts with."""
+
+    cpu: int
+    wall: float
+    memory: int
+
+    def refused(self) -> TooMuch:
+        return TooMuch(
+            f"This file takes more than {self.cpu} s or {self.memory} MB to read, which hardly any needs. "
+            "Simplify it, or take in a part of it."
+        )
+
+
+READING = Bounds(cpu=4, wall=30.0, memory=400)
+TRACING = Bounds(cpu=120, wall=300.0, memory=1_500)
+
+_context = get_context("forkserver")
+_slots = threading.BoundedSemaphore(MOST_AT_ONCE)
+
+
+def warm() -> None:
+    """Start the server process that others are forked off, if it is not there."""
+    _context.set_forkserver_preload(_PRELOADED)
+    forkserver.ensure_running()
+
+
+def run(
+    work: Callable[..., Result],
+    *given: Any,
+    bounds: Bounds = READING,
+    tell: Tell | None = None,
+    stop: threading.Event | None = None,
+) -> Result:
+    """What a function of a module returns, or raises, done in a process of its own.
+
+    Parameters
+    ----------
+    tell : the function takes one more argument, to say how far it is, and this is told it.
+    stop : ends the process once it is set.
+
+    Raises
+    ------
+    TooMuch
+        If it passes its bounds.
+    Stopped
+        If it was stopped.
+    Unavailable
+        If too many others are at work.
+    """
+    stop = stop or threading.Event()
+    with _a_slot(stop):
+        warm()
+        ours, theirs = _context.Pipe(duplex=False)
+        asked = (theirs, bounds, work, given, tell is not None)
+        process = _context.Process(target=_begin, args=asked, daemon=True)
+        process.start()
+        theirs.close()
+        try:
+            return cast(Result, _outcome(_Aside(process, ours, bounds, stop), tell))
+        finally:
+            ours.close()
+            process.kill()
+            process.join()
+            process.close()
+
+
+@contextmanager
+def _a_slot(stop: threading.Event) -> Iterator[None]:
+    until = time.monotonic() + PATIENCE
+    while not _slots.acquire(timeout=_LOOK):
+        if stop.is_set():
+            raise Stopped
+        if time.monotonic() > until:
+            raise Unavailable("Several files are being read just now. Try again in a moment.")
+    try:
+        yield
+    finally:
+        _slots.release()
+
+
+@dataclass(frozen=True)
+class _Aside:
+    """A process at work, seen from here."""
+
+    process: BaseProcess
+    ours: Connection
+    bounds: Bounds
+    stop: threading.Event
+
+    def answers(self) -> Iterator[tuple[str, Any]]:
+        """What it sends, until it ends."""
+        until = time.monotonic() + self.bounds.wall
+        while True:
+            if self.stop.is_set():
+                raise Stopped
+            if time.monotonic() > until:
+                raise self.bounds.refused()
+            # It may have answered just before it ended.
+            ended = not self.process.is_alive()
+            if self.ours.poll(0 if ended else _LOOK):
+                try:
+                    yield self.ours.recv()
+                except EOFError:
+                    ended = True
+                    self.process.join(_LOOK)
+            if ended:
+                return
+
+    def why_it_ended(self) -> CurletError:
+        """Without an answer."""
+        if self.process.exitcode in (-signal.SIGXCPU, -signal.SIGKILL):
+            return self.bounds.refused()
+        return BadInput("This file makes the reader fail, so it cannot be read. Save it again and try that.")
+
+
+def _outcome(aside: _Aside, tell: Tell | None) -> Any:
+    for kind, answer in aside.answers():
+        if kind == "done":
+            return answer
+        if kind == "raised":
+            raise answer
+        if tell is not None:
+            tell(*answer)
+    raise aside.why_it_ended()
+
+
+def _begin(
+    theirs: Connection, bounds: Bounds, work: Callable[..., Any], given: tuple[Any, ...], tells: bool
+) -> None:
+    """The process: bounds first, then the work, then one answer."""
+    _bound(bounds)
+    # Whoever asked may have gone.
+    with suppress(OSError):
+        try:
+            theirs.send(_answer(work, (*given, _teller(theirs)) if tells else given, bounds))
+        except MemoryError:
+            theirs.send(("raised", bounds.refused()))
+
+
+def _teller(theirs: Connection) -> Tell:
+    told = 0.0
+
+    def tell(share: float, doing: str) -> None:
+        nonlocal told
+        now = time.monotonic()
+        if now - told >= _TELL:
+            told = now
+            theirs.send(("told", (share, doing)))
+
+    return tell
+
+
+def _answer(work: Callable[..., Any], given: tuple[Any, ...], bounds: Bounds) -> tuple[str, Any]:
+    try:
+        return "done", work(*given)
+    except CurletError as error:
+        return "raised", error.with_traceback(None)
+    except MemoryError:
+        return "raised", bounds.refused()
+    except Exception as error:
+        text = "".join(traceback.format_exception(error))[-_LONGEST_TRACE:]
+        return "raised", RuntimeError(f"in a process aside:\n{text}")
+
+
+def _bound(bounds: Bounds) -> None:
+    signal.signal(signal.SIGINT, signal.SIG_IGN)
+    gc.set_threshold(50_000, 20, 20)
+    os.nice(10)
+    resource.setrlimit(resource.RLIMIT_CORE, (0, 0))
+    resource.setrlimit(resource.RLIMIT_CPU, (bounds.cpu, bounds.cpu + 1))
+    most = _in_use() + bounds.memory * 1024 * 1024
+    resource.setrlimit(resource.RLIMIT_DATA, (most, most))
+
+
+def _in_use() -> int:
+    """Private memory that this process has, in bytes (Linux's /proc/self/statm, column 6)."""
+    try:
+        with open("/proc/self/statm", encoding="ascii") as file:
+            return int(file.read().split()[5]) * resource.getpagesize()
+    except OSError:
+        return 1024 * 1024 * 1024
