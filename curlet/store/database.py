@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import sqlite3
 from collections.abc import Callable, Iterator
 from contextlib import contextmanager
 from pathlib import Path as FilePath
@@ -10,6 +11,7 @@ from peewee import OperationalError, PeeweeException, SqliteDatabase
 from playhouse.migrate import SqliteMigrator, migrate
 
 from curlet.core.errors import BadInput
+from curlet.store.backups import copy_beside
 from curlet.store.errors import Unavailable
 from curlet.store.models import (
     TABLES,
@@ -24,6 +26,7 @@ from curlet.store.models import (
     Single,
     database,
 )
+from curlet.store.recognise import APPLICATION_ID, MEND, check_file
 
 BUSY_SECONDS = 5.0
 
@@ -102,41 +105,48 @@ MIGRATIONS: tuple[Callable[[SqliteDatabase], None], ...] = (
 
 
 def open_database(file: FilePath, *, busy_seconds: float = BUSY_SECONDS) -> SqliteDatabase:
-    """Open, or create, the database and bring it to this version's tables.
+    """Open, or create, the database and bring it to this version's tables; a copy is kept before that.
 
     Raises
     ------
     BadInput
-        If the file is not a database or belongs to a newer version.
+        If the file is no database, is damaged, is another program's, or belongs to a newer version.
     Unavailable
         If it cannot be opened or written.
     """
+    check_file(file)
     db = SqliteDatabase(
         str(file),
         pragmas={
             "journal_mode": "wal",
             "foreign_keys": 1,
-            "synchronous": "normal",
+            # An acknowledged step survives a power cut.
+            "synchronous": "full",
             "busy_timeout": int(1000 * busy_seconds),
         },
         timeout=busy_seconds,
     )
     database.initialize(db)
-    try:
-        file.parent.mkdir(parents=True, exist_ok=True)
-        with reading():
-            _migrate(db)
-    except OSError as error:
-        raise Unavailable(
-            f"{file.parent} cannot be written ({error.strerror}). Give another folder."
-        ) from None
+    with reading():
+        _check_sound(db, file)
+        _migrate(db, file)
     return db
 
 
-def _migrate(db: SqliteDatabase) -> None:
+def _check_sound(db: SqliteDatabase, file: FilePath) -> None:
+    sound = db.pragma("quick_check")
+    if sound != "ok":
+        raise BadInput(f"{file} is damaged ({sound}). Nothing was changed.{MEND}")
+
+
+def _migrate(db: SqliteDatabase, file: FilePath) -> None:
     version = db.pragma("user_version")
     if version > len(MIGRATIONS):
         raise BadInput("This database was made by a newer Curlet. Update Curlet to open it.")
+    if 0 < version < len(MIGRATIONS):
+        copy_beside(file, f"before-version-{len(MIGRATIONS)}")
+    if db.pragma("application_id") != APPLICATION_ID:
+        db.pragma("application_id", APPLICATION_ID)
     for number, migration in enumerate(MIGRATIONS[version:], version + 1):
         with db.atomic():
             migration(db)
@@ -150,11 +160,21 @@ def reading() -> Iterator[None]:
         database.connect(reuse_if_open=True)
         yield
     except OperationalError as error:
-        raise Unavailable(_explain(str(error))) from error
+        raise Unavailable(_explain(str(_first(error)))) from error
     except PeeweeException as error:
         if "not a database" in str(error) or "malformed" in str(error):
-            raise BadInput("The database file is damaged or is not Curlet's. Restore a copy.") from error
+            raise Unavailable(f"The database is damaged, so this cannot be done.{MEND}") from error
         raise
+
+
+def _first(error: BaseException) -> BaseException:
+    """What went wrong first: SQLite rolls back by itself, and that it cannot do so again says nothing."""
+    found, earlier = error, error.__context__
+    while earlier is not None:
+        if isinstance(earlier, OperationalError | sqlite3.OperationalError):
+            found = earlier
+        earlier = earlier.__context__
+    return found
 
 
 @contextmanager
@@ -171,4 +191,6 @@ def _explain(text: str) -> str:
         return "The database is read-only, so nothing can be kept. Make the file and its folder writable."
     if "full" in text:
         return "The disk is full, so nothing can be kept. Free some space and try again."
+    if "I/O error" in text or "unable to open" in text:
+        return "The disk cannot be read or written just now. Nothing was changed: see to it, then try again."
     return f"The database cannot be used just now ({text}). Try again."

@@ -12,38 +12,47 @@ import waitress
 from curlet.core.errors import BadInput
 from curlet.demo.load import load_demo
 from curlet.memory import tune_memory
+from curlet.store.backups import FILE, Keeper
+from curlet.store.lock import alone_in
+from curlet.store.restore import put_aside
 from curlet.studio import helper
 from curlet.web.app import STATIC, create_app
 
 HOST = "127.0.0.1"
-FILE = "curlet.sqlite"
 
 
 def serve(port: int, folder: FilePath, *, demo: bool, fresh: bool) -> int:
     """Serve until stopped.
 
+    Parameters
+    ----------
+    fresh : put the database that is there aside, and begin with the demo.
+
     Raises
     ------
     BadInput
-        If the port is taken, or the front end has not been built.
+        If the port is taken, another server uses the folder, or the front end has not been built.
     """
     tune_memory()
     _check_port(port)
     if not (STATIC / "index.html").exists():
         raise BadInput("The front end is not built yet. Run make demo.")
-    if fresh:
-        for file in folder.glob(f"{FILE}*"):
-            file.unlink()
-    app = create_app(folder / FILE)
-    if demo or fresh:
-        load_demo()
-    helper.allow(("curlet.web.bench_frames",))
-    signal.signal(signal.SIGTERM, lambda *_: sys.exit(0))
-    print(f"Curlet is at http://{HOST}:{port}/ (Ctrl+C stops it)", flush=True)
-    try:
-        waitress.serve(app, host=HOST, port=port, threads=8, ident="curlet")
-    finally:
-        helper.stop()
+    with alone_in(folder):
+        if fresh and (aside := put_aside(folder / FILE)):
+            print(f"What was there is kept in {aside}", flush=True)
+        app = create_app(folder / FILE)
+        if demo or fresh:
+            load_demo()
+        keeper = Keeper(folder / FILE)
+        keeper.start()
+        helper.allow(("curlet.web.bench_frames",))
+        signal.signal(signal.SIGTERM, lambda *_: sys.exit(0))
+        print(f"Curlet is at http://{HOST}:{port}/ (Ctrl+C stops it)", flush=True)
+        try:
+            waitress.serve(app, host=HOST, port=port, threads=8, ident="curlet")
+        finally:
+            helper.stop()
+            keeper.stop()
     return 0
 
 

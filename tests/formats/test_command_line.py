@@ -22,7 +22,7 @@ def drawing(tmp_path: FilePath) -> FilePath:
 
 def run(drawing: FilePath, *words: str, out: str = "out.svg") -> tuple[int, dict[str, object]]:
     report = drawing.parent / "report.json"
-    code = main(["lay", str(drawing), "-o", str(drawing.parent / out), "--report", str(report), *words])
+    code = main(["lay", str(drawing), "-o", str(drawing.parent / out), "--report", str(report), "--force", *words])
     return code, json.loads(report.read_text()) if report.exists() else {}
 
 

@@ -148,7 +148,7 @@ def test_a_read_only_database_says_so(store: FilePath, monkeypatch: pytest.Monke
 def test_another_programs_file_is_refused(tmp_path: FilePath) -> None:
     file = tmp_path / "notes.txt"
     file.write_text("not a database, but long enough to be looked at as one " * 30)
-    with pytest.raises(BadInput, match="damaged or is not Curlet"):
+    with pytest.raises(BadInput, match="is not a database"):
         open_database(file)
 
 
