@@ -13,6 +13,7 @@ from curlet.core.brush.rules import CornerRule
 from curlet.core.errors import BadInput
 from curlet.formats.brush_courses import BandDoc, RowDoc, SpanDoc
 from curlet.formats.brush_motifs import MeasureDoc, Number, Strict
+from curlet.formats.names import Name
 from curlet.formats.pointer import Json, patched
 
 KINDS = ("stitch", "rope", "chain", "trim", "border")
@@ -53,7 +54,7 @@ class BrushDoc(Strict):
 
     format: Literal["curlet-brush"] = "curlet-brush"
     version: Literal[1] = 1
-    name: Annotated[str, Field(min_length=1, max_length=120)] = "Topstitch"
+    name: Name = "Topstitch"
     kind: Literal["stitch", "rope", "chain", "trim", "border"] = "stitch"
     courses: Annotated[tuple[CourseDoc, ...], Field(min_length=1, max_length=16)] = (RowDoc(),)
     corners: CornerDoc = CornerDoc()

@@ -5,7 +5,7 @@ from __future__ import annotations
 from typing import Annotated, Literal
 
 import numpy as np
-from pydantic import Field, StringConstraints
+from pydantic import Field
 
 from curlet.core.drawing import Drawing, Group, Picture
 from curlet.formats.artwork_in import artwork_doc, read_artwork
@@ -14,8 +14,7 @@ from curlet.formats.artwork_sheet import artwork_sheet
 from curlet.formats.brush_courses import RowDoc
 from curlet.formats.brush_file import BrushDoc, Thread
 from curlet.formats.brush_motifs import ArtworkDoc, MeasureDoc, PictureDoc, Strict
-
-Name = Annotated[str, StringConstraints(strip_whitespace=True, min_length=1, max_length=120)]
+from curlet.formats.names import Name as Name
 
 
 class KeptMotifDoc(Strict):

@@ -15,6 +15,7 @@ from curlet.formats.artwork_places import course_of
 from curlet.formats.brush_courses import BandDoc, PiecesDoc, RowDoc
 from curlet.formats.brush_file import BrushDoc, read_brush
 from curlet.formats.brush_motifs import FamilyDoc, PieceDoc
+from curlet.formats.names import Name
 from curlet.formats.pointer import look_up, patched
 from curlet.formats.recipes import brush_of, family_of, motif_of, natural_length
 from curlet.formats.settings import read_setting
@@ -71,7 +72,7 @@ class Rename(Making):
     """Give the brush another name, or say that it is of another kind."""
 
     kind: Literal["rename"]
-    name: Annotated[str, Field(min_length=1, max_length=120)]
+    name: Name
 
     def apply(self, doc: BrushDoc) -> tuple[BrushDoc, str]:
         return doc.model_copy(update={"name": self.name.strip() or doc.name}), "Rename the brush"

@@ -36,13 +36,7 @@ def write_png(drawing: Drawing, ppi: float) -> bytes:
     TooMuch
         If the picture would have more than 150 million pixels.
     """
-    PPI.check(ppi)
-    width, height = pixels(drawing.width, ppi), pixels(drawing.height, ppi)
-    if width * height > MOST_PIXELS:
-        raise TooMuch(
-            f"At {ppi:g} ppi this sheet is {width:,} × {height:,} pixels, more than "
-            f"{MOST_PIXELS // 1_000_000} million. Ask for fewer ppi."
-        )
+    width, height = check_pixels(drawing, ppi)
     surface = skia.Surface(width, height)
     with surface as canvas:
         canvas.clear(skia.ColorTRANSPARENT)
@@ -51,6 +45,18 @@ def write_png(drawing: Drawing, ppi: float) -> bytes:
             _draw(canvas, group)
     data = surface.makeImageSnapshot().encodeToData(skia.EncodedImageFormat.kPNG, 100)
     return with_resolution(bytes(data), ppi)
+
+
+def check_pixels(drawing: Drawing, ppi: float) -> tuple[int, int]:
+    """How many pixels wide and high a drawing comes out; raises as `write_png`."""
+    PPI.check(ppi)
+    width, height = pixels(drawing.width, ppi), pixels(drawing.height, ppi)
+    if width * height > MOST_PIXELS:
+        raise TooMuch(
+            f"At {ppi:g} ppi this sheet is {width:,} × {height:,} pixels, more than "
+            f"{MOST_PIXELS // 1_000_000} million. Ask for fewer ppi."
+        )
+    return width, height
 
 
 def with_resolution(png: bytes, ppi: float) -> bytes:

@@ -16,6 +16,7 @@ from curlet.core.errors import BadInput, TooMuch
 from curlet.core.measures import MM_PER_PX
 from curlet.core.path.chain import chain_to_path
 from curlet.core.path.path import SAME_POINT, Path
+from curlet.formats.names import MOST_LETTERS, seen
 from curlet.formats.path_data import Contour
 from curlet.formats.path_doc import MOST_WEIGHT, FactsDoc
 from curlet.formats.safe_xml import local_name, read_svg_tree
@@ -115,7 +116,7 @@ def _name(element: Element) -> str | None:
     title = next((c.text for c in element if local_name(c) == "title" and c.text), None)
     label = next((v for k, v in element.attrib.items() if k.endswith("}label")), None)
     name = title or label or element.get("id") or ""
-    return name.strip()[:120] or None
+    return str(seen(name)).strip()[:MOST_LETTERS] or None
 
 
 def _layer_names(root: Element) -> dict[Element, str]:

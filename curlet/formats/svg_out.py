@@ -3,8 +3,10 @@
 from __future__ import annotations
 
 import base64
+import re
 from dataclasses import replace
-from xml.sax.saxutils import escape, quoteattr
+from xml.sax.saxutils import escape as _escape
+from xml.sax.saxutils import quoteattr as _quoteattr
 
 from curlet.core.drawing import (
     IDENTITY,
@@ -29,6 +31,18 @@ from curlet.formats.numbers import number, numbers, outline_data, path_data
 
 _ENDS = {"round": "round", "flat": "butt", "square": "square"}
 _JOINS = {"round": "round", "mitre": "miter", "bevel": "bevel"}
+
+
+# What XML 1.0 has no way to write (2.2, Char).
+_NOT_IN_XML = re.compile("[^\t\n\r\u0020-\ud7ff\ue000-\ufffd\U00010000-\U0010ffff]")
+
+
+def escape(text: str) -> str:
+    return _escape(_NOT_IN_XML.sub("", text))
+
+
+def quoteattr(text: str) -> str:
+    return _quoteattr(_NOT_IN_XML.sub("", text))
 
 
 def write_svg(drawing: Drawing) -> bytes:

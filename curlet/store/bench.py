@@ -11,11 +11,12 @@ from peewee import fn
 from curlet.core.errors import BadInput
 from curlet.core.measures import Scale
 from curlet.formats.brush_file import BrushDoc, read_brush
+from curlet.formats.names import ended
 from curlet.store.database import reading, writing
 from curlet.store.documents import Unreadable
 from curlet.store.errors import Conflict, Missing
 from curlet.store.models import Brush, BrushMaking, Run
-from curlet.store.names import ended, unlike
+from curlet.store.names import unlike
 from curlet.store.state import Row, new_id
 from curlet.store.unreadable import readable
 from curlet.store.worn import give_up, is_worn, moved_on, worn_on

@@ -39,6 +39,7 @@ def keep(kept: KeptMotifDoc) -> tuple[str, KeptMotifDoc]:
 
 def rename(motif_id: str, name: str) -> KeptMotifDoc:
     """Another name for a motif; a number follows where another motif has it."""
+    name = name.strip() or "Motif"
     with writing():
         row = _find(motif_id)
         before = KeptMotifDoc.model_validate(readable(row.doc))

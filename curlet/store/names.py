@@ -5,14 +5,11 @@ from __future__ import annotations
 import re
 from collections.abc import Iterable, Sequence
 
+from curlet.formats.names import ended
 from curlet.store.state import State
 
 _SIDED = re.compile(r"^(.*\S)\s+([RL])$")
 _OTHER = {"R": "L", "L": "R"}
-
-
-# The longest name that is read.
-MOST_LETTERS = 120
 
 
 def unlike(name: str, taken: Iterable[str]) -> str:
@@ -22,11 +19,6 @@ def unlike(name: str, taken: Iterable[str]) -> str:
     while found in names:
         found, number = ended(name, f" {number}"), number + 1
     return found
-
-
-def ended(name: str, ending: str) -> str:
-    """The name with an ending, shortened so that the whole is no longer than a name may be."""
-    return f"{name[: MOST_LETTERS - len(ending)]}{ending}"
 
 
 def other_half(name: str) -> str | None:

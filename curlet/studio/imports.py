@@ -20,7 +20,7 @@ def drawing(data: bytes, progress: Progress | None = None) -> TakenIn:
     """An SVG drawing; raises as `read_svg` and `run`."""
     if progress is None:
         return run(read_svg, data)
-    return run(read_svg, data, tell=progress.tell, stop=progress.stop)
+    return run(read_svg, data, tell=progress.tell, stop=progress.stop.is_set)
 
 
 def artwork(data: bytes, turn: float) -> tuple[ArtworkDoc, tuple[str, ...]]:
@@ -55,7 +55,7 @@ def brushes(files: list[tuple[str, bytes]]) -> list[tuple[str, BrushDoc]]:
 
 def tracing(pixels: Pixels, rule: TraceRule, progress: Progress) -> Traced:
     """A picture's areas as shapes; raises as `trace` and `run`."""
-    return run(trace, pixels, rule, bounds=TRACING, tell=progress.tell, stop=progress.stop)
+    return run(trace, pixels, rule, bounds=TRACING, tell=progress.tell, stop=progress.stop.is_set)
 
 
 def _read_packs(files: list[tuple[str, bytes]]) -> list[tuple[str, BrushDoc]]:

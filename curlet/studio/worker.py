@@ -27,6 +27,7 @@ from curlet.store.errors import Unavailable
 
 Result = TypeVar("Result")
 Tell = Callable[[float, str], None]
+Stop = Callable[[], bool]
 
 # So many at a time; more wait, and are told to come again if none ends soon.
 MOST_AT_ONCE, PATIENCE = 4, 20.0
@@ -45,13 +46,18 @@ class Bounds:
 
     def refused(self) -> TooMuch:
         return TooMuch(
-            f"This file takes more than {self.cpu} s or {self.memory} MB to read, which hardly any needs. "
-            "Simplify it, or take in a part of it."
+            f"This takes more than {self.cpu} s or {self.memory} MB, which hardly any file needs. "
+            "Simplify it, or use a part of it."
         )
 
 
 READING = Bounds(cpu=4, wall=30.0, memory=400)
+EXPORTING = Bounds(cpu=300, wall=900.0, memory=2_500)
 TRACING = Bounds(cpu=120, wall=300.0, memory=1_500)
+
+def never() -> bool:
+    return False
+
 
 _context = get_context("forkserver")
 _slots = threading.BoundedSemaphore(MOST_AT_ONCE)
@@ -68,14 +74,14 @@ def run(
     *given: Any,
     bounds: Bounds = READING,
     tell: Tell | None = None,
-    stop: threading.Event | None = None,
+    stop: Stop = never,
 ) -> Result:
     """What a function of a module returns, or raises, done in a process of its own.
 
     Parameters
     ----------
     tell : the function takes one more argument, to say how far it is, and this is told it.
-    stop : ends the process once it is set.
+    stop : ends the process once it says so.
 
     Raises
     ------
@@ -86,7 +92,6 @@ def run(
     Unavailable
         If too many others are at work.
     """
-    stop = stop or threading.Event()
     with _a_slot(stop):
         warm()
         ours, theirs = _context.Pipe(duplex=False)
@@ -104,10 +109,10 @@ def run(
 
 
 @contextmanager
-def _a_slot(stop: threading.Event) -> Iterator[None]:
+def _a_slot(stop: Stop) -> Iterator[None]:
     until = time.monotonic() + PATIENCE
     while not _slots.acquire(timeout=_LOOK):
-        if stop.is_set():
+        if stop():
             raise Stopped
         if time.monotonic() > until:
             raise Unavailable("Several files are being read just now. Try again in a moment.")
@@ -124,13 +129,13 @@ class _Aside:
     process: BaseProcess
     ours: Connection
     bounds: Bounds
-    stop: threading.Event
+    stop: Stop
 
     def answers(self) -> Iterator[tuple[str, Any]]:
         """What it sends, until it ends."""
         until = time.monotonic() + self.bounds.wall
         while True:
-            if self.stop.is_set():
+            if self.stop():
                 raise Stopped
             if time.monotonic() > until:
                 raise self.bounds.refused()

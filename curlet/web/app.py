@@ -3,11 +3,11 @@
 from __future__ import annotations
 
 from pathlib import Path as FilePath
-from urllib.parse import urlsplit
 
+import orjson
 from flask import Response, request, send_from_directory
+from flask.json.provider import DefaultJSONProvider
 from flask_openapi3 import Info
-from werkzeug.exceptions import Forbidden
 
 from curlet import __version__
 from curlet.store.database import open_database
@@ -16,6 +16,7 @@ from curlet.web.bench import bench
 from curlet.web.described import Application
 from curlet.web.drawers import drawers
 from curlet.web.fonts import fonts
+from curlet.web.gate import HEADERS, foreign, too_long
 from curlet.web.guides import guides
 from curlet.web.mending import mending
 from curlet.web.motifs import motifs
@@ -27,12 +28,6 @@ from curlet.web.take_in import take_in
 from curlet.web.tracing import tracing
 
 STATIC = FilePath(__file__).parent / "static"
-MOST_UPLOADED = 41 * 1024 * 1024
-LOCAL_HOSTS = {"127.0.0.1", "localhost", "[::1]", "::1"}
-_POLICY = (
-    "default-src 'self'; img-src 'self' data: blob:; style-src 'self' 'unsafe-inline'; "
-    "object-src 'none'; base-uri 'none'; frame-ancestors 'none'"
-)
 
 
 def create_app(database: FilePath, *, busy_seconds: float = 5.0) -> Application:
@@ -50,7 +45,6 @@ def build_app() -> Application:
         validation_error_status=422,
         validation_error_callback=problems.invalid,
     )
-    app.config["MAX_CONTENT_LENGTH"] = MOST_UPLOADED
     for blueprint in (
         sheets,
         table,
@@ -67,31 +61,43 @@ def build_app() -> Application:
     ):
         app.register_api(blueprint)
     problems.install(app)
+    app.json = StrictJson(app)
     app.before_request(_only_from_here)
     app.after_request(_harden)
-    app.add_url_rule("/", view_func=_page, defaults={"name": "index.html"}, endpoint="home")
-    app.add_url_rule("/<path:name>", view_func=_page, endpoint="page")
+    _add_pages(app)
     return app
 
 
-def _only_from_here() -> None:
-    """Refuse pages of other sites that talk to this server through the browser."""
-    host = urlsplit(f"//{request.host}").hostname
-    origin = request.headers.get("Origin")
-    if host not in LOCAL_HOSTS or (origin and urlsplit(origin).netloc != request.host):
-        raise Forbidden("Curlet answers only its own pages on this machine.")
+class StrictJson(DefaultJSONProvider):
+    """JSON read as RFC 8259 has it: no numbers that are none, no halves of characters, no endless nesting."""
+
+    def loads(self, s: str | bytes, **_: object) -> object:
+        return orjson.loads(s)
+
+
+def _only_from_here() -> Response | None:
+    """Refuse pages of other sites, and bodies longer than their address takes, whatever server this is in."""
+    headers = {key.lower(): value for key, value in request.headers.items()}
+    refusal = foreign(request.method, request.path, headers)
+    refusal = refusal or too_long(request.path, request.content_length or 0)
+    return problems.refused(refusal) if refusal else None
 
 
 def _harden(reply: Response) -> Response:
-    reply.headers.setdefault("Content-Security-Policy", _POLICY)
-    reply.headers.setdefault("X-Content-Type-Options", "nosniff")
+    for name, value in HEADERS.items():
+        reply.headers.setdefault(name, value)
     return reply
 
 
-def _page(name: str) -> Response:
-    """A file of the front end; any other address is the page itself, which routes it."""
-    if name.startswith("api/") or not (STATIC / "index.html").exists():
-        return problems.problem(404, "Not there", "There is nothing at this address.")
-    if not (STATIC / name).is_file():
-        name = "index.html"
-    return send_from_directory(STATIC, name)
+def _add_pages(app: Application) -> None:
+    """The front end's files. Which there are is known from the start: no address leads to any other."""
+    files = frozenset(str(file.relative_to(STATIC)) for file in STATIC.rglob("*") if file.is_file())
+
+    def page(name: str) -> Response:
+        """A file of the front end; any other address is the page itself, which routes it."""
+        if name.startswith("api/") or "index.html" not in files:
+            return problems.problem(404, "Not there", "There is nothing at this address.")
+        return send_from_directory(STATIC, name if name in files else "index.html")
+
+    app.add_url_rule("/", view_func=page, defaults={"name": "index.html"}, endpoint="home")
+    app.add_url_rule("/<path:name>", view_func=page, endpoint="page")

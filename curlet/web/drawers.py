@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 import io
-import re
 import zipfile
 
 from flask import Response
@@ -12,11 +11,11 @@ from curlet.core.errors import BadInput
 from curlet.core.measures import Scale
 from curlet.formats.brush_pack import write_brush
 from curlet.formats.kept_motif import brush_of_motif
+from curlet.formats.names import ended
 from curlet.formats.recipes import brush_of
 from curlet.store import bench as store
 from curlet.store import drawers as kept
 from curlet.store import motifs
-from curlet.store.names import ended
 from curlet.studio import imports
 from curlet.web.bench import shown
 from curlet.web.bench_schemas import (
@@ -30,7 +29,7 @@ from curlet.web.bench_schemas import (
 )
 from curlet.web.described import Routes
 from curlet.web.frames import content_key
-from curlet.web.replies import Replies, file_reply, json_reply
+from curlet.web.replies import Replies, file_name, file_reply, json_reply
 from curlet.web.schemas import Problem, StripQuery
 from curlet.web.strips import strip
 
@@ -90,8 +89,7 @@ def give_out(query: GiveOutQuery) -> Response:
     packed = io.BytesIO()
     with zipfile.ZipFile(packed, "w", zipfile.ZIP_DEFLATED) as pack:
         for number, doc in enumerate(docs, 1):
-            safe = re.sub(r"[^A-Za-z0-9 -]+", "", doc.name).strip() or "brush"
-            pack.writestr(f"{number:03d} {safe}.curlet-brush.json", write_brush(doc))
+            pack.writestr(f"{number:03d} {file_name(doc.name)}.curlet-brush.json", write_brush(doc))
     return file_reply(packed.getvalue(), "application/zip", "Curlet brushes.zip")
 
 

@@ -4,13 +4,16 @@ from __future__ import annotations
 
 import logging
 import secrets
+from http import HTTPStatus
 
 from flask import Flask, Response, request
 from pydantic import ValidationError
 from werkzeug.exceptions import HTTPException
 
 from curlet.core.errors import BadInput, CurletError, TooMuch
+from curlet.core.motif.tracing import Stopped
 from curlet.store.errors import Conflict, Missing, Stale, Unavailable
+from curlet.web.gate import Refusal
 from curlet.web.replies import json_reply
 
 log = logging.getLogger("curlet")
@@ -28,13 +31,13 @@ STATUS: tuple[tuple[type[CurletError], int, str], ...] = (
 _HTTP = {
     404: "There is nothing at this address. Go back to the Table.",
     405: "That cannot be done at this address.",
-    413: "This file is too large: 40 MB is the most. Send out only what you need and take that in.",
 }
 
 
 def install(app: Flask) -> None:
     """Turn every error into problem JSON."""
     app.register_error_handler(CurletError, _of_people)
+    app.register_error_handler(Stopped, _of_stopping)
     app.register_error_handler(HTTPException, _of_http)
     app.register_error_handler(Exception, _of_ours)
 
@@ -43,6 +46,11 @@ def problem(status: int, title: str, detail: str, **more: object) -> Response:
     reply = json_reply({"title": title, "status": status, "detail": detail, **more}, status)
     reply.content_type = "application/problem+json"
     return reply
+
+
+def refused(refusal: Refusal) -> Response:
+    """A request that is not taken up."""
+    return problem(refusal.status, HTTPStatus(refusal.status).phrase, refusal.detail)
 
 
 def invalid(error: ValidationError) -> Response:
@@ -74,6 +82,10 @@ def _of_people(error: CurletError) -> Response:
 def _of_http(error: HTTPException) -> Response:
     status = error.code or 500
     return problem(status, error.name, _HTTP.get(status, error.description or error.name))
+
+
+def _of_stopping(_: Stopped) -> Response:
+    return problem(503, "Stopped", "This was stopped. Nothing was changed.")
 
 
 def _of_ours(error: Exception) -> Response:

@@ -3,8 +3,10 @@
 from __future__ import annotations
 
 import re
+import unicodedata
 from http import HTTPStatus
 from typing import Any
+from urllib.parse import quote
 
 import orjson
 from flask import Response
@@ -24,8 +26,24 @@ def frame_reply(frame: bytes) -> Response:
     return Response(frame, content_type=FRAME_TYPE, headers={"Cache-Control": "no-store"})
 
 
+# What no file's name may hold on some system or other, and characters that are not seen.
+_NOT_IN_NAMES = re.compile(r'[\x00-\x1f\x7f-\x9f/\\:*?"<>|\u200b-\u200f\u2028-\u202e\ufeff\ud800-\udfff]+')
+_LONGEST_NAME = 150
+
+
+def file_name(name: str) -> str:
+    """A name that a file may have on any system; “curlet” where nothing is left of it."""
+    kept = _NOT_IN_NAMES.sub("", name).strip(" .")
+    stem, dot, ending = kept.rpartition(".")
+    return f"{stem[:_LONGEST_NAME]}{dot}{ending[:20]}" if dot else kept[:_LONGEST_NAME] or "curlet"
+
+
 def file_reply(data: bytes, content_type: str, name: str) -> Response:
-    """A file for the person to keep, under a safe name."""
-    safe = re.sub(r"[^A-Za-z0-9._ -]+", "", name).strip() or "curlet"
-    headers = {"Content-Disposition": f'attachment; filename="{safe}"'}
+    """A file for the person to keep, under its name in any script (RFC 6266)."""
+    safe = file_name(name)
+    plain = unicodedata.normalize("NFKD", safe).encode("ascii", "ignore").decode().strip(" .") or "curlet"
+    if "." in safe and "." not in plain:
+        plain = f"curlet.{plain}"
+    named = f"attachment; filename=\"{plain}\"; filename*=UTF-8''{quote(safe, safe='')}"
+    headers = {"Content-Disposition": named}
     return Response(data, content_type=content_type, headers=headers)

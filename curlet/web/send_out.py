@@ -2,13 +2,14 @@
 
 from __future__ import annotations
 
-from flask import Response
+from flask import Response, request
 
 from curlet.core.drawing import Drawing
 from curlet.core.tally import too_fine
-from curlet.formats.png_out import pixels, write_png
-from curlet.formats.svg_out import write_svg
+from curlet.formats.png_out import pixels
 from curlet.store import journal
+from curlet.studio import exports
+from curlet.studio.worker import Stop, never
 from curlet.web.described import Routes
 from curlet.web.laying import lay_row, sheet_drawing
 from curlet.web.replies import Replies, file_reply, json_reply
@@ -23,14 +24,14 @@ _REPLIES: Replies = {404: Problem, 413: Problem, 422: Problem}
 def svg(path: SheetUrl, query: SendOutQuery) -> Response:
     """SVG in mm, runs as groups with ids and titles."""
     drawing = _drawing(path.sheet_id, query)
-    return file_reply(write_svg(drawing), "image/svg+xml", f"{drawing.title}.svg")
+    return file_reply(exports.svg(drawing, _gone()), "image/svg+xml", f"{drawing.title}.svg")
 
 
 @send_out.get("/sheets/<sheet_id>/send-out.png", responses=_REPLIES)
 def png(path: SheetUrl, query: SendOutQuery) -> Response:
     """PNG at the asked resolution, on transparency."""
     drawing = _drawing(path.sheet_id, query)
-    return file_reply(write_png(drawing, query.resolution), "image/png", f"{drawing.title}.png")
+    return file_reply(exports.png(drawing, query.resolution, _gone()), "image/png", f"{drawing.title}.png")
 
 
 @send_out.get("/sheets/<sheet_id>/send-out.json", responses={200: SendOutFacts, **_REPLIES})
@@ -56,6 +57,11 @@ def facts(path: SheetUrl, query: SendOutQuery) -> Response:
             "fine": fine,
         }
     )
+
+
+def _gone() -> Stop:
+    """Says whether whoever asked has gone, as when a download is stopped."""
+    return request.environ.get("waitress.client_disconnected", never)
 
 
 def _drawing(sheet_id: str, query: SendOutQuery) -> Drawing:

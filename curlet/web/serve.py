@@ -7,8 +7,6 @@ import socket
 import sys
 from pathlib import Path as FilePath
 
-import waitress
-
 from curlet.core.errors import BadInput
 from curlet.demo.load import load_demo
 from curlet.memory import tune_memory
@@ -17,6 +15,7 @@ from curlet.store.lock import alone_in
 from curlet.store.restore import put_aside
 from curlet.studio import helper
 from curlet.web.app import STATIC, create_app
+from curlet.web.listening import make_server
 
 HOST = "127.0.0.1"
 
@@ -49,7 +48,7 @@ def serve(port: int, folder: FilePath, *, demo: bool, fresh: bool) -> int:
         signal.signal(signal.SIGTERM, lambda *_: sys.exit(0))
         print(f"Curlet is at http://{HOST}:{port}/ (Ctrl+C stops it)", flush=True)
         try:
-            waitress.serve(app, host=HOST, port=port, threads=8, ident="curlet")
+            make_server(app, HOST, port).run()
         finally:
             helper.stop()
             keeper.stop()

@@ -7,6 +7,7 @@ from typing import Annotated, Literal
 from pydantic import BaseModel, Field
 
 from curlet.formats.cloth_doc import ClothDoc
+from curlet.formats.names import MaybeName
 from curlet.web.drawing_schemas import AnyPaint, GroupShown
 from curlet.web.run_schemas import BrushShown, LetteringShown, PathShown, RunShown, SeamGroupShown
 
@@ -53,7 +54,7 @@ class SheetList(BaseModel):
 class NewSheet(BaseModel):
     """A sheet to begin: its sides as typed, bare numbers in its unit."""
 
-    name: Annotated[str, Field(max_length=120)] = "Sheet"
+    name: MaybeName = "Sheet"
     width: Annotated[str, Field(max_length=64)]
     height: Annotated[str, Field(max_length=64)]
     scale: Annotated[str, Field(max_length=64)] = "1:1"

@@ -9,6 +9,7 @@ from flask_openapi3 import FileStorage
 from pydantic import BaseModel, Field
 
 from curlet.core.errors import BadInput
+from curlet.formats.names import MaybeName, Name
 from curlet.formats.svg_in import TakenIn
 from curlet.formats.taken_groups import By, sorted_into_groups
 from curlet.store import journal
@@ -84,9 +85,9 @@ class UseDrawing(BaseModel):
     """What is taken, and as what: the groups by their keys, each with its name."""
 
     revision: int
-    title: Annotated[str, Field(min_length=1, max_length=120)]
+    title: Name
     by: By
-    taken: Annotated[dict[str, Annotated[str, Field(max_length=120)]], Field(max_length=10_000)]
+    taken: Annotated[dict[str, MaybeName], Field(max_length=10_000)]
     fills: bool = True
 
 

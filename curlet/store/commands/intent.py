@@ -10,12 +10,12 @@ from pydantic import BaseModel, ConfigDict, Field
 from curlet.core.errors import BadInput
 from curlet.core.measures import Measure, read_measure
 from curlet.core.path.path import Path
+from curlet.formats.names import Name as Name
 from curlet.formats.path_doc import NodeDoc, node_rows, to_path
 from curlet.store.state import Row, State
 
 Id = Annotated[str, Field(min_length=1, max_length=60)]
 Ids = Annotated[list[Id], Field(min_length=1, max_length=10_000)]
-Name = Annotated[str, Field(min_length=1, max_length=120)]
 Typed = Annotated[str, Field(min_length=1, max_length=64)]
 
 

@@ -5,6 +5,7 @@ from __future__ import annotations
 from typing import Any
 
 from curlet.core.path.path import Path
+from curlet.formats.names import ended
 from curlet.formats.path_doc import node_rows
 from curlet.store.state import State, new_id
 
@@ -22,7 +23,7 @@ def add_path(state: State, name: str, path: Path, group: str | None = None, **va
         "id": new_id(),
         "sheet": state.sheet["id"],
         "group": group,
-        "name": name[:120],
+        "name": ended(name, ""),
         "closed": path.closed,
         "nodes": node_rows(path),
         "facts": {},
