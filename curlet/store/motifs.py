@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from peewee import fn
 
+from curlet.core.errors import BadInput
 from curlet.formats.kept_motif import KeptMotifDoc
 from curlet.store.database import reading, writing
 from curlet.store.documents import Unreadable
@@ -39,7 +40,9 @@ def keep(kept: KeptMotifDoc) -> tuple[str, KeptMotifDoc]:
 
 def rename(motif_id: str, name: str) -> KeptMotifDoc:
     """Another name for a motif; a number follows where another motif has it."""
-    name = name.strip() or "Motif"
+    name = name.strip()
+    if not name:
+        raise BadInput("Give the motif a name.")
     with writing():
         row = _find(motif_id)
         before = KeptMotifDoc.model_validate(readable(row.doc))

@@ -8,6 +8,7 @@ from __future__ import annotations
 
 import gc
 import os
+import pickle
 import resource
 import signal
 import threading
@@ -16,14 +17,13 @@ import traceback
 from collections.abc import Callable, Iterator
 from contextlib import contextmanager, suppress
 from dataclasses import dataclass
-from multiprocessing import forkserver, get_context
 from multiprocessing.connection import Connection
-from multiprocessing.process import BaseProcess
 from typing import Any, TypeVar, cast
 
 from curlet.core.errors import BadInput, CurletError, TooMuch
 from curlet.core.motif.tracing import Stopped
 from curlet.store.errors import Unavailable
+from curlet.studio.forking import ForkServer
 
 Result = TypeVar("Result")
 Tell = Callable[[float, str], None]
@@ -33,7 +33,6 @@ Stop = Callable[[], bool]
 MOST_AT_ONCE, PATIENCE = 4, 20.0
 _LOOK, _TELL = 0.1, 0.05
 _LONGEST_TRACE = 8_000
-_PRELOADED = ["curlet.studio.imports"]
 
 
 @dataclass(frozen=True)
@@ -59,14 +58,13 @@ def never() -> bool:
     return False
 
 
-_context = get_context("forkserver")
 _slots = threading.BoundedSemaphore(MOST_AT_ONCE)
+_server = ForkServer()
 
 
 def warm() -> None:
-    """Start the server process that others are forked off, if it is not there."""
-    _context.set_forkserver_preload(_PRELOADED)
-    forkserver.ensure_running()
+    """Start the process that others are forked off, if it is not there."""
+    _server.start()
 
 
 def run(
@@ -92,20 +90,9 @@ def run(
     Unavailable
         If too many others are at work.
     """
-    with _a_slot(stop):
-        warm()
-        ours, theirs = _context.Pipe(duplex=False)
-        asked = (theirs, bounds, work, given, tell is not None)
-        process = _context.Process(target=_begin, args=asked, daemon=True)
-        process.start()
-        theirs.close()
-        try:
-            return cast(Result, _outcome(_Aside(process, ours, bounds, stop), tell))
-        finally:
-            ours.close()
-            process.kill()
-            process.join()
-            process.close()
+    with _a_slot(stop), _server.forked() as connection:
+        connection.send_bytes(pickle.dumps((_begin, (bounds, work, given, tell is not None))))
+        return cast(Result, _outcome(_Aside(connection, bounds, stop), tell))
 
 
 @contextmanager
@@ -122,37 +109,36 @@ def _a_slot(stop: Stop) -> Iterator[None]:
         _slots.release()
 
 
-@dataclass(frozen=True)
 class _Aside:
     """A process at work, seen from here."""
 
-    process: BaseProcess
-    ours: Connection
-    bounds: Bounds
-    stop: Stop
+    def __init__(self, connection: Connection, bounds: Bounds, stop: Stop) -> None:
+        self.connection, self.bounds, self.stop = connection, bounds, stop
+        self.began = time.monotonic()
 
     def answers(self) -> Iterator[tuple[str, Any]]:
         """What it sends, until it ends."""
-        until = time.monotonic() + self.bounds.wall
-        while True:
-            if self.stop():
-                raise Stopped
-            if time.monotonic() > until:
-                raise self.bounds.refused()
-            # It may have answered just before it ended.
-            ended = not self.process.is_alive()
-            if self.ours.poll(0 if ended else _LOOK):
-                try:
-                    yield self.ours.recv()
-                except EOFError:
-                    ended = True
-                    self.process.join(_LOOK)
-            if ended:
-                return
+        number = None
+        try:
+            # It says first which process it is.
+            number = int(self.connection.recv())
+            while True:
+                if self.stop():
+                    raise Stopped
+                if time.monotonic() - self.began > self.bounds.wall:
+                    raise self.bounds.refused()
+                if self.connection.poll(_LOOK):
+                    yield self.connection.recv()
+        except (EOFError, ConnectionResetError):
+            return
+        finally:
+            if number is not None:
+                with suppress(ProcessLookupError):
+                    os.kill(number, signal.SIGKILL)
 
     def why_it_ended(self) -> CurletError:
-        """Without an answer."""
-        if self.process.exitcode in (-signal.SIGXCPU, -signal.SIGKILL):
+        """Without an answer: by its bound on processor time, or by a fault of the reader's."""
+        if time.monotonic() - self.began > 0.8 * self.bounds.cpu:
             return self.bounds.refused()
         return BadInput("This file makes the reader fail, so it cannot be read. Save it again and try that.")
 
@@ -172,6 +158,7 @@ def _begin(
     theirs: Connection, bounds: Bounds, work: Callable[..., Any], given: tuple[Any, ...], tells: bool
 ) -> None:
     """The process: bounds first, then the work, then one answer."""
+    theirs.send(os.getpid())
     _bound(bounds)
     # Whoever asked may have gone.
     with suppress(OSError):
@@ -207,7 +194,6 @@ def _answer(work: Callable[..., Any], given: tuple[Any, ...], bounds: Bounds) ->
 
 
 def _bound(bounds: Bounds) -> None:
-    signal.signal(signal.SIGINT, signal.SIG_IGN)
     gc.set_threshold(50_000, 20, 20)
     os.nice(10)
     resource.setrlimit(resource.RLIMIT_CORE, (0, 0))

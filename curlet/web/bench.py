@@ -27,7 +27,7 @@ from curlet.web.bench_schemas import (
     Trial,
 )
 from curlet.web.described import Routes
-from curlet.web.replies import Replies, file_reply, frame_reply, json_reply
+from curlet.web.replies import Replies, file_of, file_reply, frame_reply, json_reply
 from curlet.web.schemas import BrushUrl, Problem
 
 bench = Routes("bench", __name__, url_prefix="/api")
@@ -108,7 +108,7 @@ def take_artwork(path: BrushUrl, form: ArtworkFile) -> Response:
     return shown(store.change(path.brush_id, form.making, edit, keep_runs=form.keep_runs), notes)
 
 
-@bench.get("/brushes/<brush_id>/artwork.svg", responses={404: Problem, 422: Problem})
+@bench.get("/brushes/<brush_id>/artwork.svg", responses={200: file_of("image/svg+xml")})
 def give_out_artwork(path: BrushUrl, query: ArtworkQuery) -> Response:
     """The artwork at a place as an SVG drawing at its true size, to be changed and taken in again."""
     doc = store.look(path.brush_id).doc

@@ -12,6 +12,7 @@ from curlet.formats.brush_file import BrushDoc
 from curlet.formats.brush_motifs import RoleDoc
 from curlet.formats.makings import AnyMaking
 from curlet.web.drawing_schemas import GroupShown, ShapeShown
+from curlet.web.schemas import Counter
 
 
 class SettingShown(BaseModel):
@@ -46,7 +47,7 @@ class FamilyList(BaseModel):
 
 
 class MakingShown(BaseModel):
-    number: int
+    number: Counter
     label: str
     made: str
 
@@ -58,7 +59,7 @@ class BenchShown(BaseModel):
     id: str
     doc: BrushDoc
     builtin: bool
-    making: int
+    making: Counter
     worn_by: int
     makings: list[MakingShown]
     undo: str | None
@@ -193,7 +194,7 @@ class MakingDone(BaseModel):
     """One thing to do to the brush as it was at `making`; `keep_runs` leaves the runs that wear it as they
     were."""
 
-    making: int
+    making: Counter
     done: AnyMaking
     keep_runs: bool = False
 
@@ -202,7 +203,7 @@ class ArtworkFile(BaseModel):
     """An SVG drawing to be a course's repeat, or the piece at a place; turned clockwise by degrees."""
 
     file: FileStorage
-    making: int
+    making: Counter
     course: Annotated[int, Field(ge=0, lt=16)] = 0
     place: AnyPlace = "repeat"
     turn: float = 0.0
@@ -217,12 +218,12 @@ class ArtworkQuery(BaseModel):
 
 
 class MakingNumber(BaseModel):
-    making: int
+    making: Counter
 
 
 class GoBack(BaseModel):
-    making: int
-    number: int
+    making: Counter
+    number: Counter
 
 
 class NewBrush(BaseModel):

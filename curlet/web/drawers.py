@@ -29,7 +29,7 @@ from curlet.web.bench_schemas import (
 )
 from curlet.web.described import Routes
 from curlet.web.frames import content_key
-from curlet.web.replies import Replies, file_name, file_reply, json_reply
+from curlet.web.replies import Replies, file_name, file_of, file_reply, json_reply
 from curlet.web.schemas import Problem, StripQuery
 from curlet.web.strips import strip
 
@@ -72,13 +72,13 @@ def new_brush(body: NewBrush) -> Response:
     return shown(store.add(brush_of(body.family)))
 
 
-@drawers.get("/families/<family>/strip.svg", responses=_REPLIES)
+@drawers.get("/families/<family>/strip.svg", responses={200: file_of("image/svg+xml"), **_REPLIES})
 def family_strip(path: FamilyUrl, query: StripQuery) -> Response:
     """A family drawn straight, as a new brush of it would be."""
     return strip(brush_of(path.family), Scale(), query)
 
 
-@drawers.get("/brush-files", responses=_REPLIES)
+@drawers.get("/brush-files", responses={200: file_of("application/json", "application/zip")})
 def give_out(query: GiveOutQuery) -> Response:
     """One brush as a file, or several packed in one."""
     docs = [store.look(brush_id).doc for brush_id in query.ids.split(",") if brush_id]

@@ -14,8 +14,8 @@ from curlet.store.pictures import find_picture, keep_picture
 from curlet.studio import imports
 from curlet.web.described import Routes
 from curlet.web.frames import whole_frame
-from curlet.web.replies import Replies, frame_reply
-from curlet.web.schemas import Problem, SheetUrl
+from curlet.web.replies import Replies, file_of, frame_reply
+from curlet.web.schemas import Counter, Problem, SheetUrl
 from curlet.web.sheet_schemas import SheetFrame
 
 guides = Routes("guides", __name__, url_prefix="/api")
@@ -26,7 +26,7 @@ _REPLIES: Replies = {200: SheetFrame, 409: Problem, 413: Problem, 422: Problem}
 class GuideFile(BaseModel):
     """A picture to lay under the paths, for the sheet as it was at `revision`."""
 
-    revision: int
+    revision: Counter
     file: FileStorage
 
 
@@ -45,7 +45,7 @@ def add(path: SheetUrl, form: GuideFile) -> Response:
         return frame_reply(whole_frame(state, journal.undo_labels(path.sheet_id)))
 
 
-@guides.get("/pictures/<picture_id>.png", responses={404: Problem})
+@guides.get("/pictures/<picture_id>.png", responses={200: file_of("image/png")})
 def picture(path: PictureUrl) -> Response:
     """A kept picture."""
     reply = Response(base64.b64decode(find_picture(path.picture_id)), content_type="image/png")

@@ -12,6 +12,7 @@ from waitress.parser import HTTPRequestParser
 from waitress.server import TcpWSGIServer
 
 from curlet.web.gate import HEADERS, Refusal, foreign, too_long
+from curlet.web.replies import PROBLEM_TYPE
 
 # More connections than this and the oldest that waits is let go.
 MOST_OPEN = 150
@@ -33,7 +34,7 @@ class _Refused:
     def to_response(self, ident: str | None = None) -> tuple[str, list[tuple[str, str]], bytes]:
         status = HTTPStatus(self._refusal.status)
         body = {"title": status.phrase, "status": status.value, "detail": self._refusal.detail}
-        headers = [*HEADERS.items(), ("Content-Type", "application/problem+json")]
+        headers = [*HEADERS.items(), ("Content-Type", PROBLEM_TYPE)]
         return f"{status.value} {status.phrase}", headers, orjson.dumps(body)
 
 

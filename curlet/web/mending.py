@@ -15,7 +15,7 @@ from curlet.web.bench import shown
 from curlet.web.bench_schemas import BenchShown
 from curlet.web.described import Routes
 from curlet.web.frames import whole_frame
-from curlet.web.replies import Replies, file_reply, frame_reply, json_reply
+from curlet.web.replies import Replies, file_of, file_reply, frame_reply, json_reply
 from curlet.web.schemas import BrushUrl, Problem, SheetUrl
 from curlet.web.sheet_schemas import SetAsideShown, SheetFrame
 
@@ -49,7 +49,7 @@ def library() -> Response:
     return json_reply({"rows": [asdict(row) for row in store.unreadable_in_library()]})
 
 
-@mending.get("/unreadable/<kind>/<row_id>.json", responses=_REPLIES)
+@mending.get("/unreadable/<kind>/<row_id>.json", responses={200: file_of("application/json")})
 def as_kept(path: KeptUrl) -> Response:
     """Anything as it stands in the database, unread, to be kept or looked into."""
     data = orjson.dumps(store.as_kept(path.kind, path.row_id), option=orjson.OPT_INDENT_2)

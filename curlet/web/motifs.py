@@ -19,8 +19,8 @@ from curlet.web.bench import shown
 from curlet.web.bench_schemas import BenchShown
 from curlet.web.described import Routes
 from curlet.web.frames import content_key
-from curlet.web.replies import Replies, file_reply, json_reply
-from curlet.web.schemas import BrushUrl, Problem, StripQuery
+from curlet.web.replies import Replies, file_of, file_reply, json_reply
+from curlet.web.schemas import BrushUrl, Counter, Problem, StripQuery
 
 motifs = Routes("motifs", __name__, url_prefix="/api")
 
@@ -75,7 +75,7 @@ class MotifName(BaseModel):
 class UseMotif(BaseModel):
     """Put a kept motif on the Bench, at a course's repeat or another place of it."""
 
-    making: int
+    making: Counter
     motif: str
     course: Index = 0
     place: AnyPlace = "repeat"
@@ -104,7 +104,7 @@ def take_in(form: MotifFile) -> Response:
     return json_reply({**_listed(*store.keep(kept)), "notes": list(notes)})
 
 
-@motifs.get("/motifs/<motif_id>/motif.svg", responses=_REPLIES)
+@motifs.get("/motifs/<motif_id>/motif.svg", responses={200: file_of("image/svg+xml"), **_REPLIES})
 def give_out(path: MotifUrl, query: StripQuery) -> Response:
     """A motif as an SVG drawing at its true size."""
     kept = store.look(path.motif_id)

@@ -14,7 +14,7 @@ from curlet.core.errors import BadInput, CurletError, TooMuch
 from curlet.core.motif.tracing import Stopped
 from curlet.store.errors import Conflict, Missing, Stale, Unavailable
 from curlet.web.gate import Refusal
-from curlet.web.replies import json_reply
+from curlet.web.replies import PROBLEM_TYPE, json_reply
 
 log = logging.getLogger("curlet")
 
@@ -44,7 +44,7 @@ def install(app: Flask) -> None:
 
 def problem(status: int, title: str, detail: str, **more: object) -> Response:
     reply = json_reply({"title": title, "status": status, "detail": detail, **more}, status)
-    reply.content_type = "application/problem+json"
+    reply.content_type = PROBLEM_TYPE
     return reply
 
 

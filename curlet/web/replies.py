@@ -15,7 +15,15 @@ from pydantic import BaseModel
 # What the API library takes as a view's documented replies.
 Replies = dict[str | int | HTTPStatus, type[BaseModel] | dict[Any, Any] | None]
 
-FRAME_TYPE = "application/octet-stream"
+FRAME_TYPE, PROBLEM_TYPE = "application/octet-stream", "application/problem+json"
+# Replies that are frames: these schemas are of their heads.
+FRAMES = ("SheetFrame", "BenchFrame")
+
+
+def file_of(*types: str) -> dict[str, Any]:
+    """A documented reply that is a file of one of some types."""
+    return {"content": {name: {"schema": {"type": "string", "format": "binary"}} for name in types}}
+
 
 
 def json_reply(document: object, status: int = 200) -> Response:

@@ -11,6 +11,9 @@ from curlet.formats.png_out import PPI
 from curlet.store.alike import By
 from curlet.store.commands import AnyIntent
 
+# Counts that are kept: what JSON and the database both hold exactly.
+Counter = Annotated[int, Field(ge=0, le=2**53)]
+
 
 class Lengths(BaseModel):
     """One length, on the garment and on paper, mm."""
@@ -52,12 +55,12 @@ class BrushUrl(BaseModel):
 class Command(BaseModel):
     """One thing to do to the sheet as it was at `revision`."""
 
-    revision: int
+    revision: Counter
     intent: AnyIntent
 
 
 class Revision(BaseModel):
-    revision: int
+    revision: Counter
 
 
 class SendOutQuery(BaseModel):

@@ -12,7 +12,7 @@ from curlet.studio import exports
 from curlet.studio.worker import Stop, never
 from curlet.web.described import Routes
 from curlet.web.laying import lay_row, sheet_drawing
-from curlet.web.replies import Replies, file_reply, json_reply
+from curlet.web.replies import Replies, file_of, file_reply, json_reply
 from curlet.web.schemas import Problem, SendOutFacts, SendOutQuery, SheetUrl
 
 send_out = Routes("send_out", __name__, url_prefix="/api")
@@ -20,14 +20,14 @@ send_out = Routes("send_out", __name__, url_prefix="/api")
 _REPLIES: Replies = {404: Problem, 413: Problem, 422: Problem}
 
 
-@send_out.get("/sheets/<sheet_id>/send-out.svg", responses=_REPLIES)
+@send_out.get("/sheets/<sheet_id>/send-out.svg", responses={200: file_of("image/svg+xml"), **_REPLIES})
 def svg(path: SheetUrl, query: SendOutQuery) -> Response:
     """SVG in mm, runs as groups with ids and titles."""
     drawing = _drawing(path.sheet_id, query)
     return file_reply(exports.svg(drawing, _gone()), "image/svg+xml", f"{drawing.title}.svg")
 
 
-@send_out.get("/sheets/<sheet_id>/send-out.png", responses=_REPLIES)
+@send_out.get("/sheets/<sheet_id>/send-out.png", responses={200: file_of("image/png"), **_REPLIES})
 def png(path: SheetUrl, query: SendOutQuery) -> Response:
     """PNG at the asked resolution, on transparency."""
     drawing = _drawing(path.sheet_id, query)

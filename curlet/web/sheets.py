@@ -17,7 +17,7 @@ from curlet.store import journal
 from curlet.store import sheets as store
 from curlet.web.described import Routes
 from curlet.web.laying import ground_paint, sheet_drawing
-from curlet.web.replies import Replies, json_reply
+from curlet.web.replies import Replies, file_of, json_reply
 from curlet.web.schemas import Problem, SheetUrl
 from curlet.web.sheet_schemas import NewSheet, SheetBegun, SheetList
 
@@ -71,7 +71,7 @@ def put_away(path: SheetUrl, body: PutAway) -> Response:
     return every(SheetsQuery())
 
 
-@sheets.get("/sheets/<sheet_id>/thumbnail.png", responses={404: Problem})
+@sheets.get("/sheets/<sheet_id>/thumbnail.png", responses={200: file_of("image/png")})
 def thumbnail(path: SheetUrl, query: ThumbnailQuery) -> Response:
     """A small picture of a sheet on its ground."""
     png = _picture(path.sheet_id, journal.current_revision(path.sheet_id))

@@ -16,6 +16,7 @@ from curlet.store import journal
 from curlet.store.commands import worn_brush
 from curlet.store.errors import Missing
 from curlet.web.described import Routes
+from curlet.web.replies import file_of
 from curlet.web.schemas import BrushUrl, RunUrl, StripQuery
 
 strips = Routes("strips", __name__, url_prefix="/api")
@@ -24,7 +25,7 @@ strips = Routes("strips", __name__, url_prefix="/api")
 LENGTH, LEAST_WIDTH, MARGIN = 52.0, 3.8, 1.0
 
 
-@strips.get("/brushes/<brush_id>/strip.svg")
+@strips.get("/brushes/<brush_id>/strip.svg", responses={200: file_of("image/svg+xml")})
 def brush_strip(path: BrushUrl, query: StripQuery) -> Response:
     """A brush as it is in the drawer."""
     doc = journal.find_brush(path.brush_id)
@@ -33,7 +34,7 @@ def brush_strip(path: BrushUrl, query: StripQuery) -> Response:
     return strip(read_brush(doc), Scale(), query)
 
 
-@strips.get("/sheets/<sheet_id>/runs/<run_id>/strip.svg")
+@strips.get("/sheets/<sheet_id>/runs/<run_id>/strip.svg", responses={200: file_of("image/svg+xml")})
 def run_strip(path: RunUrl, query: StripQuery) -> Response:
     """A brush as a run wears it."""
     state = journal.find_sheet(path.sheet_id)

@@ -20,7 +20,7 @@ from curlet.studio.jobs import Jobs
 from curlet.web.described import Routes
 from curlet.web.frames import whole_frame
 from curlet.web.replies import Replies, frame_reply, json_reply
-from curlet.web.schemas import Problem, SheetUrl
+from curlet.web.schemas import Counter, Problem, SheetUrl
 from curlet.web.sheet_schemas import SheetFrame
 
 take_in = Routes("take_in", __name__, url_prefix="/api")
@@ -32,7 +32,7 @@ _jobs = Jobs("This drawing is no longer kept. Choose its file again.")
 class TakenFile(BaseModel):
     """A drawing to take in, for the sheet as it was at `revision`."""
 
-    revision: int
+    revision: Counter
     file: FileStorage
 
 
@@ -84,7 +84,7 @@ class DrawingLooked(BaseModel):
 class UseDrawing(BaseModel):
     """What is taken, and as what: the groups by their keys, each with its name."""
 
-    revision: int
+    revision: Counter
     title: Name
     by: By
     taken: Annotated[dict[str, MaybeName], Field(max_length=10_000)]

@@ -34,7 +34,7 @@ from curlet.web.bench_schemas import BenchShown
 from curlet.web.described import Routes
 from curlet.web.drawing_schemas import GroupShown
 from curlet.web.replies import Replies, json_reply
-from curlet.web.schemas import BrushUrl, Problem
+from curlet.web.schemas import BrushUrl, Counter, Problem
 
 tracing = Routes("tracing", __name__, url_prefix="/api")
 
@@ -98,7 +98,7 @@ class TracingShown(BaseModel):
 class UseTracing(BaseModel):
     """Put what was traced on the Bench, at a course's repeat or another place of it."""
 
-    making: int
+    making: Counter
     tracing: str
     course: Annotated[int, Field(ge=0, lt=16)] = 0
     place: AnyPlace = "repeat"
@@ -108,7 +108,7 @@ class UseTracing(BaseModel):
 class UsePicture(BaseModel):
     """Put the picture itself on the Bench: cropped, lightened and as long as is asked."""
 
-    making: int
+    making: Counter
     picture: str
     asked: TraceAsked
     course: Annotated[int, Field(ge=0, lt=16)] = 0

@@ -22,7 +22,8 @@ def drawing(tmp_path: FilePath) -> FilePath:
 
 def run(drawing: FilePath, *words: str, out: str = "out.svg") -> tuple[int, dict[str, object]]:
     report = drawing.parent / "report.json"
-    code = main(["lay", str(drawing), "-o", str(drawing.parent / out), "--report", str(report), "--force", *words])
+    files = ["-o", str(drawing.parent / out), "--report", str(report), "--force"]
+    code = main(["lay", str(drawing), *files, *words])
     return code, json.loads(report.read_text()) if report.exists() else {}
 
 

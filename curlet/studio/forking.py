@@ -1,0 +1,93 @@
+"""A server process that others are forked off: it has everything read in, so each starts within a few ms.
+
+`python -m curlet.studio.forking FD` is that process. It takes one end of a socket for each process that is
+wanted, and ends when whoever started it does.
+"""
+
+from __future__ import annotations
+
+import os
+import pickle
+import signal
+import socket
+import subprocess
+import sys
+import threading
+from importlib import import_module
+from multiprocessing.connection import Connection
+
+# What is read in before anything is forked.
+_PRELOADED = "curlet.studio.imports"
+
+
+class ForkServer:
+    """The server process, started when it is first wanted, and again should it have ended."""
+
+    def __init__(self) -> None:
+        self._control: socket.socket | None = None
+        self._process: subprocess.Popen[bytes] | None = None
+        self._lock = threading.Lock()
+
+    def start(self) -> None:
+        with self._lock:
+            self._started()
+
+    def forked(self) -> Connection:
+        """A connection to a new process, which takes a pickled (function, arguments) and calls it with the
+        connection first."""
+        ours, theirs = socket.socketpair()
+        with theirs, self._lock:
+            try:
+                socket.send_fds(self._started(), [b"\0"], [theirs.fileno()])
+            except OSError:
+                self._control = None
+                socket.send_fds(self._started(), [b"\0"], [theirs.fileno()])
+        return Connection(ours.detach())
+
+    def _started(self) -> socket.socket:
+        if self._control is None:
+            self._control, theirs = socket.socketpair()
+            # One thread of sums each: a process that has others cannot be forked safely.
+            environment = {**os.environ, "OPENBLAS_NUM_THREADS": "1", "OMP_NUM_THREADS": "1"}
+            command = [sys.executable, "-m", "curlet.studio.forking", str(theirs.fileno())]
+            # In a group of its own it is not stopped by Ctrl+C: it ends when its socket is closed.
+            self._process = subprocess.Popen(
+                command,
+                pass_fds=[theirs.fileno()],
+                env=environment,
+                stdin=subprocess.DEVNULL,
+                process_group=0,
+            )
+            theirs.close()
+        return self._control
+
+
+def _serve(control: socket.socket) -> None:
+    # Processes that have ended are let go of at once.
+    signal.signal(signal.SIGCHLD, signal.SIG_IGN)
+    signal.signal(signal.SIGINT, signal.SIG_IGN)
+    import_module(_PRELOADED)
+    while True:
+        message, files, _, _ = socket.recv_fds(control, 1, 1)
+        if not message:
+            return
+        if os.fork() == 0:
+            control.close()
+            _work(Connection(files[0]))
+        os.close(files[0])
+
+
+def _work(connection: Connection) -> None:
+    """The forked process: it never returns."""
+    status = 1
+    try:
+        signal.signal(signal.SIGCHLD, signal.SIG_DFL)
+        work, given = pickle.loads(connection.recv_bytes())
+        work(connection, *given)
+        status = 0
+    finally:
+        os._exit(status)
+
+
+if __name__ == "__main__":
+    _serve(socket.socket(fileno=int(sys.argv[1])))
