@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Iterator
+from collections.abc import Callable, Iterable, Iterator
 from functools import lru_cache
 from typing import Any
 
@@ -136,11 +136,19 @@ def _single(doc: bytes, scale: Scale, at: tuple[float, float], turn: float, size
     return draw_single(brush, scale, at, turn, size, f"single-{name}")
 
 
+def _drawn(draw: Callable[[State, Row], Group], state: State, row: Row) -> list[Group]:
+    """What a row draws; one that cannot be drawn says so on the Table, and keeps no other from being so."""
+    try:
+        return [draw(state, row)]
+    except CurletError:
+        return []
+
+
 def sheet_drawing(state: State, *, with_lines: bool, runs: Iterable[Row], singles: bool = True) -> Drawing:
     """The drawing that is sent out: lines and cloths if wanted, the runs in order, single repeats on top."""
     groups = as_drawn(state) if with_lines else ()
-    laid = tuple(run_group(state, run) for run in runs)
-    loose = tuple(single_group(state, row) for row in state.all("single")) if singles else ()
+    laid = tuple(group for run in runs for group in _drawn(run_group, state, run))
+    loose = tuple(g for row in state.all("single") for g in _drawn(single_group, state, row) if singles)
     sheet = state.sheet
     return Drawing(sheet["width"], sheet["height"], (*groups, *laid, *loose), sheet["name"])
 

@@ -5,9 +5,11 @@ from __future__ import annotations
 from flask import Response, request
 
 from curlet.core.drawing import Drawing
+from curlet.core.errors import CurletError
 from curlet.core.tally import too_fine
 from curlet.formats.png_out import pixels
 from curlet.store import journal
+from curlet.store.state import Row, State
 from curlet.studio import exports
 from curlet.studio.worker import Stop, never
 from curlet.web.described import Routes
@@ -44,7 +46,7 @@ def facts(path: SheetUrl, query: SendOutQuery) -> Response:
     fine = [
         f"{state.get('path', run['path'])['name']}: {note}"
         for run in shown
-        for note in too_fine(lay_row(state, run)[0], ppi)
+        for note in _notes(state, run, ppi)
     ]
     return json_reply(
         {
@@ -57,6 +59,14 @@ def facts(path: SheetUrl, query: SendOutQuery) -> Response:
             "fine": fine,
         }
     )
+
+
+def _notes(state: State, run: Row, ppi: float) -> list[str]:
+    """What is said of a run that comes out too fine, or not at all."""
+    try:
+        return list(too_fine(lay_row(state, run)[0], ppi))
+    except CurletError as error:
+        return [f"left out: {error}"]
 
 
 def _gone() -> Stop:

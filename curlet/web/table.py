@@ -50,11 +50,7 @@ def figures() -> Response:
 @table.get("/sheets/<sheet_id>", responses=_REPLIES)
 def sheet(path: SheetUrl) -> Response:
     """A sheet with its runs as laid. Where it cannot be shown the problem says what undo would take back."""
-    state = journal.find_sheet(path.sheet_id)
-    try:
-        return _whole(state)
-    except Exception as error:
-        return cannot_show(error, state.sheet["revision"], journal.undo_labels(path.sheet_id)[0])
+    return _shown(journal.find_sheet(path.sheet_id))
 
 
 @table.get("/sheets/<sheet_id>/alike", responses={200: Alike, 422: Problem})
@@ -106,13 +102,21 @@ def preview(path: SheetUrl, body: Command) -> Response:
 @table.post("/sheets/<sheet_id>/undo", responses=_REPLIES)
 def undo(path: SheetUrl, body: Revision) -> Response:
     """Take back the last step."""
-    return _whole(journal.undo(path.sheet_id, body.revision))
+    return _shown(journal.undo(path.sheet_id, body.revision))
 
 
 @table.post("/sheets/<sheet_id>/redo", responses=_REPLIES)
 def redo(path: SheetUrl, body: Revision) -> Response:
     """Do the last undone step again."""
-    return _whole(journal.redo(path.sheet_id, body.revision))
+    return _shown(journal.redo(path.sheet_id, body.revision))
+
+
+def _shown(state: State) -> Response:
+    """A sheet that is kept as it is, whether or not it can be shown."""
+    try:
+        return _whole(state)
+    except Exception as error:
+        return cannot_show(error, state.sheet["revision"], journal.undo_labels(state.sheet["id"])[0])
 
 
 def _whole(state: State) -> Response:

@@ -11,6 +11,7 @@ import { plural } from "@/shared/ui/words";
 
 import { matches, quiet, Shelf, type ShelfProps } from "./Shelf";
 import { TakeInBrushes } from "./TakeInBrushes";
+import { UnreadableShelf } from "./UnreadableShelf";
 
 const ALL = [["all", "All"], ...KINDS] as const;
 type Kind = (typeof ALL)[number][0];
@@ -30,6 +31,7 @@ export function BrushShelf({ sought, onNotice }: ShelfProps) {
   return (
     <Shelf
       error={error}
+      first={<UnreadableShelf kind="brush" onNotice={onNotice} />}
       none={shown?.length === 0 && "No brush answers to that. Search for less, or choose All."}
       tools={
         <>

@@ -8,6 +8,7 @@ import { api } from "@/shared/api/client";
 import type { MotifListed } from "@/shared/api/types";
 
 import { matches, quiet, Shelf, type ShelfProps } from "./Shelf";
+import { UnreadableShelf } from "./UnreadableShelf";
 
 export function MotifShelf({ sought, onNotice }: ShelfProps) {
   const queries = useQueryClient();
@@ -33,6 +34,7 @@ export function MotifShelf({ sought, onNotice }: ShelfProps) {
   return (
     <Shelf
       error={error}
+      first={<UnreadableShelf kind="motif" onNotice={onNotice} />}
       none={shown?.length === 0 && none}
       tools={
         <>

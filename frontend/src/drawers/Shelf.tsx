@@ -18,14 +18,17 @@ interface Props {
   /** What is said where there is no card. */
   none: string | false;
   error: Error | null;
+  /** What comes before the cards. */
+  first?: React.ReactNode;
   children: React.ReactNode;
 }
 
-export function Shelf({ tools, none, error, children }: Props) {
+export function Shelf({ tools, none, error, first, children }: Props) {
   return (
     <>
       <div className="flex flex-wrap items-center gap-3 border-b border-base-300 px-3.5 py-2">{tools}</div>
       <div className="min-h-0 overflow-y-auto px-3.5 py-3">
+        {first}
         {error && <p role="alert">{error.message}</p>}
         {none && <p className="muted max-w-[640px]">{none}</p>}
         <ul className="grid grid-cols-[repeat(auto-fill,minmax(270px,1fr))] items-start gap-x-4 gap-y-3">{children}</ul>

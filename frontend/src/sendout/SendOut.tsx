@@ -2,6 +2,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
 
+import { download } from "@/shared/download";
 import { api } from "@/shared/api/client";
 import { Choice } from "@/shared/ui/Choice";
 import { NumberField } from "@/shared/ui/NumberField";
@@ -76,15 +77,8 @@ export function SendOut() {
             </div>
           )}
           <Facts as={as} ppi={ppi} />
-          <div className="mt-4 flex gap-2">
-            <a
-              className="rounded-field bg-primary px-3.5 py-1 font-semibold text-primary-content hover:brightness-105"
-              href={address(as, ppi)}
-              download
-              data-testid="send-out-file"
-            >
-              Send out {as.toUpperCase()}
-            </a>
+          <div className="mt-4 flex flex-wrap gap-2">
+            <SendOutFile address={address(as, ppi)} as={as} />
             <button
               className="cursor-pointer rounded-field border border-base-300 px-3 py-1 hover:border-base-content"
               onClick={() => dialog.current!.close()}
@@ -103,6 +97,53 @@ export function SendOut() {
         </figure>
       </div>
     </dialog>
+  );
+}
+
+/** The button, and while the file is being made a way to stop it. */
+function SendOutFile({ address, as }: { address: string; as: As }) {
+  const making = useRef<AbortController | null>(null);
+  const [state, setState] = useState<"ready" | "making" | string>("ready");
+  useEffect(() => () => making.current?.abort(), []);
+  const begin = async (event: React.MouseEvent) => {
+    event.preventDefault();
+    if (making.current) return;
+    making.current = new AbortController();
+    setState("making");
+    try {
+      await download(address, making.current.signal);
+      setState("ready");
+    } catch (error) {
+      setState((error as Error).name === "AbortError" ? "Stopped. No file was saved." : (error as Error).message);
+    } finally {
+      making.current = null;
+    }
+  };
+  return (
+    <>
+      <a
+        className="rounded-field bg-primary px-3.5 py-1 font-semibold text-primary-content hover:brightness-105"
+        href={address}
+        download
+        data-testid="send-out-file"
+        onClick={(event) => void begin(event)}
+      >
+        {state === "making" ? "Making the file …" : `Send out ${as.toUpperCase()}`}
+      </a>
+      {state === "making" && (
+        <button
+          className="cursor-pointer rounded-field border border-base-300 px-3 py-1 hover:border-base-content"
+          onClick={() => making.current?.abort()}
+        >
+          Stop
+        </button>
+      )}
+      {state !== "ready" && state !== "making" && (
+        <p role="alert" className="basis-full text-[12px]">
+          {state}
+        </p>
+      )}
+    </>
   );
 }
 

@@ -1,6 +1,7 @@
 /** The Table: paths, the sheet, the Ticket and the Tape. */
-import { useEffect } from "react";
-import { useParams } from "react-router";
+import { useQueryClient } from "@tanstack/react-query";
+import { useEffect, useState } from "react";
+import { Link, useParams } from "react-router";
 
 import { Message } from "./Message";
 import { HeadStrip } from "./HeadStrip";
@@ -8,6 +9,7 @@ import { useKeys } from "./keys";
 import { NoticeBar } from "./NoticeBar";
 import { Paper } from "./paper/Paper";
 import { PathsPanel } from "./paths/PathsPanel";
+import { api, Refusal } from "@/shared/api/client";
 import { keepSheet } from "@/shared/lastSheet";
 import { UnitContext } from "@/shared/ui/unit";
 import { SendOut } from "@/sendout/SendOut";
@@ -25,7 +27,7 @@ export function TablePage() {
     choosePaths([]);
     hand().set({ view: null, draft: [], preview: null, lit: null, single: null, places: [], measured: null });
   }, [sheetId]);
-  if (error) return <Message title="This sheet cannot be opened" text={error.message} />;
+  if (error) return <NotShown id={sheetId} error={error} />;
   if (!data) return <Message title="Curlet" text="Opening the sheet." />;
   return (
     <DeskContext value={desk}>
@@ -33,6 +35,38 @@ export function TablePage() {
         <Table />
       </UnitContext>
     </DeskContext>
+  );
+}
+
+/** A sheet that cannot be shown can be taken back, step by step, to where it could. */
+function NotShown({ id, error }: { id: string; error: Error }) {
+  const queries = useQueryClient();
+  const [said, setSaid] = useState("");
+  const sheet = error instanceof Refusal ? error.sheet : null;
+  const undo = async () => {
+    setSaid("Undoing …");
+    // What cannot be shown even then says so when it is opened again.
+    await api.undo(id, sheet!.revision).catch(() => undefined);
+    await queries.refetchQueries({ queryKey: ["sheet", id] });
+    setSaid("");
+  };
+  return (
+    <Message title="This sheet cannot be opened" text={error.message}>
+      <p className="mt-3 flex gap-2" aria-live="polite">
+        {sheet?.undo && (
+          <button
+            className="cursor-pointer rounded-field bg-primary px-3 py-1 font-semibold text-primary-content"
+            onClick={() => void undo()}
+          >
+            Undo: {sheet.undo}
+          </button>
+        )}
+        <Link className="rounded-field border border-base-300 bg-base-100 px-3 py-1 hover:border-base-content" to="/">
+          All sheets
+        </Link>
+        {said}
+      </p>
+    </Message>
   );
 }
 

@@ -47,6 +47,10 @@ export class Desk {
     return this.change((id, revision) => api.addGuide(id, revision, file));
   }
 
+  removeUnreadable(kind: string, row: string): Promise<Refusal | null> {
+    return this.change((id) => api.removeUnreadable(id, kind, row));
+  }
+
   private change(send: Change): Promise<Refusal | null> {
     const step = this.line.then(() => this.carryOut(send));
     this.line = step;

@@ -16,6 +16,7 @@ import type {
   Making,
   PictureTaken,
   Problem,
+  SetAsideShown,
   MotifKept,
   MotifListed,
   TakenBrush,
@@ -32,6 +33,8 @@ export class Refusal extends Error {
     readonly status: number,
     readonly title: string,
     detail: string,
+    /** Of a sheet that cannot be shown: its revision, and what undo takes back. */
+    readonly sheet: { revision: number; undo: string | null } | null = null,
   ) {
     super(detail);
   }
@@ -66,6 +69,7 @@ async function settled<T>(request: Promise<Reply>): Promise<T> {
       reply.response.status,
       problem?.title ?? "That did not work",
       problem?.detail ?? "The server gave no reason. Try again.",
+      problem?.revision != null ? { revision: problem.revision, undo: problem.undo ?? null } : null,
     );
   }
   return reply.data as T;
@@ -179,6 +183,21 @@ export const api = {
       client.POST("/api/fonts", { body: form as never, bodySerializer: (body: unknown) => body as FormData }),
     );
   },
+
+  /** Remove from a sheet what cannot be read. */
+  removeUnreadable: (sheet_id: string, kind: string, row_id: string) =>
+    frame(
+      client.DELETE("/api/sheets/{sheet_id}/unreadable/{kind}/{row_id}", { params: { path: { sheet_id, kind, row_id } }, ...binary }),
+    ),
+
+  /** The brushes and motifs that cannot be read. */
+  unreadable: () => settled<{ rows: SetAsideShown[] }>(client.GET("/api/unreadable")),
+
+  removeFromLibrary: (kind: "brush" | "motif", row_id: string) =>
+    settled<unknown>(client.DELETE("/api/unreadable/{kind}/{row_id}", { params: { path: { kind, row_id } } })),
+
+  restoreBrush: (brush_id: string) =>
+    settled<BenchShown>(client.POST("/api/unreadable/brush/{brush_id}/restore", { params: { path: { brush_id } } })),
 
   families: () => settled<{ families: FamilyShown[] }>(client.GET("/api/families")),
 

@@ -18,6 +18,7 @@ export type AskedLength = Schemas["AskedLength"];
 export type Lengths = Schemas["Lengths"];
 export type NodeDoc = Schemas["NodeDoc"];
 export type Intent = Schemas["Command"]["intent"];
+export type SetAsideShown = Schemas["SetAsideShown"];
 export type Problem = Schemas["Problem"];
 export type SendOutFacts = Schemas["SendOutFacts"];
 export type CrossingShown = Schemas["CrossingShown"];

@@ -2,6 +2,7 @@
 import { useState } from "react";
 
 import type { PathShown, RunShown } from "@/shared/api/types";
+import { Unreadable } from "@/shared/ui/Unreadable";
 import { useLength } from "@/shared/ui/unit";
 import { plural } from "@/shared/ui/words";
 
@@ -36,12 +37,15 @@ function useGroups(): GroupRow[] {
 
 export function PathsPanel() {
   const groups = useGroups();
+  const { head } = useShown();
+  const desk = useDesk();
   return (
     <aside
       aria-label="Paths and drawer"
       className="flex min-h-0 flex-col border-r border-base-300 bg-base-200"
     >
       <section aria-label="Paths" className="min-h-0 flex-1 overflow-y-auto pt-2 pb-2">
+        <Unreadable rows={head.unreadable} onRemove={(row) => void desk.removeUnreadable(row.kind, row.id)} />
         {groups.map((group) => <Group key={group.id ?? "loose"} group={group} />)}
         {groups.length === 0 && (
           <p className="px-3 py-1">No paths yet. Draft one (2), or take in a drawing below.</p>
