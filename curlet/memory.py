@@ -6,7 +6,7 @@ import ctypes
 import gc
 
 # glibc's mallopt(3): what is kept at the top of the heap, and what is asked of the system each time.
-_M_TRIM_THRESHOLD, _M_MMAP_THRESHOLD = -1, -3
+_M_TRIM_THRESHOLD, _M_MMAP_THRESHOLD, _M_ARENA_MAX = -1, -3, -8
 _KEPT = 256 * 1024 * 1024
 # New objects between two looks for cycles. A sheet of 5,000 paths makes a million and leaves none in cycles.
 _SELDOM = 500_000
@@ -24,5 +24,7 @@ def tune_memory() -> None:
         mallopt = ctypes.CDLL("libc.so.6").mallopt
     except (OSError, AttributeError):
         return
+    # Otherwise each of the server's threads keeps freed memory of its own.
+    mallopt(_M_ARENA_MAX, 2)
     mallopt(_M_MMAP_THRESHOLD, _KEPT)
     mallopt(_M_TRIM_THRESHOLD, 2 * _KEPT - 1)

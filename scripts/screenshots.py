@@ -14,9 +14,10 @@ from selenium.webdriver.common.actions.wheel_input import ScrollOrigin
 from selenium.webdriver.common.by import By
 from selenium.webdriver.support.ui import Select
 
-from tests.browser.conftest import Server, make_browser
+from tests.browser.conftest import make_browser
 from tests.browser.table import Table
 from tests.pixels import box, canvas, encoded, paint
+from tests.server import Server
 
 # Until the last picture is painted, s.
 SETTLED = 0.8

@@ -19,8 +19,9 @@ from curlet.store.database import open_database
 from curlet.store.state import State
 from curlet.web.frames import whole_frame
 from speed.timing import say
-from tests.browser.conftest import Server, make_browser
+from tests.browser.conftest import make_browser
 from tests.browser.table import Table
+from tests.server import Server
 
 PATHS, RUNS, REPEATS, GROUP = 5_000, 200, 50_000, 100
 _INTENT: TypeAdapter[AnyIntent] = TypeAdapter(AnyIntent)

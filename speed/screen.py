@@ -9,8 +9,9 @@ from pathlib import Path as FilePath
 from selenium.webdriver import Chrome
 
 from speed.timing import median, say
-from tests.browser.conftest import Server, make_browser
+from tests.browser.conftest import make_browser
 from tests.browser.table import Table
+from tests.server import Server
 
 MOVES = 24
 

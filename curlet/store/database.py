@@ -159,9 +159,9 @@ def reading() -> Iterator[None]:
     try:
         database.connect(reuse_if_open=True)
         yield
-    except OperationalError as error:
+    except (OperationalError, sqlite3.OperationalError) as error:
         raise Unavailable(_explain(str(_first(error)))) from error
-    except PeeweeException as error:
+    except (PeeweeException, sqlite3.DatabaseError) as error:
         if "not a database" in str(error) or "malformed" in str(error):
             raise Unavailable(f"The database is damaged, so this cannot be done.{MEND}") from error
         raise

@@ -148,7 +148,11 @@ def _outcome(aside: _Aside, tell: Tell | None) -> Any:
         if kind == "done":
             return answer
         if kind == "raised":
-            raise answer
+            try:
+                raise answer
+            finally:
+                # It would keep this frame, which keeps it: and with them the file, until cycles are looked for.
+                del answer
         if tell is not None:
             tell(*answer)
     raise aside.why_it_ended()

@@ -11,8 +11,8 @@ from selenium.webdriver import ActionChains
 from selenium.webdriver.common.by import By
 from selenium.webdriver.common.keys import Keys
 
-from tests.browser.conftest import Server
 from tests.browser.table import Table
+from tests.server import Server
 
 HEM = "hem-r"
 

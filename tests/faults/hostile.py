@@ -1,0 +1,242 @@
+"""Files that are made to do harm: every kind that once did, and their relatives.
+
+Each is a name, what takes it, and its bytes; they are made when they are asked for, as some are large.
+"""
+
+from __future__ import annotations
+
+import io
+import json
+import struct
+import zipfile
+import zlib
+from collections.abc import Callable, Iterator
+from dataclasses import dataclass
+
+from fontTools.fontBuilder import FontBuilder
+from fontTools.pens.ttGlyphPen import TTGlyphPen
+from fontTools.ttLib import TTFont
+from fontTools.ttLib.tables._g_l_y_f import Glyph, GlyphComponent
+
+from curlet.formats.fonts import FOLDER
+
+HEAD = '<svg xmlns="http://www.w3.org/2000/svg" width="90mm" height="90mm" viewBox="0 0 90 90">'
+LINE = '<path d="M0 0h9"/>'
+
+
+@dataclass(frozen=True)
+class Hostile:
+    """A hostile file; `kind` is drawing, font, picture or brush."""
+
+    name: str
+    kind: str
+    make: Callable[[], bytes]
+
+    def __str__(self) -> str:
+        return self.name
+
+
+def scattered(count: int, step: int) -> str:
+    """So many corners all over the sheet."""
+    return " ".join(f"{k * step % 97} {k * (step + 6) % 89}" for k in range(count))
+
+
+def _drawings() -> dict[str, Callable[[], str]]:
+    deep = 'href="#g{}"'
+    return {
+        "a number of 1,000 digits": lambda: f'<polyline points="{"9" * 1000}"/>',
+        "two numbers of 4,000 digits": lambda: f'<polyline points="{"9" * 4000} {"8" * 4000}"/>',
+        "an arc of 4 million digits": lambda: f'<path d="M0 0A{"9" * 4_000_000}"/>',
+        "rotate( without end": lambda: f'<path d="M0 0h9" transform="{"rotate(" * 200_000}"/>',
+        "600,000 rotations": lambda: f'<path d="M0 0h9" transform="{"rotate(1)" * 600_000}"/>',
+        "a gradient's long transform": lambda: (
+            f'<linearGradient id="a" gradientTransform="{"rotate(" * 200_000}"><stop/></linearGradient>'
+            '<path d="M0 0h9v9z" fill="url(#a)"/>'
+        ),
+        "a clip of 3,000 corners": lambda: (
+            f'<clipPath id="c"><path d="M{scattered(3000, 7)}"/></clipPath>'
+            f'<path clip-path="url(#c)" d="M{scattered(2000, 5)}"/>'
+        ),
+        "4 million Z": lambda: f'<path d="M0 0{"Z" * 4_000_000}"/>',
+        "5 million M": lambda: f'<path d="{"M" * 5_000_000}"/>',
+        "5 million commas": lambda: f'<path d="M0 0{"," * 5_000_000}9"/>',
+        "500 uses of a large symbol": lambda: (
+            f'<symbol id="s"><path d="M{scattered(15_000, 7)}"/></symbol>' + '<use href="#s"/>' * 500
+        ),
+        "copies that double": lambda: (
+            "".join(f'<g id="g{k}">{f"<use {deep.format(k + 1)}/>" * 2}</g>' for k in range(40))
+            + '<g id="g40"><path d="M0 0h9"/></g>'
+        ),
+        "a copy of itself": lambda: '<g id="a"><use href="#b"/></g><g id="b"><use href="#a"/></g>' + LINE,
+        "5,000 chained uses": lambda: (
+            "".join(f'<g id="g{k}"><use {deep.format(k + 1)}/></g>' for k in range(5000)) + LINE
+        ),
+        "900 symbols in reverse order": lambda: (
+            "".join(f'<symbol id="s{k}"><use href="#s{k + 1}"/></symbol>' for k in range(900, 0, -1))
+            + '<use href="#s1"/>'
+            + LINE
+        ),
+        "1,900 rules for 10,000 elements": lambda: (
+            "<style>" + "".join(f'* [x="{k}"]{{fill:red}} ' for k in range(1900)) + "</style>" + LINE * 10_000
+        ),
+        "a selector nested 5,000 deep": lambda: (
+            f"<style>{':not(' * 5000} a{')' * 5000}{{fill:red}}</style>{LINE}"
+        ),
+        "a selector that leaps twelve times": lambda: (
+            f"<style>{'g ' * 12}q{{fill:red}}</style>" + "<g>" * 100 + f"<q/>{LINE}" + "</g>" * 100
+        ),
+        "a million unclosed groups": lambda: "<g>" * 1_000_000,
+        "half a million attributes": lambda: (
+            f'<path d="M0 0h9" {" ".join(f"""a{k}="1" """ for k in range(500_000))}/>'
+        ),
+        "a style of 5 million letters": lambda: f'<path d="M0 0h9" style="{"a" * 5_000_000}"/>',
+        "url( of 3 million spaces": lambda: f'<path d="M0 0h9" fill="url({" " * 3_000_000}"/>',
+        "rgb( two million times": lambda: f'<path d="M0 0h9" fill="{"rgb(" * 2_000_000}"/>',
+        "lengths in em, ex and vw": lambda: '<circle r="5em"/><circle r="5ex" cx="3vw" cy="2vmin"/>',
+        "an infinite weight": lambda: '<path d="M0 0h9" stroke="red" stroke-width="1e308"/>',
+        "infinite dashes": lambda: '<path d="M0 0h9" stroke="red" stroke-dasharray="1e308 1"/>',
+        "negative dashes": lambda: '<path d="M0 0h9" stroke="red" stroke-dasharray="-1 2"/>',
+        "denormal dashes": lambda: '<path d="M0 0h9" stroke="red" stroke-dasharray="1e-320"/>',
+        "a transform past all bounds": lambda: '<path d="M0 0h9" transform="scale(1e300)scale(1e300)"/>',
+    }
+
+
+def _raw_drawings() -> dict[str, Callable[[], bytes]]:
+    entities = "".join(f'<!ENTITY e{k} "{f"&e{k - 1};" * 10}">' for k in range(1, 12))
+    return {
+        "entities that multiply": lambda: (
+            f'<?xml version="1.0"?><!DOCTYPE svg [<!ENTITY e0 "x">{entities}]>{HEAD}&e11;</svg>'.encode()
+        ),
+        "an entity from the disk": lambda: (
+            f'<!DOCTYPE svg [<!ENTITY e SYSTEM "file:///etc/passwd">]>{HEAD}&e;</svg>'.encode()
+        ),
+        "UTF-16 without an end": lambda: HEAD.encode("utf-16") * 3,
+        "10 MB of nothing": lambda: b" " * 10_000_000,
+        "zeros": lambda: bytes(1_000_000),
+    }
+
+
+def _font(change: Callable[[TTFont], None]) -> bytes:
+    font = TTFont(FOLDER / "graduate.woff2", recalcBBoxes=False)
+    font.flavor = None
+    change(font)
+    out = io.BytesIO()
+    font.save(out)
+    return out.getvalue()
+
+
+def _contains_itself(font: TTFont) -> None:
+    glyph, name = Glyph(), font.getBestCmap()[ord("H")]
+    part = GlyphComponent()
+    part.glyphName, part.x, part.y, part.flags = name, 0, 0, 0x4
+    glyph.numberOfContours, glyph.components = -1, [part, part]
+    glyph.xMin = glyph.yMin = glyph.xMax = glyph.yMax = 0
+    font["glyf"][name] = glyph
+
+
+def _many_contours() -> bytes:
+    pen = TTGlyphPen(None)
+    for k in range(20_000):
+        x, y = k * 37 % 900, k * 53 % 900
+        pen.moveTo((x, y))
+        for dx, dy in ((60, 0), (60, 60)):
+            pen.lineTo((x + dx, y + dy))
+        pen.closePath()
+    builder = FontBuilder(1000, isTTF=True)
+    builder.setupGlyphOrder([".notdef", "H"])
+    builder.setupCharacterMap({ord("H"): "H"})
+    builder.setupGlyf({".notdef": TTGlyphPen(None).glyph(), "H": pen.glyph()})
+    builder.setupHorizontalMetrics({".notdef": (500, 0), "H": (900, 0)})
+    builder.setupHorizontalHeader(ascent=800, descent=-200)
+    builder.setupNameTable({"familyName": "Many", "styleName": "Regular"})
+    builder.setupOS2()
+    builder.setupPost()
+    out = io.BytesIO()
+    builder.save(out)
+    return out.getvalue()
+
+
+def _woff_bomb() -> bytes:
+    """A WOFF whose one table unpacks to 800 MB, though it says that it is small."""
+    packer = zlib.compressobj(9)
+    table = b"".join(packer.compress(bytes(1 << 20)) for _ in range(800)) + packer.flush()
+    sizes = (64 + len(table), 1, 0, 1000, 1, 0, 0, 0, 0, 0, 0)
+    head = struct.pack(">4sLLHHLHHLLLLL", b"wOFF", 0x00010000, *sizes)
+    return head + struct.pack(">4sLLLL", b"glyf", 64, len(table), 800 << 20, 0) + table
+
+
+def _fonts() -> dict[str, Callable[[], bytes]]:
+    whole = (FOLDER / "graduate.woff2").read_bytes()
+
+    def without(tag: str) -> Callable[[], bytes]:
+        return lambda: _font(lambda font: font.__delitem__(tag))
+
+    return {
+        "a font without characters": without("cmap"),
+        "a font without metrics": without("hmtx"),
+        "a font without a name": without("name"),
+        "a glyph that contains itself": lambda: _font(_contains_itself),
+        "a letter of 20,000 outlines": _many_contours,
+        "a WOFF that unpacks to 800 MB": _woff_bomb,
+        "a WOFF2 cut short": lambda: whole[: len(whole) // 2],
+        "a WOFF2 with bytes changed": lambda: whole[:300] + bytes(100) + whole[400:],
+        "a collection of fonts": lambda: b"ttcf\0\1\0\0" + bytes(200),
+    }
+
+
+def _png(width: int, height: int, data: bytes) -> bytes:
+    def chunk(kind: bytes, body: bytes) -> bytes:
+        return struct.pack(">I", len(body)) + kind + body + struct.pack(">I", zlib.crc32(kind + body))
+
+    head = struct.pack(">IIBBBBB", width, height, 8, 6, 0, 0, 0)
+    return b"\x89PNG\r\n\x1a\n" + chunk(b"IHDR", head) + chunk(b"IDAT", data) + chunk(b"IEND", b"")
+
+
+def _pictures() -> dict[str, Callable[[], bytes]]:
+    return {
+        "a picture of 4,000 million pixels": lambda: _png(65_000, 65_000, zlib.compress(bytes(1 << 16))),
+        "a picture that unpacks to 1 GB": lambda: _png(7_000, 8_000, zlib.compress(bytes(1 << 30), 9)),
+        "a picture cut short": lambda: _png(500, 500, b"x"),
+        "a text of 60 MB in a picture": lambda: (
+            _png(5, 5, zlib.compress(bytes(5 * 21)))[:-12]
+            + struct.pack(">I", 70_000)
+            + b"zTXt"
+            + (b"t\0\0" + zlib.compress(b"a" * 60_000_000, 9))[:70_000].ljust(70_000, b"\0")
+        ),
+    }
+
+
+def _brushes() -> dict[str, Callable[[], bytes]]:
+    def zipped(entries: Iterator[tuple[str, bytes]]) -> bytes:
+        out = io.BytesIO()
+        with zipfile.ZipFile(out, "w", zipfile.ZIP_DEFLATED) as pack:
+            for name, data in entries:
+                pack.writestr(name, data)
+        return out.getvalue()
+
+    brush = {"format": "curlet-brush", "version": 1}
+    return {
+        "JSON nested 100,000 deep": lambda: b"[" * 100_000,
+        "a brush nested 5,000 deep": lambda: (
+            b'{"format":"curlet-brush","version":1,"courses":' + b"[" * 5000 + b"]" * 5000 + b"}"
+        ),
+        "a zip that unpacks to 1 GB": lambda: zipped((f"{k}.json", bytes(10 << 20)) for k in range(100)),
+        "a zip of 10,000 files": lambda: zipped((f"{k}.json", b"{}") for k in range(10_000)),
+        "a count past 2^63": lambda: json.dumps(
+            {**brush, "courses": [{"course": "row", "order": "A", "fit": {"count": 2**70}}]}
+        ).encode(),
+        "a name of 8 million letters": lambda: json.dumps({**brush, "name": "n" * 8_000_000}).encode(),
+    }
+
+
+def _wrapped(body: Callable[[], str]) -> Callable[[], bytes]:
+    return lambda: f"{HEAD}{body()}</svg>".encode()
+
+
+HOSTILE: tuple[Hostile, ...] = (
+    *(Hostile(name, "drawing", _wrapped(body)) for name, body in _drawings().items()),
+    *(Hostile(name, "drawing", make) for name, make in _raw_drawings().items()),
+    *(Hostile(name, "font", make) for name, make in _fonts().items()),
+    *(Hostile(name, "picture", make) for name, make in _pictures().items()),
+    *(Hostile(name, "brush", make) for name, make in _brushes().items()),
+)
