@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import Annotated
 
-from pydantic import BaseModel, BeforeValidator, ConfigDict, Field
+from pydantic import AfterValidator, BaseModel, BeforeValidator, ConfigDict, Field
 
 from curlet.core.dress.cloth import Cloth
 from curlet.core.dress.colour import read_colour
@@ -39,3 +39,12 @@ class ClothDoc(BaseModel):
         cloth = Cloth(**{**self.model_dump(), **colours})
         cloth.check()
         return cloth
+
+
+def _drawable(doc: ClothDoc) -> ClothDoc:
+    doc.to_core()
+    return doc
+
+
+# A cloth that can be drawn as it stands.
+KeptCloth = Annotated[ClothDoc, AfterValidator(_drawable)]

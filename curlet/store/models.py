@@ -20,7 +20,7 @@ from peewee import (
 
 from curlet.formats.brush_courses import SwellDoc
 from curlet.formats.brush_file import BrushDoc
-from curlet.formats.cloth_doc import ClothDoc
+from curlet.formats.cloth_doc import KeptCloth
 from curlet.formats.kept_motif import KeptMotifDoc
 from curlet.formats.lettering_doc import LetteringDoc
 from curlet.formats.mark_doc import MarkDoc
@@ -96,7 +96,7 @@ class Sheet(Table):
     height = FloatField()
     scale = CharField()
     ground = CharField(default="light")
-    ground_cloth = JsonField(ClothDoc, default=dict)
+    ground_cloth = JsonField(KeptCloth, default=dict)
     unit = CharField(default="mm")
     removed = BooleanField(default=False)
     revision = IntegerField(default=1)
@@ -138,7 +138,7 @@ class SheetPath(Table):
     facts = JsonField(FactsDoc, default=dict)
     figure = JsonField(FigureDoc, default=dict)
     swell = JsonField(SwellDoc, default=list)
-    cloth = JsonField(ClothDoc, default=dict)
+    cloth = JsonField(KeptCloth, default=dict)
     lettering = CharField(null=True)
     part = CharField(default="")
     hidden = BooleanField(default=False)

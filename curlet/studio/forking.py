@@ -6,6 +6,7 @@ wanted, and ends when whoever started it does.
 
 from __future__ import annotations
 
+import atexit
 import os
 import pickle
 import signal
@@ -40,7 +41,7 @@ class ForkServer:
             try:
                 socket.send_fds(self._started(), [b"\0"], [theirs.fileno()])
             except OSError:
-                self._control = None
+                self.stop()
                 socket.send_fds(self._started(), [b"\0"], [theirs.fileno()])
         return Connection(ours.detach())
 
@@ -59,7 +60,17 @@ class ForkServer:
                 process_group=0,
             )
             theirs.close()
+            atexit.register(self.stop)
         return self._control
+
+    def stop(self) -> None:
+        """Have the server process end; the next that is wanted starts it again."""
+        atexit.unregister(self.stop)
+        control, process, self._control, self._process = self._control, self._process, None, None
+        if control is not None:
+            control.close()
+        if process is not None:
+            process.wait()
 
 
 def _serve(control: socket.socket) -> None:

@@ -151,7 +151,7 @@ def _outcome(aside: _Aside, tell: Tell | None) -> Any:
             try:
                 raise answer
             finally:
-                # It would keep this frame, which keeps it: and with them the file, until cycles are looked for.
+                # It would keep this frame, and this frame it, and both the file.
                 del answer
         if tell is not None:
             tell(*answer)

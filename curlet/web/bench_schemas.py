@@ -4,7 +4,6 @@ from __future__ import annotations
 
 from typing import Annotated, Literal
 
-from flask_openapi3 import FileStorage
 from pydantic import BaseModel, Field
 
 from curlet.formats.artwork_places import AnyPlace
@@ -12,7 +11,7 @@ from curlet.formats.brush_file import BrushDoc
 from curlet.formats.brush_motifs import RoleDoc
 from curlet.formats.makings import AnyMaking
 from curlet.web.drawing_schemas import GroupShown, ShapeShown
-from curlet.web.schemas import Counter
+from curlet.web.schemas import Counter, Upload
 
 
 class SettingShown(BaseModel):
@@ -202,7 +201,7 @@ class MakingDone(BaseModel):
 class ArtworkFile(BaseModel):
     """An SVG drawing to be a course's repeat, or the piece at a place; turned clockwise by degrees."""
 
-    file: FileStorage
+    file: Upload
     making: Counter
     course: Annotated[int, Field(ge=0, lt=16)] = 0
     place: AnyPlace = "repeat"
@@ -251,7 +250,7 @@ class GivenFiles(BaseModel):
     """Brush files to take in. Where a name is there already the file is added beside it, or put in its
     place if `replace` is said; a built-in is never replaced."""
 
-    files: list[FileStorage]
+    files: list[Upload]
     replace: bool = False
 
 

@@ -5,7 +5,6 @@ from __future__ import annotations
 from dataclasses import asdict
 
 from flask import Response
-from flask_openapi3 import FileStorage
 from pydantic import BaseModel
 
 from curlet.store import fonts as store
@@ -13,7 +12,7 @@ from curlet.studio import imports
 from curlet.web.described import Routes
 from curlet.web.replies import json_reply
 from curlet.web.run_schemas import FontList, FontShown
-from curlet.web.schemas import Problem
+from curlet.web.schemas import Problem, Upload
 
 fonts = Routes("fonts", __name__, url_prefix="/api")
 
@@ -21,7 +20,7 @@ fonts = Routes("fonts", __name__, url_prefix="/api")
 class FontFile(BaseModel):
     """A font file: TTF, OTF, WOFF or WOFF2."""
 
-    file: FileStorage
+    file: Upload
 
 
 class FontUrl(BaseModel):

@@ -5,7 +5,6 @@ from __future__ import annotations
 import base64
 
 from flask import Response
-from flask_openapi3 import FileStorage
 from pydantic import BaseModel
 
 from curlet.store import journal
@@ -15,7 +14,7 @@ from curlet.studio import imports
 from curlet.web.described import Routes
 from curlet.web.frames import whole_frame
 from curlet.web.replies import Replies, file_of, frame_reply
-from curlet.web.schemas import Counter, Problem, SheetUrl
+from curlet.web.schemas import Counter, Problem, SheetUrl, Upload
 from curlet.web.sheet_schemas import SheetFrame
 
 guides = Routes("guides", __name__, url_prefix="/api")
@@ -27,7 +26,7 @@ class GuideFile(BaseModel):
     """A picture to lay under the paths, for the sheet as it was at `revision`."""
 
     revision: Counter
-    file: FileStorage
+    file: Upload
 
 
 class PictureUrl(BaseModel):

@@ -5,7 +5,6 @@ from __future__ import annotations
 from typing import Annotated, Any, Literal
 
 from flask import Response
-from flask_openapi3 import FileStorage
 from pydantic import BaseModel, Field
 
 from curlet.formats.artwork_places import AnyPlace, with_artwork
@@ -20,7 +19,7 @@ from curlet.web.bench_schemas import BenchShown
 from curlet.web.described import Routes
 from curlet.web.frames import content_key
 from curlet.web.replies import Replies, file_of, file_reply, json_reply
-from curlet.web.schemas import BrushUrl, Counter, Problem, StripQuery
+from curlet.web.schemas import BrushUrl, Counter, Problem, StripQuery, Upload
 
 motifs = Routes("motifs", __name__, url_prefix="/api")
 
@@ -65,7 +64,7 @@ class KeepMotif(BaseModel):
 class MotifFile(BaseModel):
     """An SVG drawing to be kept as a motif."""
 
-    file: FileStorage
+    file: Upload
 
 
 class MotifName(BaseModel):

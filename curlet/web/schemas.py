@@ -4,7 +4,9 @@ from __future__ import annotations
 
 from typing import Annotated, Any, Literal
 
-from pydantic import BaseModel, Field
+import werkzeug.datastructures
+from flask_openapi3 import FileStorage
+from pydantic import AfterValidator, BaseModel, Field
 
 from curlet.core.measures import read_measure
 from curlet.formats.png_out import PPI
@@ -13,6 +15,16 @@ from curlet.store.commands import AnyIntent
 
 # Counts that are kept: what JSON and the database both hold exactly.
 Counter = Annotated[int, Field(ge=0, le=2**53)]
+
+
+def _sent_with_a_name(value: object) -> object:
+    if not isinstance(value, werkzeug.datastructures.FileStorage):
+        raise ValueError("send a file, with its name")
+    return value
+
+
+# A file of a form.
+Upload = Annotated[FileStorage, AfterValidator(_sent_with_a_name)]
 
 
 class Lengths(BaseModel):

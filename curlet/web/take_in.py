@@ -5,7 +5,6 @@ from __future__ import annotations
 from typing import Annotated
 
 from flask import Response
-from flask_openapi3 import FileStorage
 from pydantic import BaseModel, Field
 
 from curlet.core.errors import BadInput
@@ -20,7 +19,7 @@ from curlet.studio.jobs import Jobs
 from curlet.web.described import Routes
 from curlet.web.frames import whole_frame
 from curlet.web.replies import Replies, frame_reply, json_reply
-from curlet.web.schemas import Counter, Problem, SheetUrl
+from curlet.web.schemas import Counter, Problem, SheetUrl, Upload
 from curlet.web.sheet_schemas import SheetFrame
 
 take_in = Routes("take_in", __name__, url_prefix="/api")
@@ -33,13 +32,13 @@ class TakenFile(BaseModel):
     """A drawing to take in, for the sheet as it was at `revision`."""
 
     revision: Counter
-    file: FileStorage
+    file: Upload
 
 
 class DrawingFile(BaseModel):
     """A drawing to look at before it is taken in."""
 
-    file: FileStorage
+    file: Upload
 
 
 class DrawingUrl(BaseModel):

@@ -8,7 +8,6 @@ from collections import OrderedDict
 from typing import Annotated, Any
 
 from flask import Response
-from flask_openapi3 import FileStorage
 from pydantic import BaseModel, Field
 
 from curlet.core.drawing import Group, Laid
@@ -34,7 +33,7 @@ from curlet.web.bench_schemas import BenchShown
 from curlet.web.described import Routes
 from curlet.web.drawing_schemas import GroupShown
 from curlet.web.replies import Replies, json_reply
-from curlet.web.schemas import BrushUrl, Counter, Problem
+from curlet.web.schemas import BrushUrl, Counter, Problem, Upload
 
 tracing = Routes("tracing", __name__, url_prefix="/api")
 
@@ -46,7 +45,7 @@ _jobs = Jobs("This tracing is no longer kept. Change a setting to trace again.")
 class PictureFile(BaseModel):
     """A PNG, JPEG or WebP picture."""
 
-    file: FileStorage
+    file: Upload
 
 
 class PictureTaken(BaseModel):

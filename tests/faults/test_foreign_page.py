@@ -147,7 +147,8 @@ def test_a_link_from_elsewhere_is_followed(
 def test_no_page_shows_it_in_a_frame(server: Server, elsewhere: str, chrome: webdriver.Chrome) -> None:
     address = server.address
     chrome.get(elsewhere)
-    chrome.execute_script("document.body.innerHTML = `<iframe id=f src='${arguments[0]}/'></iframe>`", address)
+    inner = f"<iframe id=f src='{address}/'></iframe>"
+    chrome.execute_script("document.body.innerHTML = arguments[0]", inner)
     chrome.switch_to.frame("f")
     WebDriverWait(chrome, 20).until(lambda c: c.execute_script("return document.readyState") == "complete")
     assert "Usher" not in chrome.page_source

@@ -98,3 +98,61 @@ def test_a_missing_drawing_is_said_plainly(tmp_path: FilePath, capsys: pytest.Ca
 def test_an_unknown_output_is_refused(drawing: FilePath, capsys: pytest.CaptureFixture[str]) -> None:
     assert main(["lay", str(drawing), "-o", "out.doc"]) == 2
     assert ".svg or a .png" in capsys.readouterr().err
+
+
+def test_a_file_that_is_there_is_written_over_only_by_force(drawing: FilePath) -> None:
+    out = drawing.parent / "out.svg"
+    out.write_text("mine")
+    assert main(["lay", str(drawing), "-o", str(out)]) == 2
+    assert out.read_text() == "mine"
+    assert main(["lay", str(drawing), "-o", str(out), "--force"]) == 0
+    assert out.read_text().startswith("<?xml")
+
+
+@pytest.mark.parametrize("force", [(), ("--force",)])
+def test_no_file_is_named_twice(
+    drawing: FilePath, force: tuple[str, ...], capsys: pytest.CaptureFixture[str]
+) -> None:
+    before, out = drawing.read_text(), str(drawing.parent / "out.svg")
+    drawing.with_name("also.svg").symlink_to(drawing)
+    for words in (
+        ("-o", str(drawing)),
+        ("-o", str(drawing.parent / "also.svg")),
+        ("-o", out, "--report", str(drawing)),
+        ("-o", out, "--report", out),
+    ):
+        assert main(["lay", str(drawing), *words, *force]) == 2
+        error = capsys.readouterr().err
+        assert error.count("\n") == 1
+        assert "named twice" in error
+    assert drawing.read_text() == before
+    assert not FilePath(out).exists()
+
+
+def test_what_fails_leaves_nothing_behind(drawing: FilePath, monkeypatch: pytest.MonkeyPatch) -> None:
+    there = set(drawing.parent.iterdir())
+    folder = str(drawing.parent)
+    assert main(["lay", str(drawing), "-o", f"{folder}/out.svg", "--report", f"{folder}/none/r.json"]) == 2
+    assert main(["lay", str(drawing), "-o", f"{folder}/out.svg", "--report", folder]) == 2
+
+    def full(*_: object) -> None:
+        raise OSError(28, "No space left on device")
+
+    monkeypatch.setattr("os.fsync", full)
+    assert main(["lay", str(drawing), "-o", f"{folder}/out.svg", "--report", f"{folder}/r.json"]) == 2
+    assert set(drawing.parent.iterdir()) == there
+
+
+def test_a_negative_measure_needs_no_equals_sign(drawing: FilePath) -> None:
+    code, report = run(drawing, "--gap", "-0.5mm", "--fit", "leave-over")
+    assert code == 0
+    assert report["runs"][0]["repeats"] == 16
+
+
+@pytest.mark.parametrize(
+    "words", [[], ["lay"], ["lay", "none.svg", "-o", "o.svg"], ["nope"], ["lay", "--nope"], ["backup"]]
+)
+def test_every_error_is_one_line(words: list[str], capsys: pytest.CaptureFixture[str]) -> None:
+    assert main(words) == 2
+    error = capsys.readouterr().err
+    assert error.count("\n") == (1 if words else 0)
