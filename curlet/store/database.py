@@ -29,6 +29,7 @@ from curlet.store.models import (
 from curlet.store.recognise import APPLICATION_ID, MEND, check_file
 
 BUSY_SECONDS = 5.0
+_opening = 0
 
 
 def _create(db: SqliteDatabase) -> None:
@@ -127,10 +128,17 @@ def open_database(file: FilePath, *, busy_seconds: float = BUSY_SECONDS) -> Sqli
         timeout=busy_seconds,
     )
     database.initialize(db)
+    global _opening
+    _opening += 1
     with reading():
         _check_sound(db, file)
         _migrate(db, file)
     return db
+
+
+def opening() -> int:
+    """Which database is open, as a number: a revision says what a sheet was only together with it."""
+    return _opening
 
 
 def _check_sound(db: SqliteDatabase, file: FilePath) -> None:

@@ -1,4 +1,7 @@
-"""Everything that is read from files, each in a process of its own. Reading itself is `curlet.formats`."""
+"""Everything that is read from files, each in a process of its own. Reading itself is `curlet.formats`.
+
+`stop` ends a reading once it says so: Stopped is raised.
+"""
 
 from __future__ import annotations
 
@@ -13,44 +16,44 @@ from curlet.formats.kept_motif import KeptMotifDoc, motif_from_svg
 from curlet.formats.pictures import Pixels, TakenPicture, read_picture
 from curlet.formats.svg_in import TakenIn, read_svg
 from curlet.studio.jobs import Progress
-from curlet.studio.worker import TRACING, run
+from curlet.studio.worker import TRACING, Stop, never, run
 
 
-def drawing(data: bytes, progress: Progress | None = None) -> TakenIn:
+def drawing(data: bytes, progress: Progress | None = None, stop: Stop = never) -> TakenIn:
     """An SVG drawing; raises as `read_svg` and `run`."""
     if progress is None:
-        return run(read_svg, data)
+        return run(read_svg, data, stop=stop)
     return run(read_svg, data, tell=progress.tell, stop=progress.stop.is_set)
 
 
-def artwork(data: bytes, turn: float) -> tuple[ArtworkDoc, tuple[str, ...]]:
+def artwork(data: bytes, turn: float, stop: Stop = never) -> tuple[ArtworkDoc, tuple[str, ...]]:
     """An SVG drawing as a motif's artwork; raises as `read_artwork` and `run`."""
-    return run(read_artwork, data, turn)
+    return run(read_artwork, data, turn, stop=stop)
 
 
-def motif(data: bytes, name: str) -> tuple[KeptMotifDoc, tuple[str, ...]]:
+def motif(data: bytes, name: str, stop: Stop = never) -> tuple[KeptMotifDoc, tuple[str, ...]]:
     """An SVG drawing as a kept motif; raises as `read_artwork` and `run`."""
-    return run(motif_from_svg, data, name)
+    return run(motif_from_svg, data, name, stop=stop)
 
 
-def guide(data: bytes) -> Guide:
+def guide(data: bytes, stop: Stop = never) -> Guide:
     """A picture or drawing to lie under the paths; raises as `read_guide` and `run`."""
-    return run(read_guide, data)
+    return run(read_guide, data, stop=stop)
 
 
-def picture(data: bytes) -> TakenPicture:
+def picture(data: bytes, stop: Stop = never) -> TakenPicture:
     """A picture to trace or to use as it is; raises as `read_picture` and `run`."""
-    return run(read_picture, data)
+    return run(read_picture, data, stop=stop)
 
 
-def font(data: bytes) -> tuple[str, bytes]:
+def font(data: bytes, stop: Stop = never) -> tuple[str, bytes]:
     """A font: what it is called, and its bytes made safe; raises as `read_font` and `run`."""
-    return run(read_font, data)
+    return run(read_font, data, stop=stop)
 
 
-def brushes(files: list[tuple[str, bytes]]) -> list[tuple[str, BrushDoc]]:
+def brushes(files: list[tuple[str, bytes]], stop: Stop = never) -> list[tuple[str, BrushDoc]]:
     """The brushes of brush files and packs; raises as `read_pack` and `run`."""
-    return run(_read_packs, files)
+    return run(_read_packs, files, stop=stop)
 
 
 def tracing(pixels: Pixels, rule: TraceRule, progress: Progress) -> Traced:

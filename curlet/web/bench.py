@@ -14,6 +14,7 @@ from curlet.formats.brush_file import BrushDoc
 from curlet.formats.svg_out import write_svg
 from curlet.store import bench as store
 from curlet.studio import imports
+from curlet.web.asking import gone
 from curlet.web.bench_frames import bench_frame
 from curlet.web.bench_schemas import (
     ArtworkFile,
@@ -99,7 +100,7 @@ def change(path: BrushUrl, body: MakingDone) -> Response:
 @bench.post("/brushes/<brush_id>/artwork", responses={413: Problem, **_REPLIES})
 def take_artwork(path: BrushUrl, form: ArtworkFile) -> Response:
     """Take in an SVG drawing as a course's repeat, or as the piece at a place."""
-    motif, notes = imports.artwork(form.file.stream.read(), form.turn)
+    motif, notes = imports.artwork(form.file.stream.read(), form.turn, gone())
     name = (form.file.filename or "a drawing").replace("\\", "/").rsplit("/", 1)[-1][:60]
 
     def edit(doc: BrushDoc) -> tuple[BrushDoc, str]:

@@ -17,6 +17,7 @@ from curlet.store import bench as store
 from curlet.store import drawers as kept
 from curlet.store import motifs
 from curlet.studio import imports
+from curlet.web.asking import gone
 from curlet.web.bench import shown
 from curlet.web.bench_schemas import (
     BenchShown,
@@ -99,4 +100,4 @@ def take_in(form: GivenFiles) -> Response:
     if len(form.files) > MOST_FILES:
         raise BadInput(f"{MOST_FILES} files are the most at once. Take them in a few at a time.")
     files = [(file.filename or "file", file.stream.read()) for file in form.files]
-    return json_reply({"taken": kept.take_in(imports.brushes(files), replace=form.replace)})
+    return json_reply({"taken": kept.take_in(imports.brushes(files, gone()), replace=form.replace)})

@@ -9,6 +9,7 @@ from pydantic import BaseModel
 
 from curlet.store import fonts as store
 from curlet.studio import imports
+from curlet.web.asking import gone
 from curlet.web.described import Routes
 from curlet.web.replies import json_reply
 from curlet.web.run_schemas import FontList, FontShown
@@ -36,7 +37,7 @@ def every() -> Response:
 @fonts.post("/fonts", responses={200: FontShown, 413: Problem, 422: Problem})
 def bring(form: FontFile) -> Response:
     """Keep a font of one's own."""
-    return json_reply(asdict(store.add_font(*imports.font(form.file.stream.read(store.LARGEST + 1)))))
+    return json_reply(asdict(store.add_font(*imports.font(form.file.stream.read(store.LARGEST + 1), gone()))))
 
 
 @fonts.delete("/fonts/<font_id>", responses={200: FontList, 409: Problem})

@@ -11,6 +11,7 @@ from curlet.store import journal
 from curlet.store.commands import AddGuide
 from curlet.store.pictures import find_picture, keep_picture
 from curlet.studio import imports
+from curlet.web.asking import gone
 from curlet.web.described import Routes
 from curlet.web.frames import whole_frame
 from curlet.web.replies import Replies, file_of, frame_reply
@@ -36,7 +37,7 @@ class PictureUrl(BaseModel):
 @guides.post("/sheets/<sheet_id>/guides", responses=_REPLIES)
 def add(path: SheetUrl, form: GuideFile) -> Response:
     """Lay a picture under the paths."""
-    guide = imports.guide(form.file.stream.read())
+    guide = imports.guide(form.file.stream.read(), gone())
     picture = keep_picture(guide.png)
     title = (form.file.filename or "Picture").rsplit("/", 1)[-1].rsplit(".", 1)[0][:120] or "Picture"
     intent = AddGuide(name=title, picture=picture, width=guide.width, height=guide.height)

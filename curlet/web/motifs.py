@@ -14,6 +14,7 @@ from curlet.formats.svg_out import write_svg
 from curlet.store import bench as brushes
 from curlet.store import motifs as store
 from curlet.studio import imports
+from curlet.web.asking import gone
 from curlet.web.bench import shown
 from curlet.web.bench_schemas import BenchShown
 from curlet.web.described import Routes
@@ -99,7 +100,7 @@ def keep(body: KeepMotif) -> Response:
 def take_in(form: MotifFile) -> Response:
     """Take in an SVG drawing as a motif."""
     name = (form.file.filename or "").replace("\\", "/").rsplit("/", 1)[-1].removesuffix(".svg")[:60]
-    kept, notes = imports.motif(form.file.stream.read(), name.strip() or "Motif")
+    kept, notes = imports.motif(form.file.stream.read(), name.strip() or "Motif", gone())
     return json_reply({**_listed(*store.keep(kept)), "notes": list(notes)})
 
 

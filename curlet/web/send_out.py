@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from flask import Response, request
+from flask import Response
 
 from curlet.core.drawing import Drawing
 from curlet.core.errors import CurletError
@@ -11,7 +11,7 @@ from curlet.formats.png_out import pixels
 from curlet.store import journal
 from curlet.store.state import Row, State
 from curlet.studio import exports
-from curlet.studio.worker import Stop, never
+from curlet.web.asking import gone
 from curlet.web.described import Routes
 from curlet.web.laying import lay_row, sheet_drawing
 from curlet.web.replies import Replies, file_of, file_reply, json_reply
@@ -26,14 +26,14 @@ _REPLIES: Replies = {404: Problem, 413: Problem, 422: Problem}
 def svg(path: SheetUrl, query: SendOutQuery) -> Response:
     """SVG in mm, runs as groups with ids and titles."""
     drawing = _drawing(path.sheet_id, query)
-    return file_reply(exports.svg(drawing, _gone()), "image/svg+xml", f"{drawing.title}.svg")
+    return file_reply(exports.svg(drawing, gone()), "image/svg+xml", f"{drawing.title}.svg")
 
 
 @send_out.get("/sheets/<sheet_id>/send-out.png", responses={200: file_of("image/png"), **_REPLIES})
 def png(path: SheetUrl, query: SendOutQuery) -> Response:
     """PNG at the asked resolution, on transparency."""
     drawing = _drawing(path.sheet_id, query)
-    return file_reply(exports.png(drawing, query.resolution, _gone()), "image/png", f"{drawing.title}.png")
+    return file_reply(exports.png(drawing, query.resolution, gone()), "image/png", f"{drawing.title}.png")
 
 
 @send_out.get("/sheets/<sheet_id>/send-out.json", responses={200: SendOutFacts, **_REPLIES})
@@ -67,11 +67,6 @@ def _notes(state: State, run: Row, ppi: float) -> list[str]:
         return list(too_fine(lay_row(state, run)[0], ppi))
     except CurletError as error:
         return [f"left out: {error}"]
-
-
-def _gone() -> Stop:
-    """Says whether whoever asked has gone, as when a download is stopped."""
-    return request.environ.get("waitress.client_disconnected", never)
 
 
 def _drawing(sheet_id: str, query: SendOutQuery) -> Drawing:

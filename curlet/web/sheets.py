@@ -15,6 +15,7 @@ from curlet.core.measures import MM_PER_INCH
 from curlet.formats.png_out import write_png
 from curlet.store import journal
 from curlet.store import sheets as store
+from curlet.store.database import opening
 from curlet.web.described import Routes
 from curlet.web.laying import ground_paint, sheet_drawing
 from curlet.web.replies import Replies, file_of, json_reply
@@ -74,7 +75,7 @@ def put_away(path: SheetUrl, body: PutAway) -> Response:
 @sheets.get("/sheets/<sheet_id>/thumbnail.png", responses={200: file_of("image/png")})
 def thumbnail(path: SheetUrl, query: ThumbnailQuery) -> Response:
     """A small picture of a sheet on its ground."""
-    png = _picture(path.sheet_id, journal.current_revision(path.sheet_id))
+    png = _picture(opening(), path.sheet_id, journal.current_revision(path.sheet_id))
     reply = Response(png, content_type="image/png")
     # The revision in the address changes with the content; a changed brush counts as one too.
     reply.headers["Cache-Control"] = "max-age=31536000, immutable" if query.revision else "no-store"
@@ -82,7 +83,7 @@ def thumbnail(path: SheetUrl, query: ThumbnailQuery) -> Response:
 
 
 @lru_cache(maxsize=64)
-def _picture(sheet_id: str, revision: int) -> bytes:
+def _picture(opened: int, sheet_id: str, revision: int) -> bytes:
     state = journal.find_sheet(sheet_id)
     runs = [run for run in state.all("run") if state.seen(run)]
     drawing = sheet_drawing(state, with_lines=True, runs=runs)

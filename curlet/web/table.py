@@ -12,6 +12,7 @@ from curlet.core.path.figures import FIGURES
 from curlet.formats.mark_doc import MarkDoc
 from curlet.store import journal
 from curlet.store.alike import find_alike
+from curlet.store.database import opening
 from curlet.store.errors import Stale
 from curlet.store.lettering import follow_paths
 from curlet.store.state import State
@@ -92,7 +93,7 @@ def preview(path: SheetUrl, body: Command) -> Response:
     """What a thing would look like if it were done; nothing is kept."""
     if journal.current_revision(path.sheet_id) != body.revision:
         raise Stale(journal.current_revision(path.sheet_id))
-    draft = _kept(path.sheet_id, body.revision).draft()
+    draft = _kept(opening(), path.sheet_id, body.revision).draft()
     body.intent.apply(draft)
     follow_paths(draft)
     check_runs(draft)
@@ -124,6 +125,6 @@ def _whole(state: State) -> Response:
 
 
 @lru_cache(maxsize=8)
-def _kept(sheet_id: str, revision: int) -> State:
+def _kept(opened: int, sheet_id: str, revision: int) -> State:
     """The state at a revision; a drag asks for the same one many times."""
     return journal.find_sheet(sheet_id)

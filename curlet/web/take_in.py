@@ -16,6 +16,7 @@ from curlet.store.commands import TakeIn
 from curlet.store.state import State
 from curlet.studio import imports
 from curlet.studio.jobs import Jobs
+from curlet.web.asking import gone
 from curlet.web.described import Routes
 from curlet.web.frames import whole_frame
 from curlet.web.replies import Replies, frame_reply, json_reply
@@ -147,7 +148,7 @@ def use(path: SheetDrawingUrl, body: UseDrawing) -> Response:
 @take_in.post("/sheets/<sheet_id>/take-in", responses=_REPLIES)
 def whole(path: SheetUrl, form: TakenFile) -> Response:
     """Take in all lines of an SVG drawing at once, as one seam group."""
-    taken, title = imports.drawing(form.file.stream.read()), title_of(form.file.filename)
+    taken, title = imports.drawing(form.file.stream.read(), stop=gone()), title_of(form.file.filename)
     group = sorted_into_groups(taken, "one", title)[0]
     intent = TakeIn(title=title, groups=((title, None, group.paths),))
     with journal.doing(path.sheet_id, form.revision, intent) as state:

@@ -28,6 +28,7 @@ from curlet.store import bench as store
 from curlet.store.errors import Missing
 from curlet.studio import imports
 from curlet.studio.jobs import Jobs
+from curlet.web.asking import gone
 from curlet.web.bench import shown
 from curlet.web.bench_schemas import BenchShown
 from curlet.web.described import Routes
@@ -124,7 +125,7 @@ class _Pictures:
 
     def keep(self, data: bytes) -> tuple[str, TakenPicture]:
         key = hashlib.sha256(data).hexdigest()[:32]
-        picture = imports.picture(data)
+        picture = imports.picture(data, gone())
         with self._lock:
             self._kept[key] = picture
             self._kept.move_to_end(key)
