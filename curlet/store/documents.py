@@ -65,7 +65,7 @@ def _fault(reads: TypeAdapter[Any], text: str) -> str:
     except ValidationError as error:
         first = error.errors(include_url=False, include_input=False)[0]
         place = "/".join(map(str, first["loc"]))
-        return f"{place}: {first['msg']}." if place else f"{first['msg']}."
+        return f"{place}: {first['msg']}." if place else f"It is damaged ({first['msg']})."
     except (CurletError, ValueError, RecursionError) as error:
         return str(error)
     return ""

@@ -58,7 +58,9 @@ class BrushField(JsonField):
     def python_value(self, value: str) -> Any:
         try:
             whole = _each_picture(orjson.loads(value), _fetch_picture)
-        except (orjson.JSONDecodeError, LookupError) as error:
+        except orjson.JSONDecodeError as error:
+            return Unreadable(value, f"It is damaged ({error}).")
+        except LookupError as error:
             return Unreadable(value, str(error))
         fault = self.fault(orjson.dumps(whole).decode())
         return Unreadable(value, fault) if fault else whole

@@ -12,6 +12,8 @@ from curlet.formats.brush_file import read_brush
 from curlet.formats.path_doc import path_of_json
 from curlet.store.documents import Unreadable
 
+_NO_PATH = "Its path cannot be read."
+
 Row = dict[str, Any]
 Rows = dict[str, dict[str, Row]]
 
@@ -39,13 +41,20 @@ def set_aside(rows: Rows) -> tuple[SetAside, ...]:
         # A sheet without its cloth is still that sheet.
         if isinstance(sheet["ground_cloth"], Unreadable):
             sheet["ground_cloth"] = {}
+    used = {row["brush"] for kind in ("run", "single") for row in rows[kind].values()}
+    names = {row["id"]: row["name"] for row in rows["path"].values()}
     found: list[SetAside] = []
     for kind, of_kind in rows.items():
         for row in list(of_kind.values()):
             fault = _own_fault(row) or _fault_beside(kind, row, rows)
-            if fault:
-                found.append(SetAside(kind, row["id"], name_of(row), fault))
-                del of_kind[row["id"]]
+            if not fault:
+                continue
+            del of_kind[row["id"]]
+            # A brush that is not used here is the Library's business; what hangs on a path goes with it.
+            if (kind == "brush" and row["id"] not in used) or fault == _NO_PATH:
+                continue
+            name = f"on {names[row['path']]}" if kind == "run" else name_of(row)
+            found.append(SetAside(kind, row["id"], name, fault))
     return tuple(found)
 
 
@@ -58,7 +67,7 @@ def _fault_beside(kind: str, row: Row, rows: Rows) -> str:
     if kind in ("run", "single") and row["brush"] not in rows["brush"]:
         return "Its brush cannot be read."
     if kind == "run" and row["path"] not in rows["path"]:
-        return "Its path cannot be read."
+        return _NO_PATH
     try:
         if kind == "path":
             path_of_json(orjson.dumps(row["nodes"]), row["closed"])

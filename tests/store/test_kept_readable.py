@@ -97,7 +97,7 @@ def test_a_sheet_that_cannot_be_shown_is_undone_all_the_same(
 @pytest.mark.parametrize(
     ("table", "row", "column", "kind", "also"),
     [
-        ("sheet_path", HEM, "nodes", "path", {("run", RUN)}),
+        ("sheet_path", HEM, "nodes", "path", set()),
         ("run", RUN, "places", "run", set()),
         ("run", RUN, "own", "run", set()),
         ("brush", "topstitch", "doc", "brush", None),
@@ -114,6 +114,7 @@ def test_one_bad_row_is_one_bad_row(
     assert (kind, row) in named
     if also is not None:
         assert named == {(kind, row), *also}
+    assert all(one["name"] and one["fault"] for one in head["unreadable"])
     gone = {one for of, one in named if of == "path"}
     assert {path["id"] for path in head["paths"]} == {path["id"] for path in whole["paths"]} - gone
     # Everything else is drawn, exported and changed as before.

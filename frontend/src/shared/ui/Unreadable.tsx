@@ -26,7 +26,7 @@ interface Props {
 export function Unreadable({ rows, onRemove, onRestore }: Props) {
   if (!rows.length) return null;
   return (
-    <section aria-label="Cannot be read" className="m-2 border-l-4 border-error bg-error/12 px-2.5 py-1.5 text-[12px]">
+    <section aria-label="Cannot be read" className="mb-2 border-l-4 border-error bg-error/12 px-2.5 py-1.5 text-[12px]">
       <h2 className="font-semibold">{plural(rows.length, "thing")} cannot be read and {rows.length > 1 ? "are" : "is"} not shown</h2>
       <ul>
         {rows.map((row) => (
