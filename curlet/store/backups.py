@@ -133,13 +133,14 @@ class Keeper:
         seen = -1
         with closing(opened(self._database)) as connection:
             while True:
-                # SQLite raises this number whenever another connection commits.
-                (now,) = connection.execute("PRAGMA data_version").fetchone()
-                if now != seen:
-                    seen = now
-                    try:
+                try:
+                    # SQLite raises this number whenever another connection commits.
+                    (now,) = connection.execute("PRAGMA data_version").fetchone()
+                    if now != seen:
                         back_up(self._database)
-                    except CurletError as error:
-                        log.warning("no back-up was made: %s", error)
+                        seen = now
+                except (CurletError, sqlite3.Error, OSError) as error:
+                    # It is tried again in an hour; meanwhile people go on working.
+                    log.warning("no back-up was made: %s", error)
                 if self._stop.wait(self._every):
                     return

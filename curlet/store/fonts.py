@@ -11,6 +11,7 @@ from curlet.core.path.lettering import Font
 from curlet.formats.fonts import LARGEST as LARGEST
 from curlet.formats.fonts import OUTLINED, SINGLE_LINE, font_of, shipped_font
 from curlet.store.database import reading, writing
+from curlet.store.documents import Unreadable
 from curlet.store.errors import Conflict, Missing
 from curlet.store.models import KeptFont
 from curlet.store.models import Lettering as LetteringRow
@@ -61,6 +62,7 @@ def remove_font(key: str) -> None:
     with writing():
         if KeptFont.get_or_none(KeptFont.id == key) is None:
             raise Missing("There is no such font.")
-        if any(row.doc["font"] == key for row in LetteringRow.select()):
+        docs = [row.doc for row in LetteringRow.select()]
+        if any(not isinstance(doc, Unreadable) and doc["font"] == key for doc in docs):
             raise Conflict("Lettering is written in this font. Choose another for it first.")
         KeptFont.delete().where(KeptFont.id == key).execute()

@@ -4,13 +4,12 @@ from __future__ import annotations
 
 from typing import Any
 
-from curlet.core.errors import BadInput
 from curlet.formats.brush_file import read_brush
 from curlet.store import bench
 from curlet.store.database import reading, writing
 from curlet.store.documents import Unreadable
 from curlet.store.errors import Conflict, Missing
-from curlet.store.models import Brush, BrushMaking, Motif, Table, database
+from curlet.store.models import Brush, BrushMaking, Motif, Run, Single, Table, database
 from curlet.store.state import KINDS, State, load_state
 from curlet.store.unreadable import SetAside, name_of
 from curlet.store.worn import is_worn, moved_on
@@ -44,14 +43,17 @@ def as_kept(kind: str, row_id: str) -> dict[str, Any]:
 
 
 def remove_from_sheet(sheet_id: str, kind: str, row_id: str) -> State:
-    """Remove a row that cannot be read, and what hangs on it; this cannot be undone."""
+    """Remove a row that cannot be read, and what hangs on it; of a brush, which others may use, what uses it
+    on this sheet. This cannot be undone."""
     with writing():
         if not any((row.kind, row.id) == (kind, row_id) for row in load_state(sheet_id).set_aside):
             raise Missing("There is nothing unreadable of this name on the sheet.")
         if kind == "brush":
-            raise BadInput("A brush is removed, or restored, in the Drawers.")
-        model = KINDS[kind]
-        model.delete().where(model.id == row_id).execute()
+            for user in (Run, Single):
+                user.delete().where(user.sheet == sheet_id, user.brush == row_id).execute()
+        else:
+            model = KINDS[kind]
+            model.delete().where(model.id == row_id).execute()
         moved_on([sheet_id])
         return load_state(sheet_id)
 

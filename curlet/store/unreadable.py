@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections import Counter
 from dataclasses import dataclass
 from typing import Any
 
@@ -12,7 +13,7 @@ from curlet.formats.brush_file import read_brush
 from curlet.formats.path_doc import path_of_json
 from curlet.store.documents import Unreadable
 
-_NO_PATH = "Its path cannot be read."
+_NO_PATH, _NO_BRUSH = "Its path cannot be read.", "Its brush cannot be read."
 
 Row = dict[str, Any]
 Rows = dict[str, dict[str, Row]]
@@ -41,7 +42,7 @@ def set_aside(rows: Rows) -> tuple[SetAside, ...]:
         # A sheet without its cloth is still that sheet.
         if isinstance(sheet["ground_cloth"], Unreadable):
             sheet["ground_cloth"] = {}
-    used = {row["brush"] for kind in ("run", "single") for row in rows[kind].values()}
+    used = Counter(row["brush"] for kind in ("run", "single") for row in rows[kind].values())
     names = {row["id"]: row["name"] for row in rows["path"].values()}
     found: list[SetAside] = []
     for kind, of_kind in rows.items():
@@ -50,9 +51,12 @@ def set_aside(rows: Rows) -> tuple[SetAside, ...]:
             if not fault:
                 continue
             del of_kind[row["id"]]
-            # A brush that is not used here is the Library's business; what hangs on a path goes with it.
-            if (kind == "brush" and row["id"] not in used) or fault == _NO_PATH:
+            # What hangs on a path or a brush is told of with it; a brush that is not used here is not.
+            if fault in (_NO_PATH, _NO_BRUSH) or (kind == "brush" and not used[row["id"]]):
                 continue
+            if kind == "brush":
+                count = used[row["id"]]
+                fault = f"{fault} What uses it here is not shown: {count} run{'s' * (count > 1)}."
             name = f"on {names[row['path']]}" if kind == "run" else name_of(row)
             found.append(SetAside(kind, row["id"], name, fault))
     return tuple(found)
@@ -65,7 +69,7 @@ def _own_fault(row: Row) -> str:
 def _fault_beside(kind: str, row: Row, rows: Rows) -> str:
     """What of a row cannot be used though each of its columns can be read."""
     if kind in ("run", "single") and row["brush"] not in rows["brush"]:
-        return "Its brush cannot be read."
+        return _NO_BRUSH
     if kind == "run" and row["path"] not in rows["path"]:
         return _NO_PATH
     try:

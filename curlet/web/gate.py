@@ -12,10 +12,12 @@ LOCAL_HOSTS = {"127.0.0.1", "localhost", "::1"}
 # Beside the file itself a form has a few lines of its own.
 _FORM = 64 * 1024
 _MB = 1024 * 1024
-# What is sent as JSON: a brush with its pictures, tried on the Bench, is the largest.
-_JSON = 24 * _MB
-# Addresses that take files, by how they end.
-_FILES = {
+# What is sent as JSON: a path of 20,000 nodes is the largest.
+_JSON = 6 * _MB
+# Addresses that take more, by how they end: files, and on the Bench brushes with their pictures.
+_LARGER = {
+    "/trial": 24 * _MB,
+    "/makings": 24 * _MB,
     "/drawings": safe_xml.MOST_BYTES,
     "/take-in": safe_xml.MOST_BYTES,
     "/artwork": safe_xml.MOST_BYTES,
@@ -85,7 +87,7 @@ def most_sent(path: str) -> int:
     """How long a body may be at an address, bytes."""
     if not path.startswith("/api/"):
         return 0
-    found = next((most for end, most in _FILES.items() if path.endswith(end)), None)
+    found = next((most for end, most in _LARGER.items() if path.endswith(end)), None)
     return found + _FORM if found is not None else _JSON
 
 

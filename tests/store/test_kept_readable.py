@@ -137,6 +137,26 @@ def test_what_cannot_be_read_is_removed_from_the_sheet(store: FilePath, hardy: F
     assert hardy.delete(f"{SHEET}/unreadable/path/waistcoat-hem-l").status_code == 404
 
 
+def test_what_uses_an_unreadable_brush_is_told_once_and_comes_back_with_it(
+    store: FilePath, hardy: FlaskClient
+) -> None:
+    whole, brush = sheet(hardy), Run.get_by_id(RUN).brush_id
+    text = str(mending.as_kept("brush", brush)["doc"])
+    damage(store, "brush", brush, "doc", "torn")
+    (told,) = sheet(hardy)["unreadable"]
+    runs = [run["id"] for run in whole["runs"] if run["brush"] == brush]
+    assert (told["kind"], told["id"]) == ("brush", brush)
+    assert f"is not shown: {len(runs)} run" in told["fault"]
+    damage(store, "brush", brush, "doc", text)
+    assert sheet(hardy)["runs"] == whole["runs"]
+    damage(store, "brush", brush, "doc", "torn")
+    elsewhere = Run.select().where(Run.brush == brush, Run.sheet != "waistcoat").count()
+    head, _ = read_frame(hardy.delete(f"{SHEET}/unreadable/brush/{brush}"))
+    assert head["unreadable"] == []
+    assert Run.get_or_none(Run.id == RUN) is None
+    assert Run.select().where(Run.brush == brush).count() == elsewhere
+
+
 def test_a_brush_that_cannot_be_read_goes_back_to_a_version_that_can(
     store: FilePath, hardy: FlaskClient
 ) -> None:

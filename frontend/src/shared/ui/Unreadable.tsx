@@ -41,6 +41,9 @@ const button = "cursor-pointer rounded-field border border-base-content/60 px-1.
 
 function Row({ row, onRemove, onRestore }: { row: SetAsideShown; onRemove: () => void; onRestore?: (() => void) | undefined }) {
   const [sure, setSure] = useState(false);
+  // On a sheet only what uses a brush is removed: others may use it too.
+  const usedHere = row.kind === "brush" && !onRestore;
+  const remove = usedHere ? "Remove the runs of" : "Remove";
   return (
     <li className="mt-1.5 break-words">
       <strong>{KINDS[row.kind] ?? row.kind}</strong> {row.name}: {row.fault}
@@ -53,22 +56,23 @@ function Row({ row, onRemove, onRestore }: { row: SetAsideShown; onRemove: () =>
             Restore earlier version
           </button>
         )}
-        {row.kind === "brush" && !onRestore ? (
+        {usedHere && (
           <a className={button} href="/drawers">
             Open the Drawers
           </a>
-        ) : sure ? (
+        )}
+        {sure ? (
           <>
             <button className={`${button} font-semibold`} onClick={onRemove}>
-              Remove for good
+              {usedHere ? "Remove its runs for good" : "Remove for good"}
             </button>
             <button className={button} onClick={() => setSure(false)}>
               Cancel
             </button>
           </>
         ) : (
-          <button className={button} aria-label={`Remove ${row.name}; this cannot be undone`} onClick={() => setSure(true)}>
-            Remove …
+          <button className={button} aria-label={`${remove} ${row.name}; this cannot be undone`} onClick={() => setSure(true)}>
+            {usedHere ? "Remove its runs …" : "Remove …"}
           </button>
         )}
       </span>
