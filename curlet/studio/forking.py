@@ -18,7 +18,7 @@ from importlib import import_module
 from multiprocessing.connection import Connection
 
 # What is read in before anything is forked.
-_PRELOADED = "curlet.studio.imports"
+_PRELOADED = ("curlet.studio.imports", "curlet.studio.exports", "fontTools.subset")
 
 
 class ForkServer:
@@ -77,7 +77,8 @@ def _serve(control: socket.socket) -> None:
     # Processes that have ended are let go of at once.
     signal.signal(signal.SIGCHLD, signal.SIG_IGN)
     signal.signal(signal.SIGINT, signal.SIG_IGN)
-    import_module(_PRELOADED)
+    for module in _PRELOADED:
+        import_module(module)
     while True:
         message, files, _, _ = socket.recv_fds(control, 1, 1)
         if not message:

@@ -154,7 +154,7 @@ def make_server(application: Any, host: str, port: int) -> Server:
         outbuf_high_watermark=1 << 31,
         # So that it is seen when a client goes away while its request is worked on.
         channel_request_lookahead=1,
-        connection_limit=10 * MOST_OPEN,
+        connection_limit=MOST_OPEN + 50,
         asyncore_use_poll=True,
         asyncore_loop_timeout=0.5,
         max_request_body_size=1 << 30,
