@@ -9,8 +9,8 @@ from curlet.core.lay.hold import HOLDS
 from curlet.core.lay.lay import LaidCourse, LaidRun
 from curlet.core.lay.row import LaidRow
 
-MOST_OF_RUN = 1_000_000
-MOST_OF_SHEET = 3_000_000
+MOST_OF_RUN = 2_000_000
+MOST_OF_SHEET = 5_000_000
 # An affine is six numbers: as much as three points.
 _PLACEMENT = 3
 
@@ -22,7 +22,7 @@ def points_of(run: LaidRun) -> int:
     Raises
     ------
     TooMuch
-        Past a million.
+        Past two million.
     """
     count = sum(_of_course(course) for course in run.courses)
     if count > MOST_OF_RUN:
@@ -34,7 +34,7 @@ def points_of(run: LaidRun) -> int:
 
 
 def check_sheet(points: int) -> None:
-    """TooMuch where a sheet's runs draw more than 3 million points together."""
+    """TooMuch where a sheet's runs draw more than 5 million points together."""
     if points > MOST_OF_SHEET:
         raise TooMuch(
             f"The runs of this sheet would draw about {points:,} points; {MOST_OF_SHEET:,} is the most. "
