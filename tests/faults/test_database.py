@@ -198,11 +198,15 @@ def test_a_newer_database_is_left_as_it_is(file: FilePath) -> None:
         open_database(file)
 
 
-@pytest.mark.skipif(os.geteuid() == 0, reason="root may write everywhere")
-def test_a_read_only_file_is_told_as_that(file: FilePath) -> None:
-    file.chmod(0o444)
+def test_a_read_only_disk_is_told_as_that(small_disk: FilePath) -> None:
+    made = small_disk / "curlet.sqlite"
+    open_database(made)
+    database.close()
+    subprocess.run(["mount", "-o", "remount,ro", str(small_disk)], check=True)
     with pytest.raises(Unavailable, match="read-only"):
-        open_database(file)
+        open_database(made)
+    with pytest.raises(Unavailable, match="cannot be"):
+        open_database(small_disk / "another" / "curlet.sqlite")
 
 
 def test_backups_are_made_at_start_and_when_something_changed_and_ten_are_kept(file: FilePath) -> None:
