@@ -7,6 +7,7 @@ wanted, and ends when whoever started it does.
 from __future__ import annotations
 
 import atexit
+import ctypes
 import os
 import pickle
 import signal
@@ -94,11 +95,20 @@ def _work(connection: Connection) -> None:
     status = 1
     try:
         signal.signal(signal.SIGCHLD, signal.SIG_DFL)
+        _end_with_parent()
         work, given = pickle.loads(connection.recv_bytes())
         work(connection, *given)
         status = 0
     finally:
         os._exit(status)
+
+
+def _end_with_parent() -> None:
+    """Have this process end with the one that it was forked off (Linux, prctl(2): PR_SET_PDEATHSIG)."""
+    try:
+        ctypes.CDLL(None).prctl(1, signal.SIGKILL)
+    except (OSError, AttributeError):
+        return
 
 
 if __name__ == "__main__":

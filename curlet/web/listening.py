@@ -156,6 +156,7 @@ def make_server(application: Any, host: str, port: int) -> Server:
         channel_request_lookahead=1,
         connection_limit=MOST_OPEN + 50,
         asyncore_use_poll=True,
-        asyncore_loop_timeout=0.5,
+        # Whole seconds: what is less becomes none, and the loop never rests.
+        asyncore_loop_timeout=1,
         max_request_body_size=1 << 30,
     )

@@ -4,10 +4,8 @@ from __future__ import annotations
 
 import http.server
 import json
-import os
 import threading
 from collections.abc import Iterator
-from pathlib import Path as FilePath
 from typing import Any
 
 import pytest
@@ -16,6 +14,7 @@ from selenium.webdriver.support.ui import WebDriverWait
 
 from tests.browser.conftest import make_browser
 from tests.faults.client import ask, sheet
+from tests.faults.watch import seconds_used
 from tests.server import Server
 
 _PAGE = b"<!doctype html><title>Elsewhere</title><body></body>"
@@ -108,12 +107,6 @@ def chrome() -> Iterator[webdriver.Chrome]:
     browser.quit()
 
 
-def used(server: Server) -> float:
-    """Seconds of processor time that the server has taken."""
-    fields = FilePath(f"/proc/{server.process.pid}/stat").read_text().rsplit(")", 1)[1].split()
-    return (int(fields[11]) + int(fields[12])) / os.sysconf("SC_CLK_TCK")
-
-
 def test_it_learns_nothing_changes_nothing_and_costs_nothing(
     server: Server, elsewhere: str, chrome: webdriver.Chrome
 ) -> None:
@@ -121,9 +114,9 @@ def test_it_learns_nothing_changes_nothing_and_costs_nothing(
     before = sheet(address)
     brushes = ask(address, "/api/brushes")
     chrome.get(elsewhere)
-    spent = used(server)
+    spent = seconds_used(server.process.pid)
     found = chrome.execute_async_script(_TRY, address)
-    spent = used(server) - spent
+    spent = seconds_used(server.process.pid) - spent
     learned = [(how, path, what) for how, path, what in found if what not in ("failed", "silent")]
     assert len(found) > 90
     assert learned == []

@@ -13,6 +13,7 @@ from curlet.web import listening
 from tests.faults.client import ask
 from tests.faults.conftest import LONG
 from tests.faults.report import Report
+from tests.faults.watch import seconds_used
 from tests.server import Server
 
 HEAD = b"POST /api/sheets HTTP/1.1\r\nHost: localhost\r\nContent-Type: application/json\r\n"
@@ -78,6 +79,14 @@ def test_one_that_sends_a_letter_at_a_time_is_let_go_of(
         took = time.monotonic() - began
     report.add("Slow clients", _COLUMNS, "a letter at a time in a header", 1, "", f"{took:.1f}")
     assert took < 30
+
+
+def test_a_server_that_nobody_asks_rests(server: Server) -> None:
+    server.address  # noqa: B018
+    time.sleep(1)
+    before = seconds_used(server.process.pid)
+    time.sleep(2)
+    assert seconds_used(server.process.pid) - before < 0.3
 
 
 def test_those_that_do_not_read_hold_no_thread(server: Server, report: Report) -> None:

@@ -41,6 +41,12 @@ def private_mb(processes: list[int]) -> float:
     return total * _PAGE / 1e6
 
 
+def seconds_used(process: int) -> float:
+    """Seconds of processor time that a process has taken."""
+    fields = FilePath(f"/proc/{process}/stat").read_text().rsplit(")", 1)[1].split()
+    return (int(fields[11]) + int(fields[12])) / os.sysconf("SC_CLK_TCK")
+
+
 class Watch:
     """The most memory, and the slowest answer to another request, while something goes on."""
 
