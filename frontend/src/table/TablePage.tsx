@@ -27,7 +27,8 @@ export function TablePage() {
     choosePaths([]);
     hand().set({ view: null, draft: [], preview: null, lit: null, single: null, places: [], measured: null });
   }, [sheetId]);
-  if (error) return <NotShown id={sheetId} error={error} />;
+  // A sheet that is shown stays, whatever goes wrong when it is asked for again.
+  if (error && !data) return <NotShown id={sheetId} error={error} />;
   if (!data) return <Message title="Curlet" text="Opening the sheet." />;
   return (
     <DeskContext value={desk}>

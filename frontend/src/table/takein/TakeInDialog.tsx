@@ -41,11 +41,13 @@ export function TakeInDialog({ drawing, onDone }: { drawing: Drawing; onDone: ()
   useEffect(() => {
     dialog.current?.showModal();
   }, []);
+  // What was last heard of a drawing that then failed says no more.
+  const reading = data && !data.done && !error ? data : null;
   const groups = data?.groups ?? [];
   const taken = groups.filter((group) => !left.has(group.key));
   const count = taken.reduce((sum, group) => sum + group.paths, 0);
   const cancel = () => {
-    if (data && !data.done) void api.stopDrawing(drawing.id);
+    if (reading) void api.stopDrawing(drawing.id);
     onDone();
   };
   const take = async () => {
@@ -67,7 +69,7 @@ export function TakeInDialog({ drawing, onDone }: { drawing: Drawing; onDone: ()
     >
       <h2 className="text-[18px] font-bold">Take in {drawing.title}</h2>
       {error && <p className="my-2 border-l-4 border-error bg-error/15 px-2.5 py-1.5">{error.message}</p>}
-      {data && !data.done && <Reading looked={data} />}
+      {reading && <Reading looked={reading} />}
       {data?.done && (
         <>
           <p className="muted mb-2">
@@ -117,7 +119,7 @@ export function TakeInDialog({ drawing, onDone }: { drawing: Drawing; onDone: ()
       )}
       <div className="mt-3 flex justify-end gap-2">
         <button className="cursor-pointer rounded-field border border-base-300 px-3 py-1 hover:border-base-content" onClick={cancel}>
-          {data && !data.done ? "Stop" : "Leave it"}
+          {reading ? "Stop" : "Leave it"}
         </button>
         <button
           className="cursor-pointer rounded-field bg-primary px-3.5 py-1 font-semibold text-primary-content hover:brightness-105 disabled:cursor-default disabled:opacity-50"
