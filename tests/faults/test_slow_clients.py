@@ -63,9 +63,7 @@ def test_the_page_is_answered_whoever_holds_connections(server: Server, report: 
     assert took < (1.0 if LONG else 20.0)
 
 
-def test_one_that_sends_a_letter_at_a_time_is_let_go_of(
-    server: Server, report: Report, monkeypatch: pytest.MonkeyPatch
-) -> None:
+def test_one_that_sends_a_letter_at_a_time_is_let_go_of(server: Server, report: Report) -> None:
     server.address  # noqa: B018 - waits until it is up
     with held(server, HEAD, 1) as (one,):
         began = time.monotonic()
