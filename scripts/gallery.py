@@ -146,4 +146,5 @@ def main() -> None:
         print(file)
 
 
-main()
+if __name__ == "__main__":
+    main()

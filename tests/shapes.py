@@ -42,6 +42,12 @@ def circle(radius: float) -> Path:
     return ellipse(radius, radius)
 
 
+def moved(path: Path, x: float, y: float) -> Path:
+    """The same path elsewhere."""
+    by = np.array([x, y])
+    return Path.make(path.node_ids, path.points + by, path.into + by, path.out + by, path.closed)
+
+
 def cubic(*control: tuple[float, float]) -> Path:
     """A chain of cubics: 3k + 1 control points."""
     points = np.array(control, dtype=float)

@@ -58,9 +58,7 @@ def read_svg_tree(data: bytes) -> tuple[Element, list[str]]:
 
 
 def _parse(data: bytes) -> Element:
-    parser = DefusedXMLParser(
-        target=_Bounded(), forbid_dtd=False, forbid_entities=True, forbid_external=True
-    )
+    parser = DefusedXMLParser(target=_Bounded(), forbid_dtd=False, forbid_entities=True, forbid_external=True)
     try:
         for at in range(0, len(data), _CHUNK):
             parser.feed(data[at : at + _CHUNK])

@@ -54,6 +54,7 @@ READING = Bounds(cpu=4, wall=30.0, memory=400)
 EXPORTING = Bounds(cpu=300, wall=900.0, memory=2_500)
 TRACING = Bounds(cpu=120, wall=300.0, memory=1_500)
 
+
 def never() -> bool:
     return False
 

@@ -25,7 +25,6 @@ def file_of(*types: str) -> dict[str, Any]:
     return {"content": {name: {"schema": {"type": "string", "format": "binary"}} for name in types}}
 
 
-
 def json_reply(document: object, status: int = 200) -> Response:
     return Response(orjson.dumps(document), status=status, content_type="application/json")
 

@@ -126,9 +126,7 @@ def test_it_learns_nothing_changes_nothing_and_costs_nothing(
     assert spent < 2.0
 
 
-def test_a_link_from_elsewhere_is_followed(
-    server: Server, elsewhere: str, chrome: webdriver.Chrome
-) -> None:
+def test_a_link_from_elsewhere_is_followed(server: Server, elsewhere: str, chrome: webdriver.Chrome) -> None:
     address = server.address
     chrome.get(elsewhere)
     chrome.execute_script("document.body.innerHTML = `<a id=a href='${arguments[0]}/'>there</a>`", address)

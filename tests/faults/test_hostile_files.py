@@ -65,9 +65,7 @@ def test_it_is_read_or_refused_in_words(sturdy: FlaskClient, hostile: Hostile) -
 
 @pytest.mark.skipif(not LONG, reason="make faults: its bounds on time need a machine to itself")
 @pytest.mark.parametrize("hostile", HOSTILE, ids=str)
-def test_it_is_answered_in_time_within_its_memory(
-    faulty: Server, report: Report, hostile: Hostile
-) -> None:
+def test_it_is_answered_in_time_within_its_memory(faulty: Server, report: Report, hostile: Hostile) -> None:
     data = hostile.make()
     for address in ADDRESSES[hostile.kind]:
         with Watch(faulty.address, faulty.process.pid).watching() as watch:
@@ -126,9 +124,7 @@ def posted(address: str, field: str, data: bytes, **more: str) -> tuple[int, str
     ]
     head = f'--{mark}\r\nContent-Disposition: form-data; name="{field}"; filename="hostile"\r\n\r\n'
     body = b"".join(parts) + head.encode() + data + f"\r\n--{mark}--\r\n".encode()
-    request = urllib.request.Request(
-        address, body, {"Content-Type": f"multipart/form-data; boundary={mark}"}
-    )
+    request = urllib.request.Request(address, body, {"Content-Type": f"multipart/form-data; boundary={mark}"})
     try:
         with urllib.request.urlopen(request, timeout=120) as reply:
             return reply.status, "taken"

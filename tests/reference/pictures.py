@@ -9,12 +9,22 @@ import resvg_py
 from PIL import Image
 from scipy.ndimage import binary_dilation
 
+from curlet.core.drawing import Drawing
+from curlet.core.lay import LaidRun
+from curlet.core.lay.draw import draw_run
+from curlet.formats.png_out import write_png
+
 
 def resvg(svg: bytes | str, width: int, height: int) -> np.ndarray:
     """(height, width, 4) RGBA 0…1 of an SVG as resvg draws it."""
     text = svg.decode() if isinstance(svg, bytes) else svg
     data = bytes(resvg_py.svg_to_bytes(svg_string=text, dpi=96, width=width, height=height))
     return read_png(data)
+
+
+def picture(run: LaidRun, width: float, height: float, ppi: float = 200.0) -> np.ndarray:
+    """(rows, columns, 4) RGBA 0…1 of a run alone on a sheet of that size, mm."""
+    return read_png(write_png(Drawing(width, height, (draw_run(run, "r", ""),)), ppi))
 
 
 def read_png(data: bytes) -> np.ndarray:

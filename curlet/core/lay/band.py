@@ -10,7 +10,8 @@ from curlet.core.brush.courses import Band
 from curlet.core.drawing import Outline, Shape, Solid, Stroke
 from curlet.core.lay.facing import still
 from curlet.core.lay.frames import LegLine
-from curlet.core.lay.hold.bend import Bent, bend
+from curlet.core.lay.hold.bend import bend
+from curlet.core.lay.hold.mapping import Bent
 from curlet.core.lay.own_line import OwnLine
 from curlet.core.lay.repeats import make_repeats
 from curlet.core.lay.rooms import CornerManners

@@ -10,7 +10,7 @@ from curlet.core.lay.band import LaidBand, band_shapes
 from curlet.core.lay.crossings import all_but, half_length, strip
 from curlet.core.lay.draw_row import row_items
 from curlet.core.lay.draw_span import span_items
-from curlet.core.lay.hold.bend import TOLERANCE
+from curlet.core.lay.hold.mapping import TOLERANCE
 from curlet.core.lay.lay import LaidCourse, LaidRun
 from curlet.core.lay.repeats import widest
 from curlet.core.lay.row import LaidRow

@@ -10,7 +10,8 @@ from curlet.core.drawing import Affine, Item, Laid, Shape, moved_paint
 from curlet.core.dress.colour import dress
 from curlet.core.lay.facing import still
 from curlet.core.lay.hold import HOLDS
-from curlet.core.lay.hold.bend import TOLERANCE, Bent, bend_together
+from curlet.core.lay.hold.bend import bend_together
+from curlet.core.lay.hold.mapping import TOLERANCE, Bent
 from curlet.core.lay.span import LaidSpan
 from curlet.core.motif.cut import part_of
 

@@ -17,6 +17,10 @@ Ints = NDArray[np.intp]
 _AT_END = 1e-9
 # A path turns sharply at a node from here on, degrees.
 _KINK = 0.05
+# A jump Δκ amid a piece of length L moves a line through both its halves by about ΔκL²/64 at most.
+_TELLS = 12.0
+# Speed that stalls has no bound of curvature: nothing turns more sharply than this, 1/mm.
+_SHARPEST = 1e6
 
 
 @dataclass(frozen=True, eq=False)
@@ -72,6 +76,27 @@ class LegLine:
         nodes = self.path.arc.node_positions[: len(turns)][turns > _KINK]
         laps = (-1, 0, 1, 2) if self.path.closed else (0,)
         return np.concatenate([nodes + lap * self.path.length for lap in laps])
+
+    @cached_property
+    def _jumps(self) -> tuple[Floats, Floats]:
+        """Nodes, laps of a closed path included, and how far the curvature jumps there, 1/mm."""
+        arc, turns = self.path.arc, np.abs(self.path.turns)
+        nodes = arc.node_positions[: len(turns)]
+        jump = np.zeros(len(nodes))
+        if not arc.only_lines:
+            after, before = arc.curvature(nodes), arc.curvature(nodes, before=True)
+            jump = np.abs(np.clip(after, -_SHARPEST, _SHARPEST) - np.clip(before, -_SHARPEST, _SHARPEST))
+        jump[turns > _KINK] = np.inf
+        if not self.path.closed:
+            jump[[0, -1]] = 0.0
+        laps = (-1, 0, 1, 2) if self.path.closed else (0,)
+        return np.concatenate([nodes + lap * self.path.length for lap in laps]), np.tile(jump, len(laps))
+
+    def joints(self, span: float, tolerance: float) -> Floats:
+        """Arc lengths, rising, at which the path turns sharply or its curvature jumps by so much that it
+        tells within the tolerance on a piece of `span` mm."""
+        places, jump = self._jumps
+        return places[jump * span * span > _TELLS * tolerance]
 
     @cached_property
     def straight(self) -> NDArray[np.bool_]:

@@ -3,21 +3,22 @@
 from __future__ import annotations
 
 import math
-from dataclasses import dataclass, replace
+from dataclasses import dataclass, field, replace
 from typing import TypeVar
 
 import numpy as np
 from numpy.typing import NDArray
 
 from curlet.core.brush.courses import Row
+from curlet.core.brush.rules import Swell
 from curlet.core.errors import BadInput, TooMuch
+from curlet.core.lay.corners.cut import Cuts, cuts_between
 from curlet.core.lay.ends import secured
 from curlet.core.lay.fit import FITS, FitAsk, LegFit
 from curlet.core.lay.fit.shared import share_length
 from curlet.core.lay.frames import LegLine
 from curlet.core.lay.hold import HOLDS
 from curlet.core.lay.links import lay_links
-from curlet.core.lay.own_line import corner_shift
 from curlet.core.lay.pieces import CornerPlace, PieceSet, piece_set
 from curlet.core.lay.repeats import Repeats, make_repeats, widest
 from curlet.core.lay.rooms import CornerManners, Room, make_rooms
@@ -27,6 +28,8 @@ from curlet.core.path.corners import Leg
 
 Floats = NDArray[np.float64]
 MOST_REPEATS = 200_000
+# Repeats laid past a corner that cuts them.
+_MOST_PAST = 64
 
 T = TypeVar("T")
 
@@ -56,6 +59,7 @@ class LaidRow:
     lengths: tuple[float, ...]
     gap: float
     corner_places: tuple[CornerPlace, ...] = ()
+    cuts: Cuts = field(default_factory=dict)
 
     @property
     def length(self) -> float:
@@ -122,11 +126,12 @@ def lay_row(
     motifs = row.motifs(scale)
     reach = widest(motifs)
     rooms = make_rooms(line, row, manners, reach, scale)
+    cuts = _cuts(line, row, rooms, reach, manners.rule.mitre_limit, scale)
     if row.hold == "links":
         fits, laid = lay_links(line, row, rooms, counts, scale)
     else:
         fits = _fits(line, row, rooms, counts, scale, _mate_asks(mate, row, reach, scale) if mate else None)
-        laid = _repeats(row, rooms, fits, reach, scale)
+        laid = _repeats(row, rooms, fits, cuts, scale)
     pieces = piece_set(line, row, rooms, len(motifs), scale)
     if row.hold == "links" and not line.path.closed:
         pieces = replace(pieces, repeats=_attached(pieces.repeats, laid))
@@ -144,6 +149,7 @@ def lay_row(
         row.drawn_lengths(scale),
         row.drawn_gap(scale),
         pieces.corners,
+        cuts,
     )
 
 
@@ -230,19 +236,21 @@ def alternation(row: Row) -> int:
 
 
 def _repeats(
-    row: Row, rooms: tuple[Room, ...], fits: tuple[LegFit, ...], reach: float, scale: Scale
+    row: Row, rooms: tuple[Room, ...], fits: tuple[LegFit, ...], cuts: Cuts, scale: Scale
 ) -> Repeats:
-    parts = [_leg_repeats(row, room, fit, reach, scale) for room, fit in zip(rooms, fits, strict=True)]
+    parts = [_leg_repeats(row, room, fit, cuts, scale) for room, fit in zip(rooms, fits, strict=True)]
     return parts[0].then(*parts[1:]) if len(parts) > 1 else parts[0]
 
 
-def _leg_repeats(row: Row, room: Room, fit: LegFit, reach: float, scale: Scale) -> Repeats:
-    """The repeats of one leg, with those past its corners that the bisector cuts."""
+def _leg_repeats(row: Row, room: Room, fit: LegFit, cuts: Cuts, scale: Scale) -> Repeats:
+    """The repeats of one leg, with those past its corners that are cut there."""
+    level = row.drawn_offset(scale) if row.own_line else 0.0
+    start, end = (cuts.get((room.leg, at_end)) for at_end in (False, True))
     before = after = 0
-    cuts = (_cut_reach(room, reach, at_end=False), _cut_reach(room, reach, at_end=True))
     if fit.repeats:
         pitch = row.drawn_length(scale) * fit.stretch + fit.gap
-        before, after = (min(math.ceil(cut / max(pitch, 1e-6)), 64) for cut in cuts)
+        past = (0.0 if cut is None else cut.past(level) for cut in (start, end))
+        before, after = (min(math.ceil(far / max(pitch, 1e-6) - 1e-9), _MOST_PAST) for far in past)
     number = np.arange(-before, fit.repeats + after)
     begin, length = _positions(row, fit, number, scale)
     begin += room.low + fit.lead + _shift(row, room, scale)
@@ -251,12 +259,12 @@ def _leg_repeats(row: Row, room: Room, fit: LegFit, reach: float, scale: Scale) 
     letters = np.array(row.sequence)
     motif = letters[number % len(letters)] if len(letters) > 1 else np.full(len(number), letters[0])
     laid = make_repeats(line.at(begin), line.at(begin + length), leg, number, motif)
-    if not (before or after):
+    if start is None and end is None:
         return laid
     return laid.changed(
         counted=(number >= 0) & (number < fit.repeats),
-        cut_start=begin < cuts[0] if cuts[0] else laid.cut_start,
-        cut_end=begin + length > line.length - cuts[1] if cuts[1] else laid.cut_end,
+        cut_start=begin < start.short(level) if start else laid.cut_start,
+        cut_end=begin + length > line.length - end.short(level) if end else laid.cut_end,
     )
 
 
@@ -265,14 +273,21 @@ def _shift(row: Row, room: Room, scale: Scale) -> float:
     return shift if room.line.leg.unbroken else max(shift, 0.0)
 
 
-def _cut_reach(room: Room, reach: float, *, at_end: bool) -> float:
-    """How far along the leg a cut at its corner reaches, drawn mm."""
-    turning = room.stop if at_end else room.start
-    if not turning.cut:
-        return 0.0
-    leg = room.line.leg
-    corner = leg.end if at_end else leg.start
-    return abs(corner_shift(corner, reach))
+def _cuts(line: LegLine, row: Row, rooms: tuple[Room, ...], reach: float, limit: float, scale: Scale) -> Cuts:
+    """Where legs end at the corners that cut them."""
+    offset, wide = row.drawn_offset(scale), reach * _most(row.swell)
+    found: Cuts = {}
+    for room in rooms:
+        if room.stop.cut:
+            after = (room.leg + 1) % len(line.legs)
+            found[room.leg, True], found[after, False] = cuts_between(
+                line, room.leg, after, offset - wide, offset + wide, limit, rigid=row.hold != "bend"
+            )
+    return found
+
+
+def _most(swell: Swell) -> float:
+    return max((width / 100 for _, width in swell.points), default=1.0)
 
 
 def _positions(row: Row, fit: LegFit, number: NDArray[np.intp], scale: Scale) -> tuple[Floats, Floats]:

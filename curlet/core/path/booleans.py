@@ -53,11 +53,15 @@ def combined(outlines: Sequence[Outline], how: str, even_odd: Sequence[bool]) ->
     return _outline(made)
 
 
-def line_as_area(outline: Outline, weight: float, ends: str, joins: str) -> Outline | None:
-    """The area that a line of `weight` mm covers."""
+def line_as_area(
+    outline: Outline, weight: float, ends: str, joins: str, dashes: Sequence[float] = ()
+) -> Outline | None:
+    """The area that a line of `weight` mm covers; `dashes` are mm too."""
     paint = skia.Paint(Style=skia.Paint.kStroke_Style, StrokeWidth=weight * _ENLARGED)
     paint.setStrokeCap(CAPS[ends])
     paint.setStrokeJoin(JOINS[joins])
+    if dashes:
+        paint.setPathEffect(skia.DashPathEffect.Make([dash * _ENLARGED for dash in dashes], 0.0))
     covered = skia.Path()
     paint.getFillPath(_path(outline, even_odd=False), covered, None, 8.0)
     return _outline(_op(covered, skia.Path(), "unite"))

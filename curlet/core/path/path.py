@@ -66,7 +66,10 @@ class Path:
         places = np.array([points, into, out], dtype=np.float64).reshape(3, -1, 2)
         if not np.abs(places).max(initial=0.0) <= FURTHEST:
             raise BadInput(_UNREAL if not np.isfinite(places).all() else _TOO_FAR)
-        points, into, out = places
+        points = places[0]
+        # A handle a rounding off its node would only make the speed stall.
+        stalled = np.abs(places[1:] - points).max(axis=2, keepdims=True) <= SAME_POINT
+        into, out = np.where(stalled, points, places[1:])
         if _all_apart(points, closed):
             return cls(tuple(node_ids), points, into, out, closed)
         keep, into, out = _without_repeats(points, into, out, closed)

@@ -15,7 +15,7 @@ from curlet.core.path.path import HandleKind, Path
 from curlet.formats.path_doc import Coordinate
 from curlet.store.commands.intent import (
     BaseIntent,
-        Id,
+    Id,
     Ids,
     Typed,
     core_path,

@@ -9,7 +9,7 @@ from functools import partial
 import numpy as np
 from numpy.typing import NDArray
 
-from curlet.core.lay.corners.manner import CornerArt, CornerAsk, Turning
+from curlet.core.lay.corners.manner import SHARPEST_CUT, CornerArt, CornerAsk, Turning
 from curlet.core.lay.corners.mitre import within_limit
 
 Floats = NDArray[np.float64]
@@ -20,7 +20,7 @@ _ROOM = 1.2
 
 def mitred(ask: CornerAsk) -> Turning:
     """Both legs cut on the bisector."""
-    return Turning(cut=within_limit(ask.corner.turn, ask.rule.mitre_limit), half_gap=True)
+    return Turning(cut=abs(ask.corner.turn) < SHARPEST_CUT, half_gap=True)
 
 
 def folded(ask: CornerAsk) -> Turning:

@@ -3,82 +3,178 @@
 from __future__ import annotations
 
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass, field, replace
+from dataclasses import dataclass, replace
 
 import numpy as np
 from numpy.typing import NDArray
 
-from curlet.core.brush.rules import Swell
 from curlet.core.drawing import Outline, Shape
 from curlet.core.lay.facing import Local
-from curlet.core.lay.frames import LegLine
+from curlet.core.lay.hold.clipping import clipped, line_clipped
+from curlet.core.lay.hold.mapping import TOLERANCE, Bent
+from curlet.core.lay.hold.strands import Strand, bent_outlines, cut_at, run_on, strands_of
 from curlet.core.lay.repeats import Repeats
 from curlet.core.path.contours import Contour, coarser, contours
-from curlet.core.path.cubics import cut_where, points_on, rates_on
+from curlet.core.path.cubics import points_on, rates_on
 
 Floats = NDArray[np.float64]
 Ints = NDArray[np.intp]
+Bools = NDArray[np.bool_]
 
-TOLERANCE = 0.005
 _PARTS = np.array([1, 2, 3, 4, 6, 8, 12, 16, 24, 32])
 # Hermite's error on a part is max|M''''|/384; on an arc of radius R that is R·φ⁴/384.
 _HERMITE = 384.0
-_HAIR = 2e-8
 _INSIDE = 1e-7
 # Positions worked on at once, so that what is being worked on stays in the processor's cache.
 _BLOCK = 24_000
-# Past this gap between two mapped segments they are bridged by a line, mm.
-_BRIDGE = 1e-4
-_ALONG = np.array([1.0, 0.0])
+# Where κq passes this, to either side, the mapping is followed piece by piece.
+_TIGHT = 0.9
+
+# The indices of some repeats, and one shape with their outlines one after the other.
+Batch = tuple[Ints, Shape]
 
 
-@dataclass(frozen=True, eq=False)
-class Bent:
-    """Everything that the mapping needs: M(x, y) = P(s) + (offset + beside + W(s)·y)·N.
-
-    `starts` are where the row's repeats begin, so that those which meet at a joint are bridged there;
-    `tolerance` is how far what is drawn may lie from where it should, mm.
-    """
-
-    line: LegLine
-    offset: float
-    swell: Swell
-    whole: float
-    starts: Floats = field(default_factory=lambda: np.zeros(0))
-    tolerance: float = TOLERANCE
-
-
-def bend(bent: Bent, repeats: Repeats, local: Local, shape: Shape) -> list[tuple[Ints, Shape]]:
-    """A motif's shape along the path, in batches of equal commands.
-
-    Returns
-    -------
-    The indices of the repeats in a batch, and one shape with their outlines one after the other.
-    """
+def bend(bent: Bent, repeats: Repeats, local: Local, shape: Shape) -> list[Batch]:
+    """A motif's shape along the path, in batches of equal commands."""
     return bend_together(bent, repeats, local, (shape,))[0]
 
 
-def bend_together(
-    bent: Bent, repeats: Repeats, local: Local, shapes: Sequence[Shape]
-) -> list[list[tuple[Ints, Shape]]]:
+def bend_together(bent: Bent, repeats: Repeats, local: Local, shapes: Sequence[Shape]) -> list[list[Batch]]:
     """Several shapes of a motif along the path, each as `bend` gives it.
 
     Shapes that need about as many parts as one another are mapped at once, which is many times faster
-    than one by one.
+    than one by one. Repeats with a joint of the path in them, in tight bends, and at corners that cut them,
+    are followed piece by piece.
     """
-    found: list[list[tuple[Ints, Shape]]] = [[] for _ in shapes]
+    found: list[list[Batch]] = [[] for _ in shapes]
     parts: list[Sequence[Contour]] = [contours(shape.outline) for shape in shapes]
     if not len(repeats):
         return found
     if bent.tolerance > TOLERANCE:
         scale = (float(np.abs(repeats.end - repeats.start).max()), 1.0)
         parts = [[coarser(part, scale, bent.tolerance) for part in chain] for chain in parts]
-    kappa = _bends(bent, repeats)
-    for members in _alike(bent, repeats, kappa, parts):
-        for which, outlines in _in_batches(bent, repeats, kappa, local, [parts[i] for i in members]):
-            for i, outline in zip(members, outlines, strict=True):
-                found[i].append((which, replace(shapes[i], outline=outline)))
+    kappa, joints = _bends(bent, repeats), _joints(bent, repeats)
+    careful = joints.crossed | (kappa * _reach(bent, repeats, local, parts) > _TIGHT) | bool(bent.window)
+    if bent.cuts:
+        careful |= repeats.cut_start | repeats.cut_end
+    left = [careful.copy() for _ in shapes]
+    smooth = np.flatnonzero(~careful)
+    few, own = (repeats.take(smooth), local.take(smooth)) if careful.any() else (repeats, local)
+    for i, which, outline in _at_once(bent, few, own, kappa[smooth], parts):
+        found[i].append((smooth[which], replace(shapes[i], outline=outline)))
+    for i, batches in enumerate(found):
+        left[i][smooth] = bool(parts[i])
+        for which, _ in batches:
+            left[i][which] = False
+    for i, batch in _Care(bent, repeats, local, joints).bent(shapes, parts, left):
+        found[i].append(batch)
     return found
+
+
+def _at_once(
+    bent: Bent, repeats: Repeats, local: Local, kappa: Floats, parts: Sequence[Sequence[Contour]]
+) -> Iterator[tuple[int, Ints, Outline]]:
+    """Repeats with no joint of the path in them: a shape's index, some repeats and their outlines of it."""
+    if len(repeats):
+        for members in _alike(bent, repeats, kappa, parts):
+            for which, outlines in _smooth(bent, repeats, kappa, local, [parts[i] for i in members]):
+                yield from ((i, which, outline) for i, outline in zip(members, outlines, strict=True))
+
+
+@dataclass(frozen=True, eq=False)
+class _Joints:
+    """Which joints of the path lie in each repeat: those from `first` to before `last`."""
+
+    places: Floats
+    first: Ints
+    last: Ints
+
+    @property
+    def crossed(self) -> Bools:
+        return np.asarray(self.last > self.first)
+
+    def within(self, repeat: int) -> Floats:
+        return self.places[self.first[repeat] : self.last[repeat]]
+
+
+def _joints(bent: Bent, repeats: Repeats) -> _Joints:
+    places = bent.line.joints(float(np.abs(repeats.end - repeats.start).max()), bent.tolerance)
+    begin, cease = bent.line.follows(repeats.leg)
+    low, high = np.maximum(repeats.start, begin), np.minimum(repeats.end, cease)
+    first = np.searchsorted(places, low + _INSIDE, side="right")
+    last = np.searchsorted(places, high - np.where(_met(bent, repeats), -_INSIDE, _INSIDE), side="left")
+    return _Joints(places, first, last)
+
+
+def _reach(bent: Bent, repeats: Repeats, local: Local, parts: Sequence[Sequence[Contour]]) -> float:
+    """How far beside the path anything lies, about, mm."""
+    high = max((float(np.abs(part.cubics[..., 1]).max()) for chain in parts for part in chain), default=0.0)
+    if not local.plain:
+        high += float(np.abs(repeats.end - repeats.start).max()) / 2
+    wide = max((width for _, width in bent.swell.points), default=100.0) / 100
+    return abs(bent.offset) + wide * high + float(np.abs(repeats.beside).max(initial=0.0))
+
+
+@dataclass(frozen=True, eq=False)
+class _Care:
+    """Repeats that are followed piece by piece."""
+
+    of: Bent
+    repeats: Repeats
+    local: Local
+    joints: _Joints
+
+    def bent(
+        self, shapes: Sequence[Shape], parts: Sequence[Sequence[Contour]], which: Sequence[Bools]
+    ) -> Iterator[tuple[int, Batch]]:
+        """Some repeats of each shape, all of them at once: the shape's index and one repeat of it."""
+        strands: list[Strand] = []
+        owners: list[tuple[int, int, Shape, int]] = []
+        for i, shape in enumerate(shapes):
+            for repeat in np.flatnonzero(which[i]).tolist():
+                for painted, kept in self._kept(repeat, shape, parts[i]):
+                    chains = [self._at_joints(strand, repeat) for strand in kept]
+                    owners.append((i, repeat, painted, len(chains)))
+                    strands += chains
+        outlines, at = bent_outlines(self.of, strands), 0
+        for i, repeat, painted, count in owners:
+            few, at = outlines[at : at + count], at + count
+            if few:
+                points = np.concatenate([outline.points for outline in few])
+                outline = Outline("".join(outline.commands for outline in few), points)
+                yield i, (np.array([repeat]), replace(painted, outline=outline))
+
+    def _kept(
+        self, repeat: int, shape: Shape, parts: Sequence[Contour]
+    ) -> Iterator[tuple[Shape, list[Strand]]]:
+        """What corners leave of a shape in one repeat: its fill and its line, each with its contours."""
+        whole = strands_of(self.repeats, self.local, repeat, parts)
+        cuts = self.of.cuts_of(self.repeats, repeat)
+        if not cuts:
+            yield shape, whole
+            return
+        if shape.fill is not None:
+            yield replace(shape, stroke=None), clipped(whole, cuts, self.of)
+        if shape.stroke is not None:
+            yield line_clipped(replace(shape, fill=None), whole, cuts, self.of)
+
+    def _at_joints(self, strand: Strand, repeat: int) -> Strand:
+        places = self.joints.within(repeat)
+        if not len(places):
+            return strand
+        end = float(self.repeats.end[repeat])
+        cut = cut_at(strand, places)
+        return run_on(cut, end) if abs(places[-1] - end) < _INSIDE else cut
+
+
+def _met(bent: Bent, repeats: Repeats) -> Bools:
+    """(n,) whether another repeat begins where each one ends: a joint there is bridged by it."""
+    if not len(bent.starts):
+        return np.zeros(len(repeats), dtype=bool)
+    lap = bent.line.path.length if bent.line.path.closed else np.inf
+    starts, ends = np.sort(bent.starts % lap), (repeats.end + _INSIDE) % lap
+    last = np.searchsorted(starts, ends) - 1
+    return np.asarray((last >= 0) & (ends - starts[last] < 2 * _INSIDE))
 
 
 def _alike(
@@ -96,62 +192,11 @@ def _alike(
     return list(groups.values())
 
 
-Batch = tuple[Ints, list[Outline]]
-
-
-def _in_batches(
-    bent: Bent, repeats: Repeats, kappa: Floats, local: Local, groups: Sequence[Sequence[Contour]]
-) -> Iterator[Batch]:
-    """Outlines of several shapes, batch by batch of repeats."""
-    # Where the path turns sharply at a node, its two sides are bridged.
-    kinks = bent.line.kinks
-    begin, cease = bent.line.follows(repeats.leg)
-    low, high = np.maximum(repeats.start, begin), np.minimum(repeats.end, cease)
-    first = np.searchsorted(kinks, low + _INSIDE, side="right")
-    last = np.searchsorted(kinks, high - np.where(_met(bent, repeats), -_INSIDE, _INSIDE), side="left")
-    for index in np.flatnonzero(last > first):
-        one = repeats.take(np.array([index]))
-        shares = (kinks[first[index] : last[index]] - one.start) / (one.end - one.start)
-        cut = [[_cut(part, shares) for part in parts] for parts in groups]
-        if abs(shares[-1] - 1) < _INSIDE:
-            cut = [_to_the_joint(parts) for parts in cut]
-        for _, outlines in _smooth(bent, one, kappa[[index]], local.take(np.array([index])), cut):
-            yield np.array([index]), outlines
-    rest = np.flatnonzero(last <= first)
-    if len(rest):
-        few = repeats if len(rest) == len(repeats) else repeats.take(rest)
-        for which, outlines in _smooth(bent, few, kappa[rest], local.take(rest), groups):
-            yield rest[which], outlines
-
-
-def _met(bent: Bent, repeats: Repeats) -> NDArray[np.bool_]:
-    """(n,) whether another repeat begins where each one ends: a joint there is bridged by it."""
-    if not len(bent.starts):
-        return np.zeros(len(repeats), dtype=bool)
-    lap = bent.line.path.length if bent.line.path.closed else np.inf
-    starts, ends = np.sort(bent.starts % lap), (repeats.end + _INSIDE) % lap
-    last = np.searchsorted(starts, ends) - 1
-    return np.asarray((last >= 0) & (ends - starts[last] < 2 * _INSIDE))
-
-
-def _to_the_joint(parts: Sequence[Contour]) -> list[Contour]:
-    """Contours whose lines, where they run out of the cell, go on to the other side of a joint."""
-    return [part if part.closed else replace(part, cubics=_run_on(part.cubics)) for part in parts]
-
-
-def _run_on(cubics: Floats) -> Floats:
-    ends = [(0, cubics[0, 0]), (len(cubics), cubics[-1, 3])]
-    for index, point in reversed(ends):
-        if abs(point[0] - 1) < _INSIDE:
-            cubics = np.insert(cubics, index, np.tile(point, (4, 1)), axis=0)
-    return cubics
-
-
 def _smooth(
     bent: Bent, repeats: Repeats, kappa: Floats, local: Local, groups: Sequence[Sequence[Contour]]
-) -> Iterator[Batch]:
-    """Batches of repeats with no kink of the path inside a motif segment; `kappa` is the path's sharpest
-    bend at each."""
+) -> Iterator[tuple[Ints, list[Outline]]]:
+    """Batches of repeats with no joint of the path inside them; `kappa` is the path's sharpest bend at each.
+    Those that so many parts do not bring within the tolerance are left out."""
     todo = np.arange(len(repeats))
     cubics = np.concatenate([part.cubics for parts in groups for part in parts])
     wanted = _estimate(bent, repeats, kappa, cubics)
@@ -165,26 +210,14 @@ def _smooth(
         all_now = len(now) == len(repeats)
         chosen, own = (repeats, local) if all_now else (repeats.take(now), local.take(now))
         mapped, error = _map(bent, chosen, own, cubics, int(count))
-        rough = error > bent.tolerance if count < _PARTS[-1] else np.zeros(len(now), dtype=bool)
+        rough = error > bent.tolerance
         if rough.any():
             wanted[now[rough]] = count + 1
-            todo = np.sort(np.concatenate([todo, now[rough]]))
+            if count < _PARTS[-1]:
+                todo = np.sort(np.concatenate([todo, now[rough]]))
             now, mapped = now[~rough], mapped[~rough]
         if len(now):
             yield now, _outlines(groups, mapped)
-
-
-def _cut(part: Contour, shares: Floats) -> Contour:
-    """A contour whose segments are cut wherever they pass one of the shares."""
-    x = part.cubics[..., 0]
-    low, high = x.min(axis=1)[:, None], x.max(axis=1)[:, None]
-    passes = ((low < shares) & (shares < high)).any(axis=1)
-    if not passes.any():
-        return part
-    pieces: list[Floats] = []
-    for cubic, cut in zip(part.cubics, passes.tolist(), strict=True):
-        pieces += cut_where(cubic, _ALONG, shares) if cut else [cubic]
-    return Contour(np.array(pieces), part.closed)
 
 
 def _bends(bent: Bent, repeats: Repeats) -> Floats:
@@ -238,14 +271,14 @@ def _map_in_order(
     s = repeats.start[:, None] + spots.real * span[:, None]
     frames = bent.line.frames(s.ravel(), np.repeat(repeats.leg, len(spots)))
     along = _complex(frames.along).reshape(s.shape)
-    share = np.clip(s / bent.whole, 0, 1).ravel() if bent.swell.points else np.zeros(0)
-    wide = bent.swell.at(share).reshape(s.shape) if len(share) else np.ones(1)
+    swelling = bool(bent.swell.points)
+    wide = bent.width(s) if swelling else np.ones(1)
     q = bent.offset + repeats.beside[:, None] + wide * spots.imag
     place = _complex(frames.point).reshape(s.shape) + 1j * q * along
     forward = (1 - frames.bend.reshape(s.shape) * q) * span[:, None]
     dx, dy = rate[:, ::2, 0], rate[:, ::2, 1]
-    if len(share):
-        rise = _swelling(bent, share, s.shape) * span[:, None] * spots.imag
+    if swelling:
+        rise = bent.swelling(s) * span[:, None] * spots.imag
         way = dx * (forward + 1j * rise)[:, ends] + 1j * dy * wide[:, ends]
     else:
         way = dx * forward[:, ends] + 1j * dy
@@ -266,33 +299,14 @@ def _complex(pairs: Floats) -> NDArray[np.complex128]:
 
 
 def _moved(bent: Bent, repeats: Repeats, local: Local, at: Floats, rate: Floats) -> tuple[Floats, Floats]:
-    """Points and their rates under dM = k·dx·[(1 − κq)·T + q_s·N] + W·dy·N."""
-    span = repeats.end - repeats.start
-    mm, mm_rate = _localised(local, span, at, rate)
+    """(n, k, m, 2) points and their rates."""
+    mm, mm_rate = _localised(local, repeats.end - repeats.start, at, rate)
     s = repeats.start[:, None, None] + mm[..., 0]
     leg = np.broadcast_to(repeats.leg[:, None, None], s.shape)
-    # A hair toward each segment's middle, so that a joint of the path is seen from the right side;
-    # an edge across the path is seen from beyond it.
-    hair = _HAIR * np.sign(s[:, :, s.shape[2] // 2, None] - s)
-    hair[np.ptp(s, axis=2) < _INSIDE] = _HAIR
-    frames = bent.line.frames((s + hair).ravel(), leg.ravel())
-    share = np.clip(s / bent.whole, 0, 1).ravel()
-    wide = bent.swell.at(share).reshape(s.shape)
-    q = bent.offset + repeats.beside[:, None, None] + wide * mm[..., 1]
-    along, across = (part.reshape(*s.shape, 2) for part in (frames.along, frames.across))
-    points = frames.point.reshape(*s.shape, 2) - hair[..., None] * along + q[..., None] * across
-    forward = mm_rate[..., 0] * (1 - frames.bend.reshape(s.shape) * q)
-    sideways = wide * mm_rate[..., 1] + mm_rate[..., 0] * mm[..., 1] * _swelling(bent, share, s.shape)
-    return points, forward[..., None] * along + sideways[..., None] * across
-
-
-def _swelling(bent: Bent, share: Floats, shape: tuple[int, ...]) -> Floats:
-    """dW/ds."""
-    if not bent.swell.points:
-        return np.zeros(shape)
-    step = 1e-5
-    rise = bent.swell.at(np.minimum(share + step, 1)) - bent.swell.at(np.maximum(share - step, 0))
-    return np.asarray(rise / (2 * step * bent.whole)).reshape(shape)
+    beside = np.broadcast_to(repeats.beside[:, None, None], s.shape)
+    side = np.zeros_like(s)
+    points, speeds = bent.mapped(s, mm[..., 1], mm_rate[..., 0], mm_rate[..., 1], leg, beside, side)
+    return np.moveaxis(points, 0, -1), np.moveaxis(speeds, 0, -1)
 
 
 def _localised(local: Local, span: Floats, at: Floats, rate: Floats) -> tuple[Floats, Floats]:
@@ -324,7 +338,7 @@ def _outline(parts: Sequence[Contour], mapped: Floats) -> Outline:
         count = len(part.cubics)
         chain = mapped[:, at : at + count].reshape(len(mapped), -1, 4, 2)
         at += count
-        text, points = _bridged(chain, part.closed) if len(mapped) == 1 else _joined(chain, part.closed)
+        text, points = _joined(chain, part.closed)
         commands += text
         pieces.append(points)
     points = np.concatenate(pieces, axis=1)
@@ -334,16 +348,3 @@ def _outline(parts: Sequence[Contour], mapped: Floats) -> Outline:
 def _joined(chain: Floats, closed: bool) -> tuple[str, Floats]:
     points = np.concatenate([chain[:, :1, 0], chain[:, :, 1:].reshape(len(chain), -1, 2)], axis=1)
     return "M" + "C" * chain.shape[1] + ("Z" if closed else ""), points
-
-
-def _bridged(chain: Floats, closed: bool) -> tuple[str, Floats]:
-    """One contour; where the path turns at a joint its sides are bridged with a line."""
-    cubics = chain[0]
-    gaps = np.abs(cubics[1:, 0] - cubics[:-1, 3]).max(axis=1, initial=0.0) > _BRIDGE
-    if not gaps.any():
-        return _joined(chain, closed)
-    commands, points = "MC", [cubics[0]]
-    for gap, cubic in zip(gaps.tolist(), cubics[1:], strict=True):
-        commands += "LC" if gap else "C"
-        points.append(cubic if gap else cubic[1:])
-    return commands + ("Z" if closed else ""), np.concatenate(points)[None]

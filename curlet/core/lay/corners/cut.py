@@ -1,0 +1,167 @@
+"""Where artwork ends at a corner that cuts it: for each height, the place along each leg at which the two
+legs' lines of that height meet."""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass
+
+import numpy as np
+from numpy.typing import NDArray
+
+from curlet.core.lay.corners.manner import SHARPEST_CUT
+from curlet.core.lay.corners.mitre import within_limit
+from curlet.core.lay.frames import LegLine
+
+Floats = NDArray[np.float64]
+
+_HEIGHTS = 33
+_ROUNDS = 20
+_MET = 1e-9
+
+
+@dataclass(frozen=True, eq=False)
+class Cut:
+    """A leg's end at a corner.
+
+    Attributes
+    ----------
+    heights : (k,) signed distances from the path, mm, rising.
+    places : (k,) arc length at which the leg's line of each height ends, mm; straight between them.
+    at_end : whether it is the leg's end, so that what lies before is kept, or its start.
+    corner, along : (2,) where that is, mm, and the way on there: what does not bend is measured from there.
+    s : arc length of the corner, mm.
+    lap : length of a closed path, mm; 0 for an open one.
+    parts : whether it parts what goes on beyond it, painted elsewhere: then lines are parted, square to
+        themselves, and stay lines.
+    """
+
+    heights: Floats
+    places: Floats
+    at_end: bool
+    corner: Floats
+    along: Floats
+    s: float
+    lap: float = 0.0
+    parts: bool = False
+
+    def inside(self, s: Floats, height: Floats) -> Floats:
+        """How far within the leg artwork lies, mm along it; below 0 what is cut away."""
+        ahead = self.place(s, height) - s
+        return ahead if self.at_end else -ahead
+
+    def place(self, s: Floats, height: Floats) -> Floats:
+        """Where the leg's line of a height ends, in the lap of `s`."""
+        places = np.interp(height, self.heights, self.places)
+        return np.asarray(places + np.round((s - places) / self.lap) * self.lap if self.lap else places)
+
+    def past(self, height: float) -> float:
+        """How far beyond the end of the line at a height the leg's furthest line goes, mm."""
+        return max(float((self._ahead - self._ahead_at(height)).max()), 0.0)
+
+    def short(self, height: float) -> float:
+        """How far before the end of the line at a height the leg's shortest line ends, mm."""
+        return max(float((self._ahead_at(height) - self._ahead).max()), 0.0)
+
+    @property
+    def _ahead(self) -> Floats:
+        return self.places if self.at_end else -self.places
+
+    def _ahead_at(self, height: float) -> float:
+        return float(np.interp(height, self.heights, self._ahead))
+
+
+# By leg and whether it is its end.
+Cuts = dict[tuple[int, bool], Cut]
+
+
+def cuts_between(
+    line: LegLine, before: int, after: int, low: float, high: float, limit: float, *, rigid: bool = False
+) -> tuple[Cut, Cut]:
+    """Where two legs end at the corner between them, for heights from `low` to `high` mm.
+
+    On straight legs that is the bisector, x = ∓q·tan(τ/2); on curved ones the curve on which lines of equal
+    height meet, by Newton from there. Outside the corner legs go straight on; past the mitre limit they end
+    on the line between their own outer corners, as a bevelled join does (SVG 2, stroke-linejoin). Artwork
+    that does not bend is cut by legs that run straight into the corner.
+    """
+    a, b = line.legs[before], line.legs[after]
+    turn = turn_between(line, before, after)
+    heights = np.linspace(min(low, 0.0), max(high, 0.0), _HEIGHTS)
+    heights = np.union1d(heights, [0.0])
+    tangent = math.tan(math.radians(turn) / 2) if abs(turn) < SHARPEST_CUT else 0.0
+    back = heights * tangent
+    within = back > 0
+    first, second = a.s1 - back, b.s0 + back
+    if within.any() and not rigid and not (line.straight[before] and line.straight[after]):
+        first[within], second[within] = _meetings(
+            line, before, after, heights[within], (first[within], second[within])
+        )
+    if tangent and not within_limit(turn, limit):
+        first, second = _bevelled(heights, (first, second), (a.s1, b.s0), tangent)
+    ends = (line.ends.point[before], line.ends.along[before], a.s1, _lap(line))
+    begins = (line.begins.point[after], line.begins.along[after], b.s0, _lap(line))
+    return Cut(heights, first, True, *ends), Cut(heights, second, False, *begins)
+
+
+def across(line: LegLine, s: float, *, at_end: bool) -> Cut:
+    """Square across the path at an arc length: what lies before it is kept, or what lies after."""
+    point, along, _ = line.path.arc.axes(np.array([s]))
+    return Cut(np.zeros(1), np.array([s]), at_end, point[0], along[0], s, _lap(line), parts=True)
+
+
+def _lap(line: LegLine) -> float:
+    return line.path.length if line.path.closed else 0.0
+
+
+def turn_between(line: LegLine, before: int, after: int) -> float:
+    """The turn from one leg's end to the next one's start, degrees, clockwise on the sheet."""
+    (ux, uy), (vx, vy) = line.ends.along[before], line.begins.along[after]
+    return math.degrees(math.atan2(ux * vy - uy * vx, ux * vx + uy * vy))
+
+
+def _bevelled(
+    heights: Floats, met: tuple[Floats, Floats], corner: tuple[float, float], tangent: float
+) -> tuple[Floats, Floats]:
+    """No further past the corner than the line between the two legs' outer corners."""
+    outside = heights * tangent < 0
+    far = np.abs(heights[outside]).max(initial=0.0)
+    most = np.where(outside, (far - np.abs(heights)) / abs(tangent), np.inf)
+    return np.minimum(met[0], corner[0] + most), np.maximum(met[1], corner[1] - most)
+
+
+def _meetings(
+    line: LegLine, before: int, after: int, heights: Floats, guess: tuple[Floats, Floats]
+) -> tuple[Floats, Floats]:
+    """Where lines of each height cross; where they do not, as far from there as the guess goes on."""
+    a, b = (np.full(len(heights), leg) for leg in (before, after))
+    sa, sb = (part.copy() for part in guess)
+    for _ in range(_ROUNDS):
+        one, other = line.frames(sa, a), line.frames(sb, b)
+        gap = other.beside(heights) - one.beside(heights)
+        u = (1 - one.bend * heights)[:, None] * one.along
+        v = (1 - other.bend * heights)[:, None] * other.along
+        det = u[:, 1] * v[:, 0] - u[:, 0] * v[:, 1]
+        safe = np.where(np.abs(det) < 1e-9, np.inf, det)
+        step_a = (gap[:, 1] * v[:, 0] - gap[:, 0] * v[:, 1]) / safe
+        step_b = (u[:, 0] * gap[:, 1] - u[:, 1] * gap[:, 0]) / safe
+        most = np.abs(heights) + 1e-3
+        sa, sb = sa + np.clip(step_a, -most, most), sb + np.clip(step_b, -most, most)
+        if np.abs(gap).max() < _MET:
+            break
+    one, other = line.frames(sa, a), line.frames(sb, b)
+    apart = np.abs(other.beside(heights) - one.beside(heights)).max(axis=1)
+    fine = (apart < 1e-6) & (sa <= line.legs[before].s1 + _MET) & (sb >= line.legs[after].s0 - _MET)
+    fine &= (1 - one.bend * heights > 0) & (1 - other.bend * heights > 0)
+    return _as_far(fine, heights, sa, guess[0]), _as_far(fine, heights, sb, guess[1])
+
+
+def _as_far(fine: NDArray[np.bool_], heights: Floats, found: Floats, guess: Floats) -> Floats:
+    """What was found as far out from the path as all is well; past that the guess, moved to meet it."""
+    order = np.argsort(np.abs(heights), kind="stable")
+    good = int(np.argmin(np.append(fine[order], False)))
+    kept, rest = order[:good], order[good:]
+    shift = float(found[kept[-1]] - guess[kept[-1]]) if good else 0.0
+    result = found.copy()
+    result[rest] = guess[rest] + shift
+    return result

@@ -1,0 +1,202 @@
+"""Artwork cut where its leg ends at a corner. What is cut is cut for good, not hidden by a clip: so the parts
+of both legs can be painted as one shape, with no seam between them."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Sequence
+from dataclasses import replace
+
+import numpy as np
+from numpy.typing import NDArray
+
+from curlet.core.drawing import Outline, Shape, Solid, Stroke
+from curlet.core.lay.corners.cut import Cut
+from curlet.core.lay.hold.mapping import Heights
+from curlet.core.lay.hold.strands import Strand
+from curlet.core.path.booleans import line_as_area
+from curlet.core.path.contours import contours
+from curlet.core.path.cubics import points_on, split
+
+Floats = NDArray[np.float64]
+Bools = NDArray[np.bool_]
+Inside = Callable[[Floats], Floats]
+
+_SAMPLES = np.linspace(0, 1, 17)
+_HALVINGS = 45
+_ON_IT = 1e-9
+# A line that ends flat where the next repeat goes on is lengthened into it, so that no light shows, mm.
+_LAP = 0.5
+_EDGE = 1e-6
+
+
+def clipped(strands: Sequence[Strand], cuts: Sequence[Cut], bent: Heights) -> list[Strand]:
+    """What is left of filled contours, each closed along the cuts."""
+    for cut in cuts:
+        strands = [kept for strand in strands if (kept := _clipped(strand, cut, bent)) is not None]
+    return list(strands)
+
+
+def line_clipped(
+    shape: Shape, strands: Sequence[Strand], cuts: Sequence[Cut], bent: Heights
+) -> tuple[Shape, list[Strand]]:
+    """A line as it is where corners do not touch it; otherwise the area that it covers, cut."""
+    stroke = shape.stroke
+    assert stroke is not None
+    if _can_be_parted(strands, stroke):
+        for cut in (cut for cut in cuts if cut.parts):
+            if any(strand.closed for strand in strands):
+                shape = replace(shape, stroke=replace(stroke, ends="flat"))
+            strands = [part for strand in strands for part in _parted(strand, cut, bent)]
+        cuts = [cut for cut in cuts if not cut.parts]
+    if not any(_touches(strand, cut, bent, stroke.weight) for strand in strands for cut in cuts):
+        return shape, list(strands)
+    areas = [area for strand in strands for area in _area_of(strand, stroke)]
+    return replace(shape, fill=stroke.paint, stroke=None, even_odd=False), clipped(areas, cuts, bent)
+
+
+def _can_be_parted(strands: Sequence[Strand], stroke: Stroke) -> bool:
+    """Whether a line can be parted with nothing to be seen of it: round ends would show where they shine
+    through, and dashes would begin anew."""
+    solid = not isinstance(stroke.paint, Solid) or stroke.paint.opacity == 1
+    alike = stroke.ends == "flat" or all(strand.closed for strand in strands)
+    return not stroke.dashes and (alike or (solid and not any(strand.closed for strand in strands)))
+
+
+def _parted(strand: Strand, cut: Cut, bent: Heights) -> list[Strand]:
+    """The parts of a line that a cut keeps."""
+    inside = _inside(strand, cut, bent)
+    cubics = _run_together(strand.cubics) if strand.closed else strand.cubics
+    within = inside(points_on(cubics, _SAMPLES))
+    if (within >= -_ON_IT).all():
+        return [strand]
+    each = zip(cubics, within, strict=True)
+    pieces = [part for cubic, along in each for part in _at_changes(cubic, along, inside)]
+    kept = inside(points_on(np.array(pieces), np.array([0.5]))[:, 0]) > 0
+    if strand.closed and kept.any() and not kept.all():
+        # Begun where a kept part begins, so that none is broken at the contour's own start.
+        first = int(np.flatnonzero(kept & ~np.roll(kept, 1))[0])
+        pieces, kept = [*pieces[first:], *pieces[:first]], np.roll(kept, -first)
+    edges = np.flatnonzero(np.diff(np.concatenate([[False], kept, [False]]).astype(np.int8)))
+    return [
+        replace(strand, cubics=np.array(pieces[a:b]), closed=False) for a, b in edges.reshape(-1, 2).tolist()
+    ]
+
+
+def _touches(strand: Strand, cut: Cut, bent: Heights, weight: float) -> bool:
+    slope = np.abs(np.diff(cut.places) / np.diff(cut.heights)).max(initial=0.0)
+    near = weight / 2 * float(np.hypot(1.0, slope)) * 1.5
+    return bool((_inside(strand, cut, bent)(points_on(strand.cubics, _SAMPLES)) < near).any())
+
+
+def _area_of(strand: Strand, stroke: Stroke) -> list[Strand]:
+    """The area that a line covers, as closed contours."""
+    cubics = _lapped(strand, stroke)
+    # Single precision is fine enough about the line's own beginning.
+    origin = np.array([cubics[0, 0, 0], 0.0])
+    points = np.concatenate([cubics[:1, 0], cubics[:, 1:].reshape(-1, 2)]) - origin
+    commands = "M" + "C" * len(cubics) + ("Z" if strand.closed else "")
+    area = line_as_area(Outline(commands, points), stroke.weight, stroke.ends, stroke.joins, stroke.dashes)
+    if area is None:
+        return []
+    return [replace(strand, cubics=part.cubics + origin, closed=True) for part in contours(area)]
+
+
+def _lapped(strand: Strand, stroke: Stroke) -> Floats:
+    """The line, lengthened a little wherever it ends flat on an edge of its cell."""
+    cubics = strand.cubics
+    if strand.closed or stroke.ends == "round" or stroke.dashes:
+        return cubics
+    lap = min(_LAP, (strand.end - strand.start) / 4)
+    first, last = cubics[0, 0], cubics[-1, 3]
+    pieces = [cubics]
+    for point, edge, by in ((first, strand.start, -lap), (last, strand.end, lap)):
+        if abs(point[0] - edge) < _EDGE:
+            there = point + np.array([by, 0.0])
+            a, b = (there, point) if point is first else (point, there)
+            line = np.array([[a, (2 * a + b) / 3, (a + 2 * b) / 3, b]])
+            pieces = [line, *pieces] if point is first else [*pieces, line]
+    return np.concatenate(pieces)
+
+
+def _inside(strand: Strand, cut: Cut, bent: Heights) -> Inside:
+    """How far within the leg points (…, 2) of arc length and height lie, mm."""
+
+    def inside(points: Floats) -> Floats:
+        height = bent.height(points[..., 0], points[..., 1], np.array(strand.beside))
+        return cut.inside(points[..., 0], height)
+
+    return inside
+
+
+def _clipped(strand: Strand, cut: Cut, bent: Heights) -> Strand | None:
+    """One filled contour; None where nothing is left of it."""
+    inside = _inside(strand, cut, bent)
+    within = inside(points_on(strand.cubics, _SAMPLES))
+    if (within >= -_ON_IT).all():
+        return strand
+    if (within <= _ON_IT).all():
+        return None
+    cubics = _run_together(strand.cubics)
+    if len(cubics) != len(strand.cubics):
+        within = inside(points_on(cubics, _SAMPLES))
+    each = zip(cubics, within, strict=True)
+    pieces = [part for cubic, along in each for part in _at_changes(cubic, along, inside)]
+    middles = points_on(np.array(pieces), np.array([0.5]))[:, 0]
+    kept = inside(middles) > 0
+    if not kept.any():
+        return None
+    return replace(strand, cubics=_closed_along(pieces, kept, cut, strand, bent), closed=True)
+
+
+def _run_together(cubics: Floats) -> Floats:
+    """A contour that is filled closes itself with a straight line."""
+    a, b = cubics[-1, 3], cubics[0, 0]
+    if np.abs(a - b).max() <= _ON_IT:
+        return cubics
+    return np.concatenate([cubics, [[a, (2 * a + b) / 3, (a + 2 * b) / 3, b]]])
+
+
+def _at_changes(cubic: Floats, within: Floats, inside: Inside) -> list[Floats]:
+    """A segment cut wherever it passes from one side to the other."""
+    changes = np.flatnonzero((within[1:] > 0) != (within[:-1] > 0))
+    if not len(changes):
+        return [cubic]
+    low, high = _SAMPLES[changes], _SAMPLES[changes + 1]
+    rising = within[changes + 1] > 0
+    for _ in range(_HALVINGS):
+        middle = (low + high) / 2
+        above = inside(points_on(cubic[None], middle)[0]) > 0
+        low, high = np.where(above == rising, low, middle), np.where(above == rising, middle, high)
+    pieces, rest, done = [], cubic, 0.0
+    for t in ((low + high) / 2).tolist():
+        left, rest = split(rest, min(max((t - done) / (1 - done), 0.0), 1.0))
+        pieces.append(left)
+        done = t
+    return [*pieces, rest]
+
+
+def _closed_along(pieces: list[Floats], kept: Bools, cut: Cut, strand: Strand, bent: Heights) -> Floats:
+    """The kept pieces, each gap between them closed along the cut."""
+    count = len(pieces)
+    order = np.flatnonzero(kept).tolist()
+    found: list[Floats] = []
+    for i, following in zip(order, [*order[1:], order[0]], strict=True):
+        found.append(pieces[i])
+        if (i + 1) % count != following or count == 1:
+            found += _along_the_cut(pieces[i][3], pieces[following][0], cut, strand, bent)
+    return np.array(found)
+
+
+def _along_the_cut(here: Floats, there: Floats, cut: Cut, strand: Strand, bent: Heights) -> list[Floats]:
+    """Straight pieces from one place on a cut to another, by the heights that it is given at."""
+    wide = float(bent.width(here[:1])[0])
+    ys = (cut.heights - bent.offset - strand.beside) / max(wide, 1e-9)
+    low, high = sorted((float(here[1]), float(there[1])))
+    inner = np.flatnonzero((ys > low + _ON_IT) & (ys < high - _ON_IT))
+    near = np.full(len(inner), here[0])
+    corners = np.stack([cut.place(near, cut.heights[inner]), ys[inner]], axis=1)
+    if here[1] > there[1]:
+        corners = corners[::-1]
+    through = np.vstack([here, corners, there])
+    a, b = through[:-1], through[1:]
+    return list(np.stack([a, (2 * a + b) / 3, (a + 2 * b) / 3, b], axis=1))

@@ -1,0 +1,66 @@
+"""Rigid artwork cut where its leg ends at a corner, or at a place along the path."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass, replace
+
+import numpy as np
+from numpy.typing import NDArray
+
+from curlet.core.drawing import Affine, Outline, Shape, moved_paint, placed
+from curlet.core.lay.corners.cut import Cut
+from curlet.core.lay.hold.clipping import clipped, line_clipped
+from curlet.core.lay.hold.strands import Strand
+from curlet.core.path.contours import contours
+
+Floats = NDArray[np.float64]
+
+
+@dataclass(frozen=True)
+class _Flat:
+    """Artwork that stands as it is."""
+
+    offset: float = 0.0
+
+    def height(self, s: Floats, y: Floats, beside: Floats) -> Floats:
+        return y
+
+    def width(self, s: Floats) -> Floats:
+        return np.ones_like(s)
+
+
+def rigid_clipped(shape: Shape, matrix: Affine, cuts: Sequence[Cut]) -> Iterator[Shape]:
+    """What cuts leave of a shape at its placement: its fill, and its line or the area that it covers."""
+    there = placed(shape.outline.points, np.array([matrix]))[0]
+    laid = moved_paint(replace(shape, outline=Outline(shape.outline.commands, there)), matrix)
+    if laid.fill is not None:
+        yield from _cut(replace(laid, stroke=None), cuts)
+    if laid.stroke is not None:
+        yield from _cut(replace(laid, fill=None), cuts)
+
+
+def _cut(shape: Shape, cuts: Sequence[Cut]) -> Iterator[Shape]:
+    """A fill or a line, cut by one after the other, each seen from its own corner."""
+    for cut in cuts:
+        axes = np.stack([cut.along, np.array([-cut.along[1], cut.along[0]])])
+        origin = np.array([cut.s, 0.0])
+        strands = [
+            Strand((part.cubics - cut.corner) @ axes.T + origin, part.closed, 0, 0.0, -np.inf, np.inf)
+            for part in contours(shape.outline)
+        ]
+        if shape.stroke is not None:
+            shape, kept = line_clipped(shape, strands, [cut], _Flat())
+        else:
+            kept = clipped(strands, [cut], _Flat())
+        if not kept:
+            return
+        chains = [replace(one, cubics=(one.cubics - origin) @ axes + cut.corner) for one in kept]
+        shape = replace(shape, outline=_outline(chains))
+    yield shape
+
+
+def _outline(strands: Sequence[Strand]) -> Outline:
+    commands = "".join("M" + "C" * len(one.cubics) + ("Z" if one.closed else "") for one in strands)
+    points = [np.concatenate([one.cubics[:1, 0], one.cubics[:, 1:].reshape(-1, 2)]) for one in strands]
+    return Outline(commands, np.concatenate(points))

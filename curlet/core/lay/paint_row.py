@@ -1,0 +1,266 @@
+"""A row's repeats as shapes: placed or bent, tinted, and cut where something ends them."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Iterator, Sequence
+from dataclasses import replace
+from functools import cached_property
+
+import numpy as np
+from numpy.typing import NDArray
+
+from curlet.core.drawing import Group, Item, Laid, Outline, Shape, Solid, Stamps, moved_paint
+from curlet.core.dress.colour import dress, recoloured, shaded, turned
+from curlet.core.lay.corners.cut import Cut, Cuts
+from curlet.core.lay.corners.mitre import half_plane
+from curlet.core.lay.draw_picture import picture_item
+from curlet.core.lay.facing import Local, faced, still
+from curlet.core.lay.hold import HOLDS, Placements
+from curlet.core.lay.hold.bend import Batch, bend_together
+from curlet.core.lay.hold.mapping import Bent
+from curlet.core.lay.hold.rigid import rigid_clipped
+from curlet.core.lay.row import LaidRow
+from curlet.core.lay.sway import swayed
+from curlet.core.motif.motif import Motif
+
+Floats = NDArray[np.float64]
+Ints = NDArray[np.intp]
+Bools = NDArray[np.bool_]
+
+# Steps in which swayed shades and hues are painted.
+SHADE_STEP, HUE_STEP = 1.0, 4.0
+
+
+def placements_of(row: LaidRow) -> Placements | None:
+    """Where each repeat lies, None for a row that bends."""
+    hold = HOLDS[row.course.hold]
+    return hold(row.line, row.repeats, row.offset, row.asked) if hold else None
+
+
+def matrices(at: Placements, local: Local) -> Floats:
+    """(n, 6) affines with each repeat's own turn and flip."""
+    if local.plain:
+        return at.matrices()
+    across = np.stack([-at.along[:, 1], at.along[:, 0]], axis=1)
+    axes = np.stack([at.along, across], axis=2)
+    linear = axes @ local.matrix
+    centre = at.start + at.along * (at.length / 2)[:, None]
+    centre = centre + np.einsum("nij,nj->ni", axes, local.shift)
+    long = linear[:, :, 0] * at.length[:, None]
+    return np.concatenate([long, linear[:, :, 1], centre - long / 2], axis=1)
+
+
+def local_of(row: LaidRow, at: Placements | None, seed: int) -> Local:
+    """Each repeat's facing and sway."""
+    facing = row.course.facing
+    plain = facing == type(facing)() and not row.course.sway
+    if plain:
+        return still(len(row.repeats))
+    angle = np.zeros(len(row.repeats)) if at is None else at.angle
+    local = faced(facing, row.repeats, angle)
+    return swayed(local, row.course.sway, row.line, row.repeats, row.index, seed)
+
+
+class Painter:
+    """Turns repeats of one row into items."""
+
+    def __init__(self, row: LaidRow, threads: tuple[str, ...], seed: int, tolerance: float) -> None:
+        self.row, self.threads, self.tolerance = row, threads, tolerance
+        self.at = placements_of(row)
+        self.local = local_of(row, self.at, seed)
+        self.matrices = matrices(self.at, self.local) if self.at is not None else None
+        self.far = 40 * (1 + max(motif.width for motif in row.motifs) + row.length)
+
+    @cached_property
+    def overlapping(self) -> bool:
+        """Whether repeats touch their neighbours, so that their order shows."""
+        overhang = max(motif.overhang for motif in self.row.motifs)
+        gaps = [fit.gap for fit in self.row.fits if fit.repeats > 1]
+        many = any(_many(motif) for motif in self.row.motifs)
+        return many and min(gaps, default=1.0) < 2 * overhang - 1e-9
+
+    @cached_property
+    def shows_through(self) -> bool:
+        """Whether anything under its repeats shows through them."""
+        return any(item.opacity < 1 for motif in self.row.motifs for item in motif.shapes)
+
+    def paint(
+        self, which: Ints, *, over: bool | None = None, window: tuple[Cut, ...] = (), whole: bool = False
+    ) -> list[Item]:
+        """Items of some repeats in order, grouped by what they look like where their order does not show.
+
+        Parameters
+        ----------
+        over : only the shapes that lie over, or under, where links pass through one another.
+        window : what all of them are cut by beside their corners.
+        whole : whether corners leave them uncut.
+        """
+        if not len(which):
+            return []
+        motif = self.row.repeats.motif[which]
+        if self.local.plain and (motif == motif[0]).all():
+            return self._alike(which, over, window, whole)
+        look = np.stack([self.row.repeats.motif, *self._tints], axis=1)[which]
+        if self.overlapping:
+            edges = np.flatnonzero((look[1:] != look[:-1]).any(axis=1)) + 1
+            groups = np.split(which, edges)
+        else:
+            _, key = np.unique(look, axis=0, return_inverse=True)
+            groups = [which[key == value] for value in range(key.max(initial=-1) + 1)]
+        return [item for group in groups for item in self._alike(group, over, window, whole)]
+
+    @cached_property
+    def _tints(self) -> tuple[Ints, Ints]:
+        shade = np.round(self.local.shade / SHADE_STEP).astype(np.intp)
+        return shade, np.round(self.local.hue / HUE_STEP).astype(np.intp)
+
+    def _alike(self, which: Ints, over: bool | None, window: tuple[Cut, ...], whole: bool) -> list[Item]:
+        """Items of repeats of one motif and one tint."""
+        motif = self.row.motifs[int(self.row.repeats.motif[which[0]])]
+        cuts: Cuts = {} if whole else self.row.cuts
+        items: list[Item] = []
+        if motif.picture and not over:
+            items += self._pictures(motif, which, bool(cuts))
+        chosen = tuple(item for item in motif.shapes if over is None or item.over == over)
+        if not chosen:
+            return items
+        shapes = self._tinted(dress(chosen, self.threads), int(which[0]))
+        if self.matrices is not None:
+            return [*items, *self._placed(shapes, which, cuts, window)]
+        row = self.row
+        bent = Bent(
+            row.line, row.offset, row.course.swell, row.line.path.length, row.repeats.start, self.tolerance,
+            cuts, window,
+        )  # fmt: skip
+        return [*items, *self._bent(bent, which, shapes)]
+
+    def _pictures(self, motif: Motif, which: Ints, cut: bool) -> list[Item]:
+        """A motif's picture, hidden past corners that cut it."""
+        repeats = self.row.repeats
+        flags = repeats.cut_start[which] | repeats.cut_end[which] if cut else np.zeros(len(which), dtype=bool)
+        items: list[Item] = []
+        if not flags.all():
+            items.append(picture_item(motif, self._rigid[which[~flags]]))
+        for repeat in which[flags].tolist():
+            item: Item = picture_item(motif, self._rigid[[repeat]])
+            leg = int(repeats.leg[repeat])
+            for at_end, cuts in ((False, repeats.cut_start), (True, repeats.cut_end)):
+                if cuts[repeat]:
+                    clip = half_plane(self.row.line, leg, at_end=at_end, far=self.far)
+                    item = Group(f"leg-{leg}-{'end' if at_end else 'start'}", "", (item,), clip=clip)
+            items.append(item)
+        return items
+
+    def _placed(
+        self, shapes: tuple[Shape, ...], which: Ints, cuts: Cuts, window: tuple[Cut, ...]
+    ) -> list[Item]:
+        """Rigid repeats: stamped, those that are cut each by itself."""
+        assert self.matrices is not None
+        repeats = self.row.repeats
+        flags = np.full(len(which), bool(window))
+        if cuts:
+            flags |= repeats.cut_start[which] | repeats.cut_end[which]
+        if not flags.any():
+            every = len(which) == len(self.matrices) and which[0] == 0
+            return [Stamps(shapes, self.matrices if every else self.matrices[which])]
+        items: list[Item] = []
+        for stretch in np.split(np.arange(len(which)), np.flatnonzero(np.diff(flags)) + 1):
+            some = which[stretch]
+            if flags[stretch[0]]:
+                laid = [part for i in some.tolist() for part in self._cut(i, shapes, cuts, window)]
+                items += [Laid(tuple(laid))] if laid else []
+            else:
+                items.append(Stamps(shapes, self.matrices[some]))
+        return items
+
+    def _cut(
+        self, repeat: int, shapes: tuple[Shape, ...], cuts: Cuts, window: tuple[Cut, ...]
+    ) -> Iterator[Shape]:
+        """One rigid repeat, cut."""
+        assert self.matrices is not None
+        repeats, leg = self.row.repeats, int(self.row.repeats.leg[repeat])
+        ends = ((False, repeats.cut_start[repeat]), (True, repeats.cut_end[repeat]))
+        own = [cuts[leg, at_end] for at_end, flag in ends if flag and (leg, at_end) in cuts]
+        matrix = tuple(self.matrices[repeat].tolist())
+        for shape in shapes:
+            yield from rigid_clipped(shape, matrix, [*own, *window])
+
+    @cached_property
+    def _rigid(self) -> Floats:
+        """(n, 6) where each repeat would lie if it did not bend."""
+        if self.matrices is not None:
+            return self.matrices
+        row = self.row
+        at = HOLDS["ride"]
+        assert at is not None
+        return matrices(at(row.line, row.repeats, row.offset, row.asked), self.local)
+
+    def _bent(self, bent: Bent, which: Ints, shapes: tuple[Shape, ...]) -> list[Item]:
+        repeats, local = self.row.repeats.take(which), self.local.take(which)
+        every = bend_together(bent, repeats, local, shapes)
+        if self.overlapping and len(which) > 1:
+            laid = [shape for one in self._one_by_one(every, which) for shape in one]
+        else:
+            laid = [shape for batches in every for shape in self._as_one(batches, which)]
+        return [Laid(tuple(laid))] if laid else []
+
+    def _as_one(self, batches: list[Batch], which: Ints) -> Iterator[Shape]:
+        """One shape of all repeats as one, so that no seam shows where two meet; gradients lie in each."""
+        alike: dict[tuple[object, object], list[Shape]] = {}
+        for part, shape in batches:
+            if _graded(shape):
+                yield from (one for _, one in self._apart(part, which, shape))
+            else:
+                alike.setdefault((shape.fill, shape.stroke), []).append(shape)
+        yield from (_together(shapes) for shapes in alike.values())
+
+    def _one_by_one(self, every: list[list[Batch]], which: Ints) -> list[list[Shape]]:
+        """Each repeat's shapes together, in order, so that every repeat lies over the one before it."""
+        found: list[list[Shape]] = [[] for _ in which]
+        for batches in every:
+            for part, shape in batches:
+                for repeat, one in self._apart(part, which, shape):
+                    found[repeat].append(one)
+        return found
+
+    def _apart(self, part: Ints, which: Ints, shape: Shape) -> Iterator[tuple[int, Shape]]:
+        """A batch's repeats one by one, a gradient lying in each as it would if it did not bend."""
+        commands = len(shape.outline.commands) // len(part)
+        points = len(shape.outline.points) // len(part)
+        for place, repeat in enumerate(part.tolist()):
+            at = slice(place * points, (place + 1) * points)
+            one = replace(shape, outline=Outline(shape.outline.commands[:commands], shape.outline.points[at]))
+            yield repeat, moved_paint(one, tuple(self._rigid[which[repeat]])) if _graded(shape) else one
+
+    def _tinted(self, shapes: tuple[Shape, ...], first: int) -> tuple[Shape, ...]:
+        shade, hue = (int(part[first]) for part in self._tints)
+        if not (shade or hue):
+            return shapes
+
+        def tint(colour: str) -> str:
+            return turned(shaded(colour, shade * SHADE_STEP), hue * HUE_STEP)
+
+        return tuple(recoloured(shape, tint) for shape in shapes)
+
+
+def _together(shapes: Sequence[Shape]) -> Shape:
+    if len(shapes) == 1:
+        return shapes[0]
+    return replace(shapes[0], outline=joined(shape.outline for shape in shapes))
+
+
+def joined(outlines: Iterable[Outline]) -> Outline:
+    """Several outlines as one."""
+    every = list(outlines)
+    points = np.concatenate([outline.points for outline in every])
+    return Outline("".join(outline.commands for outline in every), points)
+
+
+def _many(motif: Motif) -> bool:
+    """Whether one repeat over another looks different from the other over the one."""
+    return motif.picture is not None or len(motif.shapes) > 1 or bool(motif.shapes[0].shape.fill)
+
+
+def _graded(shape: Shape) -> bool:
+    paints = (shape.fill, shape.stroke and shape.stroke.paint)
+    return any(paint is not None and not isinstance(paint, Solid) for paint in paints)
