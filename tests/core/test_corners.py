@@ -6,23 +6,25 @@ import math
 
 import numpy as np
 import pytest
-from shapely import LineString, Point, Polygon
+from shapely import LineString, Point, Polygon, union_all
 
 from curlet.core.brush import Brush, CornerRule, Piece, Pieces, Row
 from curlet.core.drawing import Group, Item, Laid
+from curlet.core.dress.colour import ColourRole
 from curlet.core.errors import BadInput
 from curlet.core.lay import LaidRun, RunRule, lay
-from curlet.core.lay.corners.piece import fitted
 from curlet.core.lay.draw import draw_run
 from curlet.core.lay.draw_corner import corner_items
 from curlet.core.lay.draw_row import placements_of
 from curlet.core.measures import Measure, Scale
-from curlet.core.motif.families import Running
+from curlet.core.motif.families import ArtShape, Artwork, Running
 from curlet.core.path import Path
+from curlet.core.path.arcs import arc_to_cubics
+from curlet.core.path.chain import path_of_cubics
 from curlet.core.tally import tally
 from curlet.demo.brushes import BRUSHES
 from curlet.formats.brush_file import read_brush
-from tests.outlines import block, filled_area, main_row
+from tests.outlines import block, filled_area, main_row, polygon, shapes_of
 from tests.shapes import polyline, square, turn
 
 Floats = np.ndarray
@@ -85,23 +87,75 @@ def test_past_the_mitre_limit_the_cut_is_flat(degrees: float) -> None:
     assert filled_area(run).bounds[2] <= LEG + WIDTH / 2 * math.sin(math.radians(degrees)) + 1e-6
 
 
-@pytest.mark.parametrize("side", SIDES)
-@pytest.mark.parametrize("degrees", TURNS)
-def test_a_corner_piece_keeps_its_entry_and_width(degrees: int, side: int) -> None:
-    """A plain square corner fitted to a turn is the mitred corner of a band as wide."""
+def arc(radius: float, length: float, start: tuple[float, float], way: float) -> list[np.ndarray]:
+    """Cubics of an arc that begins at a place the way `way` degrees; a straight line where radius is 0."""
+    origin, angle = complex(*start), math.radians(way)
+    if not radius:
+        end = origin + length * complex(math.cos(angle), math.sin(angle))
+        a, b = np.array(start), np.array([end.real, end.imag])
+        return [np.array([a, (2 * a + b) / 3, (a + 2 * b) / 3, b])]
+    inward = 1j * complex(math.cos(angle), math.sin(angle)) * math.copysign(1, radius)
+    centre = origin + abs(radius) * inward
+    arm = origin - centre
+    return list(arc_to_cubics(centre, arm, 1j * arm, 0.0, length / radius))
+
+
+def two_legs(first: float, second: float, degrees: float, leg: float = 45.0) -> Path:
+    """Two legs of those radii (0 straight, above 0 bending clockwise), with a turn of so many degrees."""
+    before = arc(first, leg, (80.0, 80.0), 0.0)
+    way = math.degrees(leg / first) if first else 0.0
+    return path_of_cubics([*before, *arc(second, leg, tuple(before[-1][3]), way + degrees)], closed=False)
+
+
+LEGS = [(0, 0), (40, 40), (-40, -40), (40, -40), (0, 40), (60, -25), (400, 0)]
+
+
+def band_along(path: Path, first: float, last: float, limit: float = 50) -> Polygon:
+    nodes = path.node_positions[(path.node_positions > first) & (path.node_positions < last)]
+    line = LineString(path.arc.points(np.union1d(np.linspace(first, last, 3000), nodes)))
+    return line.buffer(WIDTH / 2, join_style="mitre", mitre_limit=limit, cap_style="flat", quad_segs=64)
+
+
+@pytest.mark.parametrize("legs", LEGS)
+@pytest.mark.parametrize("degrees", [30, -60, 90, -120])
+def test_a_corner_piece_keeps_its_entry_and_width(degrees: int, legs: tuple[float, float]) -> None:
+    """A plain square corner fitted to a turn, on legs straight or curved, is the mitred corner of a band as
+    wide; two arcs of radius 40 mm were missed by 2.6 mm."""
     h, reach = WIDTH / 2, 12.0
-    if reach <= h * math.tan(math.radians(degrees) / 2):
-        pytest.skip("the inner part of the turn has no room: cut flat")
-    ring = np.array(
-        [(0, -h), (reach + h, -h), (reach + h, reach), (reach - h, reach), (reach - h, h), (0, h)]
-    )
-    along = np.linspace(0, 1, 400, endpoint=False)[:, None]
-    dense = np.concatenate([a + (b - a) * along for a, b in zip(ring, np.roll(ring, -1, 0), strict=True)])
-    drawn = Polygon(fitted(dense, reach, side * degrees)).buffer(0)
-    angle = math.radians(degrees)
-    legs = LineString([(-reach, 0), (0, 0), (reach * math.cos(angle), side * reach * math.sin(angle))])
-    band = stroked(legs, 50)
-    assert drawn.symmetric_difference(band).area < 0.02
+    ring = [(0, -h), (reach + h, -h), (reach + h, reach), (reach - h, reach), (reach - h, h), (0, h)]
+    d = "M" + "L".join(f"{x} {y}" for x, y in ring) + "Z"
+    piece = Piece(Artwork((ArtShape(d, fill=ColourRole()),), reach, WIDTH), Measure(reach))
+    path = two_legs(*legs, degrees)
+    pieces = Pieces(corner_outside=piece, corner_inside=piece)
+    row = main_row(lay(path, block(3, WIDTH, corners=CornerRule("piece", 10), pieces=pieces), Scale()))
+    drawn = union_all([polygon(o) for item in corner_items(row, ("#000000",)) for _, o, _ in shapes_of(item)])
+    band = band_along(path, 45.0 - reach, 45.0 + reach)
+    assert drawn.symmetric_difference(band).area < 0.1
+    assert drawn.hausdorff_distance(band) < 0.06
+
+
+@pytest.mark.parametrize("legs", LEGS)
+@pytest.mark.parametrize("degrees", [20, -45, 90, -120, 150])
+def test_a_mitre_on_curved_legs_is_a_mitred_band(degrees: int, legs: tuple[float, float]) -> None:
+    """Both legs' artwork ends where lines of one height meet; rails stepped by up to 2 mm."""
+    path = two_legs(*legs, degrees)
+    run = lay(path, block(3, WIDTH, corners=CornerRule("mitre", 10, mitre_limit=20)), Scale())
+    band = band_along(path, 0.0, path.length)
+    assert filled_area(run).symmetric_difference(band).area < 0.25
+    rows = main_row(run)
+    parts = [polygon(o) for _, o, _ in shapes_of(draw_run(run, "r", ""))]
+    assert sum(part.area for part in parts) == pytest.approx(union_all(parts).area, abs=0.05)
+    assert len(rows.legs) == 2
+
+
+@pytest.mark.parametrize("degrees", [100, -158, 170])
+def test_past_the_mitre_limit_artwork_ends_on_a_bevel(degrees: int) -> None:
+    """As SVG's stroke past its mitre limit does: a heart's notch and a star's point."""
+    path = two_legs(0, 0, degrees)
+    run = lay(path, block(3, WIDTH, corners=CornerRule("mitre", 10, mitre_limit=1.5)), Scale())
+    line = LineString(path.points)
+    band = line.buffer(WIDTH / 2, join_style="bevel", cap_style="flat")
+    assert filled_area(run).symmetric_difference(band).area < 0.02
 
 
 @pytest.mark.parametrize("manner", ["pivot", "carry", "mitre", "stop", "piece"])
@@ -148,14 +202,20 @@ def _piece(reach: float) -> Pieces:
 
 
 @pytest.mark.parametrize("leg", [4.0, 11.0, 30.0])
-def test_legs_shorter_than_the_piece_say_so(leg: float) -> None:
+def test_a_leg_too_short_for_its_pieces_is_mitred_and_says_so(leg: float) -> None:
     """A staircase whose middle leg has no room between two corner pieces."""
     path = polyline((0, 0), (40, 0), (40, leg), (80, leg))
     run = lay(path, block(3, WIDTH, corners=CornerRule("piece"), pieces=_piece(8.0)), Scale())
     measured = tally(run)
-    short = [w for w in measured.warnings if w.code == "leg-too-short"]
-    assert bool(short) == (leg < 16 + 3)
-    assert measured.facts.legs[1].repeats == (0 if leg < 19 else round((leg - 16) / 3))
+    told = [w for w in measured.warnings if w.code == "corner-no-room"]
+    assert len(told) == (2 if leg < 16 else 0)
+    assert {corner.manner for corner in measured.facts.corners} == {"mitre" if leg < 16 else "piece"}
+    assert len(main_row(run).corner_places) == (0 if leg < 16 else 2)
+    whole = leg if leg < 16 else leg - 16
+    assert measured.facts.legs[1].repeats == pytest.approx(whole / 3, abs=0.51)
+    band = LineString(path.points).buffer(WIDTH / 2, join_style="mitre", cap_style="flat")
+    if leg < 16:
+        assert filled_area(run).symmetric_difference(band).area < 0.02
 
 
 @pytest.mark.parametrize("offset", [-3.0, 3.0])

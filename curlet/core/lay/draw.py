@@ -12,6 +12,7 @@ from curlet.core.lay.draw_row import row_items
 from curlet.core.lay.draw_span import span_items
 from curlet.core.lay.hold.mapping import TOLERANCE
 from curlet.core.lay.lay import LaidCourse, LaidRun
+from curlet.core.lay.reach import check_reach
 from curlet.core.lay.repeats import widest
 from curlet.core.lay.row import LaidRow
 
@@ -23,6 +24,12 @@ def draw_run(run: LaidRun, group_id: str, title: str, tolerance: float = TOLERAN
     ----------
     tolerance : how far bent artwork may lie from where it should, drawn mm; coarser is quicker.
     """
+    group = _drawn(run, group_id, title, tolerance)
+    check_reach(run, group)
+    return group
+
+
+def _drawn(run: LaidRun, group_id: str, title: str, tolerance: float) -> Group:
     items = tuple(item for course in run.courses for item in _course_items(run, course, None, tolerance))
     facts = {"brush": run.brush.name}
     if not run.passes:

@@ -2,8 +2,9 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
 from dataclasses import replace
+from functools import partial
 
 import numpy as np
 from numpy.typing import NDArray
@@ -11,6 +12,8 @@ from numpy.typing import NDArray
 from curlet.core.drawing import Affine, Item, Laid, Outline, Shape, Stroke, moved_paint
 from curlet.core.dress.colour import ColourRole, dress, paint_of
 from curlet.core.lay.corners import CornerArt
+from curlet.core.lay.corners.axes import CornerAxes
+from curlet.core.lay.corners.cut import turn_between
 from curlet.core.lay.corners.manner import Warp
 from curlet.core.lay.corners.mitre import crease
 from curlet.core.lay.draw_picture import picture_item
@@ -44,12 +47,10 @@ def corner_items(row: LaidRow, threads: tuple[str, ...], tolerance: float = 0.0)
 
 
 def _artwork(row: LaidRow, place: CornerPlace, threads: tuple[str, ...], tolerance: float) -> Item:
-    room = next(room for room in row.rooms if room.leg == place.leg)
-    frame = row.line.frames(np.array([room.line.stop]), np.array([place.leg]))
-    origin, axes = frame.beside(row.offset)[0], np.stack([frame.along[0], frame.across[0]])
+    axes = _axes(row, place.leg)
     motif, shapes = row.motifs[place.motif], []
     if motif.picture:
-        there = _about_middle(place.art.warps[0], origin, axes)
+        there = _about_middle(place.art.warps[0], axes)
         return picture_item(motif, np.array([there]))
     dressed = dress(motif.shapes, threads)
     parts = [contours(shape.outline) for shape in dressed]
@@ -57,24 +58,34 @@ def _artwork(row: LaidRow, place: CornerPlace, threads: tuple[str, ...], toleran
         # The cell is as long as a repeat, about; where it is fanned out it is shorter.
         parts = [tuple(coarser(part, (row.length, 1.0), tolerance) for part in each) for each in parts]
     for warp in place.art.warps:
-        there = _about_middle(warp, origin, axes)
-        outlines = warped(parts, warp, place.art)
+        there = _about_middle(warp, axes)
+        outlines = warped(parts, partial(warp, axes=axes), place.art)
         for shape, outline in zip(dressed, outlines, strict=True):
-            laid = replace(shape, outline=Outline(outline.commands, origin + outline.points @ axes))
-            shapes.append(moved_paint(laid, there))
+            shapes.append(moved_paint(replace(shape, outline=outline), there))
     return Laid(tuple(shapes))
 
 
-def _about_middle(warp: Warp, origin: Floats, axes: Floats) -> Affine:
-    """The warp as it is about the cell's middle, on the sheet: a gradient lies so."""
-    near = warp(np.array([[0.5, 0.0], [0.5 + _NEAR, 0.0], [0.5, _NEAR]]))
-    long, wide = ((near[i] - near[0]) / _NEAR @ axes for i in (1, 2))
-    start = origin + near[0] @ axes - long / 2
+def _axes(row: LaidRow, leg: int) -> CornerAxes:
+    """The corner at which a leg ends."""
+    lines = {room.leg: room.line for room in row.rooms}
+    after = (leg + 1) % len(row.line.legs)
+    cuts = row.cuts[leg, True], row.cuts[after, False]
+    turn = turn_between(row.line, leg, after)
+    return CornerAxes(row.line, (leg, after), (lines[leg], lines[after]), cuts, row.offset, turn)
+
+
+def _about_middle(warp: Warp, axes: CornerAxes) -> Affine:
+    """The warp as it is about the cell's middle: a gradient lies so."""
+    near = warp(np.array([[0.5, 0.0], [0.5 + _NEAR, 0.0], [0.5, _NEAR]]), axes)
+    long, wide = ((near[i] - near[0]) / _NEAR for i in (1, 2))
+    start = near[0] - long / 2
     return (*long.tolist(), *wide.tolist(), *start.tolist())
 
 
-def warped(parts: Sequence[Sequence[Contour]], warp: Warp, art: CornerArt) -> list[Outline]:
-    """Outlines of a cell, each by its contours, about the corner, all of them at once."""
+def warped(
+    parts: Sequence[Sequence[Contour]], warp: Callable[[Floats], Floats], art: CornerArt
+) -> list[Outline]:
+    """Outlines of a cell, each by its contours, on the sheet, all of them at once."""
     chains = [_cut_at_kink(contour.cubics, art) for each in parts for contour in each]
     if not chains:
         return [Outline("", np.zeros((0, 2))) for _ in parts]

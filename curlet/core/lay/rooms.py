@@ -2,17 +2,20 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from curlet.core.brush.courses import Row
 from curlet.core.brush.rules import CornerRule, Piece
 from curlet.core.lay.corners import MANNERS, CornerAsk, Turning
+from curlet.core.lay.corners.cut import Cuts
+from curlet.core.lay.corners.made import mitred
 from curlet.core.lay.frames import LegLine
 from curlet.core.lay.own_line import OwnLine
 from curlet.core.measures import Scale
 from curlet.core.path.corners import Corner, Leg
 
 NOTHING = Turning()
+_SLACK = 1e-9
 
 
 @dataclass(frozen=True, eq=False)
@@ -51,16 +54,14 @@ class CornerManners:
 
 
 def make_rooms(
-    line: LegLine, row: Row, manners: CornerManners, reach: float, scale: Scale
+    line: LegLine, row: Row, manners: CornerManners, reach: float, cuts: Cuts, scale: Scale
 ) -> tuple[Room, ...]:
     """The room of every leg that the row's own line does not lose altogether."""
-    offset = row.drawn_offset(scale)
-    beside = offset if row.own_line else 0.0
+    beside = own_offset(row, scale)
+    owns = [OwnLine(line, index, beside, manners.rule.mitre_limit) for index in range(len(line.legs))]
 
-    def turning(corner: Corner | None) -> Turning:
-        if corner is None:
-            return NOTHING
-        ask = CornerAsk(
+    def ask(index: int, corner: Corner) -> CornerAsk:
+        return CornerAsk(
             corner,
             manners.rule,
             row.pieces,
@@ -69,17 +70,49 @@ def make_rooms(
             row.size / 100,
             row.drawn_length(scale),
             row.drawn_gap(scale),
+            cuts[index, True].short(beside),
         )
-        return MANNERS[manners.of(corner)].turning(ask)
 
+    asks = {index: ask(index, leg.end) for index, leg in enumerate(line.legs) if leg.end is not None}
+    turnings = {index: MANNERS[manners.of(asked.corner)].turning(asked) for index, asked in asks.items()}
+    _give_way(line, owns, asks, turnings)
     rooms = []
     for index, leg in enumerate(line.legs):
-        own = OwnLine(line, index, beside, manners.rule.mitre_limit)
-        start, stop = turning(leg.start), turning(leg.end)
+        own = owns[index]
+        start, stop = turnings.get(_before(line, index), NOTHING), turnings.get(index, NOTHING)
         low = start.take + _end_take(row, leg, "start", scale)
         high = own.length - stop.take - _end_take(row, leg, "end", scale)
         rooms.append(Room(index, own, low, high, start, stop))
     return tuple(rooms)
+
+
+def own_offset(row: Row, scale: Scale) -> float:
+    """How far beside the path the line lies on which a row is measured, drawn mm."""
+    return row.drawn_offset(scale) if row.own_line else 0.0
+
+
+def _before(line: LegLine, index: int) -> int:
+    """The leg that ends where one starts; -1 where there is none."""
+    return index - 1 if index or not line.path.closed else len(line.legs) - 1
+
+
+def _give_way(
+    line: LegLine, owns: list[OwnLine], asks: dict[int, CornerAsk], turnings: dict[int, Turning]
+) -> None:
+    """Corner artwork on both ends of a leg too short for the two gives way to a mitre."""
+    while True:
+        tight = [
+            index
+            for index, own in enumerate(owns)
+            for first, last in [(turnings.get(_before(line, index), NOTHING), turnings.get(index, NOTHING))]
+            if (first.art or last.art) and first.take + last.take > own.length + _SLACK
+        ]
+        if not tight:
+            return
+        for index in tight:
+            for end in {_before(line, index), index}:
+                if end in turnings and turnings[end].art is not None:
+                    turnings[end] = replace(mitred(asks[end]), gave_way=True)
 
 
 def _end_take(row: Row, leg: Leg, end: str, scale: Scale) -> float:

@@ -12,6 +12,7 @@ from numpy.typing import NDArray
 from curlet.core.brush.courses import Row
 from curlet.core.brush.rules import Swell
 from curlet.core.errors import BadInput, TooMuch
+from curlet.core.lay.corners import Turning
 from curlet.core.lay.corners.cut import Cuts, cuts_between
 from curlet.core.lay.ends import secured
 from curlet.core.lay.fit import FITS, FitAsk, LegFit
@@ -21,7 +22,7 @@ from curlet.core.lay.hold import HOLDS
 from curlet.core.lay.links import lay_links
 from curlet.core.lay.pieces import CornerPlace, PieceSet, piece_set
 from curlet.core.lay.repeats import Repeats, make_repeats, widest
-from curlet.core.lay.rooms import CornerManners, Room, make_rooms
+from curlet.core.lay.rooms import CornerManners, Room, make_rooms, own_offset
 from curlet.core.measures import Scale
 from curlet.core.motif.motif import Motif
 from curlet.core.path.corners import Leg
@@ -125,8 +126,8 @@ def lay_row(
     named(HOLDS, row.hold, "hold")
     motifs = row.motifs(scale)
     reach = widest(motifs)
-    rooms = make_rooms(line, row, manners, reach, scale)
-    cuts = _cuts(line, row, rooms, reach, manners.rule.mitre_limit, scale)
+    cuts = _cuts(line, row, manners, reach, scale)
+    rooms = make_rooms(line, row, manners, reach, cuts, scale)
     if row.hold == "links":
         fits, laid = lay_links(line, row, rooms, counts, scale)
     else:
@@ -167,7 +168,8 @@ def _with_pieces(laid: Repeats, pieces: PieceSet) -> Repeats:
 
 
 def _mate_asks(mate: Beside, row: Row, reach: float, scale: Scale) -> list[FitAsk]:
-    rooms = make_rooms(mate.line, row, mate.manners, reach, scale)
+    cuts = _cuts(mate.line, row, mate.manners, reach, scale)
+    rooms = make_rooms(mate.line, row, mate.manners, reach, cuts, scale)
     return _asks(mate.line, row, rooms, mate.counts, scale)
 
 
@@ -216,18 +218,24 @@ def _ask(leg: Leg, room: Room, row: Row, counts: dict[str, int], scale: Scale) -
     first = room.start.half_gap or row.fit.half_gaps
     last = room.stop.half_gap or row.fit.half_gaps
     shift = 0.0 if leg.unbroken else max(row.start_shift.drawn(scale), 0.0)
+    rule = replace(row.fit, short_legs=True) if _joined(room.start) and _joined(room.stop) else row.fit
     centred = {"repeat": True, "gap": False}.get(row.fit.layout)
     return FitAsk(
         available=room.length - shift,
         lengths=tuple(lengths[letter] for letter in row.sequence),
         gap=row.drawn_gap(scale),
         end_gaps=1.0 if leg.unbroken else (first + last) / 2,
-        rule=row.fit,
+        rule=rule,
         multiple=alternation(row) if leg.unbroken else 1,
         count=counts.get(leg.node_id),
         gap_first=first and not leg.unbroken,
         odd=None if leg.unbroken else centred,
     )
+
+
+def _joined(turning: Turning) -> bool:
+    """Whether artwork goes on past a corner, so that a leg too short for a repeat must not be left open."""
+    return turning.cut or turning.art is not None
 
 
 def alternation(row: Row) -> int:
@@ -244,8 +252,9 @@ def _repeats(
 
 def _leg_repeats(row: Row, room: Room, fit: LegFit, cuts: Cuts, scale: Scale) -> Repeats:
     """The repeats of one leg, with those past its corners that are cut there."""
-    level = row.drawn_offset(scale) if row.own_line else 0.0
-    start, end = (cuts.get((room.leg, at_end)) for at_end in (False, True))
+    level = own_offset(row, scale)
+    start = cuts[room.leg, False] if room.start.cut else None
+    end = cuts[room.leg, True] if room.stop.cut else None
     before = after = 0
     if fit.repeats:
         pitch = row.drawn_length(scale) * fit.stretch + fit.gap
@@ -273,15 +282,15 @@ def _shift(row: Row, room: Room, scale: Scale) -> float:
     return shift if room.line.leg.unbroken else max(shift, 0.0)
 
 
-def _cuts(line: LegLine, row: Row, rooms: tuple[Room, ...], reach: float, limit: float, scale: Scale) -> Cuts:
-    """Where legs end at the corners that cut them."""
+def _cuts(line: LegLine, row: Row, manners: CornerManners, reach: float, scale: Scale) -> Cuts:
+    """Where legs end at each of their corners, by height."""
     offset, wide = row.drawn_offset(scale), reach * _most(row.swell)
     found: Cuts = {}
-    for room in rooms:
-        if room.stop.cut:
-            after = (room.leg + 1) % len(line.legs)
-            found[room.leg, True], found[after, False] = cuts_between(
-                line, room.leg, after, offset - wide, offset + wide, limit, rigid=row.hold != "bend"
+    for index, leg in enumerate(line.legs):
+        if leg.end is not None:
+            after, limit = (index + 1) % len(line.legs), manners.rule.mitre_limit
+            found[index, True], found[after, False] = cuts_between(
+                line, index, after, offset - wide, offset + wide, limit, rigid=row.hold != "bend"
             )
     return found
 

@@ -10,7 +10,7 @@ from dataclasses import dataclass
 from curlet.core.lay import LaidRow, LaidRun
 from curlet.core.lay.fit import LegFit
 from curlet.core.measures import pitch_to_spi
-from curlet.core.path.corners import Leg
+from curlet.core.path.corners import Corner, Leg
 
 
 @dataclass(frozen=True)
@@ -169,6 +169,7 @@ def _leg(run: LaidRun, row: LaidRow, leg: Leg, own_length: float, fit: LegFit) -
 def _corners(run: LaidRun) -> tuple[CornerTally, ...]:
     if not run.corners:
         return ()
+    instead = gave_way(run)
     points = run.path.arc.points([corner.s for corner in run.corners])
     return tuple(
         CornerTally(
@@ -177,11 +178,18 @@ def _corners(run: LaidRun) -> tuple[CornerTally, ...]:
             float(x),
             float(y),
             c.turn,
-            run.manners.of(c),
+            "mitre" if c.node_id in instead else run.manners.of(c),
             c.node_id in run.rule.corners,
         )
         for c, (x, y) in zip(run.corners, points, strict=True)
     )
+
+
+def gave_way(run: LaidRun) -> dict[str, Corner]:
+    """Corners at which artwork that has no room gave way to a mitre, by their nodes."""
+    rows = [course for course in run.courses if isinstance(course, LaidRow)]
+    ends = [(row.legs[room.leg].end, room.stop) for row in rows for room in row.rooms]
+    return {corner.node_id: corner for corner, turning in ends if corner is not None and turning.gave_way}
 
 
 def _crossings(run: LaidRun) -> tuple[CrossingTally, ...]:

@@ -12,7 +12,7 @@ from curlet.core.lay.crossings import SHALLOW
 from curlet.core.lay.span import LaidSpan
 from curlet.core.measures import MM_PER_INCH, MM_PER_PT, Frame, Measure, Scale
 from curlet.core.motif.families import Family, Running
-from curlet.core.tally.facts import LegTally, RunTally
+from curlet.core.tally.facts import LegTally, RunTally, gave_way
 from curlet.core.tally.pinches import Pinch
 
 FINEST_PRINTED_PT = 0.25
@@ -48,7 +48,7 @@ def warnings(run: LaidRun, facts: RunTally, tight: tuple[Pinch, ...]) -> tuple[W
         for index, leg in enumerate(facts.legs):
             found += _short_leg(run, row.course, leg, index) or _off_leg(run, row.course, leg, index)
         found += [*_step(run, row, facts), *_links(run, row, facts)]
-    found += [*_pinched(run, tight), *_spans(run), *_crossed(run)]
+    found += [*_no_room(run), *_pinched(run, tight), *_spans(run), *_crossed(run)]
     found += [Warning("lost-place", text) for text in _lost(run)]
     return (*found, *(Warning("tidied", note) for note in run.path.notes))
 
@@ -191,6 +191,12 @@ def _links(run: LaidRun, row: LaidRow, facts: RunTally) -> Iterator[Warning]:
         elif leg.off:
             message = f"The links stand {leg.departure:+.1f} % off their own length here."
             yield Warning("links-off", message, leg.start, _place(run, leg.start), index)
+
+
+def _no_room(run: LaidRun) -> Iterator[Warning]:
+    for corner in gave_way(run).values():
+        message = f"The corner piece has no room at this turn of {abs(corner.turn):.0f}°, so it is mitred."
+        yield Warning("corner-no-room", message, corner.s, _place(run, corner.s))
 
 
 def _pinched(run: LaidRun, tight: tuple[Pinch, ...]) -> Iterator[Warning]:

@@ -50,9 +50,13 @@ class Cut:
         ahead = self.place(s, height) - s
         return ahead if self.at_end else -ahead
 
+    def at(self, height: Floats) -> Floats:
+        """Where the leg's line of each height ends."""
+        return np.asarray(np.interp(height, self.heights, self.places))
+
     def place(self, s: Floats, height: Floats) -> Floats:
         """Where the leg's line of a height ends, in the lap of `s`."""
-        places = np.interp(height, self.heights, self.places)
+        places = self.at(height)
         return np.asarray(places + np.round((s - places) / self.lap) * self.lap if self.lap else places)
 
     def past(self, height: float) -> float:
@@ -87,9 +91,9 @@ def cuts_between(
     """
     a, b = line.legs[before], line.legs[after]
     turn = turn_between(line, before, after)
-    heights = np.linspace(min(low, 0.0), max(high, 0.0), _HEIGHTS)
-    heights = np.union1d(heights, [0.0])
     tangent = math.tan(math.radians(turn) / 2) if abs(turn) < SHARPEST_CUT else 0.0
+    outer = (low if tangent > 0 else high) / (1 + tangent * tangent)
+    heights = np.union1d(np.linspace(min(low, 0.0), max(high, 0.0), _HEIGHTS), [0.0, outer])
     back = heights * tangent
     within = back > 0
     first, second = a.s1 - back, b.s0 + back

@@ -9,6 +9,7 @@ from functools import partial
 import numpy as np
 from numpy.typing import NDArray
 
+from curlet.core.lay.corners.axes import CornerAxes
 from curlet.core.lay.corners.manner import SHARPEST_CUT, CornerArt, CornerAsk, Turning
 from curlet.core.lay.corners.mitre import within_limit
 
@@ -34,8 +35,8 @@ def turned(ask: CornerAsk) -> Turning:
     """One repeat stands on the corner, turned by half of it; its neighbours end where its cell begins."""
     half = math.radians(ask.corner.turn) / 2
     cell = ask.length / 2 * math.cos(half) + ask.reach * abs(math.sin(half))
-    warp = partial(_on_the_corner, length=ask.length, angle=half)
-    return Turning(take=cell + max(ask.gap, 0.0), art=CornerArt((warp,)))
+    take = cell + max(ask.gap, 0.0)
+    return Turning(take=take, art=CornerArt((partial(_on_the_corner, length=ask.length, reach=take),)))
 
 
 def gathered(ask: CornerAsk) -> Turning:
@@ -59,18 +60,15 @@ MADE: dict[str, Callable[[CornerAsk], Turning]] = {
 }
 
 
-def _on_the_corner(points: Floats, length: float, angle: float) -> Floats:
-    x, y = (points[:, 0] - 0.5) * length, points[:, 1]
-    cos, sin = math.cos(angle), math.sin(angle)
-    return np.stack([cos * x - sin * y, sin * x + cos * y], axis=1)
+def _on_the_corner(points: Floats, axes: CornerAxes, length: float, reach: float) -> Floats:
+    return axes.standing((points[:, 0] - 0.5) * length, points[:, 1], reach)
 
 
-def _fanned(points: Floats, start: float, share: float, reach: float, turn: float) -> Floats:
+def _fanned(
+    points: Floats, axes: CornerAxes, start: float, share: float, reach: float, turn: float
+) -> Floats:
     """The baseline keeps to both legs while the way across turns evenly from one to the other."""
     u = start + share * points[:, 0]
-    along = (2 * u - 1) * reach
-    way = np.where(u < 0.5, 0.0, turn)
-    across = turn * u
-    base = np.stack([along * np.cos(way), along * np.sin(way)], axis=1)
-    fanned: Floats = base + points[:, 1:] * np.stack([-np.sin(across), np.cos(across)], axis=1)
-    return fanned
+    onward = u > 0.5
+    lean = np.where(onward, turn * (u - 1), turn * u)
+    return axes.fanned(onward, (2 * u - 1) * reach, lean, points[:, 1])

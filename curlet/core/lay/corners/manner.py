@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Callable
 from dataclasses import dataclass
-from typing import Protocol
+from typing import TYPE_CHECKING, Protocol
 
 import numpy as np
 from numpy.typing import NDArray
@@ -13,11 +13,13 @@ from curlet.core.brush.rules import CornerRule, Piece, Pieces
 from curlet.core.measures import Scale
 from curlet.core.path.corners import Corner
 
+if TYPE_CHECKING:
+    from curlet.core.lay.corners.axes import CornerAxes
+
 Floats = NDArray[np.float64]
 
-# (k, 2) cell points, x 0…1 along and y mm across, to (k, 2) mm about the corner, x along the leg
-# that comes in and y to its right.
-Warp = Callable[[Floats], Floats]
+# (k, 2) cell points, x 0…1 along and y mm across, to (k, 2) mm on the sheet.
+Warp = Callable[[Floats, "CornerAxes"], Floats]
 
 # Past this turn a bisector cut runs on without end.
 SHARPEST_CUT = 179.0
@@ -25,8 +27,8 @@ SHARPEST_CUT = 179.0
 
 @dataclass(frozen=True)
 class CornerAsk:
-    """A course at a corner: `reach` is how far its edges lie from the path, `length` and `gap` are
-    its repeats', drawn mm."""
+    """A course at a corner: `reach` is how far its edges lie from the path, `short` how far before the corner
+    its innermost line ends, `length` and `gap` are its repeats', drawn mm."""
 
     corner: Corner
     rule: CornerRule
@@ -36,6 +38,7 @@ class CornerAsk:
     size: float = 1.0
     length: float = 0.0
     gap: float = 0.0
+    short: float = 0.0
 
 
 @dataclass(frozen=True)
@@ -65,6 +68,7 @@ class Turning:
     half_gap : whether each leg ends with half a gap there.
     folded : whether the leg that comes in lies uncut under the one that goes on.
     art : artwork that stands there instead.
+    gave_way : whether a simpler manner stands here for the one that was asked for, which has no room.
     """
 
     take: float = 0.0
@@ -72,6 +76,7 @@ class Turning:
     half_gap: bool = False
     folded: bool = False
     art: CornerArt | None = None
+    gave_way: bool = False
 
 
 class Manner(Protocol):

@@ -2,14 +2,14 @@
 
 from __future__ import annotations
 
-import math
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import lru_cache, partial
 
 import numpy as np
 from numpy.typing import NDArray
 
 from curlet.core.brush.rules import Piece, Pieces
+from curlet.core.lay.corners.axes import CornerAxes
 from curlet.core.lay.corners.made import MADE, mitred
 from curlet.core.lay.corners.manner import SHARPEST_CUT, CornerArt, CornerAsk, Turning
 from curlet.core.measures import Scale
@@ -33,21 +33,17 @@ class CornerPiece:
         if piece is None:
             return MADE[ask.rule.made](ask)
         reach = piece.length.drawn(ask.scale) * ask.size
-        if not has_room(reach, ask.reach, ask.corner.turn):
-            return mitred(ask)
-        warp = partial(_fitted_cell, reach=reach, turn=ask.corner.turn)
+        if not has_room(reach, ask.reach, ask.short, ask.corner.turn):
+            return replace(mitred(ask), gave_way=True)
+        side = 1.0 if ask.corner.turn >= 0 else -1.0
+        warp = partial(fitted, reach=reach, side=side)
         return Turning(take=reach, art=CornerArt((warp,), piece, kink=(reach, 1.0, reach)))
 
 
-def _fitted_cell(points: Floats, reach: float, turn: float) -> Floats:
-    return fitted(points * np.array([reach, 1.0]), reach, turn)
-
-
-def has_room(reach: float, half_width: float, turn: float) -> bool:
-    """Whether the artwork's part inside a turn has room: r > h·max(1, tan(τ/2)). Own derivation."""
-    if abs(turn) >= SHARPEST_CUT:
-        return False
-    return reach > half_width * max(1.0, math.tan(math.radians(abs(turn)) / 2))
+def has_room(reach: float, half_width: float, short: float, turn: float) -> bool:
+    """Whether the artwork's part inside a turn has room: r > h·max(1, tan(τ/2)) on straight legs, where the
+    innermost line ends `short` = h·tan(τ/2) before the corner. Own derivation."""
+    return abs(turn) < SHARPEST_CUT and reach > max(half_width, short)
 
 
 def piece_for(pieces: Pieces, turn: float) -> Piece | None:
@@ -70,37 +66,28 @@ def _even_sided(piece: Piece) -> bool:
     return bool(np.abs(np.sort(at) + np.sort(at)[::-1]).max(initial=0.0) < _EVEN)
 
 
-def fitted(points: Floats, reach: float, turn: float) -> Floats:
+def fitted(points: Floats, axes: CornerAxes, reach: float, side: float) -> Floats:
     """A square corner's artwork, mapped for another turn.
 
     Parameters
     ----------
-    points : (k, 2) mm; x toward the corner at (reach, 0), the way going on downward from there.
+    points : (k, 2) of the cell; the corner is at (1, 0), the way going on downward from there.
     reach : r, mm along each leg.
-    turn : τ, degrees; a turn to the left is the mirror of one to the right.
+    side : 1 for a turn to the right, -1 for one to the left, which is its mirror.
 
     Returns
     -------
-    (k, 2) mm about the corner, x along the incoming leg, y to its right.
+    (k, 2) mm on the sheet.
 
     Notes
     -----
-    Each half is mapped x' = −r + (x + r)·(r + y·T)/(r + y), y' = y, with x toward the corner and y
-    outward, T = tan(τ/2): entry edge and widths stay exact and the halves meet on the bisector.
-    Own derivation.
+    Each half is mapped x' = −r + (x + r)·(r + c(y))/(r + y), y' = y, with x toward the corner and y outward,
+    c(y) how far past the corner the two legs meet at that height: y·tan(τ/2) on straight legs. So entry edge
+    and widths stay exact and the halves meet, on curved legs too. Own derivation.
     """
-    tangent = math.tan(math.radians(abs(turn)) / 2)
-    x, y = points[:, 0] - reach, points[:, 1]
+    x, y = (points[:, 0] - 1) * reach, points[:, 1]
     # On the incoming half outward is up, −y; on the outgoing half it is to the right, +x.
-    incoming = x <= -y
-    toward = np.where(incoming, x, -y)
-    outward = np.where(incoming, -y, x)
-    room = np.maximum(reach + outward, 1e-9)
-    toward = -reach + (toward + reach) * (reach + outward * tangent) / room
-    first = np.stack([toward, -outward], axis=1)
-    angle = math.radians(abs(turn))
-    # The outgoing half is the incoming one seen from the other leg.
-    on, out = np.array([math.cos(angle), math.sin(angle)]), np.array([math.sin(angle), -math.cos(angle)])
-    second = -toward[:, None] * on + outward[:, None] * out
-    mapped = np.where(incoming[:, None], first, second)
-    return mapped * np.array([1.0, -1.0]) if turn < 0 else mapped
+    onward = x > -y
+    toward, outward = np.where(onward, -y, x), np.where(onward, x, -y)
+    share = (toward + reach) / np.maximum(reach + outward, 1e-9)
+    return axes.fitted(onward, share, -side * outward, reach)

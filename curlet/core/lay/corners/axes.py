@@ -1,0 +1,81 @@
+"""The ground on which a corner's artwork stands: both legs up to where they meet, curved or straight."""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass
+from typing import TYPE_CHECKING
+
+import numpy as np
+from numpy.typing import NDArray
+
+from curlet.core.lay.corners.cut import Cut
+from curlet.core.lay.frames import LegLine
+
+if TYPE_CHECKING:
+    from curlet.core.lay.own_line import OwnLine
+
+Floats = NDArray[np.float64]
+Bools = NDArray[np.bool_]
+
+
+@dataclass(frozen=True, eq=False)
+class CornerAxes:
+    """A corner of a row.
+
+    Attributes
+    ----------
+    line : the row's legs.
+    legs : the index of the leg that comes in, and of the one that goes on.
+    own : positions along the row's own line of each.
+    cuts : where each ends, by height.
+    offset : of the row's own line, mm.
+    turn : degrees, clockwise on the sheet.
+    """
+
+    line: LegLine
+    legs: tuple[int, int]
+    own: tuple[OwnLine, OwnLine]
+    cuts: tuple[Cut, Cut]
+    offset: float
+    turn: float
+
+    def fitted(self, onward: Bools, share: Floats, y: Floats, take: float) -> Floats:
+        """(k, 2) points a share of the way from where the artwork begins, `take` mm from the corner, to where
+        the two legs meet at the height `y` mm; on the leg that comes in or on the one that goes on."""
+        q = self.offset + y
+        edges = self._at(False, np.array([-take]))[0], self._at(True, np.array([take]))[0]
+        s = [edge + share * (cut.at(q) - edge) for edge, cut in zip(edges, self.cuts, strict=True)]
+        return self._points(onward, np.where(onward, s[1], s[0]), q)
+
+    def fanned(self, onward: Bools, along: Floats, lean: Floats, y: Floats) -> Floats:
+        """(k, 2) points `y` mm from a place on the row's own line, `along` mm past the corner (below 0 before
+        it), the way across leaning by `lean` radians, from 0 at the leg's own to half the turn at the corner."""
+        height = y * np.cos(lean)
+        half = math.tan(math.radians(self.turn) / 2)
+        s = []
+        for leg, cut in zip((False, True), self.cuts, strict=True):
+            base, level = self._at(leg, along), np.full_like(height, self.offset)
+            lead = cut.at(self.offset + height) - cut.at(level)
+            s.append(base + lead * np.tan(np.abs(lean)) / abs(half))
+        return self._points(onward, np.where(onward, s[1], s[0]), self.offset + height)
+
+    def standing(self, x: Floats, y: Floats, reach: float) -> Floats:
+        """(k, 2) points of what stands on the corner as it is, level with the line between the places `reach`
+        mm before and after it."""
+        ends = [self._points(np.array([leg]), self._at(leg, np.array([by])), np.array([self.offset]))[0]
+                for leg, by in ((False, -reach), (True, reach))]  # fmt: skip
+        way = ends[1] - ends[0]
+        size = float(np.hypot(*way))
+        way = way / size if size > 1e-9 else self.line.ends.along[self.legs[0]]
+        corner = self._points(np.array([False]), self._at(False, np.zeros(1)), np.array([self.offset]))[0]
+        return np.asarray(corner + x[:, None] * way + y[:, None] * np.array([-way[1], way[0]]))
+
+    def _at(self, onward: bool, along: Floats) -> Floats:
+        """Arc lengths of places on the row's own line, past the corner."""
+        own = self.own[onward]
+        return own.at(along if onward else own.length + along)
+
+    def _points(self, onward: Bools, s: Floats, q: Floats) -> Floats:
+        leg = np.where(onward, self.legs[1], self.legs[0])
+        return self.line.frames(s, leg).beside(q)
