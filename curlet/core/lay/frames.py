@@ -8,15 +8,13 @@ from functools import cached_property
 import numpy as np
 from numpy.typing import NDArray
 
-from curlet.core.path.corners import Leg
+from curlet.core.path.corners import KINK, Leg
 from curlet.core.path.path import Path
 
 Floats = NDArray[np.float64]
 Ints = NDArray[np.intp]
 
 _AT_END = 1e-9
-# A path turns sharply at a node from here on, degrees.
-_KINK = 0.05
 # A jump Δκ amid a piece of length L moves a line through both its halves by about ΔκL²/64 at most.
 _TELLS = 12.0
 # Speed that stalls has no bound of curvature: nothing turns more sharply than this, 1/mm.
@@ -73,7 +71,7 @@ class LegLine:
     def kinks(self) -> Floats:
         """Arc lengths, laps of a closed path included, at which the path turns sharply."""
         turns = np.abs(self.path.turns)
-        nodes = self.path.arc.node_positions[: len(turns)][turns > _KINK]
+        nodes = self.path.arc.node_positions[: len(turns)][turns > KINK]
         laps = (-1, 0, 1, 2) if self.path.closed else (0,)
         return np.concatenate([nodes + lap * self.path.length for lap in laps])
 
@@ -86,7 +84,7 @@ class LegLine:
         if not arc.only_lines:
             after, before = arc.curvature(nodes), arc.curvature(nodes, before=True)
             jump = np.abs(np.clip(after, -_SHARPEST, _SHARPEST) - np.clip(before, -_SHARPEST, _SHARPEST))
-        jump[turns > _KINK] = np.inf
+        jump[turns > KINK] = np.inf
         if not self.path.closed:
             jump[[0, -1]] = 0.0
         laps = (-1, 0, 1, 2) if self.path.closed else (0,)

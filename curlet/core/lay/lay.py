@@ -15,7 +15,7 @@ from curlet.core.lay.rooms import CornerManners
 from curlet.core.lay.row import Beside, LaidRow, lay_row, named
 from curlet.core.lay.span import LaidSpan, lay_span
 from curlet.core.measures import Scale
-from curlet.core.path.corners import Corner, find_corners, find_legs, sharpened
+from curlet.core.path.corners import Corner, Leg, find_corners, find_legs, run_together, sharpened, with_kinks
 from curlet.core.path.path import Path
 from curlet.core.path.walk import opened, started_at
 
@@ -109,9 +109,7 @@ def lay(path: Path, brush: Brush, scale: Scale, rule: RunRule = PLAIN) -> LaidRu
     named(MANNERS, brush.corners.manner, "corner manner")
     walk = _walk(path, brush, scale, rule)
     mate = _walk(rule.mate.path, brush, scale, rule.mate.rule) if rule.mate else None
-    courses = tuple(
-        _lay_course(walk, course, index, scale, mate) for index, course in enumerate(brush.courses)
-    )
+    courses = tuple(_lay_course(walk, brush, index, scale, mate) for index in range(len(brush.courses)))
     crossed = passes(walk.path, rule.flips) if brush.crossings.manner == "over-under" else ()
     return LaidRun(walk.path, brush, scale, rule, walk.corners, walk.manners, courses, crossed)
 
@@ -127,7 +125,19 @@ class _Walk:
 
     def line(self, course: Row) -> LegLine:
         breaks = tuple(corner for corner in self.corners if _breaks(course, corner, self.manners))
-        legs = find_legs(self.path, breaks)
+        return self.sharpened(find_legs(self.path, breaks))
+
+    def line_of_band(self, band: Band, rows: bool) -> LegLine:
+        """A band turns at every kink, however slight. Beside rows it keeps to their corners, so that what
+        lies on it does not pass its edge; alone it follows small fillets as the path does."""
+        if band.swell.points:
+            return LegLine(self.path, find_legs(self.path, ()))
+        corners = with_kinks(self.path, tuple(c for c in self.corners if rows or not c.rounded))
+        legs = find_legs(self.path, corners)
+        return self.sharpened(legs) if rows else LegLine(self.path, legs)
+
+    def sharpened(self, legs: tuple[Leg, ...]) -> LegLine:
+        """Legs that run on to where they would meet, at rounded corners where artwork is cut."""
         return LegLine(self.path, sharpened(self.path, legs, self._sharp))
 
     def _sharp(self, corner: Corner) -> bool:
@@ -141,6 +151,9 @@ def _walk(path: Path, brush: Brush, scale: Scale, rule: RunRule) -> _Walk:
     manners = CornerManners(brush.corners, rule.corners)
     for corner in corners:
         named(MANNERS, manners.of(corner), "corner manner")
+    if _has_rows(brush):
+        half = max(_half_width(course, scale) for course in brush.courses)
+        corners = run_together(walked, corners, lambda corner: MANNERS[manners.of(corner)].sharp, half)
     return _Walk(walked, rule, corners, manners)
 
 
@@ -154,13 +167,12 @@ def _walked(path: Path, rule: RunRule) -> Path:
     return path
 
 
-def _lay_course(walk: _Walk, course: Course, index: int, scale: Scale, mate: _Walk | None) -> LaidCourse:
+def _lay_course(walk: _Walk, brush: Brush, index: int, scale: Scale, mate: _Walk | None) -> LaidCourse:
+    course = brush.courses[index]
     if isinstance(course, Span):
         return lay_span(walk.path, course, index, scale)
     if isinstance(course, Band):
-        swelling = bool(course.swell.points)
-        line = LegLine(walk.path, find_legs(walk.path, () if swelling else walk.corners))
-        return lay_band(line, course, index, walk.manners, scale)
+        return lay_band(walk.line_of_band(course, _has_rows(brush)), course, index, walk.manners, scale)
     shared = course.fit.shared and mate is not None
     other = Beside(mate.line(course), mate.manners, mate.rule.counts) if shared and mate else None
     return lay_row(walk.line(course), course, index, walk.manners, walk.rule.counts, scale, other)
@@ -169,6 +181,18 @@ def _lay_course(walk: _Walk, course: Course, index: int, scale: Scale, mate: _Wa
 def _breaks(course: Row, corner: Corner, manners: CornerManners) -> bool:
     sharp = course.hold == "links" and abs(corner.turn) >= LINK_TURN
     return sharp or MANNERS[manners.of(corner)].breaks
+
+
+def _has_rows(brush: Brush) -> bool:
+    return any(isinstance(course, Row) for course in brush.courses)
+
+
+def _half_width(course: Course, scale: Scale) -> float:
+    """How far a course's edges lie from the path."""
+    beside = abs(course.drawn_offset(scale))
+    if isinstance(course, Row):
+        return beside + widest(course.motifs(scale))
+    return beside + _reach(course, scale)
 
 
 def _reach(course: Course, scale: Scale) -> float:

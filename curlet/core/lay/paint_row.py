@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Iterator, Sequence
+from collections.abc import Iterator, Sequence
 from dataclasses import replace
 from functools import cached_property
 
@@ -22,6 +22,7 @@ from curlet.core.lay.hold.rigid import rigid_clipped
 from curlet.core.lay.row import LaidRow
 from curlet.core.lay.sway import swayed
 from curlet.core.motif.motif import Motif
+from curlet.core.path.outline import joined
 
 Floats = NDArray[np.float64]
 Ints = NDArray[np.intp]
@@ -246,14 +247,7 @@ class Painter:
 def _together(shapes: Sequence[Shape]) -> Shape:
     if len(shapes) == 1:
         return shapes[0]
-    return replace(shapes[0], outline=joined(shape.outline for shape in shapes))
-
-
-def joined(outlines: Iterable[Outline]) -> Outline:
-    """Several outlines as one."""
-    every = list(outlines)
-    points = np.concatenate([outline.points for outline in every])
-    return Outline("".join(outline.commands for outline in every), points)
+    return replace(shapes[0], outline=joined([shape.outline for shape in shapes]))
 
 
 def _many(motif: Motif) -> bool:

@@ -41,7 +41,7 @@ def _reach(run: LaidRun, course: LaidCourse) -> float:
     swell = _most(course.course.swell)
     if isinstance(course, LaidRow):
         sizes = [motif.width + 2 * motif.overhang for motif in course.motifs]
-        length = max([*course.lengths, *(course.repeats.end - course.repeats.start), 0.0])
+        length = max(*course.lengths, float((course.repeats.end - course.repeats.start).max(initial=0.0)))
         size = swell * _swayed(course.course) * (max(sizes, default=0.0) + length)
     elif isinstance(course, LaidBand):
         size = swell * course.width
@@ -49,7 +49,7 @@ def _reach(run: LaidRun, course: LaidCourse) -> float:
         size = swell * course.motif.width + run.path.length * 0.05
     sharpest = max((abs(corner.turn) for corner in run.corners), default=0.0)
     mitre = min(mitre_ratio(min(sharpest, _SHARPEST_TURN)), run.brush.corners.mitre_limit)
-    return _ROOM * (abs(course.offset) + size + 1.0) * max(mitre, 1.0)
+    return float(_ROOM * (abs(course.offset) + size + 1.0) * max(mitre, 1.0))
 
 
 def _most(swell: Swell) -> float:

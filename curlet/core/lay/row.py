@@ -31,6 +31,8 @@ Floats = NDArray[np.float64]
 MOST_REPEATS = 200_000
 # Repeats laid past a corner that cuts them.
 _MOST_PAST = 64
+# A single repeat between two cuts is not eased to less than this share of its length.
+_SQUEEZED = 0.7
 
 T = TypeVar("T")
 
@@ -193,6 +195,7 @@ def _fits(
     rule = named(FITS, row.fit.kind, "fit")
     asks = _asks(line, row, rooms, counts, scale)
     fits = [rule(ask) if ask.available > 0 else _bare(ask) for ask in asks]
+    fits = [_slice(room, ask, fit) for room, ask, fit in zip(rooms, asks, fits, strict=True)]
     if row.fit.shared:
         others = [(ask, rule(ask) if ask.available > 0 else _bare(ask)) for ask in mate or ()]
         fits = share_length(asks, fits, others)
@@ -200,6 +203,13 @@ def _fits(
     if total > MOST_REPEATS:
         raise _too_many(total)
     return tuple(fits)
+
+
+def _slice(room: Room, ask: FitAsk, fit: LegFit) -> LegFit:
+    """Between two cuts too near for a repeat, the middle of one as it is rather than all of one squeezed."""
+    if not (room.start.cut and room.stop.cut and fit.repeats == 1 and fit.stretch < _SQUEEZED):
+        return fit
+    return LegFit(1, 1.0, ask.gap, lead=(ask.available - ask.lengths[0]) / 2)
 
 
 def _bare(ask: FitAsk) -> LegFit:

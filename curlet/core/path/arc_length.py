@@ -202,9 +202,15 @@ class ArcLength:
         s : (n,) arc lengths, mm.
         before : at a node, take the segment that ends there rather than the one that starts.
         """
-        s = self.wrap(s)
+        s = self.wrap(s) if before else self._onward(s)
         spread = self._spread(s, before)
         return spread(self._seg), self._parameter(spread, s)
+
+    def _onward(self, s: ArrayLike) -> Floats:
+        """Positions brought onto the path, a closed one's end as its start: what comes after is asked for."""
+        s = self.wrap(s)
+        at_end = s >= self.length - _AT_NODE
+        return np.where(at_end, 0.0, s) if self.closed and at_end.any() else s
 
     def _spread(self, s: Floats, before: bool) -> Spread:
         """What brings a table of the panels' columns to one column a position.
@@ -261,7 +267,7 @@ class ArcLength:
 
     def axes(self, s: ArrayLike) -> tuple[Floats, Floats, Floats]:
         """(n, 2) points, (n, 2) unit tangents and (n,) signed curvature, in one go."""
-        s = self.wrap(s)
+        s = self._onward(s)
         spread = self._spread(s, before=False)
         if self._lines is not None:
             return _on_lines(spread(self._lines), s)

@@ -13,9 +13,13 @@ from curlet.core.path.path import Path
 Floats = NDArray[np.float64]
 
 DEFAULT_CORNER_ANGLE = 30.0
+# A path turns sharply at a node from here on, degrees.
+KINK = 0.05
 _SPILL = 0.5
 # A turn has begun when this share of it is done.
 _BEGUN = 0.002
+# Corners that turn further together are left apart, degrees.
+_SHARPEST_JOINED = 170.0
 
 
 @dataclass(frozen=True)
@@ -35,6 +39,11 @@ class Corner:
     turn: float
     before: float = 0.0
     after: float = 0.0
+
+    @property
+    def rounded(self) -> bool:
+        """Whether it is made of several turns, or of a small fillet."""
+        return self.before + self.after > 0
 
 
 @dataclass(frozen=True)
@@ -80,6 +89,19 @@ def find_corners(path: Path, angle: float = DEFAULT_CORNER_ANGLE, reach: float =
     if reach > 0:
         found += _gathered(path, np.where(sharp, 0.0, turns), angle, reach, [c.s for c in found])
     return tuple(sorted(found, key=lambda corner: corner.s))
+
+
+def with_kinks(path: Path, corners: tuple[Corner, ...]) -> tuple[Corner, ...]:
+    """Corners and every slighter turn at a node besides."""
+    slight = [kink for kink in find_corners(path, KINK) if not any(_covers(path, c, kink) for c in corners)]
+    return tuple(sorted([*corners, *slight], key=lambda corner: corner.s))
+
+
+def _covers(path: Path, corner: Corner, kink: Corner) -> bool:
+    ahead = kink.s - corner.s
+    if path.closed:
+        ahead -= round(ahead / path.length) * path.length
+    return -corner.before - 1e-9 <= ahead <= corner.after + 1e-9
 
 
 def _gathered(path: Path, turns: Floats, angle: float, reach: float, taken: list[float]) -> list[Corner]:
@@ -156,6 +178,48 @@ def _apart(positions: Floats, s: float, path: Path) -> Floats:
     return np.minimum(gap, path.length - gap) if path.closed else gap
 
 
+def run_together(
+    path: Path, corners: tuple[Corner, ...], cut: Callable[[Corner], bool], half: float
+) -> tuple[Corner, ...]:
+    """Corners that turn the same way within a brush's reach as one: a chamfer is cut as what it cuts off.
+
+    Parameters
+    ----------
+    cut : whether a corner is one at which artwork is cut.
+    half : how far the brush's edges lie from the path, mm. Two corners are one where the leg between them has
+        no inner edge that long: shorter than h·(tan(τ₁/2) + tan(τ₂/2)).
+    """
+    found = list(corners)
+    index = 0
+    while len(found) > 1 and index < len(found) - (0 if path.closed else 1):
+        one, other = found[index], found[(index + 1) % len(found)]
+        joined = _joined(path, one, other, half) if cut(one) and cut(other) else None
+        if joined is None:
+            index += 1
+            continue
+        found[index] = joined
+        del found[(index + 1) % len(found)]
+        index = max(index - 1, 0)
+    return tuple(sorted(found, key=lambda corner: corner.s))
+
+
+def _joined(path: Path, one: Corner, other: Corner, half: float) -> Corner | None:
+    """Two corners as one, kept by the node of the sharper; None where they are not within reach."""
+    turn = one.turn + other.turn
+    if one.turn * other.turn <= 0 or abs(turn) > _SHARPEST_JOINED:
+        return None
+    apart = other.s - one.s
+    apart += path.length if apart <= 0 else 0.0
+    inner = half * sum(np.tan(np.radians(abs(corner.turn)) / 2) for corner in (one, other))
+    if apart - one.after - other.before > inner:
+        return None
+    sharper = one if abs(one.turn) >= abs(other.turn) else other
+    # Measured back from where the second turn ends, so that it may pass the start point.
+    middle = one.s + apart / 2
+    s = float(path.arc.wrap(middle)) if path.closed else middle
+    return Corner(sharper.node_id, s, turn, apart / 2 + one.before, apart / 2 + other.after)
+
+
 def find_legs(path: Path, breaks: tuple[Corner, ...]) -> tuple[Leg, ...]:
     """Legs between the corners that break a path; a closed path with none is one leg."""
     first, last = path.node_ids[0], path.length
@@ -192,10 +256,10 @@ def sharpened(path: Path, legs: tuple[Leg, ...], cut: Callable[[Corner], bool]) 
 
 def _tip(path: Path, corner: Corner) -> tuple[float, float] | None:
     """How far a rounded corner's two tangents run to where they cross; None where there is no such place."""
-    if corner.before + corner.after <= 0:
+    if not corner.rounded:
         return None
-    places = path.arc.wrap(np.array([corner.s - corner.before, corner.s + corner.after]))
-    (a, b), (u, v) = path.arc.points(places), path.arc.tangents(places)
+    arc, places = path.arc, path.arc.wrap(np.array([corner.s - corner.before, corner.s + corner.after]))
+    (a, b), u, v = arc.points(places), arc.tangents(places[:1], before=True)[0], arc.tangents(places[1:])[0]
     across = u[0] * v[1] - u[1] * v[0]
     if abs(across) < 1e-6:
         return None

@@ -40,6 +40,10 @@ class _Piece(Protocol):
     @property
     def stop(self) -> float: ...
 
+    @property
+    def near(self) -> float:
+        """How near to the path it may come, as a share of the distance."""
+
     def at(self, s: float, *, before: bool = False) -> tuple[Floats, Floats]:
         """Its point, and its rate there."""
 
@@ -58,6 +62,7 @@ class _Copy:
     distance: float
     start: float
     stop: float
+    near: float = 1.0
 
     def at(self, s: float, *, before: bool = False) -> tuple[Floats, Floats]:
         arc = self.path.arc
@@ -95,12 +100,14 @@ class _Copy:
 
 @dataclass(frozen=True, eq=False)
 class _Line:
-    """A straight side of a sharp corner."""
+    """A straight side of a sharp corner, or the flat of one that is cut: that comes nearer to the path, to
+    `near` of the distance."""
 
     origin: Floats
     way: Floats
     stop: float
     start: float = 0.0
+    near: float = 1.0
 
     def at(self, s: float, *, before: bool = False) -> tuple[Floats, Floats]:
         return self.origin + s * self.way, self.way
@@ -122,6 +129,7 @@ class _Arc:
     turn: float
     stop: float
     start: float = 0.0
+    near: float = 1.0
 
     def at(self, s: float, *, before: bool = False) -> tuple[Floats, Floats]:
         angle = self.turn * s / self.stop
@@ -149,11 +157,16 @@ class _Range:
     cut_stop: bool
 
 
-def parallel(path: Path, distance: float, corners: Corners = "sharp") -> list[Path]:
+def parallel(path: Path, distance: float, corners: Corners = "sharp", limit: float = SHARPEST) -> list[Path]:
     """Copies of a path `distance` mm to its right, or to its left where it is below 0.
 
     No point of a copy is nearer to the path than that, and none further but at sharp corners: on the inner
     side legs end where they meet, and what would fold back is left out. One path may give several copies.
+
+    Parameters
+    ----------
+    distance : mm to the right; below 0 to the left.
+    limit : a sharp corner this many times the distance away is cut flat; 1 cuts every one.
 
     Raises
     ------
@@ -162,14 +175,14 @@ def parallel(path: Path, distance: float, corners: Corners = "sharp") -> list[Pa
     """
     DISTANCE.check(abs(distance))
     step = float(np.clip(abs(distance) / 6, path.length / _MOST, path.length / _FEWEST))
-    pieces = _pieces(path, distance, corners)
+    pieces = _pieces(path, distance, corners, limit)
     ranges = _kept(path, pieces, abs(distance), step)
     if not ranges:
         raise BadInput("Nothing of this path is left that far inside it. Give a smaller distance.")
     return [_path(pieces, chain, closed) for chain, closed in _chains(pieces, ranges, path.closed, step)]
 
 
-def _pieces(path: Path, distance: float, corners: Corners) -> list[_Piece]:
+def _pieces(path: Path, distance: float, corners: Corners, limit: float) -> list[_Piece]:
     """The copies of all stretches, and what goes round the outside of the corners between them."""
     nodes, turns = path.node_positions, path.turns
     sharp = nodes[: len(turns)][np.abs(turns) > _KINK]
@@ -179,11 +192,11 @@ def _pieces(path: Path, distance: float, corners: Corners) -> list[_Piece]:
     for index, copy in enumerate(copies):
         found.append(copy)
         if index + 1 < len(copies) or path.closed:
-            found += _round_corner(copy, copies[(index + 1) % len(copies)], corners)
+            found += _round_corner(copy, copies[(index + 1) % len(copies)], corners, limit)
     return found
 
 
-def _round_corner(one: _Copy, other: _Copy, corners: Corners) -> list[_Piece]:
+def _round_corner(one: _Copy, other: _Copy, corners: Corners, limit: float) -> list[_Piece]:
     """From the end of one copy to the start of the next, where that is round the outside."""
     (p, _), (q, _) = one.at(one.stop, before=True), other.at(other.start)
     u, v = one.path.arc.tangents([one.stop], before=True)[0], other.path.arc.tangents([other.start])[0]
@@ -197,9 +210,9 @@ def _round_corner(one: _Copy, other: _Copy, corners: Corners) -> list[_Piece]:
     if corners == "round":
         corner = one.path.arc.points([one.stop])[0]
         return [_Arc(complex(*corner), complex(*(p - corner)), turn, far * abs(turn))]
-    if 1 / max(math.cos(turn / 2), 1e-9) > SHARPEST:
+    if 1 / max(math.cos(turn / 2), 1e-9) > limit + 1e-9:
         long = float(np.hypot(*(q - p)))
-        return [_Line(p, (q - p) / long, long)]
+        return [_Line(p, (q - p) / long, long, near=math.cos(turn / 2))]
     reach = far * math.tan(abs(turn) / 2)
     return [_Line(p, u, reach), _Line(q - reach * v, v, reach)]
 
@@ -211,7 +224,7 @@ def _kept(path: Path, pieces: list[_Piece], far: float, step: float) -> list[_Ra
     for index, piece in enumerate(pieces):
         count = max(int((piece.stop - piece.start) / step) + 1, 9)
         s = np.linspace(piece.start, piece.stop, count)
-        good = _distances(piece.points(s), line) >= far * _NEAR
+        good = _distances(piece.points(s), line) >= far * _NEAR * piece.near
         edges = np.flatnonzero(np.diff(np.concatenate([[False], good, [False]]).astype(np.int8)))
         for first, past in edges.reshape(-1, 2).tolist():
             if past - first > 1:

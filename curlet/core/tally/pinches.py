@@ -49,7 +49,7 @@ def _cut_away(run: LaidRun, s: Floats) -> NDArray[np.bool_]:
     """(n,) whether a position lies in a rounded corner whose legs run on past it to a mitre."""
     gone = np.zeros(len(s), dtype=bool)
     for corner in run.corners:
-        if MANNERS[run.manners.of(corner)].sharp and corner.before + corner.after > 0:
+        if MANNERS[run.manners.of(corner)].sharp and corner.rounded:
             ahead = s - corner.s
             if run.path.closed:
                 ahead -= np.round(ahead / run.path.length) * run.path.length

@@ -49,8 +49,8 @@ class CornerAxes:
         return self._points(onward, np.where(onward, s[1], s[0]), q)
 
     def fanned(self, onward: Bools, along: Floats, lean: Floats, y: Floats) -> Floats:
-        """(k, 2) points `y` mm from a place on the row's own line, `along` mm past the corner (below 0 before
-        it), the way across leaning by `lean` radians, from 0 at the leg's own to half the turn at the corner."""
+        """(k, 2) points `y` mm from a place on the row's own line, `along` mm past the corner or before it.
+        The way across leans by `lean` radians: from 0, as the leg's own, to half the turn at the corner."""
         height = y * np.cos(lean)
         half = math.tan(math.radians(self.turn) / 2)
         s = []

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable
 from dataclasses import dataclass
 from typing import TYPE_CHECKING, Protocol
 
@@ -18,8 +17,12 @@ if TYPE_CHECKING:
 
 Floats = NDArray[np.float64]
 
-# (k, 2) cell points, x 0…1 along and y mm across, to (k, 2) mm on the sheet.
-Warp = Callable[[Floats, "CornerAxes"], Floats]
+
+class Warp(Protocol):
+    """From (k, 2) cell points, x 0…1 along and y mm across, to (k, 2) mm on the sheet."""
+
+    def __call__(self, points: Floats, axes: CornerAxes) -> Floats: ...
+
 
 # Past this turn a bisector cut runs on without end.
 SHARPEST_CUT = 179.0
