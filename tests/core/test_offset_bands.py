@@ -65,7 +65,7 @@ def test_a_band_lies_where_a_parallel_curve_does(path: Path, offset: float, join
         pytest.skip("where the flat itself is lost among its neighbours shapely draws it, and we do not")
     limit = 4.0
     line, wanted = drawn(path, offset, joins, limit), expected(path, offset, joins, limit)
-    if wanted.is_empty or path.node_ids[-1] == "n3" and abs(path.turns[1]) > 160 and offset == 9:
+    if wanted.is_empty or (path.node_ids[-1] == "n3" and abs(path.turns[1]) > 160 and offset == 9):
         # Two legs folded back on each other leave no room for a band so far inside.
         assert line.is_empty
         return

@@ -6,13 +6,16 @@ import numpy as np
 from numpy.typing import NDArray
 
 from curlet.core.lay.corners.mitre import within_limit
-from curlet.core.lay.frames import LegLine
+from curlet.core.lay.frames import Frames, LegLine
 from curlet.core.path.corners import Corner, Leg
 
 Floats = NDArray[np.float64]
 
 _SAMPLES = 1025
 _STEPS = 8
+# Steps of Newton from the samples' own guess; below this rate the line all but stands still.
+_NEWTON, _SLOWEST = 3, 1e-3
+_BESIDE = 1e-7
 _NEAR = 1e-9
 _STEEPEST = 179.0
 NO_LIMIT = 1e9
@@ -45,16 +48,45 @@ class OwnLine:
         if self._straight:
             self.length = self.stop - self.start
             return
+        self._line, self._index = line, index
+        self._offset = offset
+        s = self._places(line, leg)
+        along = self._frames(s).along
+        self._way = along
+        self._angle = np.unwrap(np.arctan2(along[:, 1], along[:, 0]))
+        own = (s - leg.s0) - offset * (self._angle - self._angle[0])
+        # Where it would run backwards it stands still; there its place is only as near as the samples are.
+        steady = np.maximum.accumulate(own)
+        self._forward = np.append((np.diff(own) > 0) & (steady[:-1] == own[:-1]), False)
+        self._s, self._own = s, steady + _NEAR * np.arange(len(s)) / len(s)
+        self._first, self._last = float(self._own[0]), float(self._own[-1])
+        self._shift = self._own_at(self.start)
+        self.length = self._own_at(self.stop) - self._shift
+
+    def _frames(self, s: Floats) -> Frames:
+        return self._line.frames(s, np.full(len(s), self._index))
+
+    @staticmethod
+    def _places(line: LegLine, leg: Leg) -> Floats:
+        """Samples of the leg, close to both sides of every kink."""
         s = np.linspace(leg.s0, leg.s1, max(_SAMPLES, 2 * len(line.path.points)))
-        along = line.frames(s, np.full(len(s), index)).along
-        angle = np.unwrap(np.arctan2(along[:, 1], along[:, 0]))
-        own = (s - leg.s0) - offset * (angle - angle[0])
-        own = np.maximum.accumulate(own + _NEAR * np.arange(len(s)) / len(s))
-        # The line goes on straight to where it meets its neighbour, or stops short of the end.
-        self._s = np.concatenate([[leg.s0 - 1e6], s, [leg.s1 + 1e6]])
-        self._own = np.concatenate([[own[0] - 1e6], own, [own[-1] + 1e6]])
-        self._shift = float(np.interp(self.start, self._s, self._own))
-        self.length = float(np.interp(self.stop, self._s, self._own)) - self._shift
+        kinks = line.kinks[(line.kinks > leg.s0 + _BESIDE) & (line.kinks < leg.s1 - _BESIDE)]
+        return np.unique(np.concatenate([s, kinks - _BESIDE, kinks + _BESIDE]))
+
+    def _own_at(self, s: float) -> float:
+        """Where along this line an arc length of the path lies; it goes on straight past both ends."""
+        low, high = float(self._s[0]), float(self._s[-1])
+        inside = min(max(s, low), high)
+        return float(self._owns(np.array([inside]))[0]) + (s - inside)
+
+    def _owns(self, s: Floats) -> Floats:
+        """The same for many places on the leg, exact."""
+        at = np.clip(np.searchsorted(self._s, s, side="right") - 1, 0, len(self._s) - 2)
+        along = self._frames(s).along
+        x, y = self._way[at].T
+        turned = np.arctan2(x * along[:, 1] - y * along[:, 0], x * along[:, 0] + y * along[:, 1])
+        exact = (s - self._s[0]) - self._offset * (self._angle[at] + turned - self._angle[0])
+        return np.asarray(np.where(self._forward[at], exact, np.interp(s, self._s, self._own)))
 
     def _ends(self, line: LegLine, index: int, offset: float, limit: float) -> tuple[float, float]:
         leg = line.legs[index]
@@ -69,10 +101,23 @@ class OwnLine:
         return start, stop
 
     def at(self, own: Floats) -> Floats:
-        """(n,) arc lengths of the path for (n,) positions along this line."""
+        """(n,) arc lengths of the path for (n,) positions along this line, to 1e-6 mm where it goes on."""
         if self._straight:
             return self.start + own
-        return np.asarray(np.interp(own + self._shift, self._own, self._s))
+        goal = np.asarray(own, dtype=np.float64) + self._shift
+        past = np.maximum(goal - self._last, 0.0) + np.minimum(goal - self._first, 0.0)
+        goal = np.clip(goal, self._first, self._last)
+        at = np.clip(np.searchsorted(self._own, goal, side="right") - 1, 0, len(self._s) - 2)
+        low, high = self._s[at], self._s[at + 1]
+        s = np.interp(goal, self._own, self._s)
+        sure = self._forward[at]
+        for _ in range(_NEWTON):
+            rate = 1 - self._frames(s).bend * self._offset
+            step = np.where(
+                sure & (rate > _SLOWEST), (goal - self._owns(s)) / np.maximum(rate, _SLOWEST), 0.0
+            )
+            s = np.clip(s + step, low, high)
+        return np.asarray(s + past)
 
 
 def _meeting(line: LegLine, before: int, after: int, offset: float) -> tuple[float, float]:

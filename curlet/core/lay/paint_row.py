@@ -11,7 +11,7 @@ from numpy.typing import NDArray
 
 from curlet.core.drawing import Group, Item, Laid, Outline, Shape, Solid, Stamps, moved_paint
 from curlet.core.dress.colour import dress, recoloured, shaded, turned
-from curlet.core.lay.corners.cut import Cut, Cuts
+from curlet.core.lay.corners.cut import Cut, Cuts, as_it_stands
 from curlet.core.lay.corners.mitre import half_plane
 from curlet.core.lay.draw_picture import picture_item
 from curlet.core.lay.facing import Local, faced, still
@@ -181,10 +181,16 @@ class Painter:
         assert self.matrices is not None
         repeats, leg = self.row.repeats, int(self.row.repeats.leg[repeat])
         ends = ((False, repeats.cut_start[repeat]), (True, repeats.cut_end[repeat]))
-        own = [cuts[leg, at_end] for at_end, flag in ends if flag and (leg, at_end) in cuts]
+        own = [self._standing[leg, at_end] for at_end, flag in ends if flag and (leg, at_end) in cuts]
         matrix = tuple(self.matrices[repeat].tolist())
         for shape in shapes:
             yield from rigid_clipped(shape, matrix, [*own, *window])
+
+    @cached_property
+    def _standing(self) -> Cuts:
+        """Where corners cut what does not bend."""
+        cuts = self.row.cuts.items()
+        return {(leg, at_end): as_it_stands(cut, self.row.line, leg) for (leg, at_end), cut in cuts}
 
     @cached_property
     def _rigid(self) -> Floats:

@@ -71,6 +71,7 @@ def make_rooms(
             row.drawn_length(scale),
             row.drawn_gap(scale),
             cuts[index, True].short(beside),
+            row.drawn_offset(scale),
         )
 
     asks = {index: ask(index, leg.end) for index, leg in enumerate(line.legs) if leg.end is not None}

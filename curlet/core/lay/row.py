@@ -19,6 +19,7 @@ from curlet.core.lay.fit import FITS, FitAsk, LegFit
 from curlet.core.lay.fit.shared import share_length
 from curlet.core.lay.frames import LegLine
 from curlet.core.lay.hold import HOLDS
+from curlet.core.lay.in_step import to_the_corners
 from curlet.core.lay.links import lay_links
 from curlet.core.lay.pieces import CornerPlace, PieceSet, piece_set
 from curlet.core.lay.repeats import Repeats, make_repeats, widest
@@ -245,7 +246,7 @@ def _ask(leg: Leg, room: Room, row: Row, counts: dict[str, int], scale: Scale) -
 
 def _joined(turning: Turning) -> bool:
     """Whether artwork goes on past a corner, so that a leg too short for a repeat must not be left open."""
-    return turning.cut or turning.art is not None
+    return turning.cut or (turning.art is not None and turning.take > 0)
 
 
 def alternation(row: Row) -> int:
@@ -257,6 +258,10 @@ def _repeats(
     row: Row, rooms: tuple[Room, ...], fits: tuple[LegFit, ...], cuts: Cuts, scale: Scale
 ) -> Repeats:
     parts = [_leg_repeats(row, room, fit, cuts, scale) for room, fit in zip(rooms, fits, strict=True)]
+    if row.drawn_offset(scale) and not row.own_line:
+        parts = [
+            to_the_corners(part, room, cuts, row, scale) for part, room in zip(parts, rooms, strict=True)
+        ]
     return parts[0].then(*parts[1:]) if len(parts) > 1 else parts[0]
 
 
@@ -300,7 +305,7 @@ def _cuts(line: LegLine, row: Row, manners: CornerManners, reach: float, scale: 
         if leg.end is not None:
             after, limit = (index + 1) % len(line.legs), manners.rule.mitre_limit
             found[index, True], found[after, False] = cuts_between(
-                line, index, after, offset - wide, offset + wide, limit, rigid=row.hold != "bend"
+                line, index, after, offset - wide, offset + wide, limit
             )
     return found
 

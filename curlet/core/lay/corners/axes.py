@@ -71,6 +71,15 @@ class CornerAxes:
         corner = self._points(np.array([False]), self._at(False, np.zeros(1)), np.array([self.offset]))[0]
         return np.asarray(corner + x[:, None] * way + y[:, None] * np.array([-way[1], way[0]]))
 
+    def across(self, x: Floats, y: Floats) -> Floats:
+        """(k, 2) points along the straight line from where the row's own line ends to where it goes on."""
+        here, there = (
+            self._points(np.array([leg]), self._at(leg, np.zeros(1)), np.array([self.offset]))[0]
+            for leg in (False, True)
+        )
+        way = (there - here) / max(float(np.hypot(*(there - here))), 1e-12)
+        return np.asarray(here + x[:, None] * way + y[:, None] * np.array([-way[1], way[0]]))
+
     def _at(self, onward: bool, along: Floats) -> Floats:
         """Arc lengths of places on the row's own line, past the corner."""
         own = self.own[onward]

@@ -4,7 +4,7 @@ legs' lines of that height meet."""
 from __future__ import annotations
 
 import math
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import numpy as np
 from numpy.typing import NDArray
@@ -80,14 +80,13 @@ Cuts = dict[tuple[int, bool], Cut]
 
 
 def cuts_between(
-    line: LegLine, before: int, after: int, low: float, high: float, limit: float, *, rigid: bool = False
+    line: LegLine, before: int, after: int, low: float, high: float, limit: float
 ) -> tuple[Cut, Cut]:
     """Where two legs end at the corner between them, for heights from `low` to `high` mm.
 
     On straight legs that is the bisector, x = ∓q·tan(τ/2); on curved ones the curve on which lines of equal
     height meet, by Newton from there. Outside the corner legs go straight on; past the mitre limit they end
-    on the line between their own outer corners, as a bevelled join does (SVG 2, stroke-linejoin). Artwork
-    that does not bend is cut by legs that run straight into the corner.
+    on the line between their own outer corners, as a bevelled join does (SVG 2, stroke-linejoin).
     """
     a, b = line.legs[before], line.legs[after]
     turn = turn_between(line, before, after)
@@ -97,7 +96,7 @@ def cuts_between(
     back = heights * tangent
     within = back > 0
     first, second = a.s1 - back, b.s0 + back
-    if within.any() and not rigid and not (line.straight[before] and line.straight[after]):
+    if within.any() and not (line.straight[before] and line.straight[after]):
         first[within], second[within] = _meetings(
             line, before, after, heights[within], (first[within], second[within])
         )
@@ -116,6 +115,14 @@ def across(line: LegLine, s: float, *, at_end: bool) -> Cut:
 
 def _lap(line: LegLine) -> float:
     return line.path.length if line.path.closed else 0.0
+
+
+def as_it_stands(cut: Cut, line: LegLine, leg: int) -> Cut:
+    """The same cut for what does not bend: by places and heights about the corner, on straight axes."""
+    points = line.frames(cut.places, np.full(len(cut.places), leg)).beside(cut.heights) - cut.corner
+    x, y = points @ cut.along, points @ np.array([-cut.along[1], cut.along[0]])
+    rising = np.concatenate([[True], y[1:] > np.maximum.accumulate(y)[:-1] + _MET])
+    return replace(cut, heights=y[rising], places=cut.s + x[rising])
 
 
 def turn_between(line: LegLine, before: int, after: int) -> float:

@@ -31,7 +31,7 @@ SHARPEST_CUT = 179.0
 @dataclass(frozen=True)
 class CornerAsk:
     """A course at a corner: `reach` is how far its edges lie from the path, `short` how far before the corner
-    its innermost line ends, `length` and `gap` are its repeats', drawn mm."""
+    its innermost line ends, `length` and `gap` are its repeats', `offset` its own line's, drawn mm."""
 
     corner: Corner
     rule: CornerRule
@@ -42,6 +42,7 @@ class CornerAsk:
     length: float = 0.0
     gap: float = 0.0
     short: float = 0.0
+    offset: float = 0.0
 
 
 @dataclass(frozen=True)

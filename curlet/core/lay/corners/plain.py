@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
+from curlet.core.lay.corners.flat import across_the_flat
 from curlet.core.lay.corners.manner import CornerAsk, Turning
 
 
@@ -16,7 +17,7 @@ class Pivot:
     sharp: bool = False
 
     def turning(self, ask: CornerAsk) -> Turning:
-        return Turning()
+        return Turning(art=across_the_flat(ask))
 
 
 @dataclass(frozen=True)
