@@ -99,7 +99,7 @@ class Reading:
 
 
 _TOKEN = re.compile(
-    r"\s*(?:(?P<mixed>\d+\s+\d+\s*/\s*\d+)"
+    r"\s*(?:(?P<mixed>\d+(?:\s+|-)\d+\s*/\s*\d+)"
     r"|(?P<number>\d+(?:[.,]\d+)?(?:e[+-]?\d+)?|[.,]\d+)"
     r"|(?P<word>[a-z]+|[\"%°″])"
     r"|(?P<sign>[-+*/()×−]))",
@@ -142,13 +142,26 @@ class _Reader:
         return token
 
     def sum(self) -> tuple[float, bool]:
-        """A sum of terms; the flag says whether it already has a length unit."""
-        value, length = self.term()
+        """A sum of terms; the flag says whether it already has a length unit. Terms without a unit take that
+        of the next one that has one, or of the last: "3 + 1 mm" is 4 mm."""
+        terms = [self._with_unit()]
         while self.peek() in ("+", "-"):
             sign = 1 if self.take() == "+" else -1
-            other, other_length = self.term()
-            value, length = value + sign * other, length or other_length
-        return value, length
+            value, length, unit = self._with_unit()
+            terms.append((sign * value, length, unit))
+        units = [unit for _, length, unit in terms if length]
+        total = 0.0
+        for place, (value, length, _) in enumerate(terms):
+            later = [unit for _, has, unit in terms[place:] if has]
+            total += value if length or not units else value * (later or units[-1:])[0]
+        return total, bool(units)
+
+    def _with_unit(self) -> tuple[float, bool, float]:
+        """A term, and the unit that was read last in it."""
+        start = self.at
+        value, length = self.term()
+        units = [MM_PER_UNIT[token] for token in self.tokens[start : self.at] if token in MM_PER_UNIT]
+        return value, length, units[-1] if units else 1.0
 
     def term(self) -> tuple[float, bool]:
         value, length = self.factor()
@@ -184,8 +197,8 @@ class _Reader:
 
 
 def _number(token: str) -> float:
-    """A number, or a whole number and a fraction such as `1 1/8`."""
-    parts = token.split(maxsplit=1)
+    """A number, or a whole number and a fraction such as `1 1/8` or `1-1/8`."""
+    parts = token.replace("-", " ").split(maxsplit=1) if "/" in token else [token]
     if len(parts) == 1:
         return float(token.replace(",", "."))
     over, under = (float(part) for part in parts[1].split("/"))

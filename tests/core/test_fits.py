@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import numpy as np
 import pytest
 from hypothesis import assume, given
 from hypothesis import strategies as st
@@ -10,10 +11,11 @@ from curlet.core.brush import Brush, FitRule, Row
 from curlet.core.lay import Mate, RunRule, lay
 from curlet.core.lay.fit import FITS, FitAsk, LegFit
 from curlet.core.lay.fit.shared import share_length
-from curlet.core.measures import Scale
+from curlet.core.measures import Measure, Scale
 from curlet.core.path import Path
+from curlet.core.tally import tally
 from tests.outlines import main_row
-from tests.shapes import polyline
+from tests.shapes import line, polyline
 
 lengths = st.lists(st.floats(0.5, 9), min_size=1, max_size=4).map(tuple)
 gaps = st.floats(0, 5)
@@ -116,15 +118,58 @@ def test_a_negative_gap_may_double_but_not_more() -> None:
 def test_a_shared_length_is_one_length_and_still_fills(rooms: list[float], length: float, gap: float) -> None:
     asks = [FitAsk(room, (length,), gap, 0.0, FitRule("ease", shared=True)) for room in rooms]
     fits = share_length(asks, [FITS["ease"](ask) for ask in asks])
-    alone = [FITS["ease"](ask) for ask in asks]
-    laid = [(fit.stretch, ask.total(fit.repeats)) for ask, fit in zip(asks, alone, strict=True)]
-    shared = sum(stretch * total for stretch, total in laid) / sum(total for _, total in laid)
-    for ask, fit in zip(asks, fits, strict=True):
-        if fit.repeats > 1 and fit.stretch != pytest.approx(shared):
-            # Only a leg whose gaps would close keeps a length of its own.
-            assert (ask.available - shared * ask.total(fit.repeats)) / (fit.repeats - 1) < 0
-        if fit.repeats > 1:
-            assert used(ask, fit) == pytest.approx(ask.available, abs=1e-8)
+    many = [(ask, fit) for ask, fit in zip(asks, fits, strict=True) if fit.repeats > 1]
+    assert len({round(fit.stretch, 12) for _, fit in many}) <= 1
+    for ask, fit in many:
+        assert fit.gap >= 0
+        assert used(ask, fit) == pytest.approx(ask.available, abs=1e-8)
+
+
+def test_repeats_that_touch_keep_their_legs_lengths_rather_than_show_slits() -> None:
+    rooms, touching = (50.0, 31.0, 47.0), Row(length=Measure(3.0), gap=Measure(0.0), fit=FitRule(shared=True))
+    path = polyline((0, 0), (rooms[0], 0), (rooms[0], rooms[1]), (rooms[0] - rooms[2], rooms[1]))
+    run = lay(path, Brush(courses=(touching,)), Scale())
+    assert [fit.gap for fit in main_row(run).fits] == [0.0] * 3
+    (told,) = [w for w in tally(run).warnings if w.code == "unequal-lengths"]
+    assert "no leg shows a slit" in told.message
+
+
+@pytest.mark.parametrize("kind", ["even-gaps", "leave-over"])
+@pytest.mark.parametrize("count", [2, 13])
+def test_a_count_that_does_not_go_in_stays_within_its_leg_and_says_so(kind: str, count: int) -> None:
+    """13 on 27 mm laid one, or ran 24 mm past the end."""
+    row = Row(length=Measure(3.0), gap=Measure(1.0), fit=FitRule(kind))
+    run = lay(line(27), Brush(courses=(row,)), Scale(), RunRule(counts={"n1": count}))
+    slots = main_row(run).slots
+    assert slots.end.max() <= 27 + 1e-9
+    most = {"even-gaps": 9, "leave-over": 7}[kind]
+    assert len(slots) == min(count, most)
+    told = [w.message for w in tally(run).warnings if w.code == "count-not-met"]
+    assert bool(told) == (count > most)
+    assert all(f"no more than {most} go in" in message for message in told)
+
+
+@pytest.mark.parametrize("room", [40.05, 41.0, 43.2, 60.7])
+@pytest.mark.parametrize("layout", ["repeat", "gap"])
+@pytest.mark.parametrize("kind", ["made-up", "leave-over"])
+def test_a_layout_on_the_middle_holds_under_every_fit(kind: str, layout: str, room: float) -> None:
+    """A repeat, or a gap, on the leg's middle: both halves of the leg mirror each other."""
+    row = Row(
+        length=Measure(3.0), gap=Measure(1.0), fit=FitRule(kind, layout=layout, remainder="end", made_up=2)
+    )
+    slots = main_row(lay(line(room), Brush(courses=(row,)), Scale())).slots
+    assert len(slots) % 2 == (layout == "repeat")
+    assert (slots.start + slots.end[::-1]) == pytest.approx(np.full(len(slots), room))
+    if kind == "made-up":
+        assert slots.start[0] == pytest.approx(0.0)
+
+
+@pytest.mark.parametrize("over", [0.003, 0.2, 0.9])
+def test_no_stitch_is_made_up_to_less_than_a_third(over: float) -> None:
+    """One stitch made up left 0.003 mm."""
+    fit = FITS["made-up"](FitAsk(43.0 + 1.0 + over, (3.0,), 1.0, 0.0, FitRule("made-up", made_up=1)))
+    assert fit.tail == 2
+    assert 1 / 3 <= fit.tail_stretch <= 1
 
 
 def test_a_mirrored_mate_gets_the_same_stitch_length_though_its_legs_differ() -> None:

@@ -326,6 +326,12 @@ def _positions(row: Row, fit: LegFit, number: NDArray[np.intp], scale: Scale) ->
         prefix = np.concatenate([[0.0], np.cumsum(order)[:-1]])
         begin = (rounds * order.sum() + prefix[place]) * fit.stretch + number * fit.gap
         length = order[place] * fit.stretch
+    if fit.head:
+        early = number < fit.head
+        change = (begin[number == fit.head][0] - fit.gap) * (fit.tail_stretch - 1)
+        begin[~early] += change
+        begin[early] *= fit.tail_stretch
+        length[early] *= fit.tail_stretch
     if fit.tail:
         late = number >= fit.repeats - fit.tail
         first = begin[late][0]

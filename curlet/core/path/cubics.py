@@ -9,6 +9,8 @@ Floats = NDArray[np.float64]
 
 # A cubic whose higher powers weigh less than this beside its reach is a line at even speed.
 _EVEN = 1e-9
+# What lies nearer to an end is the end.
+_INNER = 1e-10
 
 
 def split(cubic: Floats, t: float) -> tuple[Floats, Floats]:
@@ -56,7 +58,7 @@ def cut_where(cubic: Floats, across: Floats, at: Floats) -> list[Floats]:
             continue
         roots = np.array([(value - c0) / c]) if even else np.roots([a, b, c, c0 - value])
         real = roots[np.abs(roots.imag) < 1e-9].real
-        found += [float(t) for t in real if 1e-6 < t < 1 - 1e-6]
+        found += [float(t) for t in real if _INNER < t < 1 - _INNER]
     pieces, rest, done = [], cubic, 0.0
     for t in sorted(found):
         left, rest = split(rest, (t - done) / (1 - done))

@@ -47,7 +47,8 @@ def warnings(run: LaidRun, facts: RunTally, tight: tuple[Pinch, ...]) -> tuple[W
         found += [*_too_fine(run, row), *_solid(run, row, facts.legs), *_unusual(run, row)]
         for index, leg in enumerate(facts.legs):
             found += _short_leg(run, row.course, leg, index) or _off_leg(run, row.course, leg, index)
-        found += [*_step(run, row, facts), *_links(run, row, facts)]
+            found += _count_not_met(run, leg, index)
+        found += [*_step(run, row, facts), *_links(run, row, facts), *_unequal(run, row, facts.legs)]
     found += [*_no_room(run), *_pinched(run, tight), *_spans(run), *_crossed(run)]
     found += [Warning("lost-place", text) for text in _lost(run)]
     return (*found, *(Warning("tidied", note) for note in run.path.notes))
@@ -164,6 +165,24 @@ def _off_leg(run: LaidRun, course: Row, leg: LegTally, index: int) -> list[Warni
         label = f"Set the stitch to {_mm(leg.stitch, run)}, which fits here"
         mend = Mend(label, ((_setting(run, "length"), f"{round(worn, 4):g} mm"),))
     return [Warning("off-tolerance", message, leg.start, _place(run, leg.start), index, mend)]
+
+
+def _count_not_met(run: LaidRun, leg: LegTally, index: int) -> Iterator[Warning]:
+    asked = run.rule.counts.get(leg.node_id)
+    if asked is not None and asked != leg.repeats:
+        message = f"{asked} were asked for on this leg, and no more than {leg.repeats} go in as they are."
+        yield Warning("count-not-met", message, leg.start, _place(run, leg.start), index)
+
+
+def _unequal(run: LaidRun, row: LaidRow, legs: tuple[LegTally, ...]) -> Iterator[Warning]:
+    """Repeats that touch cannot all share one length."""
+    lengths = [leg.stitch for leg in legs if leg.repeats]
+    if row.course.fit.shared and row.gap <= 0 and lengths and max(lengths) - min(lengths) > THINNEST_MM:
+        message = (
+            f"Repeats that touch leave no gap to share one length: they are {_mm(min(lengths), run)} "
+            f"to {_mm(max(lengths), run)}, so that no leg shows a slit."
+        )
+        yield Warning("unequal-lengths", message)
 
 
 def _step(run: LaidRun, row: LaidRow, facts: RunTally) -> Iterator[Warning]:

@@ -62,14 +62,24 @@ class FitAsk:
         return self.available < whole * (1 - self.rule.tolerance / 100) - COUNT_SLACK
 
     def whole(self) -> int:
-        """The most repeats that go in as asked."""
+        """The most repeats that go in as asked, of a count set by hand no more than go in."""
         if self.count is not None:
-            return self.count
-        count = max(0, math.floor(self.ideal + COUNT_SLACK))
-        if len(self.lengths) > 1:
-            fits = [n for n in range(max(count - len(self.lengths), 0), count + len(self.lengths) + 1)
-                    if self.filled(n) <= self.available + COUNT_SLACK]  # fmt: skip
-            count = max(fits, default=0)
+            return self.most(self.count, self.gap)
+        return self.most(max(0, math.floor(self.ideal + len(self.lengths) + COUNT_SLACK)), self.gap)
+
+    def most(self, count: int, gap: float) -> int:
+        """The most repeats, no more than `count`, that go in with such a gap and that the layout allows."""
+        allowed = count if self.count is not None else self._allowed(count)
+        while allowed > 0 and self.covered(allowed, gap) > self.available + COUNT_SLACK:
+            allowed = allowed - 1 if self.count is not None else self._allowed(allowed - 1)
+        return max(allowed, 0)
+
+    def covered(self, count: int, gap: float) -> float:
+        """Length of `count` repeats as long as asked, with such a gap."""
+        return self.total(count) + (count - 1 + self.end_gaps) * gap
+
+    def _allowed(self, count: int) -> int:
+        """The greatest count, no more than this, that the layout or what alternates allows."""
         if self.odd is not None:
             return max(count - (count % 2 != self.odd), 0)
         return count - count % self.multiple
@@ -78,12 +88,16 @@ class FitAsk:
         """The counts to try, the larger first, so that a tie goes to more repeats."""
         if self.count is not None:
             return (max(self.count, 1),)
-        step = 2 if self.odd is not None else self.multiple
-        rest = 1 if self.odd else 0
-        below = math.floor((self.ideal - rest) / step + COUNT_SLACK) * step + rest
-        above = math.ceil((self.ideal - rest) / step - COUNT_SLACK) * step + rest
+        step, rest = (2, int(self.odd)) if self.odd is not None else (self.multiple, 0)
         least = rest or step
-        return tuple(sorted({max(above, least), max(below, least)}, reverse=True))
+        # Where lengths differ, a count further off may be nearer in length.
+        around = step + (len(self.lengths) if len(self.lengths) > 1 else 0)
+        low, high = (
+            math.floor(self.ideal - around + COUNT_SLACK),
+            math.ceil(self.ideal + around - COUNT_SLACK),
+        )
+        counts = {count for count in range(max(low, least), high + 1) if count % step == rest % step}
+        return tuple(sorted(counts | {least}, reverse=True))
 
 
 @dataclass(frozen=True)
@@ -97,8 +111,8 @@ class LegFit:
     gap : as laid, g'.
     lead : from the leg's start to the first repeat.
     left_over : what no repeat or gap covers, at both ends together.
-    tail, tail_stretch : how many repeats at the end have a stretch of their own, lengths and gaps
-        alike, and which.
+    head, tail, tail_stretch : how many repeats at the start and at the end have a stretch of their own,
+        lengths and gaps alike, and which.
     """
 
     repeats: int
@@ -108,6 +122,7 @@ class LegFit:
     left_over: float = 0.0
     tail: int = 0
     tail_stretch: float = 1.0
+    head: int = 0
 
 
 Rule = Callable[[FitAsk], LegFit]

@@ -8,7 +8,7 @@ from curlet.core.lay.fit.ask import FitAsk, LegFit, lead_in, nothing
 
 
 def ease(ask: FitAsk) -> LegFit:
-    """k = A/(n·l + (n − 1 + e)·g), of the counts on either side the smaller |ln k|.
+    """k = A/(n·l + (n − 1 + e)·g), of all counts near the smaller |ln k|.
 
     With the gap kept, only the lengths change: l' = (A − (n − 1 + e)·g)/n.
     """

@@ -7,20 +7,36 @@ import math
 from curlet.core.lay.fit.ask import COUNT_SLACK, FitAsk, LegFit, lead_in
 from curlet.core.lay.fit.ease import ease
 
+# A stitch is not shortened to less than this share of itself: it shares with the one before it.
+LEAST = 1 / 3
+
 
 def made_up(ask: FitAsk) -> LegFit:
     """Every stitch as asked but the last one to three, which share what is left alike.
 
-    With n whole pitches asked for, the m last cover (A − (n − m)·p) with their gaps, shortened
-    alike; a leg too short to have any as asked is eased whole.
+    With n whole pitches asked for, the m last cover (A − (n − m)·p) with their gaps, shortened alike. Laid on
+    the leg's middle, the first m are shortened like the last. A leg too short to have any as asked is eased
+    whole.
     """
-    count = ask.count if ask.count is not None else max(1, math.ceil(ask.ideal - COUNT_SLACK))
-    tail = min(ask.rule.made_up, count)
-    if tail == count or ask.end_gaps > 0:
-        return ease(ask)
-    before = ask.total(count - tail) + (count - tail) * ask.gap
-    asked = ask.filled(count) - before
-    stretch = (ask.available - before) / asked
+    count = ask.count
+    if count is None:
+        count = max(1, math.ceil(ask.ideal - COUNT_SLACK))
+        count += ask.odd is not None and count % 2 != ask.odd
+    fit = _ended(ask, count, ask.rule.made_up)
+    if fit is not None and fit.tail_stretch < LEAST:
+        fit = _ended(ask, count, ask.rule.made_up + 1) or fit
+    return fit or ease(ask)
+
+
+def _ended(ask: FitAsk, count: int, most: int) -> LegFit | None:
+    """So many stitches, the last few changed to land on the end; None where none is left as asked."""
+    tail = min(most, count)
+    head = tail if ask.odd is not None else 0
+    if count - tail - head < 1 or ask.end_gaps > 0:
+        return None
+    middle = ask.total(count - tail) - ask.total(head) + (count - tail - head + bool(head)) * ask.gap
+    asked = ask.filled(count) - middle
+    stretch = (ask.available - middle) / asked
     if not stretch > 0:
-        return ease(ask)
-    return LegFit(count, 1.0, ask.gap, lead_in(ask, ask.gap), tail=tail, tail_stretch=stretch)
+        return None
+    return LegFit(count, 1.0, ask.gap, lead_in(ask, ask.gap), tail=tail, tail_stretch=stretch, head=head)

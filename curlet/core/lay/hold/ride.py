@@ -16,7 +16,16 @@ def ride(line: LegLine, repeats: Repeats, offset: float, length: Floats | None =
     """Centred on the row's own line, `offset` to the right of the path."""
     frames = line.frames(repeats.middle, repeats.leg)
     beside = offset + repeats.beside
-    # A repeat beside a bend has its length on its own line, not on the path's.
-    own = (repeats.end - repeats.start) * np.maximum(1 - frames.bend * offset, 0.0)
+    # A repeat beside a bend has its length on its own line, Δs − offset·Δθ, not on the path's.
+    own = repeats.end - repeats.start
+    if offset:
+        own = np.maximum(own - offset * _turned(line, repeats), 0.0)
     centre = frames.beside(beside)
     return Placements(centre - frames.along * (own / 2)[:, None], frames.along, own)
+
+
+def _turned(line: LegLine, repeats: Repeats) -> Floats:
+    """(n,) how far the path turns along each repeat, radians, clockwise on the sheet."""
+    a = line.frames(repeats.start, repeats.leg).along
+    b = line.frames(repeats.end, repeats.leg).along
+    return np.asarray(np.arctan2(a[:, 0] * b[:, 1] - a[:, 1] * b[:, 0], (a * b).sum(axis=1)))
