@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import zlib
 from collections.abc import Callable, Iterable, Iterator
 from functools import lru_cache
 from typing import Any
@@ -45,8 +46,11 @@ def _asked(state: State, run: Row) -> Asked:
 
 def _along(state: State, run: Row) -> Along:
     path = state.get("path", run["path"])
-    places = places_of(state, run["id"]).model_dump_json()
-    return orjson.dumps(path["nodes"]), path["closed"], run["backwards"], places
+    places = places_of(state, run["id"])
+    # Two paths dressed together do not sway alike, and each keeps its sway.
+    own = (places.seed + zlib.crc32(run["path"].encode())) % 2**32
+    kept = places.model_copy(update={"seed": own}).model_dump_json()
+    return orjson.dumps(path["nodes"]), path["closed"], run["backwards"], kept
 
 
 def check_runs(state: State) -> None:

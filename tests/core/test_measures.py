@@ -22,7 +22,7 @@ from curlet.core.measures import Frame, Measure, Reading, Scale, lengths_in, rea
         ("1-1/2 in", 38.1),
         ("1 - 1/2 in", 12.7),
         ("3 + 1 mm", 4),
-        ("1 in + 2", 27.4 + 48.8),
+        ("1 in + 2", 76.2),
         ("1/8″", 3.175),
         ("3*2.5", 7.5),
         ("2 in - 1 mm", 49.8),

@@ -51,11 +51,18 @@ def _drawn(run: LaidRun, group_id: str, title: str, tolerance: float) -> Group:
     return Group(group_id, title, (below, *above), facts=facts)
 
 
+def edges_of(course: LaidCourse) -> tuple[float, float]:
+    """Signed distances of a course's two edges from the path, the left one and the right one, drawn mm."""
+    if isinstance(course, LaidRow):
+        half = widest(course.motifs[: 1 + len(course.course.more)])
+    else:
+        half = course.reach - abs(course.offset)
+    return course.offset - half, course.offset + half
+
+
 def reach_of(course: LaidCourse) -> float:
     """How far a course's edges lie from the path, drawn mm."""
-    if isinstance(course, LaidRow):
-        return abs(course.offset) + widest(course.motifs[: 1 + len(course.course.more)])
-    return course.reach
+    return max(abs(edge) for edge in edges_of(course))
 
 
 def _course_items(

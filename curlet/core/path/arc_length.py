@@ -23,6 +23,9 @@ INVERSE_ERROR = 1e-6
 _ABSCISSAE, _WEIGHTS = np.polynomial.legendre.leggauss(4)
 _NODES = 0.5 * (_ABSCISSAE + 1.0)
 _WEIGHTS = 0.5 * _WEIGHTS
+# A panel's part is added up more finely, as it may begin where the speed stalls.
+_FINE, _FINE_SHARES = np.polynomial.legendre.leggauss(16)
+_FINE_NODES, _FINE_WEIGHTS = 0.5 * (_FINE + 1.0), 0.5 * _FINE_SHARES
 _DEEPEST = 48
 _AT_NODE = 1e-9
 
@@ -312,6 +315,41 @@ class ArcLength:
         pick = np.argmax(size > 1e-9 * size.max(axis=1, keepdims=True), axis=1)
         ends = chords[np.arange(len(pick)), pick].T
         return np.where(at_start | at_end, ends, self._acceleration(seg, t))
+
+    def positions(self, seg: Ints, t: Floats) -> Floats:
+        """(n,) arc lengths at parameters of segments, mm."""
+        starts = np.searchsorted(self._seg + self._t0, seg + t, side="right") - 1
+        panel = np.clip(
+            starts, np.searchsorted(self._seg, seg), np.searchsorted(self._seg, seg, side="right") - 1
+        )
+        half = 0.5 * (t - self._t0[panel])
+        at = self._t0[panel] + half + half * (2 * _FINE_NODES - 1)[:, None]
+        a, b, c = self._rate[:, :, None, seg]
+        speed = np.hypot(*((a * at + b) * at + c))
+        return np.asarray(self._s0[panel] + 2 * half * (_FINE_WEIGHTS @ speed))
+
+    def bend_extremes(self) -> tuple[Ints, Floats]:
+        """Segments and parameters at which the curvature of a curved segment is greatest or least within it.
+
+        With N = v × a and D = |v|², κ = N/D^1.5, so κ' = 0 where 2·N'·D = 3·N·D', of degree 5.
+        """
+        curved = np.flatnonzero(~self._straight)
+        (ax, ay), (bx, by), (cx, cy) = self._rate[:, :, curved]
+        # v = a·t² + b·t + c, a = 2a·t + b; powers from the highest down.
+        n = np.stack([ay * bx - ax * by, 2 * (ay * cx - ax * cy), by * cx - bx * cy])
+        d = np.stack([
+            ax * ax + ay * ay, 2 * (ax * bx + ay * by), 2 * (ax * cx + ay * cy) + bx * bx + by * by,
+            2 * (bx * cx + by * cy), cx * cx + cy * cy,
+        ])  # fmt: skip
+        segments, places = [], []
+        for index, column in enumerate(curved.tolist()):
+            rate = 2 * np.polymul(np.polyder(n[:, index]), d[:, index])
+            rate = np.polysub(rate, 3 * np.polymul(n[:, index], np.polyder(d[:, index])))
+            roots = np.roots(rate) if np.abs(rate).max() > 0 else np.zeros(0)
+            inside = roots.real[(np.abs(roots.imag) < 1e-6) & (roots.real > 0) & (roots.real < 1)]
+            segments += [column] * len(inside)
+            places += inside.tolist()
+        return np.array(segments, dtype=np.intp), np.array(places)
 
     @cached_property
     def end_tangents(self) -> tuple[Floats, Floats]:

@@ -9,13 +9,18 @@ from numpy.typing import NDArray
 
 from curlet.core.lay import LaidRow, LaidRun
 from curlet.core.lay.corners import MANNERS
-from curlet.core.lay.draw import reach_of
+from curlet.core.lay.draw import edges_of
 
 Floats = NDArray[np.float64]
 
 # Warned of from half of the width lost on the inner side.
 TIGHT = 0.5
-_SAMPLES = 24
+_SAMPLES = 33
+# On both sides of where it is sharpest, so that a bend between two samples has a span of its own, mm.
+_BESIDE = 1e-3
+# A tighter bend than this is a corner, or speed that stalls, mm.
+_CORNER = 0.02
+_SEEN = 0.05
 _SLACK = 0.02
 
 
@@ -32,17 +37,46 @@ class Pinch:
 
 
 def pinches(run: LaidRun) -> tuple[Pinch, ...]:
-    """Spans where 1 − κq < ½ on the inner side, or where rigid repeats run into one another."""
-    reach = max(reach_of(course) for course in run.courses)
-    row = run.main
-    needs = max(reach / (1 - TIGHT), _room_for_rigid(row, reach) if row else 0.0)
-    nodes = run.path.arc.node_positions
-    parts = [np.linspace(a, b, _SAMPLES)[:-1] for a, b in zip(nodes[:-1], nodes[1:], strict=True)]
-    s = np.append(np.concatenate(parts), run.path.length)
-    bend = np.abs(run.path.arc.curvature(s))
-    bend[~np.isfinite(bend) | _cut_away(run, s)] = 0.0
-    tight = bend * needs > 1 + 1e-9
-    return tuple(_pinch(s, bend, a, b, reach, needs) for a, b in _runs(tight))
+    """Spans where 1 − κq < ½ on the inner side, or where rigid repeats run into one another.
+
+    What does not show is no pinch: a span so short that the inner edge is pushed together there by less than
+    0.05 mm. Speed that stalls beside a handle of no length has such spans.
+    """
+    s, bend = _bends(run)
+    edges = [edges_of(course) for course in run.courses]
+    right, left = max(high for _, high in edges), -min(low for low, _ in edges)
+    reach = np.where(bend > 0, max(right, 0.0), max(left, 0.0))
+    room = _room_for_rigid(run.main, max(right, left)) if run.main else 0.0
+    needs = np.maximum(reach / (1 - TIGHT), room)
+    bend = np.abs(bend)
+    bend[_cut_away(run, s)] = 0.0
+    spans = _runs(bend * needs > 1 + 1e-9)
+    return tuple(_pinch(s, bend, reach, needs, a, b) for a, b in spans if _shows(run, s, needs, a, b))
+
+
+def _bends(run: LaidRun) -> tuple[Floats, Floats]:
+    """Arc lengths, rising, and the curvature there: evenly along every segment, and where it is greatest."""
+    arc = run.path.arc
+    if arc.only_lines:
+        return np.zeros(0), np.zeros(0)
+    nodes = arc.node_positions
+    parts = [np.linspace(a, b, _SAMPLES) for a, b in zip(nodes[:-1], nodes[1:], strict=True)]
+    sharpest = arc.positions(*arc.bend_extremes())
+    s = np.unique(np.concatenate([*parts, sharpest, sharpest - _BESIDE, sharpest + _BESIDE]))
+    s = s[(s >= 0) & (s <= arc.length)]
+    bend = arc.curvature(s)
+    return s, np.where(np.abs(bend) < 1 / _CORNER, bend, 0.0)
+
+
+def _shows(run: LaidRun, s: Floats, needs: Floats, a: int, b: int) -> bool:
+    """Whether the inner edge is pushed together by more than can be seen, from sample a to before b or
+    between their neighbours."""
+    arc, first, past = run.path.arc, max(a - 1, 0), min(b + 1, len(s))
+    here, there = arc.tangents(s[first : past - 1]), arc.tangents(s[first + 1 : past], before=True)
+    x = here[:, 0] * there[:, 1] - here[:, 1] * there[:, 0]
+    pushed = needs[a:b].max() * np.abs(np.arctan2(x, (here * there).sum(axis=1))) - np.diff(s[first:past])
+    inner = pushed[a - first : b - 1 - first].sum()
+    return bool(max(inner, pushed.sum()) > _SEEN)
 
 
 def _cut_away(run: LaidRun, s: Floats) -> NDArray[np.bool_]:
@@ -58,9 +92,16 @@ def _cut_away(run: LaidRun, s: Floats) -> NDArray[np.bool_]:
     return gone
 
 
-def _pinch(s: Floats, bend: Floats, a: int, b: int, reach: float, needs: float) -> Pinch:
-    most = float(bend[a:b].max())
-    return Pinch(float(s[a]), float(s[b - 1]), 1 / most, needs, most * reach >= 1)
+def _pinch(s: Floats, bend: Floats, reach: Floats, needs: Floats, a: int, b: int) -> Pinch:
+    worst = a + int(np.argmax(bend[a:b] * needs[a:b]))
+    start, end = s[max(a - 1, 0)], s[min(b, len(s) - 1)]
+    return Pinch(
+        float((start + s[a]) / 2),
+        float((end + s[b - 1]) / 2),
+        float(1 / bend[worst]),
+        float(needs[worst]),
+        bool(bend[worst] * reach[worst] >= 1),
+    )
 
 
 def _room_for_rigid(row: LaidRow, reach: float) -> float:
