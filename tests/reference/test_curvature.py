@@ -46,7 +46,7 @@ def test_a_parameter_s_place_is_the_length_up_to_it(path: Path, t: float) -> Non
     for index in curves(path):
         a, b, c, d = path.segments[index]
 
-        def speed(u: float, a=a, b=b, c=c, d=d) -> float:  # noqa: ANN001
+        def speed(u: float, a=a, b=b, c=c, d=d) -> float:
             v = 3 * ((1 - u) ** 2 * (b - a) + 2 * (1 - u) * u * (c - b) + u * u * (d - c))
             return float(np.hypot(*v))
 
