@@ -71,7 +71,7 @@ def test_an_ellipse_is_pinched_at_its_ends() -> None:
 
 def test_a_bend_between_two_samples_is_told() -> None:
     """A hairpin of R 0.087 mm went untold."""
-    path = cubic((0, 0), (60, 0.2), (-20, 0.6), (40, 0))
+    path = cubic((0, 0), (60, 1.2), (-20, 3.6), (40, 0))
     s = np.linspace(0, 1, 2_000_001)
     least = 1 / bend_at(path.segments[0], s).max()
     found = told(path, 2.0)

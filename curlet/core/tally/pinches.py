@@ -18,8 +18,8 @@ TIGHT = 0.5
 _SAMPLES = 33
 # On both sides of where it is sharpest, so that a bend between two samples has a span of its own, mm.
 _BESIDE = 1e-3
-# A tighter bend than this is a corner, or speed that stalls, mm.
-_CORNER = 0.02
+# A tighter bend than this, hard by a node, is a corner or speed that stalls, mm.
+_CORNER, _HARD_BY = 0.02, 0.1
 _SEEN = 0.05
 _SLACK = 0.02
 
@@ -65,7 +65,9 @@ def _bends(run: LaidRun) -> tuple[Floats, Floats]:
     s = np.unique(np.concatenate([*parts, sharpest, sharpest - _BESIDE, sharpest + _BESIDE]))
     s = s[(s >= 0) & (s <= arc.length)]
     bend = arc.curvature(s)
-    return s, np.where(np.abs(bend) < 1 / _CORNER, bend, 0.0)
+    near = np.clip(np.searchsorted(nodes, s), 1, len(nodes) - 1)
+    off = np.minimum(np.abs(s - nodes[near - 1]), np.abs(nodes[near] - s))
+    return s, np.where((np.abs(bend) < 1 / _CORNER) | (off > _HARD_BY), bend, 0.0)
 
 
 def _shows(run: LaidRun, s: Floats, needs: Floats, a: int, b: int) -> bool:
