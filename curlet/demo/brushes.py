@@ -2,8 +2,7 @@
 
 from __future__ import annotations
 
-from curlet.core.motif.outlines import K
-from curlet.demo.artwork import artwork, capsule, disc, filled, stroked
+from curlet.demo.artwork import artwork, disc, filled, stroked
 from curlet.formats.brush_courses import (
     BandDoc,
     FacingDoc,
@@ -74,50 +73,6 @@ def laid_rope(twist: str = "Z", diameter: float = 8.0, lay: float = 24.0) -> Bru
         corners=CornerDoc(manner="mitre"),
         crossings=CrossingDoc(manner="over-under", clearance=mm(0.6)),
         threads=(FLAX,),
-    )
-
-
-def cable_chain(wire: float = 4.0, pitch: float = 16.0) -> BrushDoc:
-    """Links flat and edge-on by turns; each flat one goes over its neighbours on one diagonal."""
-    outer, inner = capsule(-wire, pitch + wire, 1.6 * wire), capsule(0, pitch, 0.6 * wire)
-    ring = filled(outer + inner, 1, even_odd=True)
-    flat = artwork(
-        pitch,
-        3.2 * wire,
-        ring,
-        stroked(outer, 0.4, 1, -30),
-        stroked(inner, 0.4, 1, -30),
-        filled(_quarter(pitch, wire, right=True), 1, over=True),
-        filled(_quarter(pitch, wire, right=False), 1, over=True),
-    )
-    bar = capsule(-wire, pitch + wire, wire / 2)
-    edge = artwork(pitch, wire, filled(bar, 1, -8), stroked(bar, 0.4, 1, -30))
-    links = RowDoc(
-        motif=flat,
-        length=mm(pitch),
-        gap=mm(0),
-        more=(LetterDoc(motif=edge, length=mm(pitch)),),
-        order="A B",
-        hold="links",
-        overlap="interlaced",
-    )
-    return BrushDoc(
-        name=f"Cable chain, {wire:g} × {pitch:g}", kind="chain", courses=(links,),
-        corners=CornerDoc(manner="carry"),
-        threads=(STEEL,),
-    )  # fmt: skip
-
-
-def _quarter(pitch: float, wire: float, *, right: bool) -> str:
-    """The part of a flat link that lies over its neighbour: upper right or lower left."""
-    h, sign = 1.6 * wire, -1.0 if right else 1.0
-    x0, x1 = (pitch, pitch + wire) if right else (0.0, -wire)
-    bend = x1 - (h if right else -h)
-    low = sign * 0.6 * wire
-    inner = x0 - (0.6 * wire if right else -0.6 * wire)
-    return (
-        f"M{x1} 0C{x1} {sign * K * h} {bend + (x1 - bend) * K} {sign * h} {bend} {sign * h}"
-        f"L{inner} {low}C{inner + (x0 - inner) * K} {low} {x0} {low * K} {x0} 0Z"
     )
 
 
@@ -240,7 +195,6 @@ _DOCS: dict[str, BrushDoc] = {
     "twin": _needles("Twin needle, 6.4 mm gauge", (-GAUGE / 2, GAUGE / 2)),
     "triple": _needles("Triple needle, 6.4 mm gauge", (-GAUGE, 0.0, GAUGE)),
     "rope": laid_rope(),
-    "chain": cable_chain(),
     "scallop": scallops(),
     "border": border(),
     "stem": stem(),
@@ -250,23 +204,16 @@ _DOCS: dict[str, BrushDoc] = {
 
 
 def _long_and_short() -> BrushDoc:
-    """One long link, then a short one edge-on, a short flat one and one edge-on again."""
-
-    short, side = motif_of("cable", wire=2, pitch=7), motif_of("cable", wire=2, pitch=7, face="edge-on")
-    letters = tuple(LetterDoc(motif=motif, length=natural_length(motif)) for motif in (side, short))
-    return brush_of(
-        "cable", "Long and short chain", row={"more": letters, "order": "A B C B"}, wire=2, pitch=14
-    )  # fmt: skip
+    short = motif_of("cable", wire=2, pitch=7, face="by turns")
+    row = {"more": (LetterDoc(motif=short, length=natural_length(short)),), "order": "A B B B"}
+    return brush_of("cable", "Long and short chain", row=row, wire=2, pitch=14, face="by turns")
 
 
 def _belcher() -> BrushDoc:
-    side = motif_of("belcher", face="edge-on")
     pieces = PiecesDoc(
         start=piece_of("end-ring", within=False), end=piece_of("clasp", within=False, length=14)
     )
-    more = (LetterDoc(motif=side, length=natural_length(side)),)
-    row = {"more": more, "order": "A B", "pieces": pieces}
-    return brush_of("belcher", "Belcher chain with clasp", row=row)
+    return brush_of("belcher", "Belcher chain with clasp", row={"pieces": pieces}, face="by turns")
 
 
 def _whipped() -> BrushDoc:
@@ -302,6 +249,7 @@ _OF_FAMILIES: dict[str, BrushDoc] = {
     "flat-braid": brush_of("flat-braid", "Flat braid, 10 mm"),
     "round-braid": brush_of("round-braid", "Round braid, 6 mm"),
     "whipped": _whipped(),
+    "chain": brush_of("cable", "Cable chain, 4 × 16", threads=(STEEL,), face="by turns"),
     "long-short": _long_and_short(),
     "curb": brush_of("curb", "Curb chain, 2 mm wire"),
     "ball": brush_of("ball", "Ball chain, 3.2 mm"),

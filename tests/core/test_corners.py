@@ -388,7 +388,7 @@ def test_long_and_short_links_each_keep_their_length(path: Path) -> None:
     row = main_row(lay(path, brush, Scale()))
     at = placements_of(row)
     assert at is not None
-    wanted = np.array([row.course.length.mm, *(letter.length.mm for letter in row.course.more)])
+    wanted = np.array(row.course.drawn_lengths(Scale()))
     assert at.length == pytest.approx(wanted[row.repeats.motif])
     # Pins stand apart in the same proportion on every leg.
     chords = np.hypot(*(at.start + at.along * at.length[:, None] / 2 - path.arc.points(row.repeats.start)).T)

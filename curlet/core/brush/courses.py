@@ -2,11 +2,14 @@
 
 from __future__ import annotations
 
+import math
 import re
 from collections.abc import Hashable
 from dataclasses import dataclass, field
 from functools import cached_property, lru_cache
 from typing import ClassVar, cast
+
+import numpy as np
 
 from curlet.core.bounds import Bounds
 from curlet.core.brush.rules import (
@@ -39,6 +42,10 @@ MOST_LETTERS = 12
 def _made(maker: Hashable, scale: Scale, size: float, weight: float) -> Motif:
     """A motif, made once for all the paths that it lies on."""
     return cast(MotifMaker, maker).make(scale).sized(size, weight)
+
+
+def _turns(maker: MotifMaker) -> tuple[MotifMaker, ...]:
+    return getattr(maker, "by_turns", ()) or (maker,)
 
 
 @dataclass(frozen=True)
@@ -92,21 +99,42 @@ class Row:
     kind: ClassVar[str] = "row"
 
     @cached_property
-    def sequence(self) -> tuple[int, ...]:
-        """The order as indices of motifs."""
+    def letters(self) -> tuple[tuple[tuple[MotifMaker, Measure], ...], ...]:
+        """What each letter lays, by turns: A, B, C …, one motif and its length where it has no turns."""
+        every = ((self.motif, self.length), *((letter.motif, letter.length) for letter in self.more))
+        return tuple(tuple((turn, length) for turn in _turns(maker)) for maker, length in every)
+
+    @property
+    def count(self) -> int:
+        """How many motifs its repeats have."""
+        return sum(len(turns) for turns in self.letters)
+
+    @cached_property
+    def _order(self) -> tuple[int, ...]:
+        """The order as indices of letters."""
         return tuple(ord(letter) - ord("A") for letter in re.sub(r"\s", "", self.order.upper()))
 
-    def motifs(self, scale: Scale) -> tuple[Motif, ...]:
-        """Every motif at a scale, in the letters' order."""
-        makers = (self.motif, *(letter.motif for letter in self.more))
+    @cached_property
+    def sequence(self) -> tuple[int, ...]:
+        """The order as indices of motifs, until every letter's turns come out too."""
+        order = self._order
+        first = np.cumsum([0, *(len(turns) for turns in self.letters)]).tolist()
+        whole = math.lcm(len(order), *(len(self.letters[letter]) for letter in order))
+        letters = [order[place % len(order)] for place in range(whole)]
         return tuple(
-            _made(cast(Hashable, maker), scale, self.size / 100, self.weight / 100) for maker in makers
+            first[letter] + place % len(self.letters[letter]) for place, letter in enumerate(letters)
+        )
+
+    def motifs(self, scale: Scale) -> tuple[Motif, ...]:
+        """Every motif at a scale, in the letters' order and that of their turns."""
+        size, weight = self.size / 100, self.weight / 100
+        return tuple(
+            _made(cast(Hashable, maker), scale, size, weight) for turns in self.letters for maker, _ in turns
         )
 
     def drawn_lengths(self, scale: Scale) -> tuple[float, ...]:
-        """Every motif's length in sheet mm, in the letters' order."""
-        lengths = (self.length, *(letter.length for letter in self.more))
-        return tuple(length.drawn(scale) * self.size / 100 for length in lengths)
+        """Every motif's length in sheet mm, in the letters' order and that of their turns."""
+        return tuple(length.drawn(scale) * self.size / 100 for turns in self.letters for _, length in turns)
 
     def drawn_length(self, scale: Scale) -> float:
         """Repeat length of motif A in sheet mm."""
@@ -161,8 +189,8 @@ class Row:
 
     def _check_order(self) -> None:
         count = 1 + len(self.more)
-        fine = self.sequence and all(0 <= index < count for index in self.sequence)
-        if not fine or len(self.sequence) > 100 or count > MOST_LETTERS:
+        fine = self._order and all(0 <= index < count for index in self._order)
+        if not fine or len(self._order) > 100 or count > MOST_LETTERS:
             last = chr(ord("A") + min(count, MOST_LETTERS) - 1)
             raise BadInput(f"An order is up to 100 letters from A to {last}, like A A B.")
         if self.overlap not in OVERLAPS:

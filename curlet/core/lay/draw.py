@@ -54,7 +54,7 @@ def _drawn(run: LaidRun, group_id: str, title: str, tolerance: float) -> Group:
 def edges_of(course: LaidCourse) -> tuple[float, float]:
     """Signed distances of a course's two edges from the path, the left one and the right one, drawn mm."""
     if isinstance(course, LaidRow):
-        half = widest(course.motifs[: 1 + len(course.course.more)])
+        half = widest(course.motifs[: course.course.count])
     else:
         half = course.reach - abs(course.offset)
     return course.offset - half, course.offset + half

@@ -50,7 +50,8 @@ def _in_order(painter: Painter, which: Ints, over: bool | None) -> list[Item]:
     """Every repeat over the one before it or, where that is asked, under it. A closed row has no first one:
     what lies at its start point is parted there, and each part is painted in its own place."""
     back = painter.row.course.overlap == "last-over-next"
-    parted = _parted(painter, which)
+    # Two layers of links that reach no further than their neighbours close by themselves.
+    parted = None if over is not None and _neighbours(painter.row) == 1 else _parted(painter, which)
     if parted is None:
         return painter.paint(which[::-1] if back else which, over=over)
     between, straddling, begins, ends = parted
@@ -81,7 +82,7 @@ def _neighbours(row: LaidRow) -> int:
     """m, the furthest neighbour that a repeat overlaps."""
     overhang = max(motif.overhang for motif in row.motifs)
     pitch = max(row.length + row.fits[0].gap, 1e-6)
-    return int(min(math.ceil((row.length + 2 * overhang) / pitch), 24))
+    return int(min(max(math.ceil((row.length + 2 * overhang) / pitch - 1e-9) - 1, 1), 24))
 
 
 def _inside(row: LaidRow, within: tuple[float, float]) -> tuple[Ints, tuple[Cut, ...]]:

@@ -49,19 +49,25 @@ def lay_links(
     if line.path.length / pitch > MOST_LINKS:
         raise TooMuch(f"This chain would have more than {MOST_LINKS:,} links. Use a longer link.")
     fits, parts = [], []
-    every = len(row.sequence)
+    every, laid = len(row.sequence), 0
     for room in rooms:
-        pins = _pins(line, room, pitch, share, counts)
+        # The order goes on past corners, and the last leg of a closed path ends it where it began.
+        closes = line.path.closed and room is rooms[-1]
+        pins = _pins(line, room, pitch, np.roll(share, -laid), counts, -laid % every if closes else None)
         fits.append(_fit(line, room, pins, pitch))
         number = np.arange(pins.links)
-        motif = np.array(row.sequence)[number % every]
+        motif = np.array(row.sequence)[(laid + number) % every]
+        laid += pins.links
         leg = np.full(pins.links, room.leg)
         parts.append(make_repeats(pins.s[:-1], pins.s[1:], leg, number, motif))
     return tuple(fits), parts[0].then(*parts[1:])
 
 
-def _pins(line: LegLine, room: Room, pitch: float, share: Floats, counts: dict[str, int]) -> Pins:
-    """`share` is each link's part of the average pitch, for one turn of the order."""
+def _pins(
+    line: LegLine, room: Room, pitch: float, share: Floats, counts: dict[str, int], rest: int | None
+) -> Pins:
+    """`share` is each link's part of the average pitch, for one turn of the order; `rest` what the count must
+    leave when divided by it, None for any count."""
     leg = line.legs[room.leg]
     low, high = leg.s0 + room.low, leg.s1 - (room.line.length - room.high)
     if high - low < pitch / 2:
@@ -69,9 +75,9 @@ def _pins(line: LegLine, room: Room, pitch: float, share: Floats, counts: dict[s
     if not leg.unbroken and leg.end is None:
         return walked(line, room.leg, low, high, pitch, share)
     least = _FEWEST if leg.unbroken else 1
-    step = len(share) if leg.unbroken else 1
+    step, rest = (1, 0) if rest is None else (len(share), rest)
     asked = counts.get(leg.node_id)
-    best = max(round((high - low) / pitch / step) * step, least)
+    best = max(round(((high - low) / pitch - rest) / step) * step + rest, least)
     tries = {asked} if asked else {best - step, best, best + step, best + 2 * step}
     solved = [closing(line, room.leg, low, high, n, share) for n in sorted(tries) if n and n >= least]
     found = [pins for pins in solved if pins is not None]

@@ -84,7 +84,7 @@ class LaidRow:
     @property
     def reach(self) -> float:
         """Half of its repeats' width, drawn mm."""
-        return widest(self.motifs[: 1 + len(self.course.more)])
+        return widest(self.motifs[: self.course.count])
 
     @property
     def slots(self) -> Repeats:

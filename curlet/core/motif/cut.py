@@ -48,12 +48,14 @@ def shortened(outline: Outline, low: float, high: float, axis: int = 0) -> Outli
     return _outline(chains, "") if chains else None
 
 
-def quarter(outline: Outline, length: float, *, right: bool, line: bool = False) -> Outline:
-    """The upper right or the lower left quarter of what is drawn about a cell's middle."""
+def quarter(
+    outline: Outline, length: float, *, right: bool, upper: bool, lap: float = 0.0, line: bool = False
+) -> Outline:
+    """A quarter of what is drawn about a cell's middle, and `lap` mm of its neighbours."""
     half = length / 2
     cut = shortened if line else clipped
-    beside = cut(outline, half if right else -_FAR, _FAR if right else half)
-    found = beside and cut(beside, -_FAR if right else 0.0, 0.0 if right else _FAR, 1)
+    beside = cut(outline, half - lap if right else -_FAR, _FAR if right else half + lap)
+    found = beside and cut(beside, -_FAR if upper else -lap, lap if upper else _FAR, 1)
     assert found is not None
     return found
 

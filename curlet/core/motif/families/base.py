@@ -10,7 +10,7 @@ from curlet.core.bounds import Bounds
 from curlet.core.errors import BadInput
 from curlet.core.measures import Frame, Measure, Scale
 from curlet.core.motif.families.pen import Pen
-from curlet.core.motif.motif import Motif
+from curlet.core.motif.motif import Motif, MotifMaker
 
 KINDS = ("stitch", "rope", "chain", "trim", "border")
 
@@ -102,6 +102,11 @@ class Family:
     def thread(self) -> Measure | None:
         """Thickness of the thread that it is drawn with, where it is drawn with one."""
         return None
+
+    @property
+    def by_turns(self) -> tuple[MotifMaker, ...]:
+        """What it lays by turns in its own place in the order, where that is more than one motif."""
+        return ()
 
     @classmethod
     def specs(cls) -> dict[str, Spec]:
