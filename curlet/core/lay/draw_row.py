@@ -21,6 +21,8 @@ Ints = NDArray[np.intp]
 # What is painted first at a closing goes on this share of a pitch under what is painted last, so that no
 # light shows between them; where it shows through, not at all.
 _UNDER = 0.12
+# A closing is kept so many pitches clear of kinks, where there is the choice.
+_CLEAR = 4.0
 
 __all__ = ["placements_of", "row_items"]
 
@@ -48,7 +50,7 @@ def row_items(
 
 def _in_order(painter: Painter, which: Ints, over: bool | None) -> list[Item]:
     """Every repeat over the one before it or, where that is asked, under it. A closed row has no first one:
-    what lies at its start point is parted there, and each part is painted in its own place."""
+    what lies across one place is parted there, and each part is painted in its own place."""
     back = painter.row.course.overlap == "last-over-next"
     # Two layers of links that reach no further than their neighbours close by themselves.
     parted = None if over is not None and _neighbours(painter.row) == 1 else _parted(painter, which)
@@ -58,24 +60,36 @@ def _in_order(painter: Painter, which: Ints, over: bool | None) -> list[Item]:
     parts = [(straddling, (begins,)), (between, ()), (straddling, (ends,))]
     if back:
         parts = [(some[::-1], cuts) for some, cuts in reversed(parts)]
-    return [item for some, cuts in parts for item in painter.paint(some, over=over, window=cuts)]
+    pieces = which[~painter.row.repeats.counted[which]]
+    every = [*parts, (pieces, ())]
+    return [item for some, cuts in every for item in painter.paint(some, over=over, window=cuts)]
 
 
 def _parted(painter: Painter, which: Ints) -> tuple[Ints, Ints, Cut, Cut] | None:
-    """The repeats at a closed row's start point, each of which is painted in two parts."""
+    """The repeats that are painted whole, those that are painted in two parts, and where they are parted."""
     row = painter.row
     legs = row.line.legs
-    if not (painter.overlapping and len(legs) == 1 and legs[0].unbroken and len(row.slots) > 2):
-        return None
     counted = which[row.repeats.counted[which]]
+    if not (painter.overlapping and len(legs) == 1 and legs[0].unbroken and len(counted) > 2):
+        return None
     near = min(_neighbours(row), (len(counted) - 1) // 2)
+    first = _straightest(row, counted)
+    counted = np.roll(counted, -first)
     place = float(row.repeats.start[counted[0]])
-    pitch = float(row.repeats.start[counted[1]] - place)
+    pitch = row.line.path.length / len(counted)
     under = 0.0 if painter.shows_through else _UNDER * pitch
     begins, ends = across(row.line, place - under, at_end=False), across(row.line, place, at_end=True)
-    straddling = np.concatenate([counted[-near:], counted[:near]])
-    between = np.setdiff1d(which, straddling)
-    return between, straddling, begins, ends
+    return counted[near:-near], np.concatenate([counted[-near:], counted[:near]]), begins, ends
+
+
+def _straightest(row: LaidRow, counted: Ints) -> int:
+    """Which repeat of a closed row begins where the path is straightest, and far from every kink."""
+    s, pitch = row.repeats.start[counted], row.line.path.length / len(counted)
+    kinks = row.line.kinks
+    far = np.abs(s[:, None] - kinks).min(axis=1) if len(kinks) else np.full(len(s), np.inf)
+    clear = np.minimum(far / pitch, _CLEAR)
+    turned = np.abs(row.line.path.arc.curvature(row.line.path.arc.wrap(s))) * pitch
+    return int(np.argmin(turned - clear))
 
 
 def _neighbours(row: LaidRow) -> int:

@@ -118,7 +118,7 @@ class Painter:
     def _alike(self, which: Ints, over: bool | None, window: tuple[Cut, ...], whole: bool) -> list[Item]:
         """Items of repeats of one motif and one tint."""
         motif = self.row.motifs[int(self.row.repeats.motif[which[0]])]
-        cuts: Cuts = {} if whole else self.row.cuts
+        cuts: Cuts = {} if whole else {**self.row.cuts, **self.row.ends}
         items: list[Item] = []
         if motif.picture and not over:
             items += self._pictures(motif, which, bool(cuts))
@@ -190,7 +190,8 @@ class Painter:
     def _standing(self) -> Cuts:
         """Where corners cut what does not bend."""
         cuts = self.row.cuts.items()
-        return {(leg, at_end): as_it_stands(cut, self.row.line, leg) for (leg, at_end), cut in cuts}
+        corners = {(leg, at_end): as_it_stands(cut, self.row.line, leg) for (leg, at_end), cut in cuts}
+        return {**corners, **self.row.ends}
 
     @cached_property
     def _rigid(self) -> Floats:

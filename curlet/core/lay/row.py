@@ -13,7 +13,7 @@ from curlet.core.brush.courses import Row
 from curlet.core.brush.rules import Swell
 from curlet.core.errors import BadInput, TooMuch
 from curlet.core.lay.corners import Turning
-from curlet.core.lay.corners.cut import Cuts, cuts_between
+from curlet.core.lay.corners.cut import Cut, Cuts, cuts_between, square
 from curlet.core.lay.ends import secured
 from curlet.core.lay.fit import FITS, FitAsk, LegFit
 from curlet.core.lay.fit.shared import share_length
@@ -32,6 +32,7 @@ Floats = NDArray[np.float64]
 MOST_REPEATS = 200_000
 # Repeats laid past a corner that cuts them.
 _MOST_PAST = 64
+_SAME = 1e-9
 # A single repeat between two cuts is not eased to less than this share of its length.
 _SQUEEZED = 0.7
 
@@ -46,6 +47,7 @@ class LaidRow:
     ----------
     motifs : its motifs in the letters' order, then those of its pieces.
     legs, rooms, fits : in the order of the path's legs.
+    cuts : where legs end at their corners, by height; `ends` where else what runs on is cut, square.
     repeats : everything it is made of, pieces too, in the order along the path.
     offset : of its own line, drawn mm.
     lengths : as asked, in the letters' order, drawn mm.
@@ -64,6 +66,7 @@ class LaidRow:
     gap: float
     corner_places: tuple[CornerPlace, ...] = ()
     cuts: Cuts = field(default_factory=dict)
+    ends: Cuts = field(default_factory=dict)
 
     @property
     def length(self) -> float:
@@ -131,11 +134,12 @@ def lay_row(
     reach = widest(motifs)
     cuts = _cuts(line, row, manners, reach, scale)
     rooms = make_rooms(line, row, manners, reach, cuts, scale)
+    ends = _square_ends(line, rooms) if any(motif.runs_on for motif in motifs) else {}
     if row.hold == "links":
         fits, laid = lay_links(line, row, rooms, counts, scale)
     else:
         fits = _fits(line, row, rooms, counts, scale, _mate_asks(mate, row, reach, scale) if mate else None)
-        laid = _repeats(row, rooms, fits, cuts, scale)
+        laid = _repeats(row, rooms, fits, {**cuts, **ends}, scale)
     pieces = piece_set(line, row, rooms, len(motifs), scale)
     if row.hold == "links" and not line.path.closed:
         pieces = replace(pieces, repeats=_attached(pieces.repeats, laid))
@@ -154,6 +158,7 @@ def lay_row(
         row.drawn_gap(scale),
         pieces.corners,
         cuts,
+        ends,
     )
 
 
@@ -267,13 +272,12 @@ def _repeats(
 
 def _leg_repeats(row: Row, room: Room, fit: LegFit, cuts: Cuts, scale: Scale) -> Repeats:
     """The repeats of one leg, with those past its corners that are cut there."""
-    level = own_offset(row, scale)
-    start = cuts[room.leg, False] if room.start.cut else None
-    end = cuts[room.leg, True] if room.stop.cut else None
+    level, reach = own_offset(row, scale), max(motif.overhang for motif in row.motifs(scale))
+    start, end = _cut_at(room, cuts, at_end=False), _cut_at(room, cuts, at_end=True)
     before = after = 0
     if fit.repeats:
         pitch = row.drawn_length(scale) * fit.stretch + fit.gap
-        past = (0.0 if cut is None else cut.past(level) for cut in (start, end))
+        past = (0.0 if cut is None else cut.past(level) + reach for cut in (start, end))
         before, after = (min(math.ceil(far / max(pitch, 1e-6) - 1e-9), _MOST_PAST) for far in past)
     number = np.arange(-before, fit.repeats + after)
     begin, length = _positions(row, fit, number, scale)
@@ -285,11 +289,31 @@ def _leg_repeats(row: Row, room: Room, fit: LegFit, cuts: Cuts, scale: Scale) ->
     laid = make_repeats(line.at(begin), line.at(begin + length), leg, number, motif)
     if start is None and end is None:
         return laid
+    low = 0.0 if room.start.cut else room.low
+    high = line.length if room.stop.cut else room.high
     return laid.changed(
         counted=(number >= 0) & (number < fit.repeats),
-        cut_start=begin < start.short(level) if start else laid.cut_start,
-        cut_end=begin + length > line.length - end.short(level) if end else laid.cut_end,
+        cut_start=begin - reach < low + start.short(level) - _SAME if start else laid.cut_start,
+        cut_end=begin + length + reach > high - end.short(level) + _SAME if end else laid.cut_end,
     )
+
+
+def _cut_at(room: Room, cuts: Cuts, *, at_end: bool) -> Cut | None:
+    """What cuts a leg's repeats at one of its ends: its corner, or its end where artwork runs on."""
+    cut = cuts.get((room.leg, at_end))
+    turning = room.stop if at_end else room.start
+    return cut if cut is not None and (turning.cut or cut.parts) else None
+
+
+def _square_ends(line: LegLine, rooms: tuple[Room, ...]) -> Cuts:
+    """Square cuts where rooms begin and end without being cut by a corner."""
+    found: Cuts = {}
+    for room in rooms:
+        for at_end, turning, place in ((False, room.start, room.low), (True, room.stop, room.high)):
+            if not (turning.cut or room.line.leg.unbroken):
+                s = float(room.line.at(np.array([place]))[0])
+                found[room.leg, at_end] = square(line, room.leg, s, at_end=at_end)
+    return found
 
 
 def _shift(row: Row, room: Room, scale: Scale) -> float:

@@ -25,6 +25,8 @@ class Motif:
     shapes : x runs 0…1 along the cell, y is mm across it, 0 on the baseline.
     width : the cell's width across the path, drawn mm.
     overhang : how far the artwork stands beyond each end of the cell, drawn mm.
+    runs_on : whether artwork reaches over into its neighbours' cells and belongs there: where a row ends it
+        goes on to the end, and is cut there.
     picture : a PNG that fills the cell, under the shapes; it is always laid rigidly.
     """
 
@@ -32,13 +34,15 @@ class Motif:
     width: float
     overhang: float = 0.0
     picture: bytes | None = None
+    runs_on: bool = False
 
     def sized(self, size: float, weight: float) -> Motif:
         """Width times `size`, strokes times `weight`."""
         if size == 1 and weight == 1:
             return self
         shapes = tuple(_sized(item, size, weight) for item in self.shapes)
-        return Motif(shapes, self.width * size, self.overhang * weight, self.picture)
+        overhang = self.overhang * max(size, weight)
+        return Motif(shapes, self.width * size, overhang, self.picture, self.runs_on)
 
     def with_ends_kept(self, natural: float, drawn: float, keep: float) -> Motif:
         """Stretched from `natural` to `drawn` mm with `keep` mm at each end left in proportion."""

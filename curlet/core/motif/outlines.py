@@ -118,3 +118,19 @@ def helix(lay: float, radius: float, twist: str, start: float = 0.0, samples: in
     turn = np.linspace(0, np.pi, samples)
     y = -radius * np.cos(turn) if twist == "Z" else radius * np.cos(turn)
     return np.stack([start + lay * turn / (2 * np.pi), y], axis=1)
+
+
+def strand(lay: float, radius: float, middle: float, half: float, twist: str) -> Outline:
+    """One strand's turn over the near side of a rope, a shape of its own: along the helix about x = `middle`,
+    `half` to either side of it, its two ends bulging round to the rope's edge.
+
+    y = −r·cos φ, x = lay·φ/2π, φ from 0 to π, as `helix`; half as wide as elsewhere at φ = 0.06π, where the
+    strand turns away from the eye.
+    """
+    turn = np.linspace(0.0, np.pi, 13)
+    side = -1.0 if twist == "Z" else 1.0
+    x = middle + lay * (turn - np.pi / 2) / (2 * np.pi)
+    y = side * radius * np.cos(turn)
+    wide = half * np.minimum(1.0, (np.sin(turn) / 0.55)) ** 0.5
+    near, far = np.stack([x - wide, y], axis=1), np.stack([x + wide, y], axis=1)
+    return curve(np.concatenate([near, far[-2:0:-1]]), closed=True)

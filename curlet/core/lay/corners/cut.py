@@ -113,6 +113,12 @@ def across(line: LegLine, s: float, *, at_end: bool) -> Cut:
     return Cut(np.zeros(1), np.array([s]), at_end, point[0], along[0], s, _lap(line), parts=True)
 
 
+def square(line: LegLine, leg: int, s: float, *, at_end: bool) -> Cut:
+    """Square across a leg at an arc length."""
+    frame = line.frames(np.array([s]), np.array([leg]))
+    return Cut(np.zeros(1), np.array([s]), at_end, frame.point[0], frame.along[0], s, _lap(line), parts=True)
+
+
 def _lap(line: LegLine) -> float:
     return line.path.length if line.path.closed else 0.0
 

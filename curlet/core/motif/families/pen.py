@@ -91,13 +91,17 @@ class Pen:
             role_shape = RoleShape(Shape(disc(x, y, 0.6 * weight), fill=_BARE), NEEDLE_HOLE)
             self.shapes.append(role_shape)
 
-    def motif(self, width: float, overhang: float | None = None, *, seamless: bool = False) -> Motif:
-        """The cell as a motif; a seamless one is cut at its edges, where the next repeat goes on."""
+    def motif(
+        self, width: float, overhang: float | None = None, *, seamless: bool = False, runs_on: bool = False
+    ) -> Motif:
+        """The cell as a motif; a seamless one is cut at its edges, where the next repeat goes on; one that
+        runs on reaches over them whole."""
         lap = _LAP / self.length if seamless else 0.0
         shapes = [self._in_cell(item) for item in self.shapes]
         if seamless:
             shapes = [part for item in shapes for part in _cut(item, lap)]
-        return Motif(tuple(shapes), width, self._overhang if overhang is None else overhang)
+        reach = self._overhang if overhang is None else overhang
+        return Motif(tuple(shapes), width, reach, runs_on=runs_on)
 
     def _in_cell(self, item: RoleShape) -> RoleShape:
         outline = item.shape.outline

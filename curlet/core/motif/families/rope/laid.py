@@ -9,7 +9,10 @@ from typing import ClassVar
 from curlet.core.measures import Measure, Scale
 from curlet.core.motif.families.base import About, Family, choice, measure, number
 from curlet.core.motif.motif import Motif
-from curlet.core.motif.outlines import box, helix, ribbon
+from curlet.core.motif.outlines import box, strand
+
+# The inside's width, of the rope's.
+INSIDE = 0.9
 
 
 @dataclass(frozen=True)
@@ -24,11 +27,11 @@ class Laid(Family):
     lay: Measure = measure(26.0, "Lay", 1, 1000, "3 to 3.5 diameters is usual for three strands")
     strands: str = choice("3", "Strands", "3", "4")
     twist: str = choice("Z", "Twist", "S", "Z")
-    groove: float = number(11, "Groove between strands", 2, 40, "in % of the diameter", "%")
+    groove: float = number(11, "Groove between strands", 2, 40, "in % of a strand", "%")
 
     about: ClassVar[About] = About(
         "Laid rope", "rope", "hawser-laid", "geometry; lays common practice", (3.0, 30.0),
-        corners="mitre", joins=True, threads=("#dcc594",),
+        corners="mitre", overlap="interlaced", joins=True, threads=("#dcc594",),
     )  # fmt: skip
 
     @property
@@ -41,10 +44,8 @@ class Laid(Family):
 
     def make(self, scale: Scale) -> Motif:
         m, pen = self.begin(scale)
-        h = m.diameter / 2
-        pen.fill(box(-1, -h, pen.length + 1, h))
-        reach = math.ceil(m.lay / 2 / pen.length) + 1
-        for index in range(-reach, 2):
-            middle = helix(m.lay, h, m.twist, index * pen.length)
-            pen.fill(ribbon(middle, m.groove / 100 * m.diameter), lighter=-28)
-        return pen.motif(m.diameter, overhang=0, seamless=True)
+        h, pitch = m.diameter / 2, pen.length
+        # What shows between the strands is the rope's dark inside, a little narrower than they are.
+        pen.fill(box(0, -INSIDE * h, pitch, INSIDE * h), lighter=-30)
+        pen.fill(strand(m.lay, h, pitch / 2, pitch * (1 - m.groove / 100) / 2, m.twist), over=True)
+        return pen.motif(m.diameter, overhang=m.lay / 4, runs_on=True)
