@@ -51,7 +51,7 @@ def _needles(name: str, offsets: tuple[float, ...]) -> BrushDoc:
 def laid_rope(twist: str = "Z", diameter: float = 8.0, lay: float = 24.0) -> BrushDoc:
     """Three strands: a band, and marks a third of the lay apart that slope as the twist's letter does."""
     # The marks end within the cord's own edge.
-    h, pitch = 0.91 * diameter / 2, lay / 3
+    h, pitch = 0.87 * diameter / 2, lay / 3
     top, foot = (-h, h) if twist == "Z" else (h, -h)
     # A hair short of the cell's edges: a mark ends at the cord's own edge and joins no other.
     a, b = 0.01 * pitch, 0.99 * pitch

@@ -165,7 +165,10 @@ def test_securing_adds_stitches_without_moving_the_others() -> None:
     condensed = stitched(line(60), Row(ends=EndRule(condensed=4)))
     sewn = main_row(condensed).repeats
     short = (sewn.end - sewn.start)[~sewn.counted]
-    assert short == pytest.approx(np.full(8, 1.5))
+    # Pitches half as long, and between their holes room for each thread to be seen.
+    assert short == pytest.approx(np.full(8, 2.0 - 1.7 * 0.4))
+    gaps = np.diff(np.sort(np.concatenate([sewn.start, sewn.end])))[1::2]
+    assert (gaps[:3] > 0.4).all()
     assert (sewn.start.min(), sewn.end.max()) == pytest.approx((0, 60))
     over = lay(
         circle(20), Brush(courses=(Row(ends=EndRule(oversew=4)),), corners=CornerRule("carry")), Scale()
@@ -181,13 +184,15 @@ def test_bartacks_lie_over_both_ends_in_the_rows_own_thread() -> None:
         for shape, outline, _ in shapes_of(draw_run(run, "r", ""))
         if len(outline.points) > 2
     ]
-    assert [points[:, 0].min() for _, points in tacks] == pytest.approx([0, 52])
-    assert [points[:, 0].max() for _, points in tacks] == pytest.approx([8, 60])
+    # Every other pass lies lower, and darker so that threads are seen.
+    assert [points[:, 0].min() for _, points in tacks] == pytest.approx([0, 0, 52, 52], abs=0.4)
+    assert [points[:, 0].max() for _, points in tacks] == pytest.approx([8, 8, 60, 60], abs=0.4)
+    assert len({stroke.paint for stroke, _ in tacks if stroke}) == 2
     for stroke, points in tacks:
         assert stroke is not None
         assert stroke.weight == 0.4
-        # A zigzag: each pass goes across to the other side.
-        assert (np.sign(points[1:, 1]) == -np.sign(points[:-1, 1])).all()
+        # Each pass goes across to the other side.
+        assert (np.sign(points[1::2, 1]) == -np.sign(points[::2, 1])).all()
     closed = stitched(circle(20), Row(ends=EndRule(bartack=Measure(8.0))))
     assert main_row(closed).repeats.counted.all()
 

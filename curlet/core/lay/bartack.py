@@ -14,6 +14,8 @@ from curlet.core.motif.families import ArtShape, Artwork
 
 # About four threads wide, its passes nearly a thread apart: common practice.
 WIDTH, APART = 4.0, 0.9
+# How much darker the lower passes are.
+LOWER = -16.0
 
 
 def bartack(row: Row, scale: Scale) -> Piece | None:
@@ -27,7 +29,12 @@ def bartack(row: Row, scale: Scale) -> Piece | None:
     x = np.linspace(0, length, passes + 1)
     y = np.where(np.arange(passes + 1) % 2, 0.5, -0.5) * (WIDTH - 1) * weight
     spots = [f"{a:.6g} {b:.6g}" for a, b in zip(x, y, strict=True)]
-    shape = ArtShape("M" + "L".join(spots), stroke=ColourRole(1), weight=weight)
+    lines = [f"M{a}L{b}" for a, b in zip(spots[:-1], spots[1:], strict=True)]
+    # Every other pass lies lower and darker, so that the threads are seen.
+    shapes = tuple(
+        ArtShape("".join(lines[first::2]), stroke=ColourRole(1, lighter=shade), weight=weight)
+        for first, shade in ((1, LOWER), (0, 0.0))
+    )
     # Sizes here are drawn ones already.
-    art = Artwork((shape,), length, WIDTH * weight, Frame.PRINTED)
+    art = Artwork(shapes, length, WIDTH * weight, Frame.PRINTED)
     return Piece(art, Measure(length, Frame.PRINTED))

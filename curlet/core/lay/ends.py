@@ -10,8 +10,10 @@ from curlet.core.lay.repeats import Repeats, make_repeats
 from curlet.core.lay.rooms import CONDENSED, Room, condensed_pitch
 from curlet.core.measures import Scale
 
-# Stitches sewn again lie beside the first ones by about their thread.
-BESIDE = 0.9
+# Stitches sewn again lie beside the first ones by a little more than their thread, so that both are seen.
+BESIDE = 1.25
+# Between condensed stitches, holes apart: so many threads, so that each of them is seen.
+CLEAR = 1.7
 
 
 def secured(
@@ -25,8 +27,8 @@ def secured(
     parts = [laid]
     if not line.path.closed:
         if rule.condensed:
-            parts = [_condensed(row, first, scale, at_end=False), laid]
-            parts.append(_condensed(row, last, scale, at_end=True))
+            parts = [_condensed(row, first, reach, scale, at_end=False), laid]
+            parts.append(_condensed(row, last, reach, scale, at_end=True))
         if rule.backtack:
             counted = np.flatnonzero(laid.counted)
             again = np.unique(np.concatenate([counted[: rule.backtack], counted[-rule.backtack :]]))
@@ -42,8 +44,10 @@ def _again(sewn: Repeats, reach: float) -> Repeats:
     return sewn.changed(counted=no, beside=np.full(len(sewn), 2 * reach * BESIDE))
 
 
-def _condensed(row: Row, room: Room, scale: Scale, *, at_end: bool) -> Repeats:
-    pitch, length = condensed_pitch(row, scale), CONDENSED * row.drawn_length(scale)
+def _condensed(row: Row, room: Room, reach: float, scale: Scale, *, at_end: bool) -> Repeats:
+    pitch = condensed_pitch(row, scale)
+    thread = 2 * reach if row.motif.thread is not None else 0.0
+    length = max(min(CONDENSED * row.drawn_length(scale), pitch - CLEAR * thread), pitch / 4)
     count = row.ends.condensed
     number = np.arange(count)
     ahead = number.astype(np.float64) * pitch

@@ -157,9 +157,9 @@ function TapeLeg({ leg, place, word }: LegProps) {
   const from = place.x(leg.start);
   const wide = leg.length.worn * place.perMm;
   const text = leg.repeats
-    ? `${length.text(leg.length.worn, 1)} · ${plural(leg.repeats, word.one, word.many)} · ${length.bare(leg.stitch.worn)} + ${length.bare(leg.gap.worn)}`
-    : `${length.text(leg.length.worn, 1)} · none`;
-  const short = `${length.bare(leg.length.worn, 0)} · ${leg.repeats}`;
+    ? `${length.text(leg.own_length.worn, 1)} · ${plural(leg.repeats, word.one, word.many)} · ${length.bare(leg.stitch.worn)} + ${length.bare(leg.gap.worn)}`
+    : `${length.text(leg.own_length.worn, 1)} · none`;
+  const short = `${length.bare(leg.own_length.worn, 0)} · ${leg.repeats}`;
   const shown = wide > text.length * 7.4 ? text : wide > LEAST_LABEL ? short : "";
   const after = leg.lead * place.perMm;
   const before = (leg.left_over - leg.lead) * place.perMm;

@@ -49,7 +49,9 @@ function LegRow({ leg, index }: { leg: LegShown; index: number }) {
   const { bare, text } = useLength();
   return (
     <tr className={`border-t border-dotted border-base-300 ${leg.off ? "text-error" : ""}`}>
-      <td className="py-[2px]">{bare(leg.length.worn, 1)}</td>
+      <td className="py-[2px]" title={`Of the line that is sewn; the path's own leg is ${text(leg.length.worn)}`}>
+        {bare(leg.own_length.worn, 1)}
+      </td>
       <td className="py-[2px] text-right">
         <Count leg={leg} index={index} />
       </td>
