@@ -20,6 +20,7 @@ Floats = NDArray[np.float64]
 # What is turned, swayed or stands on a corner reaches as far again as its cell is long and wide.
 _ROOM = 2.0
 _SHARPEST_TURN = 179.0
+_ROW = 64
 
 
 def check_reach(run: LaidRun, group: Group) -> None:
@@ -31,10 +32,23 @@ def check_reach(run: LaidRun, group: Group) -> None:
     reach = max(_reach(run, course) for course in run.courses)
     for points in _points(group):
         if len(points):
-            far = max(float((low - points.min(axis=0)).max()), float((points.max(axis=0) - high).max()))
+            least, most = _box(points)
+            far = max(float((low - least).max()), float((most - high).max()))
             assert far <= reach, (
                 f"{run.brush.name} lies {far:.3g} mm from its path, whose reach is {reach:.3g}"
             )
+
+
+def _box(points: Floats) -> tuple[Floats, Floats]:
+    """The least and the greatest of (n, 2) points; in long rows, which is many times quicker where there are
+    many."""
+    whole = len(points) // _ROW * _ROW
+    if not points.flags.c_contiguous or not whole:
+        return (np.array([points[:, axis].min() for axis in (0, 1)]),
+                np.array([points[:, axis].max() for axis in (0, 1)]))  # fmt: skip
+    rows, rest = points[:whole].reshape(-1, 2 * _ROW), points[whole:]
+    least = np.vstack([rows.min(axis=0).reshape(-1, 2), rest]).min(axis=0)
+    return least, np.vstack([rows.max(axis=0).reshape(-1, 2), rest]).max(axis=0)
 
 
 def _reach(run: LaidRun, course: LaidCourse) -> float:
