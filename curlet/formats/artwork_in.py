@@ -11,10 +11,12 @@ from curlet.core.dress.colour import ColourRole, RoleGradient
 from curlet.core.errors import BadInput, TooMuch
 from curlet.core.motif.art import path_text
 from curlet.core.motif.draw.combine import clipped_by
-from curlet.core.motif.families.artwork import MOST_POINTS, ArtShape, Artwork
+from curlet.core.motif.families.artwork import MOST_POINTS, ArtShape, Artwork, read_outline
 from curlet.core.motif.pieces import fitted, turned
+from curlet.core.path.booleans import line_as_area
 from curlet.core.path.outline import outline_of
 from curlet.formats.brush_motifs import ArtShapeDoc, ArtworkDoc, GradientDoc, RoleDoc, StopDoc
+from curlet.formats.path_doc import FactsDoc
 from curlet.formats.svg_in import TakenPath, read_svg
 
 MOST_SHAPES = 500
@@ -66,6 +68,10 @@ def _cut(shape: ArtShape, clips: tuple[Outline, ...]) -> list[ArtShape]:
 def _shapes(paths: list[TakenPath]) -> list[ArtShape]:
     """One element as shapes: its fill and its line apart where they are not alike, cut by its clips."""
     shape, facts = _shape(paths), paths[0].facts
+    if facts.dashes and shape.stroke is not None and (dashed := _dashed(shape, facts)) is not None:
+        filled = replace(shape, stroke=None, opacity=facts.fill_opacity)
+        parts = [*([filled] if shape.fill is not None else []), dashed]
+        return [part for each in parts for part in _cut(each, paths[0].clips)]
     apart = shape.fill is not None and shape.stroke is not None
     if apart and facts.fill_opacity != facts.stroke_opacity:
         filled = replace(shape, stroke=None, opacity=facts.fill_opacity)
@@ -73,6 +79,17 @@ def _shapes(paths: list[TakenPath]) -> list[ArtShape]:
         return [part for each in (filled, lined) for part in _cut(each, paths[0].clips)]
     opacity = facts.fill_opacity if shape.fill is not None else facts.stroke_opacity
     return _cut(replace(shape, opacity=opacity), paths[0].clips)
+
+
+def _dashed(shape: ArtShape, facts: FactsDoc) -> ArtShape | None:
+    """A dashed line as the area that its dashes cover: artwork's own lines have none."""
+    outline = read_outline(shape.d)
+    area = line_as_area(
+        outline, shape.weight, shape.ends, shape.joins, facts.dashes * (1 + len(facts.dashes) % 2)
+    )
+    if area is None:
+        return None
+    return ArtShape(path_text(area), fill=shape.stroke, opacity=facts.stroke_opacity)
 
 
 def _shape(paths: list[TakenPath]) -> ArtShape:

@@ -23,6 +23,7 @@ from curlet.formats.safe_xml import local_name, read_svg_tree
 from curlet.formats.svg_paints import Gradients
 from curlet.formats.svg_styles import lay_on_styles
 from curlet.formats.svg_text import Viewport, colour, length, named, numbers, share
+from curlet.formats.svg_unread import Unread
 from curlet.formats.svg_walk import SeenShape, Walk, outline_of_contours
 
 MOST_PATHS = 10_000
@@ -126,12 +127,13 @@ def _layer_names(root: Element) -> dict[Element, str]:
 
 
 def _paths(walk: Walk, notes: list[str]) -> Iterator[TakenPath]:
-    gradients, layers = Gradients(walk.root), _layer_names(walk.root)
+    gradients, layers, unread = Gradients(walk.root), _layer_names(walk.root), Unread(walk.root)
     count = nodes = 0
     for index, shape in enumerate(walk.shapes()):
         contours = shape.in_mm()
         gradient = _gradient(shape, contours, gradients)
-        facts = _facts(shape, f"e{index}", gradient)
+        facts = _facts(shape, f"e{index}", gradient, gradients)
+        notes += (note for note in unread.paints(shape.style) if note not in notes)
         for number, contour in enumerate(contours, 1):
             path = _dot(contour, facts) if _is_dot(contour, facts) else _contour(contour, notes)
             if path is None:
@@ -166,9 +168,11 @@ def _gradient(shape: SeenShape, contours: tuple[Contour, ...], known: Gradients)
     return found and found.moved((MM_PER_PX, 0.0, 0.0, MM_PER_PX, 0.0, 0.0))
 
 
-def _facts(shape: SeenShape, key: str, gradient: RoleGradient | None) -> FactsDoc:
+def _facts(shape: SeenShape, key: str, gradient: RoleGradient | None, known: Gradients) -> FactsDoc:
     style = shape.style
-    stroke, stroke_alpha = _paint(style["stroke"], style["color"])
+    stroke, stroke_alpha = known.middle(named(style["stroke"]) or "") or _paint(
+        style["stroke"], style["color"]
+    )
     fill, fill_alpha = _paint(style["fill"], style["color"])
     if gradient is not None:
         # Where a path has one colour only, a gradient's middle one stands for it.

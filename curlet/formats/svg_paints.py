@@ -50,6 +50,19 @@ class Gradients:
         start, end = self._ends(chain, form, port)
         return RoleGradient(form, start, end, stops, matrix)
 
+    def middle(self, name: str) -> tuple[str, float] | None:
+        """A gradient's middle colour and its opacity, for what has one colour only."""
+        element = self._found.get(name)
+        stops = (
+            next((stops for e in self._chain(element) if (stops := _stops(e))), ())
+            if element is not None
+            else ()
+        )
+        if not stops:
+            return None
+        stop = stops[len(stops) // 2]
+        return stop.role.own or "#000000", stop.opacity
+
     def _chain(self, element: Element) -> list[Element]:
         """The gradient and those that it refers to for what it does not say."""
         chain = [element]

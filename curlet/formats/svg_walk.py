@@ -21,6 +21,7 @@ from curlet.formats.path_data import FURTHEST, Contour
 from curlet.formats.safe_xml import HREFS, local_name
 from curlet.formats.svg_shapes import SHAPES, contours_of
 from curlet.formats.svg_text import Viewport, declarations, length, named, numbers, share, transform_of
+from curlet.formats.svg_unread import not_read
 
 MOST_COPIES, DEEPEST = 20_000, 192
 MOST_CLIPS, MOST_CLIP_POINTS = 500, 20_000
@@ -125,6 +126,7 @@ class Walk:
         said = _said(element) if drawn else {}
         if not drawn or said.get("display") == "none":
             return
+        self.notes += not_read(said, len(element))
         style, opacity = self._styled(here, said)
         way = _checked(compose(here.way, transform_of(element.get("transform", ""))))
         here = replace(here, way=way, style=style, opacity=opacity, depth=here.depth + 1)

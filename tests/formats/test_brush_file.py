@@ -22,7 +22,7 @@ from curlet.formats.settings import read_setting
 from curlet.formats.svg_out import write_svg
 from tests.shapes import line, square
 
-ROPE, CHAIN, STEM = (BRUSHES[name] for name in ("rope", "chain", "stem"))
+ROPE, CHAIN, STEM, LONG_SHORT = (BRUSHES[name] for name in ("rope", "chain", "stem", "long-short"))
 
 
 @pytest.mark.parametrize("name", BRUSHES)
@@ -96,7 +96,7 @@ def test_a_file_that_cannot_be_read_says_where(document: Any, path: str, value: 
         (ROPE, "courses/1/weight", -1, "Line weight"),
         (ROPE, "corners/mitre_limit", 0.5, "Mitre limit"),
         (ROPE, "crossings/clearance/mm", -1, "Clearance"),
-        (CHAIN, "courses/0/order", "A C", "letters from A to B"),
+        (LONG_SHORT, "courses/0/order", "A C", "letters from A to B"),
         (CHAIN, "courses/0/gap/mm", -15.99, "would not move on"),
         (STEM, "courses/0/motif/length", 0, "The cell's length"),
         (STEM, "courses/0/motif/shapes/0/d", "M0 0Q1 1 2 2", "absolute M, L, C and Z"),
