@@ -97,7 +97,7 @@ def test_facing_and_hold_of_drawn_motifs(table: Table, brush: str) -> None:
 
 
 def test_the_order_of_motifs_is_typed(table: Table) -> None:
-    dress(table, "chain")
+    dress(table, "long-short")
     table.type_in("Order", "A A B")
     table.wait(lambda: undo_title(table) == "Undo: Set order")
     table.type_in("Order", "A C")
