@@ -17,6 +17,7 @@ from curlet.core.motif.families import Family
 from curlet.core.motif.motif import MotifMaker
 from curlet.core.path import Path
 from curlet.core.proof import PROOFS, Place, Proof, growth, prove, sample
+from curlet.core.tally import RunTally
 from curlet.formats.artwork_places import AnyPlace
 from curlet.formats.brush_file import BrushDoc
 from curlet.formats.screen import Frame, group_json
@@ -199,8 +200,16 @@ def _proof(proof: Proof, frame: Frame) -> Json:
 
 
 # The board's legs are as long as they are, so that repeats eased far are no fault of the brush; a chain
-# that ends short of an open path is as it should be.
-_NOT_WRONG = {"off-tolerance", "links-off", "links-left-over", "lost-place", "tidied", "unusual"}
+# that ends short of an open path is as it should be; a corner too sharp for its piece is mitred.
+_NOT_WRONG = {
+    "off-tolerance",
+    "links-off",
+    "links-left-over",
+    "lost-place",
+    "tidied",
+    "unusual",
+    "corner-no-room",
+}
 
 _IN_SHORT = {
     "leg-too-short": "legs too short",
@@ -227,17 +236,17 @@ def _says(proof: Proof) -> str:
     if facts.main is not None and abs(facts.main.departure) >= _FELT:
         parts.append(f"{facts.main.departure:+.1f} %")
     else:
-        parts.append(_closing(run))
+        parts.append(_closing(run, facts))
     return " · ".join(part for part in parts if part)
 
 
-def _closing(run: LaidRun) -> str:
+def _closing(run: LaidRun, facts: RunTally) -> str:
     if run.passes:
         return "over and under"
     broken = run.main is not None and not run.main.legs[0].unbroken and len(run.main.legs) > 1
     if not (run.corners and broken):
         return "closes" if run.path.closed else ""
-    manners = {run.manners.of(corner) for corner in run.corners}
+    manners = {corner.manner for corner in facts.corners}
     words = {"mitre": "mitred", "piece": "with pieces", "stop": "stopped short"}
     return words.get(manners.pop(), "") if len(manners) == 1 else ""
 

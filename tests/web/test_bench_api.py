@@ -71,7 +71,12 @@ def test_a_trial_draws_the_repeat_the_board_and_the_sample(client: FlaskClient, 
 
 
 def test_a_proof_that_fails_says_what_it_needs(client: FlaskClient) -> None:
-    doc = brush_of("laid", diameter=14, lay=44).model_dump(mode="json")
+    # Square plates hard by one another: on a curve they run into their neighbours.
+    doc = json.loads(json.dumps(BRUSHES["scallop"]))
+    doc["courses"][0]["motif"]["shapes"] = [
+        {**doc["courses"][0]["motif"]["shapes"][0], "d": "M0 -5L10 -5L10 5L0 5Z"}
+    ]
+    doc["courses"][0]["gap"] = {"mm": 0.2}
     _, head = trial(client, doc)
     wrong = {proof["name"]: proof for proof in head["proofs"] if proof["wrong"]}
     assert "needs" in wrong["tight S"]["short"]

@@ -26,6 +26,9 @@ Floats = NDArray[np.float64]
 REACH, LENGTH = 4.0, 10.0
 # The shorter legs of the board, drawn mm.
 LEG = 20.0
+# How much the tight S and the loop are enlarged, so that their tightest bend is just wide enough for a brush
+# that reaches as far as the board is drawn for: what is told to be pinched there is too wide for its curves.
+TIGHT, LOOP = 1.36, 1.53
 STEPS = 8
 
 
@@ -175,7 +178,7 @@ def _star(k: float) -> Path:
 
 
 def _tight(k: float) -> Path:
-    return _chain([[(0, 22), (34, 24), (-2, -2), (38, 0)]], k)
+    return _chain([[(0, 22), (34, 24), (-2, -2), (38, 0)]], TIGHT * k)
 
 
 def _corner(k: float) -> Path:
@@ -183,7 +186,7 @@ def _corner(k: float) -> Path:
 
 
 def _loop(k: float) -> Path:
-    return _chain([[(0, 24), (58, 20), (20, -24), (14, -2)], [(10, 12), (30, 14), (44, 24)]], k)
+    return _chain([[(0, 24), (58, 20), (20, -24), (14, -2)], [(10, 12), (30, 14), (44, 24)]], LOOP * k)
 
 
 def _letter(k: float) -> Path:

@@ -10,6 +10,8 @@ from numpy.typing import NDArray
 from curlet.core.lay import LaidRow, LaidRun
 from curlet.core.lay.corners import MANNERS
 from curlet.core.lay.draw import edges_of
+from curlet.core.path.contours import contours
+from curlet.core.path.cubics import points_on
 
 Floats = NDArray[np.float64]
 
@@ -21,6 +23,7 @@ _BESIDE = 1e-3
 # A tighter bend than this, hard by a node, is a corner or speed that stalls, mm.
 _CORNER, _HARD_BY = 0.02, 0.1
 _SEEN = 0.05
+_ALONG = np.linspace(0, 1, 9)
 _SLACK = 0.02
 
 
@@ -107,20 +110,36 @@ def _pinch(s: Floats, bend: Floats, reach: Floats, needs: Floats, a: int, b: int
 
 
 def _room_for_rigid(row: LaidRow, reach: float) -> float:
-    """The smallest radius R at which neighbours do not meet: 2(R − h)·tan(p/2R) ≥ l."""
+    """The smallest radius R at which neighbours do not meet: every point of a repeat, x from its middle and y
+    toward the inside, lies within the ray between two neighbours, |x| ≤ (R − y)·tan(p/2R); for a block that
+    is 2(R − h)·tan(p/2R) ≥ l."""
     if row.course.hold == "links":
         return _room_for_links(row)
     if row.course.hold != "ride" or not row.length:
         return 0.0
-    pitch, wide = row.length + max(row.gap, 0.0), reach
-    if pitch <= row.length + 1e-12:
+    pitch = row.length + max(row.gap, 0.0)
+    x, y = _silhouette(row)
+    if not len(x) or 2 * x.max() >= pitch - 1e-9:
         return 0.0
-    low, high = max(wide, pitch / 3), 1e6
+    low, high = max(reach, pitch / 3), 1e6
     for _ in range(60):
         middle = (low + high) / 2
-        clear = 2 * (middle - wide) * np.tan(min(pitch / (2 * middle), 1.5))
-        low, high = (low, middle) if clear >= row.length else (middle, high)
+        clear = ((middle - y) * np.tan(min(pitch / (2 * middle), 1.5)) - x).min() >= 0
+        low, high = (low, middle) if clear else (middle, high)
     return high
+
+
+def _silhouette(row: LaidRow) -> tuple[Floats, Floats]:
+    """(n,) how far points of the repeat's edges lie from its middle, and across the path, to either side."""
+    found = []
+    for item in row.motif.shapes:
+        half = item.shape.stroke.weight / 2 if item.shape.stroke else 0.0
+        for part in contours(item.shape.outline):
+            points = points_on(part.cubics, _ALONG).reshape(-1, 2)
+            middle = np.abs(points[:, 0] - 0.5) * row.length
+            found.append(np.stack([middle + half, np.abs(points[:, 1]) + half]))
+    x, y = np.concatenate(found, axis=1) if found else np.zeros((2, 0))
+    return x, y
 
 
 def _room_for_links(row: LaidRow) -> float:

@@ -8,6 +8,7 @@ from dataclasses import dataclass
 
 from curlet.core.brush.courses import Row, Share
 from curlet.core.lay import LaidRow, LaidRun
+from curlet.core.lay.corners.manner import SHARPEST_CUT
 from curlet.core.lay.crossings import SHALLOW
 from curlet.core.lay.span import LaidSpan
 from curlet.core.measures import MM_PER_INCH, MM_PER_PT, Frame, Measure, Scale
@@ -214,7 +215,8 @@ def _links(run: LaidRun, row: LaidRow, facts: RunTally) -> Iterator[Warning]:
 
 def _no_room(run: LaidRun) -> Iterator[Warning]:
     for corner in gave_way(run).values():
-        message = f"The corner piece has no room at this turn of {abs(corner.turn):.0f}°, so it is mitred."
+        instead = "it is mitred" if abs(corner.turn) < SHARPEST_CUT else "both legs end square"
+        message = f"The corner piece has no room at this turn of {abs(corner.turn):.0f}°, so {instead}."
         yield Warning("corner-no-room", message, corner.s, _place(run, corner.s))
 
 
