@@ -69,7 +69,7 @@ def _axes(row: LaidRow, leg: int) -> CornerAxes:
     """The corner at which a leg ends."""
     lines = {room.leg: room.line for room in row.rooms}
     after = (leg + 1) % len(row.line.legs)
-    cuts = row.cuts[leg, True], row.cuts[after, False]
+    cuts = row.cuts.get((leg, True)), row.cuts.get((after, False))
     turn = turn_between(row.line, leg, after)
     return CornerAxes(row.line, (leg, after), (lines[leg], lines[after]), cuts, row.offset, turn)
 

@@ -70,7 +70,7 @@ def make_rooms(
             row.size / 100,
             row.drawn_length(scale),
             row.drawn_gap(scale),
-            cuts[index, True].short(beside),
+            cuts[index, True].short(beside) if (index, True) in cuts else 0.0,
             row.drawn_offset(scale),
         )
 

@@ -12,7 +12,7 @@ from numpy.typing import NDArray
 from curlet.core.brush.courses import Row
 from curlet.core.brush.rules import Swell
 from curlet.core.errors import BadInput, TooMuch
-from curlet.core.lay.corners import Turning
+from curlet.core.lay.corners import MANNERS, Turning
 from curlet.core.lay.corners.cut import Cut, Cuts, cuts_between, square
 from curlet.core.lay.ends import secured
 from curlet.core.lay.fit import FITS, FitAsk, LegFit
@@ -322,11 +322,13 @@ def _shift(row: Row, room: Room, scale: Scale) -> float:
 
 
 def _cuts(line: LegLine, row: Row, manners: CornerManners, reach: float, scale: Scale) -> Cuts:
-    """Where legs end at each of their corners, by height."""
+    """Where legs end by height, at the corners that need to know it: where artwork is cut or stands, and
+    beside the path in step with it."""
     offset, wide = row.drawn_offset(scale), reach * _most(row.swell)
     found: Cuts = {}
+    in_step = offset != 0 and not row.own_line
     for index, leg in enumerate(line.legs):
-        if leg.end is not None:
+        if leg.end is not None and (in_step or MANNERS[manners.of(leg.end)].sharp):
             after, limit = (index + 1) % len(line.legs), manners.rule.mitre_limit
             found[index, True], found[after, False] = cuts_between(
                 line, index, after, offset - wide, offset + wide, limit

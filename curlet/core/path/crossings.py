@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections import Counter
 from dataclasses import dataclass
+from functools import lru_cache
 
 import numpy as np
 from numpy.typing import NDArray
@@ -13,7 +14,7 @@ from curlet.core.path.path import Path
 Floats = NDArray[np.float64]
 
 _SAMPLES = 33
-_STEPS = 40
+_STEPS = 24
 # The sine of the angle below which two passes run along each other.
 _SHALLOWEST = 1e-6
 _TOUCHING = 1e-7
@@ -46,6 +47,7 @@ class Crossing:
     key: str
 
 
+@lru_cache(maxsize=256)
 def find_crossings(path: Path) -> tuple[Crossing, ...]:
     """Proper crossings of a path with itself, in order of their first pass; touches are none.
 
@@ -118,8 +120,7 @@ def _met(path: Path, one: tuple[float, float], other: tuple[float, float]) -> tu
     low, high = zip(_stretch(path, one), _stretch(path, other), strict=True)
     at = np.array([sum(one) / 2, sum(other) / 2])
     for _ in range(_STEPS):
-        p, q = arc.points(at)
-        t, u = _ways(path, at, np.array(high))
+        (p, q), (t, u) = _ways(path, at, np.array(high))
         matrix = np.column_stack([t, -u])
         if abs(np.linalg.det(matrix)) < _SHALLOWEST:
             return None
@@ -144,11 +145,12 @@ def _stretch(path: Path, piece: tuple[float, float]) -> tuple[float, float]:
 
 
 def _ways(path: Path, at: Floats, ends: Floats) -> tuple[Floats, Floats]:
-    """The ways on at two places, at the end of its stretch as they come in."""
+    """(2, 2) points at two places, and (2, 2) the ways on; at the end of a stretch as it comes in."""
+    points, ways, _ = path.arc.axes(at)
     there = at >= ends - 1e-9
-    after, before = path.arc.tangents(at), path.arc.tangents(at, before=True)
-    ways = np.where(there[:, None], before, after)
-    return ways[0], ways[1]
+    if there.any():
+        ways[there] = path.arc.tangents(at[there], before=True)
+    return points, ways
 
 
 def _apart(path: Path, s: float, t: float) -> float:

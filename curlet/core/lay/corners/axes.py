@@ -28,7 +28,7 @@ class CornerAxes:
     line : the row's legs.
     legs : the index of the leg that comes in, and of the one that goes on.
     own : positions along the row's own line of each.
-    cuts : where each ends, by height.
+    cuts : where each ends, by height; None where the row ends at one place alone.
     offset : of the row's own line, mm.
     turn : degrees, clockwise on the sheet.
     """
@@ -36,7 +36,7 @@ class CornerAxes:
     line: LegLine
     legs: tuple[int, int]
     own: tuple[OwnLine, OwnLine]
-    cuts: tuple[Cut, Cut]
+    cuts: tuple[Cut | None, Cut | None]
     offset: float
     turn: float
 
@@ -45,7 +45,7 @@ class CornerAxes:
         the two legs meet at the height `y` mm; on the leg that comes in or on the one that goes on."""
         q = self.offset + y
         edges = self._at(False, np.array([-take]))[0], self._at(True, np.array([take]))[0]
-        s = [edge + share * (cut.at(q) - edge) for edge, cut in zip(edges, self.cuts, strict=True)]
+        s = [edge + share * (cut.at(q) - edge) for edge, cut in zip(edges, self._cuts, strict=True)]
         return self._points(onward, np.where(onward, s[1], s[0]), q)
 
     def fanned(self, onward: Bools, along: Floats, lean: Floats, y: Floats) -> Floats:
@@ -54,7 +54,7 @@ class CornerAxes:
         height = y * np.cos(lean)
         half = math.tan(math.radians(self.turn) / 2)
         s = []
-        for leg, cut in zip((False, True), self.cuts, strict=True):
+        for leg, cut in zip((False, True), self._cuts, strict=True):
             base, level = self._at(leg, along), np.full_like(height, self.offset)
             lead = cut.at(self.offset + height) - cut.at(level)
             s.append(base + lead * np.tan(np.abs(lean)) / abs(half))
@@ -79,6 +79,13 @@ class CornerAxes:
         )
         way = (there - here) / max(float(np.hypot(*(there - here))), 1e-12)
         return np.asarray(here + x[:, None] * way + y[:, None] * np.array([-way[1], way[0]]))
+
+    @property
+    def _cuts(self) -> tuple[Cut, Cut]:
+        first, second = self.cuts
+        assert first is not None
+        assert second is not None
+        return first, second
 
     def _at(self, onward: bool, along: Floats) -> Floats:
         """Arc lengths of places on the row's own line, past the corner."""

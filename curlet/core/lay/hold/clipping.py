@@ -22,7 +22,7 @@ Bools = NDArray[np.bool_]
 Inside = Callable[[Floats], Floats]
 
 _SAMPLES = np.linspace(0, 1, 17)
-_HALVINGS = 45
+_ROUNDS = 14
 _ON_IT = 1e-9
 # A line that ends flat where the next repeat goes on is lengthened into it, so that no light shows, mm.
 _LAP = 0.5
@@ -69,8 +69,7 @@ def _parted(strand: Strand, cut: Cut, bent: Heights) -> list[Strand]:
     within = inside(points_on(cubics, _SAMPLES))
     if (within >= -_ON_IT).all():
         return [strand]
-    each = zip(cubics, within, strict=True)
-    pieces = [part for cubic, along in each for part in _at_changes(cubic, along, inside)]
+    pieces = _at_changes(cubics, within, inside)
     kept = inside(points_on(np.array(pieces), np.array([0.5]))[:, 0]) > 0
     if strand.closed and kept.any() and not kept.all():
         # Begun where a kept part begins, so that none is broken at the contour's own start.
@@ -139,8 +138,7 @@ def _clipped(strand: Strand, cut: Cut, bent: Heights) -> Strand | None:
     cubics = _run_together(strand.cubics)
     if len(cubics) != len(strand.cubics):
         within = inside(points_on(cubics, _SAMPLES))
-    each = zip(cubics, within, strict=True)
-    pieces = [part for cubic, along in each for part in _at_changes(cubic, along, inside)]
+    pieces = _at_changes(cubics, within, inside)
     middles = points_on(np.array(pieces), np.array([0.5]))[:, 0]
     kept = inside(middles) > 0
     if not kept.any():
@@ -156,19 +154,36 @@ def _run_together(cubics: Floats) -> Floats:
     return np.concatenate([cubics, [[a, (2 * a + b) / 3, (a + 2 * b) / 3, b]]])
 
 
-def _at_changes(cubic: Floats, within: Floats, inside: Inside) -> list[Floats]:
-    """A segment cut wherever it passes from one side to the other."""
-    changes = np.flatnonzero((within[1:] > 0) != (within[:-1] > 0))
-    if not len(changes):
-        return [cubic]
-    low, high = _SAMPLES[changes], _SAMPLES[changes + 1]
-    rising = within[changes + 1] > 0
-    for _ in range(_HALVINGS):
-        middle = (low + high) / 2
-        above = inside(points_on(cubic[None], middle)[0]) > 0
-        low, high = np.where(above == rising, low, middle), np.where(above == rising, middle, high)
+def _at_changes(cubics: Floats, within: Floats, inside: Inside) -> list[Floats]:
+    """(k, 4, 2) segments cut wherever they pass from one side to the other, `within` being how far within
+    each of their samples lies; by regula falsi (Illinois), all at once."""
+    segment, sample = np.nonzero((within[:, 1:] > 0) != (within[:, :-1] > 0))
+    low, high = _SAMPLES[sample], _SAMPLES[sample + 1]
+    below, above = within[segment, sample], within[segment, sample + 1]
+    chosen = cubics[segment]
+    at = low
+    for _ in range(_ROUNDS if len(segment) else 0):
+        at = low - below * (high - low) / np.where(above == below, 1.0, above - below)
+        here = inside(_each_at(chosen, at))
+        same = (here > 0) == (below > 0)
+        # The end that stays is weighed less, so that the other one moves too.
+        above = np.where(same, above / 2, here)
+        high = np.where(same, high, at)
+        low, below = np.where(same, at, low), np.where(same, here, below / 2)
+    return [part for index, cubic in enumerate(cubics) for part in _split_at(cubic, at[segment == index])]
+
+
+def _each_at(cubics: Floats, t: Floats) -> Floats:
+    """(n, 2) points, one on each of (n, 4, 2) cubics."""
+    t = t[:, None]
+    u = 1 - t
+    a, b, c, d = (cubics[:, i] for i in range(4))
+    return np.asarray(((u * a + 3 * t * b) * u + 3 * t * t * c) * u + t**3 * d)
+
+
+def _split_at(cubic: Floats, places: Floats) -> list[Floats]:
     pieces, rest, done = [], cubic, 0.0
-    for t in ((low + high) / 2).tolist():
+    for t in places.tolist():
         left, rest = split(rest, min(max((t - done) / (1 - done), 0.0), 1.0))
         pieces.append(left)
         done = t
