@@ -156,7 +156,7 @@ class _Care:
         if shape.fill is not None:
             yield replace(shape, stroke=None), clipped(whole, cuts, self.of)
         if shape.stroke is not None:
-            yield line_clipped(replace(shape, fill=None), whole, cuts, self.of)
+            yield from line_clipped(replace(shape, fill=None), whole, cuts, self.of)
 
     def _at_joints(self, strand: Strand, repeat: int) -> Strand:
         places = self.joints.within(repeat)

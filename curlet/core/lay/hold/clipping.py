@@ -3,7 +3,7 @@ of both legs can be painted as one shape, with no seam between them."""
 
 from __future__ import annotations
 
-from collections.abc import Callable, Sequence
+from collections.abc import Callable, Iterator, Sequence
 from dataclasses import replace
 
 import numpy as np
@@ -23,6 +23,8 @@ Inside = Callable[[Floats], Floats]
 
 _SAMPLES = np.linspace(0, 1, 17)
 _ROUNDS = 14
+# A line's ends and joins may stand a little further out than half its weight.
+_SPARE = 1.3
 _ON_IT = 1e-9
 # A line that ends flat where the next repeat goes on is lengthened into it, so that no light shows, mm.
 _LAP = 0.5
@@ -38,8 +40,8 @@ def clipped(strands: Sequence[Strand], cuts: Sequence[Cut], bent: Heights) -> li
 
 def line_clipped(
     shape: Shape, strands: Sequence[Strand], cuts: Sequence[Cut], bent: Heights
-) -> tuple[Shape, list[Strand]]:
-    """A line as it is where corners do not touch it; otherwise the area that it covers, cut."""
+) -> Iterator[tuple[Shape, list[Strand]]]:
+    """What cuts leave of a line: as it is where they do not touch it, and the area that the rest covers."""
     stroke = shape.stroke
     assert stroke is not None
     if _can_be_parted(strands, stroke):
@@ -48,10 +50,36 @@ def line_clipped(
                 shape = replace(shape, stroke=replace(stroke, ends="flat"))
             strands = [part for strand in strands for part in _parted(strand, cut, bent)]
         cuts = [cut for cut in cuts if not cut.parts]
-    if not any(_touches(strand, cut, bent, stroke.weight) for strand in strands for cut in cuts):
-        return shape, list(strands)
-    areas = [area for strand in strands for area in _area_of(strand, stroke)]
-    return replace(shape, fill=stroke.paint, stroke=None, even_odd=False), clipped(areas, cuts, bent)
+    clear, touched = _sorted(strands, cuts, bent, stroke.weight)
+    if clear:
+        yield shape, clear
+    if touched:
+        areas = [area for strand in touched for area in _area_of(strand, stroke)]
+        yield replace(shape, fill=stroke.paint, stroke=None, even_odd=False), clipped(areas, cuts, bent)
+
+
+def _sorted(
+    strands: Sequence[Strand], cuts: Sequence[Cut], bent: Heights, weight: float
+) -> tuple[list[Strand], list[Strand]]:
+    """Those that lie clear within every cut, and those that one of them touches; what lies clear of a leg is
+    left out."""
+    clear: list[Strand] = []
+    touched: list[Strand] = []
+    for strand in strands:
+        within = [_margins(strand, cut, bent, weight) for cut in cuts]
+        if any(most < 0 for _, most in within):
+            continue
+        (touched if any(least < 0 for least, _ in within) else clear).append(strand)
+    return clear, touched
+
+
+def _margins(strand: Strand, cut: Cut, bent: Heights, weight: float) -> tuple[float, float]:
+    """By how much a line's nearest and furthest places clear a cut with half their weight, mm: the first is
+    below 0 where it is touched, the second where nothing of it is left."""
+    slope = np.abs(np.diff(cut.places) / np.diff(cut.heights)).max(initial=0.0)
+    near = weight / 2 * float(np.hypot(1.0, slope)) * _SPARE
+    inside = _inside(strand, cut, bent)(points_on(strand.cubics, _SAMPLES))
+    return float(inside.min()) - near, float(inside.max()) + near
 
 
 def _can_be_parted(strands: Sequence[Strand], stroke: Stroke) -> bool:
@@ -79,12 +107,6 @@ def _parted(strand: Strand, cut: Cut, bent: Heights) -> list[Strand]:
     return [
         replace(strand, cubics=np.array(pieces[a:b]), closed=False) for a, b in edges.reshape(-1, 2).tolist()
     ]
-
-
-def _touches(strand: Strand, cut: Cut, bent: Heights, weight: float) -> bool:
-    slope = np.abs(np.diff(cut.places) / np.diff(cut.heights)).max(initial=0.0)
-    near = weight / 2 * float(np.hypot(1.0, slope)) * 1.5
-    return bool((_inside(strand, cut, bent)(points_on(strand.cubics, _SAMPLES)) < near).any())
 
 
 def _area_of(strand: Strand, stroke: Stroke) -> list[Strand]:

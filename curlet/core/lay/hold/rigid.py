@@ -40,24 +40,29 @@ def rigid_clipped(shape: Shape, matrix: Affine, cuts: Sequence[Cut]) -> Iterator
         yield from _cut(replace(laid, fill=None), cuts)
 
 
-def _cut(shape: Shape, cuts: Sequence[Cut]) -> Iterator[Shape]:
+def _cut(shape: Shape, cuts: Sequence[Cut]) -> list[Shape]:
     """A fill or a line, cut by one after the other, each seen from its own corner."""
+    left = [shape]
     for cut in cuts:
-        axes = np.stack([cut.along, np.array([-cut.along[1], cut.along[0]])])
-        origin = np.array([cut.s, 0.0])
-        strands = [
-            Strand((part.cubics - cut.corner) @ axes.T + origin, part.closed, 0, 0.0, -np.inf, np.inf)
-            for part in contours(shape.outline)
-        ]
-        if shape.stroke is not None:
-            shape, kept = line_clipped(shape, strands, [cut], _Flat())
-        else:
-            kept = clipped(strands, [cut], _Flat())
-        if not kept:
-            return
-        chains = [replace(one, cubics=(one.cubics - origin) @ axes + cut.corner) for one in kept]
-        shape = replace(shape, outline=_outline(chains))
-    yield shape
+        left = [part for each in left for part in _cut_once(each, cut)]
+    return left
+
+
+def _cut_once(shape: Shape, cut: Cut) -> Iterator[Shape]:
+    axes = np.stack([cut.along, np.array([-cut.along[1], cut.along[0]])])
+    origin = np.array([cut.s, 0.0])
+    strands = [
+        Strand((part.cubics - cut.corner) @ axes.T + origin, part.closed, 0, 0.0, -np.inf, np.inf)
+        for part in contours(shape.outline)
+    ]
+    if shape.stroke is not None:
+        found = list(line_clipped(shape, strands, [cut], _Flat()))
+    else:
+        found = [(shape, clipped(strands, [cut], _Flat()))]
+    for painted, kept in found:
+        if kept:
+            chains = [replace(one, cubics=(one.cubics - origin) @ axes + cut.corner) for one in kept]
+            yield replace(painted, outline=_outline(chains))
 
 
 def _outline(strands: Sequence[Strand]) -> Outline:
