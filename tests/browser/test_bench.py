@@ -89,14 +89,15 @@ def test_dimensions_are_stepped_by_keys(bench: Table) -> None:
     bench.wait(lambda: float(value(bench, "Repeat length").split()[0]) > before)
 
 
-def test_a_proof_that_fails_is_told_and_enlarged(bench: Table) -> None:
-    bench.type_in("Diameter", "13 mm")
+def test_a_proof_that_fails_is_told_and_enlarged(table: Table) -> None:
+    """Basting leaves its remainder over, so that it does not close."""
+    bench = on_bench(table, "basting")
     bench.wait(
-        lambda: "to look at" in summary(bench) and bench.by_id("proof-tight S").get_attribute("data-wrong")
+        lambda: "to look at" in summary(bench) and bench.by_id("proof-round").get_attribute("data-wrong")
     )
-    bench.by_id("proof-tight S").click()
+    bench.by_id("proof-round").click()
     dialog = bench.wait(lambda: bench.browser.find_element(By.CSS_SELECTOR, "dialog[open]"))
-    assert "needs" in dialog.text
+    assert "left over" in dialog.text
     bench.button("Back to the board").click()
     bench.wait(lambda: not bench.browser.find_elements(By.CSS_SELECTOR, "dialog[open]"))
 
