@@ -13,6 +13,11 @@ _EVEN = 1e-9
 _INNER = 1e-10
 
 
+def straight(a: Floats, b: Floats) -> Floats:
+    """(…, 4, 2) cubics at even speed from (…, 2) points to others."""
+    return np.stack([a, (2 * a + b) / 3, (a + 2 * b) / 3, b], axis=-2)
+
+
 def split(cubic: Floats, t: float) -> tuple[Floats, Floats]:
     """A (4, 2) cubic's two parts before and after t (de Casteljau)."""
     a, b, c, d = cubic

@@ -15,7 +15,7 @@ from curlet.core.lay.hold.mapping import Heights
 from curlet.core.lay.hold.strands import Strand
 from curlet.core.path.booleans import line_as_area
 from curlet.core.path.contours import contours
-from curlet.core.path.cubics import points_on, split
+from curlet.core.path.cubics import points_on, split, straight
 
 Floats = NDArray[np.float64]
 Bools = NDArray[np.bool_]
@@ -134,7 +134,7 @@ def _lapped(strand: Strand, stroke: Stroke) -> Floats:
         if abs(point[0] - edge) < _EDGE:
             there = point + np.array([by, 0.0])
             a, b = (there, point) if point is first else (point, there)
-            line = np.array([[a, (2 * a + b) / 3, (a + 2 * b) / 3, b]])
+            line = straight(a, b)[None]
             pieces = [line, *pieces] if point is first else [*pieces, line]
     return np.concatenate(pieces)
 
@@ -173,7 +173,7 @@ def _run_together(cubics: Floats) -> Floats:
     a, b = cubics[-1, 3], cubics[0, 0]
     if np.abs(a - b).max() <= _ON_IT:
         return cubics
-    return np.concatenate([cubics, [[a, (2 * a + b) / 3, (a + 2 * b) / 3, b]]])
+    return np.concatenate([cubics, straight(a, b)[None]])
 
 
 def _at_changes(cubics: Floats, within: Floats, inside: Inside) -> list[Floats]:
@@ -235,5 +235,4 @@ def _along_the_cut(here: Floats, there: Floats, cut: Cut, strand: Strand, bent: 
     if here[1] > there[1]:
         corners = corners[::-1]
     through = np.vstack([here, corners, there])
-    a, b = through[:-1], through[1:]
-    return list(np.stack([a, (2 * a + b) / 3, (a + 2 * b) / 3, b], axis=1))
+    return list(straight(through[:-1], through[1:]))

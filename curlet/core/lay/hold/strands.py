@@ -15,6 +15,7 @@ from curlet.core.lay.hold.mapping import Bent
 from curlet.core.lay.repeats import Repeats
 from curlet.core.path.contours import Contour
 from curlet.core.path.cubics import cut_where, points_on, rates_on
+from curlet.core.path.cubics import straight as straight_cubics
 
 Floats = NDArray[np.float64]
 Ints = NDArray[np.intp]
@@ -120,7 +121,7 @@ def _mapped(bent: Bent, cubics: Floats, leg: Ints, beside: Floats) -> tuple[Floa
         fine = (error <= bent.tolerance) | (long <= bent.tolerance)
         if depth == _DEEPEST:
             fine, straight = np.ones_like(fine), ~fine
-            placed[straight] = _straight(placed[straight, 0], placed[straight, 3])
+            placed[straight] = straight_cubics(placed[straight, 0], placed[straight, 3])
         done_at.append(begin[fine])
         done.append(placed[fine])
         rough = ~fine
@@ -171,10 +172,6 @@ def _halves(cubics: Floats) -> Floats:
     middle = (abc + bcd) / 2
     halves = np.stack([a, ab, abc, middle, middle, bcd, cd, d], axis=1)
     return halves.reshape(-1, 4, 2)
-
-
-def _straight(a: Floats, b: Floats) -> Floats:
-    return np.stack([a, (2 * a + b) / 3, (a + 2 * b) / 3, b], axis=1)
 
 
 def _outline(cubics: Floats, closed: bool) -> Outline:
