@@ -49,52 +49,12 @@ def _needles(name: str, offsets: tuple[float, ...]) -> BrushDoc:
 
 
 def laid_rope(twist: str = "Z", diameter: float = 8.0, lay: float = 24.0) -> BrushDoc:
-    """Three strands: a band, and marks a third of the lay apart that slope as the twist's letter does."""
-    # The marks end within the cord's own edge.
-    h, pitch = 0.87 * diameter / 2, lay / 3
-    top, foot = (-h, h) if twist == "Z" else (h, -h)
-    # A hair short of the cell's edges: a mark ends at the cord's own edge and joins no other.
-    a, b = 0.01 * pitch, 0.99 * pitch
-    mark = (
-        f"M{a} {top}C{pitch * 0.3} {top * 0.9} {pitch * 0.38} {top * 0.35} {pitch / 2} 0"
-        f"C{pitch * 0.62} {foot * 0.35} {pitch * 0.7} {foot * 0.9} {b} {foot}"
+    """Three strands that lie over and under where the rope crosses itself."""
+    rope = brush_of(
+        "laid", f"Laid cord, 3 strand, {twist}", threads=(FLAX,), twist=twist, diameter=diameter, lay=lay
     )
-    marks = RowDoc(
-        motif=artwork(pitch, diameter, stroked(mark, 0.9, 1, -28, ends="flat")),
-        length=mm(pitch),
-        gap=mm(0),
-        hold="bend",
-        fit=FitDoc(kind="ease"),
-    )
-    band = BandDoc(course="band", width=mm(diameter))
-    return BrushDoc(
-        name=f"Laid cord, 3 strand, {twist}",
-        kind="rope",
-        courses=(band, marks),
-        corners=CornerDoc(manner="mitre"),
-        crossings=CrossingDoc(manner="over-under", clearance=mm(0.6)),
-        threads=(FLAX,),
-    )
-
-
-def scallops(width: float = 10.0) -> BrushDoc:
-    """Discs 98 % of their width apart read as a scalloped edge: common practice."""
-    r = width / 2
-    motif = artwork(
-        width,
-        width,
-        filled(disc(r, 0, r)),
-        stroked(disc(r, 0, r - 0.3), 0.4, 1, -25),
-        filled(disc(r, -0.35 * r, 0.9), 2),
-    )
-    row = RowDoc(motif=motif, length=mm(width), gap=mm(-0.02 * width), hold="ride")
-    return BrushDoc(
-        name="Scallop with eyelets",
-        kind="trim",
-        courses=(row,),
-        corners=CornerDoc(manner="carry"),
-        threads=(CREAM, PLUM),
-    )
+    crossings = CrossingDoc(manner="over-under", clearance=mm(0.6))
+    return rope.model_copy(update={"crossings": crossings})
 
 
 def border(side: float = 12.0) -> BrushDoc:
@@ -170,6 +130,13 @@ def ribbon() -> BrushDoc:
     )
 
 
+def _discs() -> BrushDoc:
+    """Discs 98 % of their width apart, each whole on its path: they turn any corner."""
+    row = {"hold": "ride"}
+    scallops = brush_of("scallop", "Scallops of discs", row=row, form="discs", line=0.3)
+    return scallops.model_copy(update={"corners": CornerDoc(manner="carry")})
+
+
 def taper() -> BrushDoc:
     """One leaf stretched along the whole path, its ends kept, swelling in the middle."""
     blade = "M0 0C12 -3 28 -3 40 0C28 3 12 3 0 0Z"
@@ -196,7 +163,8 @@ _DOCS: dict[str, BrushDoc] = {
     "twin": _needles("Twin needle, 6.4 mm gauge", (-GAUGE / 2, GAUGE / 2)),
     "triple": _needles("Triple needle, 6.4 mm gauge", (-GAUGE, 0.0, GAUGE)),
     "rope": laid_rope(),
-    "scallop": scallops(),
+    "scallop": brush_of("scallop", "Scalloped edge with eyelets"),
+    "scallop-discs": _discs(),
     "border": border(),
     "stem": stem(),
     "ribbon": ribbon(),
@@ -222,6 +190,13 @@ def _whipped() -> BrushDoc:
     ends = {side: piece_of("wrapped-end", side=side, diameter=6, length=9) for side in ("start", "end")}
     threads = (FLAX, RUST)
     return brush_of("c-mark", "Drawn rope, whipped ends", threads=threads, row={"pieces": PiecesDoc(**ends)})
+
+
+def _blunt(family: str, name: str, **values: str) -> BrushDoc:
+    """A brush whose waves pass through the corner itself: past 120° its point is cut flat."""
+    made = brush_of(family, name, **values)  # type: ignore[arg-type]
+    row = made.courses[0].model_copy(update={"pieces": PiecesDoc()})
+    return made.model_copy(update={"courses": (row,), "corners": CornerDoc(manner="mitre", mitre_limit=2)})
 
 
 def _vine() -> BrushDoc:
@@ -255,7 +230,7 @@ _OF_FAMILIES: dict[str, BrushDoc] = {
     "curb": brush_of("curb", "Curb chain, 2 mm wire"),
     "ball": brush_of("ball", "Ball chain, 3.2 mm"),
     "belcher": _belcher(),
-    "rickrack": brush_of("rickrack", "Rickrack, medium"),
+    "rickrack": _blunt("rickrack", "Rickrack, medium"),
     "lace": brush_of("lace", "Lace edge, 14 mm"),
     "fringe": brush_of("fringe", "Cut fringe, 22 mm"),
     "tassels": brush_of("tassel-fringe", "Tassel fringe, 30 mm"),
@@ -267,7 +242,7 @@ _OF_FAMILIES: dict[str, BrushDoc] = {
     "dots": brush_of("dots", "Graded-dot edge"),
     "key": brush_of("key", "Key border, 12 mm"),
     "wave": brush_of("wave", "Running wave, 12 mm"),
-    "guilloche": brush_of("guilloche", "Guilloche, 12 mm"),
+    "guilloche": _blunt("guilloche", "Guilloche, 12 mm", meets="crossings"),
     "vine": _vine(),
     "checker": brush_of("checker", "Checker, 3 rows"),
     "dog-tooth": brush_of("dog-tooth", "Dog-tooth, 8 mm"),

@@ -12,8 +12,8 @@ from curlet.core.lay import lay
 from curlet.core.lay.draw import draw_run
 from curlet.core.measures import Scale
 from curlet.core.path import Path
-from curlet.demo.brushes import laid_rope
 from curlet.formats.recipes import brush_of
+from tests.marked import marked_rope
 from tests.outlines import flattened, main_row, polygon, shapes_of
 from tests.shapes import circle, line, square, turn
 
@@ -47,8 +47,8 @@ def drawn(item: Item) -> BaseGeometry:
 @pytest.mark.parametrize("radius", [1.0, 2.0, 3.5, 6.0])
 def test_marks_stay_within_the_cord_at_rounded_corners(radius: float) -> None:
     """They stood outside it at radii of 1 to 6 mm."""
-    group = draw_run(lay(rounded(60, radius), laid_rope().to_core(), Scale()), "r", "")
-    cord, marks = (drawn(item) for item in (group.items[0], group.items[1]))
+    group = draw_run(lay(rounded(60, radius), marked_rope().to_core(), Scale()), "r", "")
+    cord, marks = (drawn(item) for item in group.items[:2])
     assert marks.difference(cord.buffer(0.02)).area < 0.05
 
 
@@ -79,7 +79,8 @@ def test_an_open_rope_is_cut_square_at_its_ends(length: float) -> None:
 def test_every_strand_is_one_whole_shape() -> None:
     """No crumbs: on a straight line every strand away from the ends has the same area."""
     run = lay(line(120), LAID, Scale())
-    areas = np.array([polygon(o).area for shape, o, _ in shapes_of(draw_run(run, "r", "")) if shape.fill])
+    drawn = [outline for _, outline, _ in shapes_of(draw_run(run, "r", ""))]
+    areas = np.array([polygon(outline).area for outline in drawn if outline.commands.count("M") == 1])
     # What lies over is strands alone: a third of the shapes at least are whole ones, all alike.
     whole = np.abs(areas - areas.max()) < 1e-3 * areas.max()
     assert whole.sum() >= len(main_row(run).slots) - 3

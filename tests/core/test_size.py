@@ -37,7 +37,7 @@ def _points(item: object) -> int:
 
 
 def test_a_run_that_would_outgrow_the_sheet_says_what_to_do() -> None:
-    run = lay(straight(40_000), read_brush(BRUSHES["whipped"]).to_core(), Scale())
+    run = lay(straight(400_000), read_brush(BRUSHES["vine"]).to_core(), Scale())
     with pytest.raises(TooMuch, match=rf"{MOST_OF_RUN:,} is the most. Use longer repeats"):
         points_of(run)
 

@@ -20,9 +20,11 @@ from curlet.formats.brush_file import BrushDoc, read_brush
 from curlet.formats.run_places import PlacesDoc
 from curlet.formats.settings import read_setting
 from curlet.formats.svg_out import write_svg
+from tests.marked import marked_rope
 from tests.shapes import line, square
 
-ROPE, CHAIN, STEM, LONG_SHORT = (BRUSHES[name] for name in ("rope", "chain", "stem", "long-short"))
+ROPE = marked_rope().model_dump(mode="json")
+CHAIN, STEM, LONG_SHORT = (BRUSHES[name] for name in ("chain", "stem", "long-short"))
 
 
 @pytest.mark.parametrize("name", BRUSHES)

@@ -94,7 +94,7 @@ def test_twin_needle_gauge() -> None:
 
 def test_scallops_and_strand_marks_stand_as_the_trade_spaces_them() -> None:
     """Discs about 98 % of their width apart; C marks 70 to 80 % of theirs: common practice."""
-    assert FAMILIES["scallop"]().natural(Scale()) / 10 == pytest.approx(0.98)
+    assert FAMILIES["scallop"](form="discs").natural(Scale()) / 10 == pytest.approx(0.98)
     assert 0.7 <= FAMILIES["c-mark"]().natural(Scale()) / 5 <= 0.8
 
 

@@ -17,6 +17,7 @@ from curlet.core.lay.corners.mitre import mitre_ratio, within_limit
 from curlet.core.lay.draw import draw_run
 from curlet.core.measures import Measure, Scale
 from curlet.core.motif.families import ArtShape, Artwork
+from curlet.core.motif.families.rope.laid import Laid
 from curlet.core.path.outline import outline_of
 from curlet.demo.brushes import laid_rope
 from curlet.formats.numbers import outline_data
@@ -102,11 +103,11 @@ def test_an_offset_band_is_shapelys_parallel_line() -> None:
 
 
 def _slope(run: LaidRun) -> int:
-    """Which way a strand mark falls: 1 for \\, −1 for /."""
+    """Which way a strand falls: 1 for \\, −1 for /."""
     drawn = shapes_of(draw_run(run, "r", ""))
-    marks = [outline for shape, outline, _ in drawn if shape.stroke and shape.stroke.weight < 2]
-    first, last = flattened(marks[0])[1][[0, -1]]
-    return int(np.sign((last[1] - first[1]) / (last[0] - first[0])))
+    strands = [flattened(outline)[0] for _, outline, _ in drawn if outline.commands.count("M") == 1]
+    x, y = max(strands, key=lambda strand: np.ptp(strand[:, 0])).T
+    return int(np.sign(np.cov(x, y)[0, 1]))
 
 
 @pytest.mark.parametrize(("twist", "slope"), [("Z", 1), ("S", -1)])
@@ -125,9 +126,11 @@ def test_lay_and_helix_angle() -> None:
     # Geometry: tan(helix angle) = π·D/lay at the surface; a lay of 3 D is 46.3°, of 3.5 D 41.9°.
     assert math.degrees(math.atan(math.pi / 3)) == pytest.approx(46.3, abs=0.05)
     assert math.degrees(math.atan(math.pi / 3.5)) == pytest.approx(41.9, abs=0.05)
-    marks = laid_rope("Z", 8, 24).to_core().courses[1]
-    assert isinstance(marks, Row)
-    assert marks.length.mm == pytest.approx(24 / 3)
+    (strands,) = laid_rope("Z", 8, 24).to_core().courses
+    assert isinstance(strands, Row)
+    assert strands.length.mm == pytest.approx(24 / 3)
+    assert isinstance(strands.motif, Laid)
+    assert strands.motif.helix_angle == pytest.approx(46.3, abs=0.05)
 
 
 @pytest.mark.parametrize("radius", [8.0, 30.0, 400.0])

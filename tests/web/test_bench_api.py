@@ -11,6 +11,7 @@ import pytest
 from flask.testing import FlaskClient
 
 from curlet.core.motif.families import FAMILIES
+from curlet.demo.artwork import artwork, filled
 from curlet.demo.brushes import BRUSHES
 from curlet.formats.brush_pack import write_brush
 from curlet.formats.recipes import brush_of
@@ -72,10 +73,9 @@ def test_a_trial_draws_the_repeat_the_board_and_the_sample(client: FlaskClient, 
 
 def test_a_proof_that_fails_says_what_it_needs(client: FlaskClient) -> None:
     # Square plates hard by one another: on a curve they run into their neighbours.
-    doc = json.loads(json.dumps(BRUSHES["scallop"]))
-    doc["courses"][0]["motif"]["shapes"] = [
-        {**doc["courses"][0]["motif"]["shapes"][0], "d": "M0 -5L10 -5L10 5L0 5Z"}
-    ]
+    doc = json.loads(json.dumps(BRUSHES["scallop-discs"]))
+    plate = artwork(10, 10, filled("M0 -5L10 -5L10 5L0 5Z"))
+    doc["courses"][0].update(motif=plate.model_dump(mode="json"), length={"mm": 10})
     doc["courses"][0]["gap"] = {"mm": 0.2}
     _, head = trial(client, doc)
     wrong = {proof["name"]: proof for proof in head["proofs"] if proof["wrong"]}
@@ -99,14 +99,14 @@ def test_a_step_between_pieces_is_marked_with_its_size(client: FlaskClient) -> N
 
 def test_a_making_is_tried_and_nothing_is_kept(client: FlaskClient) -> None:
     before = brush(client, "rope")
-    status, head = trial(client, before["doc"], making=typed("/courses/1/length", "9 mm"), course=1)
+    status, head = trial(client, before["doc"], making=typed("/courses/0/length", "9 mm"))
     assert status == 200
     assert head["repeat"]["length"] == pytest.approx(9)
     assert brush(client, "rope") == before
 
 
 def test_what_is_half_typed_is_refused_in_words(client: FlaskClient) -> None:
-    status, problem = trial(client, BRUSHES["rope"], making=typed("/courses/1/length", "nine"))
+    status, problem = trial(client, BRUSHES["rope"], making=typed("/courses/0/length", "nine"))
     assert status == 422
     assert "is not a measure" in problem["detail"]
 

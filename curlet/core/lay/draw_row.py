@@ -7,12 +7,12 @@ import math
 import numpy as np
 from numpy.typing import NDArray
 
-from curlet.core.drawing import Group, Item
+from curlet.core.drawing import Group, Item, Laid
 from curlet.core.lay.corners.cut import Cut, across
 from curlet.core.lay.corners.mitre import under_fold
 from curlet.core.lay.draw_corner import corner_items
 from curlet.core.lay.hold.mapping import TOLERANCE
-from curlet.core.lay.paint_row import Painter, placements_of
+from curlet.core.lay.paint_row import Painter, placements_of, run_in
 from curlet.core.lay.row import LaidRow
 
 Floats = NDArray[np.float64]
@@ -45,7 +45,19 @@ def row_items(
     which = np.arange(len(row.repeats))
     items = [item for over in layers for item in _in_order(painter, which, over)]
     coarse = tolerance if tolerance > TOLERANCE else 0.0
-    return [*_folds(painter), *items, *corner_items(row, threads, coarse)]
+    beside = [*items, *corner_items(row, threads, coarse)]
+    return [*_folds(painter), *(beside if painter.overlapping else _run_together(beside))]
+
+
+def _run_together(items: list[Item]) -> list[Item]:
+    """Repeats and pieces that lie beside one another, painted together where they look alike."""
+    found: list[Item] = []
+    for item in items:
+        if found and isinstance(item, Laid) and isinstance(before := found[-1], Laid):
+            found[-1] = Laid(tuple(run_in(before.shapes, item.shapes)))
+        else:
+            found.append(item)
+    return found
 
 
 def _in_order(painter: Painter, which: Ints, over: bool | None) -> list[Item]:

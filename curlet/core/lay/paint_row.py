@@ -5,12 +5,13 @@ from __future__ import annotations
 from collections.abc import Iterator, Sequence
 from dataclasses import replace
 from functools import cached_property
+from itertools import takewhile
 
 import numpy as np
 from numpy.typing import NDArray
 
 from curlet.core.drawing import Group, Item, Laid, Outline, Shape, Solid, Stamps, moved_paint
-from curlet.core.dress.colour import dress, recoloured, shaded, turned
+from curlet.core.dress.colour import RoleShape, dress, recoloured, shaded, turned
 from curlet.core.lay.corners.cut import Cut, Cuts, as_it_stands
 from curlet.core.lay.corners.mitre import half_plane
 from curlet.core.lay.draw_picture import picture_item
@@ -30,6 +31,7 @@ Bools = NDArray[np.bool_]
 
 # Steps in which swayed shades and hues are painted.
 SHADE_STEP, HUE_STEP = 1.0, 4.0
+_EDGE = 1e-6
 
 
 def placements_of(row: LaidRow) -> Placements | None:
@@ -133,7 +135,7 @@ class Painter:
             row.line, row.offset, row.course.swell, row.line.path.length, row.repeats.start, self.tolerance,
             cuts, window,
         )  # fmt: skip
-        return [*items, *self._bent(bent, which, shapes)]
+        return [*items, *self._bent(bent, which, shapes, chosen)]
 
     def _pictures(self, motif: Motif, which: Ints, cut: bool) -> list[Item]:
         """A motif's picture, hidden past corners that cut it."""
@@ -203,11 +205,19 @@ class Painter:
         assert at is not None
         return matrices(at(row.line, row.repeats, row.offset, row.asked), self.local)
 
-    def _bent(self, bent: Bent, which: Ints, shapes: tuple[Shape, ...]) -> list[Item]:
+    def _bent(
+        self, bent: Bent, which: Ints, shapes: tuple[Shape, ...], chosen: tuple[RoleShape, ...]
+    ) -> list[Item]:
         repeats, local = self.row.repeats.take(which), self.local.take(which)
         every = bend_together(bent, repeats, local, shapes)
-        if self.overlapping and len(which) > 1:
-            laid = [shape for one in self._one_by_one(every, which) for shape in one]
+        within = [_within_cell(item) for item in chosen]
+        if self.overlapping and len(which) > 1 and not all(within):
+            # What repeats share an edge with lies under them as one, so that no seam shows between them.
+            shared = (
+                batches for batches, _ in takewhile(lambda pair: pair[1], zip(every, within, strict=True))
+            )
+            under = [shape for batches in shared for shape in self._as_one(batches, which)]
+            laid = under + [shape for one in self._one_by_one(every, which) for shape in one]
         else:
             laid = [shape for batches in every for shape in self._as_one(batches, which)]
         return [Laid(tuple(laid))] if laid else []
@@ -249,6 +259,33 @@ class Painter:
             return turned(shaded(colour, shade * SHADE_STEP), hue * HUE_STEP)
 
         return tuple(recoloured(shape, tint) for shape in shapes)
+
+
+def _within_cell(item: RoleShape) -> bool:
+    """Whether a shape hides what lies under it and leaves its neighbours' cells alone."""
+    x = item.shape.outline.points[:, 0]
+    plain = item.shape.stroke is None and item.opacity == 1 and item.gradient is None
+    return bool(plain and x.min() >= -_EDGE and x.max() <= 1 + _EDGE)
+
+
+def run_in(shapes: Sequence[Shape], more: Sequence[Shape]) -> list[Shape]:
+    """Shapes of artwork that lies beside other artwork, painted with those that look alike, so that no seam
+    shows where the two meet. Both keep their own order."""
+    found, at = list(shapes), 0
+    for shape in more:
+        alike = (i for i in range(at, len(found)) if _alike(found[i], shape))
+        if (place := next(alike, None)) is None:
+            found.insert(at, shape)
+            at += 1
+        else:
+            found[place] = _together([found[place], shape])
+            at = place + 1
+    return found
+
+
+def _alike(one: Shape, other: Shape) -> bool:
+    looks = [(shape.fill, shape.stroke, shape.even_odd) for shape in (one, other)]
+    return looks[0] == looks[1] and not _graded(one)
 
 
 def _together(shapes: Sequence[Shape]) -> Shape:

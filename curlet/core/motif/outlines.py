@@ -91,6 +91,25 @@ def quarter_band(x: float, y: float, outer: float, inner: float) -> Outline:
     return Outline("MCLCZ", np.concatenate([arc(outer), arc(inner)[::-1]]))
 
 
+def arc(r: float, start: float, end: float) -> Floats:
+    """(3k + 1, 2) points of the cubics along a circle about the origin, from one angle to another, degrees
+    clockwise from the x axis as y grows downward."""
+    parts = max(1, math.ceil(abs(end - start) / 90 - 1e-9))
+    a = np.radians(np.linspace(start, end, parts + 1))
+    at = r * np.stack([np.cos(a), np.sin(a)], axis=1)
+    # Handles of (4/3)·tan(a quarter of the angle) of the radius.
+    handle = 4 / 3 * math.tan(math.radians(end - start) / parts / 4) * np.stack([-at[:, 1], at[:, 0]], axis=1)
+    cubics = np.stack([at[:-1] + handle[:-1], at[1:] - handle[1:], at[1:]], axis=1)
+    return np.concatenate([at[:1], cubics.reshape(-1, 2)])
+
+
+def sector(outer: float, inner: float, start: float, end: float) -> Outline:
+    """Part of a ring about the origin, from one angle to another, as `arc`."""
+    out, back = arc(outer, start, end), arc(inner, end, start)
+    cubics = "C" * (len(out) // 3)
+    return Outline(f"M{cubics}L{cubics}Z", np.concatenate([out, back]))
+
+
 def moved(outline: Outline, x: float, y: float, turn: float = 0.0, flip: bool = False) -> Outline:
     """Flipped across the baseline if asked, then turned clockwise by degrees, then moved."""
     points = outline.points * (1.0, -1.0) if flip else outline.points

@@ -173,8 +173,8 @@ def _between(shape: ArtShape, start: float, end: float) -> Iterator[ArtShape]:
     if high < start - _HAIR or low > end + _HAIR:
         return
     if shape.fill is not None:
-        part = clipped(outline, start, end)
-        if np.ptp(part.points[:, 0]) > _HAIR:
+        part = clipped(outline, start, end, even_odd=shape.even_odd)
+        if part is not None and np.ptp(part.points[:, 0]) > _HAIR:
             yield moved(replace(shape, d=path_text(part), stroke=None), shifted(-start, 0.0))
     if shape.stroke is not None:
         line = shortened(outline, start, end)

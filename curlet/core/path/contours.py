@@ -9,6 +9,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from curlet.core.drawing import Outline
+from curlet.core.path.cubics import straight
 
 Floats = NDArray[np.float64]
 
@@ -34,7 +35,7 @@ def contours(outline: Outline) -> tuple[Contour, ...]:
 
     def close(closed: bool) -> None:
         if closed and np.abs(here - first).max() > 1e-12:
-            pieces.append(_straight(here, first))
+            pieces.append(straight(here, first))
         if pieces:
             found.append(Contour(np.array(pieces), closed))
         pieces.clear()
@@ -45,7 +46,7 @@ def contours(outline: Outline) -> tuple[Contour, ...]:
             first = here = outline.points[at]
             at += 1
         elif command == "L":
-            pieces.append(_straight(here, outline.points[at]))
+            pieces.append(straight(here, outline.points[at]))
             here, at = outline.points[at], at + 1
         elif command == "C":
             pieces.append(np.vstack([here, outline.points[at : at + 3]]))
@@ -80,7 +81,3 @@ def coarser(contour: Contour, scale: tuple[float, float], within: float) -> Cont
     lines = np.stack([a, a + (b - a) / 3, b - (b - a) / 3, b], axis=1)
     lines[first == last] = cubics[first[first == last]]
     return Contour(lines, contour.closed)
-
-
-def _straight(a: Floats, b: Floats) -> Floats:
-    return np.array([a, a + (b - a) / 3, b - (b - a) / 3, b])

@@ -154,7 +154,7 @@ class _Care:
             yield shape, whole
             return
         if shape.fill is not None:
-            yield replace(shape, stroke=None), clipped(whole, cuts, self.of)
+            yield replace(shape, stroke=None), clipped(whole, cuts, self.of, even_odd=shape.even_odd)
         if shape.stroke is not None:
             yield from line_clipped(replace(shape, fill=None), whole, cuts, self.of)
 

@@ -16,6 +16,7 @@ from curlet.core.lay.hold.strands import Strand
 from curlet.core.path.booleans import line_as_area
 from curlet.core.path.contours import contours
 from curlet.core.path.cubics import points_on, split, straight
+from curlet.core.path.runs import joined_along, kept_runs
 
 Floats = NDArray[np.float64]
 Bools = NDArray[np.bool_]
@@ -31,10 +32,12 @@ _LAP = 0.5
 _EDGE = 1e-6
 
 
-def clipped(strands: Sequence[Strand], cuts: Sequence[Cut], bent: Heights) -> list[Strand]:
-    """What is left of filled contours, each closed along the cuts."""
+def clipped(
+    strands: Sequence[Strand], cuts: Sequence[Cut], bent: Heights, *, even_odd: bool = False
+) -> list[Strand]:
+    """What is left of one shape's filled contours, closed along the cuts."""
     for cut in cuts:
-        strands = [kept for strand in strands if (kept := _clipped(strand, cut, bent)) is not None]
+        strands = _clipped(strands, cut, bent, even_odd)
     return list(strands)
 
 
@@ -149,23 +152,36 @@ def _inside(strand: Strand, cut: Cut, bent: Heights) -> Inside:
     return inside
 
 
-def _clipped(strand: Strand, cut: Cut, bent: Heights) -> Strand | None:
-    """One filled contour; None where nothing is left of it."""
-    inside = _inside(strand, cut, bent)
-    within = inside(points_on(strand.cubics, _SAMPLES))
-    if (within >= -_ON_IT).all():
-        return strand
-    if (within <= _ON_IT).all():
-        return None
+def _clipped(strands: Sequence[Strand], cut: Cut, bent: Heights, even_odd: bool) -> list[Strand]:
+    """What one cut leaves of a shape's contours."""
+    whole: list[Strand] = []
+    runs: list[list[Floats]] = []
+    for strand in strands:
+        inside = _inside(strand, cut, bent)
+        within = inside(points_on(strand.cubics, _SAMPLES))
+        if (within >= -_ON_IT).all():
+            whole.append(strand)
+        elif not (within <= _ON_IT).all():
+            runs += _runs(strand, within, inside)
+    if not runs:
+        return whole
+    first = strands[0]
+
+    def along(here: Floats, there: Floats) -> list[Floats]:
+        return _along_the_cut(here, there, cut, first, bent)
+
+    joined = joined_along(runs, along, even_odd=even_odd)
+    return [*whole, *(replace(first, cubics=cubics, closed=True) for cubics in joined)]
+
+
+def _runs(strand: Strand, within: Floats, inside: Inside) -> list[list[Floats]]:
+    """The runs of one contour that lie within the leg."""
     cubics = _run_together(strand.cubics)
     if len(cubics) != len(strand.cubics):
         within = inside(points_on(cubics, _SAMPLES))
     pieces = _at_changes(cubics, within, inside)
-    middles = points_on(np.array(pieces), np.array([0.5]))[:, 0]
-    kept = inside(middles) > 0
-    if not kept.any():
-        return None
-    return replace(strand, cubics=_closed_along(pieces, kept, cut, strand, bent), closed=True)
+    kept = inside(points_on(np.array(pieces), np.array([0.5]))[:, 0]) > 0
+    return kept_runs(pieces, kept) if not kept.all() else [pieces]
 
 
 def _run_together(cubics: Floats) -> Floats:
@@ -210,18 +226,6 @@ def _split_at(cubic: Floats, places: Floats) -> list[Floats]:
         pieces.append(left)
         done = t
     return [*pieces, rest]
-
-
-def _closed_along(pieces: list[Floats], kept: Bools, cut: Cut, strand: Strand, bent: Heights) -> Floats:
-    """The kept pieces, each gap between them closed along the cut."""
-    count = len(pieces)
-    order = np.flatnonzero(kept).tolist()
-    found: list[Floats] = []
-    for i, following in zip(order, [*order[1:], order[0]], strict=True):
-        found.append(pieces[i])
-        if (i + 1) % count != following or count == 1:
-            found += _along_the_cut(pieces[i][3], pieces[following][0], cut, strand, bent)
-    return np.array(found)
 
 
 def _along_the_cut(here: Floats, there: Floats, cut: Cut, strand: Strand, bent: Heights) -> list[Floats]:

@@ -58,7 +58,7 @@ def _cut_once(shape: Shape, cut: Cut) -> Iterator[Shape]:
     if shape.stroke is not None:
         found = list(line_clipped(shape, strands, [cut], _Flat()))
     else:
-        found = [(shape, clipped(strands, [cut], _Flat()))]
+        found = [(shape, clipped(strands, [cut], _Flat(), even_odd=shape.even_odd))]
     for painted, kept in found:
         if kept:
             chains = [replace(one, cubics=(one.cubics - origin) @ axes + cut.corner) for one in kept]

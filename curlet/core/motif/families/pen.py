@@ -14,8 +14,6 @@ from curlet.core.motif.outlines import disc, lines
 Floats = NDArray[np.float64]
 
 _BARE = Solid("#000000")
-# A seamless cell's fills reach this far into their neighbours, so that no light shows between them.
-_LAP = 0.05
 NEEDLE_HOLE = ColourRole(own="#2f2b26")
 # Thread is matt: its twist shows as slightly darker lines, about a thread apart.
 _TWIST_SHADE, _TWIST_WEIGHT, _TWIST_APART, _TWIST_LEAN = -14.0, 0.16, 0.8, 0.45
@@ -96,10 +94,9 @@ class Pen:
     ) -> Motif:
         """The cell as a motif; a seamless one is cut at its edges, where the next repeat goes on; one that
         runs on reaches over them whole."""
-        lap = _LAP / self.length if seamless else 0.0
         shapes = [self._in_cell(item) for item in self.shapes]
         if seamless:
-            shapes = [part for item in shapes for part in _cut(item, lap)]
+            shapes = [part for item in shapes for part in _cut(item)]
         reach = self._overhang if overhang is None else overhang
         return Motif(tuple(shapes), width, reach, runs_on=runs_on)
 
@@ -112,12 +109,12 @@ class Pen:
         return RoleShape(shape, item.role, item.stroke_role, item.over)
 
 
-def _cut(item: RoleShape, lap: float) -> list[RoleShape]:
+def _cut(item: RoleShape) -> list[RoleShape]:
     x = item.shape.outline.points[:, 0]
-    if x.min() >= -lap and x.max() <= 1 + lap:
+    if x.min() >= 0 and x.max() <= 1:
         return [item]
     return [
         RoleShape(part, item.role, item.stroke_role, item.over)
-        for part in part_of(item.shape, -lap, 1 + lap)
+        for part in part_of(item.shape, 0.0, 1.0)
         if np.ptp(part.outline.points[:, 0]) > 0
     ]

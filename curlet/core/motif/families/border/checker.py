@@ -7,7 +7,7 @@ from typing import ClassVar
 
 from curlet.core.measures import Measure, Scale
 from curlet.core.motif.families.base import About, Family, count, measure
-from curlet.core.motif.families.border.rails import LAP, place_choice
+from curlet.core.motif.families.border.rails import place_choice
 from curlet.core.motif.motif import Motif
 from curlet.core.motif.outlines import box, lines
 
@@ -40,18 +40,18 @@ class Checker(Family):
         corner = m.place == "corner"
         along = round((pen.length + h) / s) if corner else 2
         if corner:
-            out, end = pen.length + h, pen.length + LAP
+            out, end = pen.length + h, pen.length
             points = [
-                (-LAP, -h),
+                (0, -h),
                 (out, -h),
                 (out, end),
                 (pen.length - h, end),
                 (pen.length - h, h),
-                (-LAP, h),
+                (0, h),
             ]
             pen.fill(lines(points, closed=True), 2)
         else:
-            pen.fill(box(-LAP, -h, pen.length + LAP, h), 2)
+            pen.fill(box(0, -h, pen.length, h), 2)
         for column in range(along):
             down = along if corner and (column + 0.5) * s > pen.length - h else m.rows
             for row in range(column % 2, down, 2):

@@ -8,23 +8,27 @@ from typing import ClassVar
 import numpy as np
 
 from curlet.core.measures import Measure, Scale
-from curlet.core.motif.families.base import About, Family, measure, number
+from curlet.core.motif.families.base import About, Family, choice, measure, number
 from curlet.core.motif.families.border.rails import place_choice
 from curlet.core.motif.families.pen import Pen
 from curlet.core.motif.motif import Motif
-from curlet.core.motif.outlines import disc, quarter_band, ribbon
+from curlet.core.motif.outlines import disc, quarter_band, ribbon, together
 
 _EDGE = -30.0
 
 
 @dataclass(frozen=True)
 class Guilloche(Family):
-    """A repeat holds two crossings: the first band goes over at one and under at the next."""
+    """A repeat holds two crossings: the first band goes over at one and under at the next.
+
+    Repeats that meet at crossings turn corners by a mitre: both bands pass through the corner itself.
+    """
 
     width: Measure = measure(12.0, "Width", 0.5, 300, "8 mm to 20 mm is usual")
     pitch: Measure = measure(24.0, "Pitch", 0.5, 400, "twice the width")
     band: Measure = measure(3.0, "Band", 0.1, 80, "a quarter of the width")
     disc: float = number(32, "Disc", 0, 70, "in % of the width; 0 for none", "%")
+    meets: str = choice("discs", "Repeats meet at", "discs", "crossings")
     place: str = place_choice()
 
     about: ClassVar[About] = About(
@@ -42,22 +46,28 @@ class Guilloche(Family):
         if m.place == "corner":
             self._corner(pen, h, m.band, m.disc / 200 * m.width)
             return pen.motif(m.width, overhang=0)
+        # Where a repeat begins, in turns of its bands from their widest.
+        begin = 0.25 if m.meets == "crossings" else 0.0
         x = np.linspace(-0.25, 1.25, 49)
 
         def strand(sign: float, low: float = -1.0, high: float = 2.0) -> np.ndarray:
             part = x[(x >= low - 1e-9) & (x <= high + 1e-9)]
-            return np.stack([part * pen.length, sign * h * np.cos(2 * np.pi * part)], axis=1)
+            return np.stack([part * pen.length, sign * h * np.cos(2 * np.pi * (part - begin))], axis=1)
 
         self._band(pen, strand(-1.0), m.band, 2)
         self._band(pen, strand(1.0), m.band, 1)
-        self._band(pen, strand(-1.0, 0.625, 0.875), m.band, 2)
-        for place in (0.0, 0.5, 1.0):
-            pen.fill(disc(place * pen.length, 0, m.disc / 200 * m.width), 3)
+        # The crossing at which the second band goes over lies well within the repeat.
+        low = 0.375 if begin else 0.625
+        self._band(pen, strand(-1.0, low, low + 0.25), m.band, 2)
+        places = (np.array([0.0, 0.5, 1.0]) + begin) * pen.length
+        # As one, so that the halves of those that two repeats share show no seam.
+        pen.fill(together(*(disc(place, 0, m.disc / 200 * m.width) for place in places.tolist())), 3)
         return pen.motif(m.width, overhang=0, seamless=True)
 
     @staticmethod
     def _band(pen: Pen, points: np.ndarray, width: float, thread: int) -> None:
-        pen.fill(ribbon(points, width), thread, _EDGE)
+        # The edge a little shorter, so that it shows along the band alone.
+        pen.fill(ribbon(points[1:-1] if len(points) > 4 else points, width), thread, _EDGE)
         pen.fill(ribbon(points, 0.82 * width), thread)
 
     def _corner(self, pen: Pen, h: float, band: float, eye: float) -> None:

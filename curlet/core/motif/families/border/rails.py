@@ -6,9 +6,6 @@ from curlet.core.motif.families.base import choice
 from curlet.core.motif.families.pen import Pen
 from curlet.core.motif.outlines import disc, lines
 
-# So that no light shows between two repeats.
-LAP = 0.05
-
 
 def place_choice() -> str:
     """The setting that says whether a border draws its repeat or its square corner."""
@@ -20,11 +17,10 @@ def rail(pen: Pen, y: float, weight: float, *, corner: bool, thread: int = 1, li
     """A line along the cell, `y` to the right of its middle; at a corner it turns to the right."""
     a, b, length = y - weight / 2, y + weight / 2, pen.length
     if not corner:
-        points = [(-LAP, a), (length + LAP, a), (length + LAP, b), (-LAP, b)]
+        points = [(0, a), (length, a), (length, b), (0, b)]
     else:
         points = [
-            (-LAP, a), (length - a, a), (length - a, length + LAP), (length - b, length + LAP),
-            (length - b, b), (-LAP, b),
+            (0, a), (length - a, a), (length - a, length), (length - b, length), (length - b, b), (0, b),
         ]  # fmt: skip
     pen.fill(lines(points, closed=True), thread, lighter)
 

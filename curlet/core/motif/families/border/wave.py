@@ -12,6 +12,7 @@ from curlet.core.motif.families.base import About, Family, measure, number
 from curlet.core.motif.families.border.rails import place_choice, rail, rosette
 from curlet.core.motif.motif import Motif
 from curlet.core.motif.outlines import ribbon
+from curlet.core.path.cubics import points_on
 
 
 @dataclass(frozen=True)
@@ -45,8 +46,11 @@ class Wave(Family):
         radius = h * (0.9 - 0.68 * u)
         angle = np.pi * (1.0 - 2 * m.curl * u)
         scroll = centre + np.stack([radius * np.cos(angle), -radius * np.sin(angle)], axis=1)
-        rise = np.array([(0.04 * pen.length, h), (0.2 * pen.length, 0.86 * h)])
-        taper = np.interp(np.arange(24), [0, 2, 8, 23], [0.5, 0.9, 1.0, 0.55])
-        pen.fill(ribbon(np.concatenate([rise, scroll]), m.line * taper))
+        # The stem leaves the rail along it and comes up into the scroll.
+        start, end = np.array([0.04 * pen.length, h]), scroll[0]
+        leave, come = (end[0] - start[0], 0.0), (0.0, 0.75 * (h - end[1]))
+        stem = points_on(np.array([[start, start + leave, end + come, end]]), np.linspace(0, 1, 11)[:-1])[0]
+        taper = np.interp(np.arange(32), [0, 10, 16, 31], [0.5, 0.95, 1.0, 0.55])
+        pen.fill(ribbon(np.concatenate([stem, scroll]), m.line * taper))
         rail(pen, h, m.line, corner=False)
         return pen.motif(m.width, overhang=0)

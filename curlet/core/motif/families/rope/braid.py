@@ -9,6 +9,7 @@ import numpy as np
 
 from curlet.core.measures import Measure, Scale
 from curlet.core.motif.families.base import About, Family, choice, count, measure
+from curlet.core.motif.families.rope.laid import INSIDE
 from curlet.core.motif.motif import Motif
 from curlet.core.motif.outlines import box, lens, moved
 
@@ -24,23 +25,22 @@ class FlatBraid(Family):
 
     about: ClassVar[About] = About(
         "Flat braid", "rope", "plaited braid", "common practice", (1.0, 15.0),
-        corners="mitre", joins=True, threads=("#7c4a63", "#dcc594"), cell="pick",
+        corners="mitre", overlap="interlaced", joins=True, threads=("#7c4a63", "#dcc594"), cell="pick",
     )  # fmt: skip
 
     def make(self, scale: Scale) -> Motif:
         m, pen = self.begin(scale)
         h, column = m.width / 2, m.width / m.columns
-        pen.fill(box(-1, -0.9 * h, pen.length + 1, 0.9 * h), 1, -18)
+        pen.fill(box(0, -0.9 * h, pen.length, 0.9 * h), 1, -18)
         angle = float(np.degrees(np.arctan2(column, 0.8 * m.pick)))
         long = float(np.hypot(column, 0.8 * m.pick)) * 1.02
         strand = lens(-long / 2, long / 2, 0.28 * min(m.pick, column * 1.6), end=0.4)
         for row in range(m.columns):
             y = (row + 0.5) * column - h
             lean, colour = (angle, 1) if row % 2 else (-angle, 2 if m.colours == "two" else 1)
-            for index in (-1, 0, 1, 2):
-                x = (index + (0.5 if row % 2 else 0.0)) * m.pick
-                pen.fill(moved(strand, x, y, lean), colour)
-        return pen.motif(m.width, overhang=0, seamless=True)
+            x = (0.75 if row % 2 else 0.25) * m.pick
+            pen.fill(moved(strand, x, y, lean), colour, over=True)
+        return pen.motif(m.width, overhang=0.25 * m.pick, runs_on=True)
 
 
 @dataclass(frozen=True)
@@ -52,18 +52,17 @@ class RoundBraid(Family):
 
     about: ClassVar[About] = About(
         "Round braid", "rope", "braided cord", "common practice", (1.0, 12.0),
-        corners="carry", joins=True, threads=("#f3ead7",), cell="pick",
+        corners="mitre", overlap="interlaced", joins=True, threads=("#f3ead7",), cell="pick",
     )  # fmt: skip
 
     def make(self, scale: Scale) -> Motif:
         m, pen = self.begin(scale)
         h = m.diameter / 2
-        pen.fill(box(-1, -h, pen.length + 1, h), 1, -20)
+        pen.fill(box(0, -INSIDE * h, pen.length, INSIDE * h), 1, -20)
         angle = float(np.degrees(np.arctan2(h, 0.95 * m.pick)))
         long = float(np.hypot(h, 0.95 * m.pick)) * 1.02
         strand = lens(-long / 2, long / 2, 0.36 * m.pick, end=0.45)
         for side in (-1, 1):
-            for index in (-1, 0, 1, 2):
-                x = (index + (0.25 if side > 0 else 0.75)) * m.pick
-                pen.fill(moved(strand, x, side * h / 2, -side * angle))
-        return pen.motif(m.diameter, overhang=0, seamless=True)
+            x = (0.25 if side > 0 else 0.75) * m.pick
+            pen.fill(moved(strand, x, side * h / 2, -side * angle), over=True)
+        return pen.motif(m.diameter, overhang=0.3 * m.pick, runs_on=True)

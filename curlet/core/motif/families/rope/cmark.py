@@ -25,7 +25,7 @@ class CMark(Family):
 
     about: ClassVar[About] = About(
         "C-mark rope", "rope", "drawn rope", "spacing: common practice", (1.5, 15.0),
-        corners="mitre", joins=True, threads=("#dcc594",),
+        corners="mitre", overlap="interlaced", joins=True, threads=("#dcc594",),
     )  # fmt: skip
 
     def natural(self, scale: Scale) -> float:
@@ -34,13 +34,13 @@ class CMark(Family):
     def make(self, scale: Scale) -> Motif:
         m, pen = self.begin(scale)
         h = m.diameter / 2
-        pen.fill(box(-1, -h, pen.length + 1, h))
+        pen.fill(box(0, -h, pen.length, h))
         for y in (-h + m.line / 2, h - m.line / 2):
-            pen.fill(box(-1, y - m.line / 2, pen.length + 1, y + m.line / 2), lighter=-34)
+            pen.fill(box(0, y - m.line / 2, pen.length, y + m.line / 2), lighter=-34)
         turn = np.linspace(-0.5, 0.5, 9) * np.pi
         lean = -1 if m.twist == "S" else 1
         bow = m.mark * (0.5 * np.cos(turn) - 0.25 + 0.5 * lean * np.sin(turn))
         arc = np.stack([bow, (h - 0.6 * m.line) * np.sin(turn)], axis=1)
-        for index in range(-2, 4):
-            pen.fill(ribbon(arc + ((index + 0.5) * pen.length, 0), m.line), lighter=-34)
-        return pen.motif(m.diameter, overhang=0, seamless=True)
+        pen.fill(ribbon(arc + (0.5 * pen.length, 0), m.line), lighter=-34, over=True)
+        overhang = max(0.0, float(np.abs(bow).max()) + m.line / 2 - pen.length / 2)
+        return pen.motif(m.diameter, overhang=overhang, runs_on=True)

@@ -5,12 +5,14 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import ClassVar
 
-import numpy as np
-
 from curlet.core.measures import Measure, Scale
 from curlet.core.motif.families.base import About, Family, choice, measure
+from curlet.core.motif.families.rope.laid import INSIDE
 from curlet.core.motif.motif import Motif
-from curlet.core.motif.outlines import box, lens, moved
+from curlet.core.motif.outlines import box, strand
+
+# A ply's width along the cord, of the half lay; the rest is the groove beside it.
+_PLY = 0.9
 
 
 @dataclass(frozen=True)
@@ -24,17 +26,14 @@ class Cord(Family):
 
     about: ClassVar[About] = About(
         "Twisted cord", "rope", "two-ply cord", "common practice", (3.0, 30.0),
-        corners="carry", joins=True, threads=("#c8553d", "#e9c46a"), cell="lay",
+        corners="mitre", overlap="interlaced", joins=True, threads=("#c8553d", "#e9c46a"), cell="lay",
     )  # fmt: skip
 
     def make(self, scale: Scale) -> Motif:
         m, pen = self.begin(scale)
         h, half = m.diameter / 2, m.lay / 2
-        pen.fill(box(-1, -0.72 * h, pen.length + 1, 0.72 * h), 1, -20)
-        angle = float(np.degrees(np.arctan2(m.diameter, 0.62 * m.lay))) * (1 if m.twist == "Z" else -1)
-        long = float(np.hypot(m.diameter, 0.62 * m.lay)) * 0.98
-        ply = lens(-long / 2, long / 2, min(0.3 * half, 0.62 * h) * 1.06, end=0.35)
-        for index in range(-1, 4):
-            second = 2 if m.plies == "two colours" and index % 2 else 1
-            pen.fill(moved(ply, (index - 0.5) * half, 0, angle), second)
-        return pen.motif(m.diameter, overhang=0, seamless=True)
+        pen.fill(box(0, -INSIDE * h, pen.length, INSIDE * h), 1, -20)
+        for index, thread in enumerate((1, 2 if m.plies == "two colours" else 1)):
+            ply = strand(m.lay, h, (index + 0.5) * half, _PLY * half / 2, m.twist)
+            pen.fill(ply, thread, over=True)
+        return pen.motif(m.diameter, overhang=m.lay / 4, runs_on=True)

@@ -12,10 +12,13 @@ from curlet.core.motif.families.base import About, Family, choice, count, measur
 from curlet.core.motif.motif import Motif
 from curlet.core.motif.outlines import box, curve, disc, ribbon, together
 
+# Past the threads of a two-ply cord.
+_WHIPPING = 3
+
 
 @dataclass(frozen=True)
 class WrappedEnd(Family):
-    """A whipping: turns of thread round the rope's end. The rope meets it at its entry edge."""
+    """A whipping: turns of a thread of its own round the rope's end. The rope meets it at its entry edge."""
 
     diameter: Measure = measure(8.0, "Diameter", 0.5, 200, "as the rope's")
     length: Measure = measure(10.0, "Length", 0.5, 200, "one to one and a half diameters is usual")
@@ -36,7 +39,7 @@ class WrappedEnd(Family):
         step = wrap / m.turns
         for turn in range(m.turns):
             a = x0 + turn * step
-            pen.fill(box(a, -1.06 * h, a + step * 0.96, 1.06 * h), 2, (0.0, -8.0)[turn % 2])
+            pen.fill(box(a, -1.06 * h, a + step * 0.96, 1.06 * h), _WHIPPING, (0.0, -8.0)[turn % 2])
         return pen.motif(m.diameter * 1.06)
 
 

@@ -8,7 +8,7 @@ from typing import ClassVar
 from curlet.core.measures import Measure, Scale
 from curlet.core.motif.families.base import About, Family, choice, measure
 from curlet.core.motif.motif import Motif
-from curlet.core.motif.outlines import box, disc, together
+from curlet.core.motif.outlines import box, disc, moved, sector, together
 
 
 @dataclass(frozen=True)
@@ -39,9 +39,14 @@ class Bead(Family):
         return pen.motif(m.width, overhang=reach)
 
 
+# A cupped sequin's six facets, by where they begin and how light they are, the light from the upper left.
+_FACET = 60.0
+_LIT = ((0.0, -11.0), (60.0, -14.0), (120.0, -5.0), (180.0, 7.0), (240.0, 11.0), (300.0, 3.0))
+
+
 @dataclass(frozen=True)
 class Sequin(Family):
-    """Flat discs with a hole, each lying over the one before it."""
+    """Flat or cupped discs with a hole, each lying over the one before it, lit on one side."""
 
     width: Measure = measure(6.0, "Sequin", 0.5, 60, "4, 6 and 8 mm are usual")
     hole: Measure = measure(1.0, "Hole", 0.1, 10, "about 1 mm")
@@ -56,8 +61,11 @@ class Sequin(Family):
         m, pen = self.begin(scale)
         r, x = m.width / 2, pen.length / 2
         pen.fill(together(disc(x, 0, r), disc(x, 0, m.hole / 2)), even_odd=True)
-        pen.stroke(disc(x, 0, r * 0.97), 0.05 * m.width, lighter=-20)
         if m.cut == "cupped":
-            pen.stroke(disc(x, 0, 0.56 * r), 0.05 * m.width, lighter=10)
+            for turn, shade in _LIT:
+                pen.fill(moved(sector(r, 0.42 * r, turn, turn + _FACET), x, 0), lighter=shade)
+        else:
+            pen.fill(moved(sector(r, m.hole / 2, 135, 315), x, 0), lighter=-7)
+        pen.stroke(disc(x, 0, r * 0.97), 0.04 * m.width, lighter=-20)
         pen.fill(box(x - 0.55 * r, -0.04 * m.width, x, 0.04 * m.width), 2)
         return pen.motif(m.width, overhang=0)

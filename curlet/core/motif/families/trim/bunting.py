@@ -45,5 +45,5 @@ class Bunting(Family):
                 "square": [(b, foot), (a, foot)],
             }[m.form]
             pen.fill(lines([(a, top), (b, top), *tail], closed=True), index + 1)
-        pen.fill(box(-0.02, -whole / 2, pen.length + 0.02, -whole / 2 + m.tape), 1, -10)
+        pen.fill(box(0, -whole / 2, pen.length, -whole / 2 + m.tape), 1, -10)
         return pen.motif(whole, overhang=0)

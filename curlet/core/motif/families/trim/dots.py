@@ -8,7 +8,7 @@ from typing import ClassVar
 from curlet.core.measures import Measure, Scale
 from curlet.core.motif.families.base import About, Family, count, measure, number
 from curlet.core.motif.motif import Motif
-from curlet.core.motif.outlines import box, disc
+from curlet.core.motif.outlines import box, disc, together
 
 
 @dataclass(frozen=True)
@@ -23,7 +23,7 @@ class Dots(Family):
 
     about: ClassVar[About] = About(
         "Graded-dot edge", "trim", "halftone edge", "common practice", (1.5, 12.0),
-        corners="carry", joins=True, threads=("#2b3440",), cell="pitch",
+        corners="mitre", joins=True, threads=("#2b3440",), cell="pitch",
     )  # fmt: skip
 
     def make(self, scale: Scale) -> Motif:
@@ -32,11 +32,14 @@ class Dots(Family):
         whole = m.solid + step * m.rows
         top = -whole / 2
         if m.solid:
-            pen.fill(box(-0.02, top, pen.length + 0.02, top + m.solid))
+            pen.fill(box(0, top, pen.length, top + m.solid))
+        dots = []
         for row in range(m.rows):
             share = row / max(m.rows - 1, 1)
             r = (m.largest + share * (m.smallest - m.largest)) / 200 * m.pitch
             y = top + m.solid + (row + 0.35) * step
             for x in (0.0, m.pitch) if row % 2 else (m.pitch / 2,):
-                pen.fill(disc(x, y, r))
+                dots.append(disc(x, y, r))
+        # As one, so that the halves of those that two repeats share show no seam.
+        pen.fill(together(*dots))
         return pen.motif(whole, overhang=0, seamless=True)

@@ -16,10 +16,10 @@ from curlet.core.motif.outlines import box, curve, disc, lines, ribbon
 
 def _heading(pen: Pen, top: float, foot: float) -> None:
     """A woven heading with its two ribs."""
-    pen.fill(box(-0.02, top, pen.length + 0.02, foot))
+    pen.fill(box(0, top, pen.length, foot))
     rib = 0.16 * (foot - top)
     for y in (top + 1.5 * rib, foot - 1.5 * rib):
-        pen.fill(box(-0.02, y - rib / 2, pen.length + 0.02, y + rib / 2), lighter=-18)
+        pen.fill(box(0, y - rib / 2, pen.length, y + rib / 2), lighter=-18)
 
 
 @dataclass(frozen=True)

@@ -31,14 +31,14 @@ class Lace(Family):
         m, pen = self.begin(scale)
         h, length, t = m.depth / 2, pen.length, m.thread
         head = -h + 1.6 * t
-        pen.fill(box(-0.02, -h, length + 0.02, head))
+        pen.fill(box(0, -h, length, head))
         foot = 0.1 * m.depth
         step = length / m.mesh
         for index in range(m.mesh):
             x = index * step
             for a, b in ((x, x + step), (x + step, x)):
                 pen.stroke(lines([(a, head), (b, foot)]), 0.7 * t, ends="flat")
-        pen.fill(box(-0.02, foot - t / 2, length + 0.02, foot + t / 2))
+        pen.fill(box(0, foot - t / 2, length, foot + t / 2))
         turn = np.linspace(0, np.pi, 9)
         for reach in (1.0, 0.66):
             arc = np.stack([

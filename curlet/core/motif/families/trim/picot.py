@@ -33,5 +33,5 @@ class Picot(Family):
             (0.88 * length, h + 0.45 * m.loop), (0.58 * length, h),
         ]  # fmt: skip
         pen.stroke(curve(loop), m.thread)
-        pen.fill(box(-0.02, -h, length + 0.02, h), lighter=-8)
+        pen.fill(box(0, -h, length, h), lighter=-8)
         return pen.motif(2 * (h + m.loop), overhang=0)

@@ -34,8 +34,8 @@ class Pinked(Family):
         top, foot, length = -whole / 2, whole / 2, pen.length
         valley = foot - m.height
         if m.form == "teeth":
-            pen.fill(lines([(-0.02, top), (length + 0.02, top), (length + 0.02, valley), (length / 2, foot),
-                            (-0.02, valley)], closed=True))  # fmt: skip
+            pen.fill(lines([(0, top), (length, top), (length, valley), (length / 2, foot),
+                            (0, valley)], closed=True))  # fmt: skip
         else:
             edge = [(-0.5, foot), (-0.25, (foot + valley) / 2), (0, valley), (0.25, (foot + valley) / 2),
                     (0.5, foot), (0.75, (foot + valley) / 2), (1, valley), (1.25, (foot + valley) / 2),

@@ -21,7 +21,7 @@ class Piping(Family):
 
     about: ClassVar[About] = About(
         "Piping", "trim", "covered piping", "common practice", (1.5, 8.0),
-        corners="carry", joins=True, threads=("#c8553d", "#f3ead7"),
+        corners="mitre", joins=True, threads=("#c8553d", "#f3ead7"),
     )  # fmt: skip
 
     def natural(self, scale: Scale) -> float:
@@ -31,11 +31,11 @@ class Piping(Family):
         m, pen = self.begin(scale)
         whole = m.cord + m.flange
         top = -whole / 2
-        pen.fill(box(-0.02, top, pen.length + 0.02, top + m.flange + 0.3 * m.cord), lighter=-10)
+        pen.fill(box(0, top, pen.length, top + m.flange + 0.3 * m.cord), lighter=-10)
         y = whole / 2 - m.cord
         for share, shade in ((1.0, -16.0), (0.78, 0.0), (0.3, 6.0)):
             inset = (1 - share) / 2 * m.cord
-            pen.fill(box(-0.02, y + inset, pen.length + 0.02, y + m.cord - inset), lighter=shade)
+            pen.fill(box(0, y + inset, pen.length, y + m.cord - inset), lighter=shade)
         thread = 0.1 * m.cord
         line = [(0.1 * pen.length, y - thread), (0.9 * pen.length, y - thread)]
         pen.stroke(lines(line), thread, 2)

@@ -42,5 +42,5 @@ class Pompom(Family):
             near, far = 0.25 * r + 0.04 * r * (index % 4), 0.78 * r
             way = np.array([np.cos(turn), np.sin(turn)])
             pen.stroke(lines([(x, centre) + near * way, (x, centre) + far * way]), 0.05 * m.ball, lighter=-14)
-        pen.fill(box(-0.02, top, pen.length + 0.02, top + m.heading), 2)
+        pen.fill(box(0, top, pen.length, top + m.heading), 2)
         return pen.motif(whole, overhang=max(r - x, 0.0))

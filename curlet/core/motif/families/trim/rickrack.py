@@ -30,12 +30,13 @@ class Rickrack(Family):
     def make(self, scale: Scale) -> Motif:
         m, pen = self.begin(scale)
         h = max(m.width - m.braid, 0.0) / 2
-        points = wave(3 * pen.length, h, 3) - np.array([pen.length, 0])
+        # Repeats meet at a crest, so that both legs of a corner come to it alike.
+        points = wave(3 * pen.length, h, 3) - np.array([1.75 * pen.length, 0])
         pen.fill(ribbon(points, m.braid))
         if m.stitched:
             line = 0.07 * m.braid
-            for part in (0.08, 0.33, 0.58, 0.83):
+            for part in (0.06, 0.31, 0.56, 0.81):
                 x = np.linspace(part, part + 0.13, 4)
-                y = h * np.sin(2 * np.pi * x)
+                y = -h * np.cos(2 * np.pi * x)
                 pen.stroke(curve(np.stack([x * pen.length, y], axis=1)), line, lighter=-24)
         return pen.motif(m.width, overhang=0, seamless=True)

@@ -10,6 +10,7 @@ import numpy as np
 from curlet.core.drawing import Outline
 from curlet.core.measures import Measure, Scale
 from curlet.core.motif.families.base import About, Family, measure, number
+from curlet.core.motif.families.pen import Pen
 from curlet.core.motif.motif import Motif
 from curlet.core.motif.outlines import box, curve
 
@@ -31,18 +32,40 @@ class Ruffle(Family):
         m, pen = self.begin(scale)
         h, length = m.depth / 2, pen.length
         swing = 0.09 * m.depth * (m.fullness - 1) ** 0.5
-        x = np.linspace(-0.25, 1.25, 25)
-        hem = np.stack([x * length, h - swing + swing * np.cos(2 * np.pi * x)], axis=1)
-        edge = curve(hem)
-        top = np.array([(1.25 * length, -h), (-0.25 * length, -h)])
-        pen.fill(Outline(edge.commands + "LLZ", np.concatenate([edge.points, top])))
-        for place, shade, reach in ((0.5, -14.0, 0.95), (0.2, -7.0, 0.55), (0.8, -7.0, 0.6)):
-            wide = 0.16 * length * (m.fullness - 0.6)
-            tip = -h + 0.08 * m.depth
-            foot = -h + reach * (m.depth - 2 * swing)
-            fold = curve([
-                (place * length, tip), (place * length - wide / 2, foot), (place * length + wide / 2, foot),
-            ])  # fmt: skip
-            pen.fill(Outline(fold.commands + "Z", fold.points), lighter=shade)
-        pen.fill(box(-0.02, -h, length + 0.02, -h + 0.07 * m.depth), lighter=-18)
+        self._hem(pen, h, h - 0.9 * swing, 0.25 * swing, -20)
+        self._hem(pen, h, h - swing, swing, 0)
+        # A fold's valley in the middle and its crests at both ends, each deepened or lit in soft steps.
+        wide = 0.3 * length * min(1.0, m.fullness - 0.5)
+        for place, shades, reach in (
+            (0.5, (-3.0, -6.0, -9.0, -12.0), m.depth - 2.2 * swing),
+            (0.0, (1.5, 3.0, 4.5), 0.9 * m.depth),
+            (1.0, (1.5, 3.0, 4.5), 0.9 * m.depth),
+            (0.25, (-1.5, -3.0), 0.62 * m.depth),
+            (0.75, (-1.5, -3.0), 0.55 * m.depth),
+        ):
+            for step, shade in enumerate(shades):
+                k = 1 - step / len(shades)
+                fold = _fold(place * length, -h + 0.06 * m.depth, reach * (0.7 + 0.3 * k), wide * k)
+                pen.fill(fold, lighter=shade)
+        pen.fill(box(0, -h, length, -h + 0.07 * m.depth), lighter=-14)
         return pen.motif(m.depth, overhang=0, seamless=True)
+
+    @staticmethod
+    def _hem(pen: Pen, h: float, middle: float, swing: float, shade: float) -> None:
+        """Cloth from the gathered edge down to a waving hem."""
+        x = np.linspace(-0.25, 1.25, 25)
+        edge = curve(np.stack([x * pen.length, middle + swing * np.cos(2 * np.pi * x)], axis=1))
+        top = np.array([(1.25 * pen.length, -h), (-0.25 * pen.length, -h)])
+        pen.fill(Outline(edge.commands + "LLZ", np.concatenate([edge.points, top])), lighter=shade)
+
+
+def _fold(x: float, top: float, long: float, wide: float) -> Outline:
+    """A fold that opens from the gathers and closes softly."""
+    half = wide / 2
+    return curve(
+        [
+            (x, top), (x + 0.3 * half, top + 0.3 * long), (x + half, top + 0.8 * long), (x, top + long),
+            (x - half, top + 0.8 * long), (x - 0.3 * half, top + 0.3 * long),
+        ],
+        closed=True,
+    )  # fmt: skip
