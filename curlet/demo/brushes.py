@@ -119,11 +119,13 @@ def stem() -> BrushDoc:
 
 
 def ribbon() -> BrushDoc:
-    """Seven bands side by side, a seventh of the width each."""
+    """Seven bands side by side, a seventh of the width each; each goes on under the one above it."""
     colours = ("#7c4a63", "#c8553d", "#e9a15b", "#f0d98c", "#9dbf8f", "#5f93a8", "#44557f")
     bands = tuple(
-        BandDoc(course="band", width=mm(2.02), offset=mm(2 * (i - 3)), role=RoleDoc(thread=i + 1))
-        for i in range(7)
+        BandDoc(
+            course="band", width=mm(2 + lap), offset=mm(2 * (i - 3) + lap / 2), role=RoleDoc(thread=i + 1)
+        )
+        for i, lap in enumerate((*[0.8] * 6, 0.0))
     )
     return BrushDoc(
         name="Ribbon of seven", kind="trim", courses=bands, corners=CornerDoc(manner="mitre"), threads=colours

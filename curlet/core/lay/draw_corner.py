@@ -17,10 +17,12 @@ from curlet.core.lay.corners.cut import turn_between
 from curlet.core.lay.corners.manner import Warp
 from curlet.core.lay.corners.mitre import crease
 from curlet.core.lay.draw_picture import picture_item
+from curlet.core.lay.hold.lap import started_before
 from curlet.core.lay.pieces import CornerPlace
 from curlet.core.lay.row import LaidRow
 from curlet.core.path.contours import Contour, coarser, contours
 from curlet.core.path.cubics import cut_where, points_on, through
+from curlet.core.path.outline import of_chains, turned_back
 
 Floats = NDArray[np.float64]
 
@@ -52,7 +54,9 @@ def _artwork(row: LaidRow, place: CornerPlace, threads: tuple[str, ...], toleran
     if motif.picture:
         there = _about_middle(place.art.warps[0], axes)
         return picture_item(motif, np.array([there]))
-    dressed = dress(motif.shapes, threads)
+    dressed = list(dress(motif.shapes, threads))
+    if row.touching:
+        dressed = [started_before(shape, row.length) for shape in dressed]
     parts = [contours(shape.outline) for shape in dressed]
     if tolerance:
         # The cell is as long as a repeat, about; where it is fanned out it is shorter.
@@ -60,8 +64,10 @@ def _artwork(row: LaidRow, place: CornerPlace, threads: tuple[str, ...], toleran
     for warp in place.art.warps:
         there = _about_middle(warp, axes)
         outlines = warped(parts, partial(warp, axes=axes), place.art)
+        mirrored = there[0] * there[3] < there[1] * there[2]
         for shape, outline in zip(dressed, outlines, strict=True):
-            shapes.append(moved_paint(replace(shape, outline=outline), there))
+            laid = turned_back(outline) if mirrored and shape.fill else outline
+            shapes.append(moved_paint(replace(shape, outline=laid), there))
     return Laid(tuple(shapes))
 
 
@@ -100,8 +106,9 @@ def warped(
             end = next(ends)
             part = cubics[start:end].reshape(-1, 4, 2)
             start = end
-            pieces.append(np.concatenate([part[:1, 0], part[:, 1:].reshape(-1, 2)]))
-            commands += "M" + "C" * len(part) + ("Z" if contour.closed else "")
+            text, points = of_chains(part[None], contour.closed)
+            pieces.append(points[0])
+            commands += text
         found.append(Outline(commands, np.concatenate(pieces) if pieces else np.zeros((0, 2))))
     return found
 

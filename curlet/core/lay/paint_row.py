@@ -18,12 +18,13 @@ from curlet.core.lay.draw_picture import picture_item
 from curlet.core.lay.facing import Local, faced, still
 from curlet.core.lay.hold import HOLDS, Placements
 from curlet.core.lay.hold.bend import Batch, bend_together
+from curlet.core.lay.hold.lap import begun_before
 from curlet.core.lay.hold.mapping import Bent
 from curlet.core.lay.hold.rigid import rigid_clipped
 from curlet.core.lay.row import LaidRow
 from curlet.core.lay.sway import swayed
 from curlet.core.motif.motif import Motif
-from curlet.core.path.outline import joined
+from curlet.core.path.outline import joined, turned_back
 
 Floats = NDArray[np.float64]
 Ints = NDArray[np.intp]
@@ -131,9 +132,12 @@ class Painter:
         if self.matrices is not None:
             return [*items, *self._placed(shapes, which, cuts, window)]
         row = self.row
+        if row.touching:
+            corners = set() if whole else set(row.cuts)
+            cuts = {key: begun_before(cut) if key in corners else cut for key, cut in cuts.items()}
         bent = Bent(
             row.line, row.offset, row.course.swell, row.line.path.length, row.repeats.start, self.tolerance,
-            cuts, window,
+            cuts, window, row.repeats.end if row.touching else np.zeros(0),
         )  # fmt: skip
         return [*items, *self._bent(bent, which, shapes, chosen)]
 
@@ -228,9 +232,25 @@ class Painter:
         for part, shape in batches:
             if _graded(shape):
                 yield from (one for _, one in self._apart(part, which, shape))
+            elif shape.fill and self._mirrored[which[part]].any():
+                key = (shape.fill, shape.stroke)
+                alike.setdefault(key, []).extend(self._wound_alike(part, which, shape))
             else:
                 alike.setdefault((shape.fill, shape.stroke), []).append(shape)
         yield from (_together(shapes) for shapes in alike.values())
+
+    @cached_property
+    def _mirrored(self) -> Bools:
+        """(n,) whether each repeat's artwork lies mirrored, so that its contours wind the other way."""
+        if self.local.plain:
+            return np.zeros(len(self.row.repeats), dtype=bool)
+        return np.asarray(np.linalg.det(self.local.matrix) < 0)
+
+    def _wound_alike(self, part: Ints, which: Ints, shape: Shape) -> Iterator[Shape]:
+        """A batch's repeats, all of them wound one way: where two overlap by a hair, none cuts the other."""
+        for repeat, one in self._apart(part, which, shape):
+            mirrored = self._mirrored[which[repeat]]
+            yield replace(one, outline=turned_back(one.outline)) if mirrored else one
 
     def _one_by_one(self, every: list[list[Batch]], which: Ints) -> list[list[Shape]]:
         """Each repeat's shapes together, in order, so that every repeat lies over the one before it."""

@@ -33,6 +33,8 @@ MOST_REPEATS = 200_000
 # Repeats laid past a corner that cuts them.
 _MOST_PAST = 64
 _SAME = 1e-9
+# Gaps narrower than this are none, mm.
+_TOUCH = 1e-6
 # A single repeat between two cuts is not eased to less than this share of its length.
 _SQUEEZED = 0.7
 
@@ -88,6 +90,11 @@ class LaidRow:
     def reach(self) -> float:
         """Half of its repeats' width, drawn mm."""
         return widest(self.motifs[: self.course.count])
+
+    @property
+    def touching(self) -> bool:
+        """Whether repeats lie edge to edge."""
+        return min((fit.gap for fit in self.fits if fit.repeats > 1), default=1.0) < _TOUCH
 
     @property
     def slots(self) -> Repeats:

@@ -8,9 +8,13 @@ import numpy as np
 from numpy.typing import NDArray
 
 from curlet.core.drawing import Outline
+from curlet.core.path.contours import contours
 from curlet.core.path.path import Path
 
 Floats = NDArray[np.float64]
+
+# Handles so near to where they would be if their segment were straight belong to a line, mm.
+_STRAIGHT = 1e-7
 
 
 @lru_cache(maxsize=16_384)
@@ -27,6 +31,30 @@ def outline_of(path: Path) -> Outline:
         wanted[lines, :2] = False
         ends = segments[:, 1:][wanted]
     return Outline(commands, np.concatenate([path.points[:1], ends]))
+
+
+def of_chains(chains: Floats, closed: bool) -> tuple[str, Floats]:
+    """Commands of one and (n, m, 2) points of all of n chains of cubics alike, (n, k, 4, 2): what is straight
+    at even speed in all of them is drawn as lines, which every renderer rounds alike."""
+    a, b = chains[:, :, 0], chains[:, :, 3]
+    third = (b - a) / 3
+    off = np.maximum(np.abs(chains[:, :, 1] - a - third), np.abs(chains[:, :, 2] - b + third))
+    lines = off.max(axis=(0, 2), initial=0.0) < _STRAIGHT
+    wanted = np.ones((len(lines), 3), dtype=bool)
+    wanted[lines, :2] = False
+    points = np.concatenate([chains[:, :1, 0], chains[:, :, 1:][:, wanted]], axis=1)
+    return "M" + "".join("L" if line else "C" for line in lines.tolist()) + "Z" * closed, points
+
+
+def of_chain(cubics: Floats, closed: bool) -> Outline:
+    """One chain, (k, 4, 2), as an outline."""
+    commands, points = of_chains(cubics[None], closed)
+    return Outline(commands, points[0])
+
+
+def turned_back(outline: Outline) -> Outline:
+    """The same outline the other way round, so that what was mirrored winds as it did before."""
+    return joined([of_chain(part.cubics[::-1, ::-1], part.closed) for part in contours(outline)])
 
 
 def joined(outlines: list[Outline]) -> Outline:

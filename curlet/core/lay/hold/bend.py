@@ -11,11 +11,13 @@ from numpy.typing import NDArray
 from curlet.core.drawing import Outline, Shape
 from curlet.core.lay.facing import Local
 from curlet.core.lay.hold.clipping import clipped, line_clipped
+from curlet.core.lay.hold.lap import lapped, meet
 from curlet.core.lay.hold.mapping import TOLERANCE, Bent
 from curlet.core.lay.hold.strands import Strand, bent_outlines, cut_at, run_on, strands_of
 from curlet.core.lay.repeats import Repeats
 from curlet.core.path.contours import Contour, coarser, contours
 from curlet.core.path.cubics import points_on, rates_on
+from curlet.core.path.outline import of_chains
 
 Floats = NDArray[np.float64]
 Ints = NDArray[np.intp]
@@ -60,7 +62,7 @@ def bend_together(bent: Bent, repeats: Repeats, local: Local, shapes: Sequence[S
     left = [careful.copy() for _ in shapes]
     smooth = np.flatnonzero(~careful)
     few, own = (repeats.take(smooth), local.take(smooth)) if careful.any() else (repeats, local)
-    for i, which, outline in _at_once(bent, few, own, kappa[smooth], parts):
+    for i, which, outline in _at_once(bent, few, own, kappa[smooth], parts, shapes):
         found[i].append((smooth[which], replace(shapes[i], outline=outline)))
     for i, batches in enumerate(found):
         left[i][smooth] = bool(parts[i])
@@ -72,12 +74,20 @@ def bend_together(bent: Bent, repeats: Repeats, local: Local, shapes: Sequence[S
 
 
 def _at_once(
-    bent: Bent, repeats: Repeats, local: Local, kappa: Floats, parts: Sequence[Sequence[Contour]]
+    bent: Bent,
+    repeats: Repeats,
+    local: Local,
+    kappa: Floats,
+    parts: Sequence[Sequence[Contour]],
+    shapes: Sequence[Shape],
 ) -> Iterator[tuple[int, Ints, Outline]]:
     """Repeats with no joint of the path in them: a shape's index, some repeats and their outlines of it."""
     if len(repeats):
         for members in _alike(bent, repeats, kappa, parts):
-            for which, outlines in _smooth(bent, repeats, kappa, local, [parts[i] for i in members]):
+            chosen = [parts[i] for i in members]
+            counts = [sum(len(part.cubics) for part in chain) for chain in chosen]
+            filled = np.repeat([shapes[i].fill is not None for i in members], counts)
+            for which, outlines in _smooth(bent, repeats, kappa, local, chosen, filled):
                 yield from ((i, which, outline) for i, outline in zip(members, outlines, strict=True))
 
 
@@ -101,8 +111,10 @@ def _joints(bent: Bent, repeats: Repeats) -> _Joints:
     places = bent.line.joints(float(np.abs(repeats.end - repeats.start).max()), bent.tolerance)
     begin, cease = bent.line.follows(repeats.leg)
     low, high = np.maximum(repeats.start, begin), np.minimum(repeats.end, cease)
+    # A joint at which another repeat begins is bridged by the one that ends there.
+    met = meet(repeats.end, bent.starts, bent)
     first = np.searchsorted(places, low + _INSIDE, side="right")
-    last = np.searchsorted(places, high - np.where(_met(bent, repeats), -_INSIDE, _INSIDE), side="left")
+    last = np.searchsorted(places, high - np.where(met, -_INSIDE, _INSIDE), side="left")
     return _Joints(places, first, last)
 
 
@@ -167,16 +179,6 @@ class _Care:
         return run_on(cut, end) if abs(places[-1] - end) < _INSIDE else cut
 
 
-def _met(bent: Bent, repeats: Repeats) -> Bools:
-    """(n,) whether another repeat begins where each one ends: a joint there is bridged by it."""
-    if not len(bent.starts):
-        return np.zeros(len(repeats), dtype=bool)
-    lap = bent.line.path.length if bent.line.path.closed else np.inf
-    starts, ends = np.sort(bent.starts % lap), (repeats.end + _INSIDE) % lap
-    last = np.searchsorted(starts, ends) - 1
-    return np.asarray((last >= 0) & (ends - starts[last] < 2 * _INSIDE))
-
-
 def _alike(
     bent: Bent, repeats: Repeats, kappa: Floats, parts: Sequence[Sequence[Contour]]
 ) -> list[list[int]]:
@@ -193,7 +195,12 @@ def _alike(
 
 
 def _smooth(
-    bent: Bent, repeats: Repeats, kappa: Floats, local: Local, groups: Sequence[Sequence[Contour]]
+    bent: Bent,
+    repeats: Repeats,
+    kappa: Floats,
+    local: Local,
+    groups: Sequence[Sequence[Contour]],
+    filled: Bools,
 ) -> Iterator[tuple[Ints, list[Outline]]]:
     """Batches of repeats with no joint of the path inside them; `kappa` is the path's sharpest bend at each.
     Those that so many parts do not bring within the tolerance are left out."""
@@ -217,6 +224,8 @@ def _smooth(
                 todo = np.sort(np.concatenate([todo, now[rough]]))
             now, mapped = now[~rough], mapped[~rough]
         if len(now):
+            if len(bent.ends):
+                mapped = lapped(mapped, cubics, filled, bent, repeats.take(now))
             yield now, _outlines(groups, mapped)
 
 
@@ -338,13 +347,8 @@ def _outline(parts: Sequence[Contour], mapped: Floats) -> Outline:
         count = len(part.cubics)
         chain = mapped[:, at : at + count].reshape(len(mapped), -1, 4, 2)
         at += count
-        text, points = _joined(chain, part.closed)
+        text, points = of_chains(chain, part.closed)
         commands += text
         pieces.append(points)
     points = np.concatenate(pieces, axis=1)
     return Outline(commands * len(mapped), points.reshape(-1, 2))
-
-
-def _joined(chain: Floats, closed: bool) -> tuple[str, Floats]:
-    points = np.concatenate([chain[:, :1, 0], chain[:, :, 1:].reshape(len(chain), -1, 2)], axis=1)
-    return "M" + "C" * chain.shape[1] + ("Z" if closed else ""), points

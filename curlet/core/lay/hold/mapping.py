@@ -42,6 +42,7 @@ class Bent:
     tolerance : how far what is drawn may lie from where it should, mm.
     cuts : where legs end at their corners, by height.
     window : what every repeat is cut by beside.
+    ends : where the row's repeats end, if they lie edge to edge.
     """
 
     line: LegLine
@@ -52,6 +53,7 @@ class Bent:
     tolerance: float = TOLERANCE
     cuts: Cuts = field(default_factory=dict)
     window: tuple[Cut, ...] = ()
+    ends: Floats = field(default_factory=lambda: np.zeros(0))
 
     def height(self, s: Floats, y: Floats, beside: Floats) -> Floats:
         """How far beside the path artwork of height y lies at s, mm; arrays of one shape."""

@@ -13,6 +13,7 @@ from curlet.core.lay.corners.cut import Cut
 from curlet.core.lay.hold.clipping import clipped, line_clipped
 from curlet.core.lay.hold.strands import Strand
 from curlet.core.path.contours import contours
+from curlet.core.path.outline import joined, of_chain
 
 Floats = NDArray[np.float64]
 
@@ -66,6 +67,4 @@ def _cut_once(shape: Shape, cut: Cut) -> Iterator[Shape]:
 
 
 def _outline(strands: Sequence[Strand]) -> Outline:
-    commands = "".join("M" + "C" * len(one.cubics) + ("Z" if one.closed else "") for one in strands)
-    points = [np.concatenate([one.cubics[:1, 0], one.cubics[:, 1:].reshape(-1, 2)]) for one in strands]
-    return Outline(commands, np.concatenate(points))
+    return joined([of_chain(one.cubics, one.closed) for one in strands])

@@ -16,6 +16,7 @@ from curlet.core.lay.repeats import Repeats
 from curlet.core.path.contours import Contour
 from curlet.core.path.cubics import cut_where, points_on, rates_on
 from curlet.core.path.cubics import straight as straight_cubics
+from curlet.core.path.outline import of_chain
 
 Floats = NDArray[np.float64]
 Ints = NDArray[np.intp]
@@ -176,11 +177,8 @@ def _halves(cubics: Floats) -> Floats:
 
 def _outline(cubics: Floats, closed: bool) -> Outline:
     """One contour; where the path turns at a joint its sides are bridged with a line."""
-    gaps = np.abs(cubics[1:, 0] - cubics[:-1, 3]).max(axis=1, initial=0.0) > _BRIDGE
-    ending = "Z" if closed else ""
-    if not gaps.any():
-        points = np.concatenate([cubics[:1, 0], cubics[:, 1:].reshape(-1, 2)])
-        return Outline("M" + "C" * len(cubics) + ending, points)
-    commands = "".join("LC" if gap else "C" for gap in gaps.tolist())
-    parts = [cubics[0], *(part if gap else part[1:] for gap, part in zip(gaps, cubics[1:], strict=True))]
-    return Outline("MC" + commands + ending, np.concatenate(parts))
+    gaps = np.flatnonzero(np.abs(cubics[1:, 0] - cubics[:-1, 3]).max(axis=1, initial=0.0) > _BRIDGE)
+    if not len(gaps):
+        return of_chain(cubics, closed)
+    bridges = straight_cubics(cubics[gaps, 3], cubics[gaps + 1, 0])
+    return of_chain(np.insert(cubics, gaps + 1, bridges, axis=0), closed)

@@ -69,11 +69,23 @@ class DogTooth(Family):
         rail(pen, h - m.rail / 2, m.rail, corner=m.place == "corner")
         if m.place == "corner":
             a = length - foot
-            pen.fill(lines([(0, foot), (a / 2, -h), (a, foot)], closed=True))
-            pen.fill(lines([(a, length), (length + h, length - a / 2), (a, length - a)], closed=True))
+            sunk, beside = foot + m.rail / 2, a - m.rail / 2
+            teeth = [(0, sunk), (0, foot), (a / 2, -h), (a, foot), (a, sunk)]
+            pen.fill(lines(teeth, closed=True))
+            teeth = [
+                (beside, length),
+                (a, length),
+                (length + h, length - a / 2),
+                (a, length - a),
+                (beside, length - a),
+            ]
+            pen.fill(lines(teeth, closed=True))
             d = h + foot
-            kite = [(0, 0), (0.62, 0.25), (1, 1), (0.25, 0.62)]
+            kite = [(-0.06, -0.06), (0.62, 0.25), (1, 1), (0.25, 0.62)]
             pen.fill(lines([(a + x * d, foot - y * d) for x, y in kite], closed=True))
         else:
-            pen.fill(lines([(0, foot), (length / 2, -h), (length, foot)], closed=True))
+            # The teeth's feet go down into the rail.
+            sunk = foot + m.rail / 2
+            points = [(0, sunk), (0, foot), (length / 2, -h), (length, foot), (length, sunk)]
+            pen.fill(lines(points, closed=True))
         return pen.motif(m.width, overhang=0)

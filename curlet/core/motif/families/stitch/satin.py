@@ -12,6 +12,8 @@ from curlet.core.motif.families.base import About, Family, count, measure, numbe
 from curlet.core.motif.motif import Motif
 from curlet.core.motif.outlines import lines
 
+_SIDE_BY_SIDE = 1.5
+
 
 @dataclass(frozen=True)
 class Satin(Family):
@@ -33,11 +35,13 @@ class Satin(Family):
 
     def make(self, scale: Scale) -> Motif:
         m, pen = self.begin(scale)
-        h = (m.width - m.thread) / 2
+        # Threads that lie side by side are drawn a little over one another: no light comes between them.
+        weight = m.thread * (_SIDE_BY_SIDE if m.density >= 100 else 1.0)
+        h = (m.width - weight) / 2
         shift = np.tan(np.radians(m.lean)) * h
         step = pen.length / m.passes
         for index in range(m.passes):
             x = (index + 0.5) * step
             shade = (-9.0, 0.0, -5.0)[index % 3]
-            pen.stroke(lines([(x + shift, -h), (x - shift, h)]), m.thread, lighter=shade)
-        return pen.motif(m.width, overhang=m.thread / 2 + abs(shift))
+            pen.stroke(lines([(x + shift, -h), (x - shift, h)]), weight, lighter=shade)
+        return pen.motif(m.width, overhang=weight / 2 + abs(shift))

@@ -1,0 +1,74 @@
+"""Repeats that touch go a hair over one another, so that no renderer's rounding opens a seam between them."""
+
+from __future__ import annotations
+
+from dataclasses import replace
+
+import numpy as np
+from numpy.typing import NDArray
+
+from curlet.core.drawing import Outline, Shape
+from curlet.core.lay.corners.cut import Cut
+from curlet.core.lay.hold.mapping import Bent
+from curlet.core.lay.repeats import Repeats
+from curlet.core.path.cubics import points_on
+
+Floats = NDArray[np.float64]
+Bools = NDArray[np.bool_]
+
+# Many times a renderer's own rounding, and less than half of what artwork may err by, mm.
+LAP = 0.002
+_EDGE = 1e-9
+_NEAR = 1e-7
+
+
+def lapped(mapped: Floats, cubics: Floats, filled: Bools, bent: Bent, repeats: Repeats) -> Floats:
+    """Repeats on the sheet, (n, k, parts, 4, 2): points of fills on their cell's edges are moved out along
+    the path where another repeat meets them.
+
+    Parameters
+    ----------
+    cubics : (k, 4, 2), the motif's.
+    filled : (k,) which of them are of fills.
+    """
+    parts = mapped.shape[2]
+    x = points_on(cubics, np.arange(parts + 1) / parts)[..., 0]
+    found = mapped
+    for edge, places, others, way in (
+        (0.0, repeats.start, bent.ends, -LAP),
+        (1.0, repeats.end, bent.starts, LAP),
+    ):
+        on = (np.abs(x - edge) < _EDGE) & filled[:, None]
+        if not on.any():
+            continue
+        # A segment's end takes the handle beside it along.
+        first, last = on[:, :-1, None], on[:, 1:, None]
+        moving = np.concatenate([first, first, last, last], axis=2)
+        along = bent.line.frames(places, repeats.leg).along
+        along = along * (way * meet(places, others, bent))[:, None]
+        found = found + moving[None, ..., None] * along[:, None, None, None, :]
+    return found
+
+
+def meet(places: Floats, others: Floats, bent: Bent) -> Bools:
+    """(n,) whether each place along the path is one of the others too, mm."""
+    if not len(others):
+        return np.zeros(len(places), dtype=bool)
+    lap = bent.line.path.length if bent.line.path.closed else np.inf
+    known, at = np.sort(others % lap), (places + _NEAR) % lap
+    before = np.searchsorted(known, at, side="right") - 1
+    return np.asarray((before >= 0) & (np.abs(at - known[np.maximum(before, 0)]) < 2 * _NEAR))
+
+
+def begun_before(cut: Cut) -> Cut:
+    """A leg whose start goes a hair over the end of the leg before it."""
+    return cut if cut.at_end else replace(cut, places=cut.places - LAP)
+
+
+def started_before(shape: Shape, length: float) -> Shape:
+    """A cell's fill that begins a hair before its edge; `length` of the cell, mm."""
+    if shape.fill is None or shape.even_odd:
+        return shape
+    points = shape.outline.points
+    x = np.where(np.abs(points[:, 0]) < _EDGE, points[:, 0] - LAP / length, points[:, 0])
+    return replace(shape, outline=Outline(shape.outline.commands, np.stack([x, points[:, 1]], axis=1)))
