@@ -12,6 +12,7 @@ from curlet.core.path.contours import contours
 from curlet.core.path.path import Path
 
 Floats = NDArray[np.float64]
+Bools = NDArray[np.bool_]
 
 # Handles so near to where they would be if their segment were straight belong to a line, mm.
 _STRAIGHT = 1e-7
@@ -36,14 +37,24 @@ def outline_of(path: Path) -> Outline:
 def of_chains(chains: Floats, closed: bool) -> tuple[str, Floats]:
     """Commands of one and (n, m, 2) points of all of n chains of cubics alike, (n, k, 4, 2): what is straight
     at even speed in all of them is drawn as lines, which every renderer rounds alike."""
-    a, b = chains[:, :, 0], chains[:, :, 3]
-    third = (b - a) / 3
-    off = np.maximum(np.abs(chains[:, :, 1] - a - third), np.abs(chains[:, :, 2] - b + third))
-    lines = off.max(axis=(0, 2), initial=0.0) < _STRAIGHT
+    lines = _even(chains[:1])
+    if lines.any():
+        lines[lines] = _even(chains[:, lines])
+    if not lines.any():
+        points = np.concatenate([chains[:, :1, 0], chains[:, :, 1:].reshape(len(chains), -1, 2)], axis=1)
+        return "M" + "C" * len(lines) + "Z" * closed, points
     wanted = np.ones((len(lines), 3), dtype=bool)
     wanted[lines, :2] = False
     points = np.concatenate([chains[:, :1, 0], chains[:, :, 1:][:, wanted]], axis=1)
     return "M" + "".join("L" if line else "C" for line in lines.tolist()) + "Z" * closed, points
+
+
+def _even(chains: Floats) -> Bools:
+    """(k,) which segments of (n, k, 4, 2) chains are straight at even speed in all of them."""
+    a, b = chains[:, :, 0], chains[:, :, 3]
+    third = (b - a) / 3
+    off = np.maximum(np.abs(chains[:, :, 1] - a - third), np.abs(chains[:, :, 2] - b + third))
+    return np.asarray(off.max(axis=(0, 2), initial=0.0) < _STRAIGHT)
 
 
 def of_chain(cubics: Floats, closed: bool) -> Outline:

@@ -11,7 +11,7 @@ from numpy.typing import NDArray
 from curlet.core.drawing import Outline, Shape
 from curlet.core.lay.facing import Local
 from curlet.core.lay.hold.clipping import clipped, line_clipped
-from curlet.core.lay.hold.lap import lapped, meet
+from curlet.core.lay.hold.lap import lap, meet
 from curlet.core.lay.hold.mapping import TOLERANCE, Bent
 from curlet.core.lay.hold.strands import Strand, bent_outlines, cut_at, run_on, strands_of
 from curlet.core.lay.repeats import Repeats
@@ -225,7 +225,7 @@ def _smooth(
             now, mapped = now[~rough], mapped[~rough]
         if len(now):
             if len(bent.ends):
-                mapped = lapped(mapped, cubics, filled, bent, repeats.take(now))
+                lap(mapped, cubics, filled, bent, repeats.take(now))
             yield now, _outlines(groups, mapped)
 
 

@@ -22,18 +22,17 @@ _EDGE = 1e-9
 _NEAR = 1e-7
 
 
-def lapped(mapped: Floats, cubics: Floats, filled: Bools, bent: Bent, repeats: Repeats) -> Floats:
-    """Repeats on the sheet, (n, k, parts, 4, 2): points of fills on their cell's edges are moved out along
-    the path where another repeat meets them.
+def lap(mapped: Floats, cubics: Floats, filled: Bools, bent: Bent, repeats: Repeats) -> None:
+    """Move the points of fills on their cell's edges out along the path where another repeat meets them.
 
     Parameters
     ----------
+    mapped : (n, k, parts, 4, 2), the repeats on the sheet; they are changed.
     cubics : (k, 4, 2), the motif's.
     filled : (k,) which of them are of fills.
     """
     parts = mapped.shape[2]
     x = points_on(cubics, np.arange(parts + 1) / parts)[..., 0]
-    found = mapped
     for edge, places, others, way in (
         (0.0, repeats.start, bent.ends, -LAP),
         (1.0, repeats.end, bent.starts, LAP),
@@ -41,13 +40,13 @@ def lapped(mapped: Floats, cubics: Floats, filled: Bools, bent: Bent, repeats: R
         on = (np.abs(x - edge) < _EDGE) & filled[:, None]
         if not on.any():
             continue
+        met = meet(places, others, bent)
+        along = bent.line.frames(places, repeats.leg).along * (way * met)[:, None]
         # A segment's end takes the handle beside it along.
-        first, last = on[:, :-1, None], on[:, 1:, None]
-        moving = np.concatenate([first, first, last, last], axis=2)
-        along = bent.line.frames(places, repeats.leg).along
-        along = along * (way * meet(places, others, bent))[:, None]
-        found = found + moving[None, ..., None] * along[:, None, None, None, :]
-    return found
+        for ends, handles in ((on[:, :-1], (0, 1)), (on[:, 1:], (2, 3))):
+            segment, part = np.nonzero(ends)
+            for handle in handles:
+                mapped[:, segment, part, handle] += along[:, None]
 
 
 def meet(places: Floats, others: Floats, bent: Bent) -> Bools:
