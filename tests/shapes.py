@@ -11,6 +11,7 @@ from curlet.core.errors import BadInput
 from curlet.core.path import Path
 from curlet.core.path.arcs import arc_to_cubics
 from curlet.core.path.chain import chain_to_path
+from curlet.core.path.parallel import path_of_cubics
 
 
 def polyline(*points: tuple[float, float], closed: bool = False) -> Path:
@@ -40,6 +41,26 @@ def ellipse(a: float, b: float) -> Path:
 
 def circle(radius: float) -> Path:
     return ellipse(radius, radius)
+
+
+def arc(radius: float, length: float, start: tuple[float, float], way: float) -> list[np.ndarray]:
+    """Cubics of an arc that begins at a place the way `way` degrees; a straight line where radius is 0."""
+    origin, angle = complex(*start), math.radians(way)
+    if not radius:
+        end = origin + length * complex(math.cos(angle), math.sin(angle))
+        a, b = np.array(start), np.array([end.real, end.imag])
+        return [np.array([a, (2 * a + b) / 3, (a + 2 * b) / 3, b])]
+    inward = 1j * complex(math.cos(angle), math.sin(angle)) * math.copysign(1, radius)
+    centre = origin + abs(radius) * inward
+    arm = origin - centre
+    return list(arc_to_cubics(centre, arm, 1j * arm, 0.0, length / radius))
+
+
+def two_legs(first: float, second: float, degrees: float, leg: float = 45.0) -> Path:
+    """Two legs of those radii (0 straight, above 0 bending clockwise), with a turn of so many degrees."""
+    before = arc(first, leg, (80.0, 80.0), 0.0)
+    way = math.degrees(leg / first) if first else 0.0
+    return path_of_cubics([*before, *arc(second, leg, tuple(before[-1][3]), way + degrees)], closed=False)
 
 
 def moved(path: Path, x: float, y: float) -> Path:

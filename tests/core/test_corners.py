@@ -20,13 +20,11 @@ from curlet.core.lay.hold.lap import LAP
 from curlet.core.measures import Measure, Scale
 from curlet.core.motif.families import ArtShape, Artwork, Running
 from curlet.core.path import Path
-from curlet.core.path.arcs import arc_to_cubics
-from curlet.core.path.chain import path_of_cubics
 from curlet.core.tally import tally
 from curlet.demo.brushes import BRUSHES
 from curlet.formats.brush_file import read_brush
 from tests.outlines import block, filled_area, main_row, polygon, shapes_of
-from tests.shapes import polyline, square, turn
+from tests.shapes import polyline, square, turn, two_legs
 
 Floats = np.ndarray
 
@@ -86,26 +84,6 @@ def test_past_the_mitre_limit_the_cut_is_flat(degrees: float) -> None:
     run = lay(path, block(3, WIDTH, corners=CornerRule("mitre")), Scale())
     # Square across each leg: past the corner there is only the second leg's own end.
     assert filled_area(run).bounds[2] <= LEG + WIDTH / 2 * math.sin(math.radians(degrees)) + 1.1 * LAP
-
-
-def arc(radius: float, length: float, start: tuple[float, float], way: float) -> list[np.ndarray]:
-    """Cubics of an arc that begins at a place the way `way` degrees; a straight line where radius is 0."""
-    origin, angle = complex(*start), math.radians(way)
-    if not radius:
-        end = origin + length * complex(math.cos(angle), math.sin(angle))
-        a, b = np.array(start), np.array([end.real, end.imag])
-        return [np.array([a, (2 * a + b) / 3, (a + 2 * b) / 3, b])]
-    inward = 1j * complex(math.cos(angle), math.sin(angle)) * math.copysign(1, radius)
-    centre = origin + abs(radius) * inward
-    arm = origin - centre
-    return list(arc_to_cubics(centre, arm, 1j * arm, 0.0, length / radius))
-
-
-def two_legs(first: float, second: float, degrees: float, leg: float = 45.0) -> Path:
-    """Two legs of those radii (0 straight, above 0 bending clockwise), with a turn of so many degrees."""
-    before = arc(first, leg, (80.0, 80.0), 0.0)
-    way = math.degrees(leg / first) if first else 0.0
-    return path_of_cubics([*before, *arc(second, leg, tuple(before[-1][3]), way + degrees)], closed=False)
 
 
 LEGS = [(0, 0), (40, 40), (-40, -40), (40, -40), (0, 40), (60, -25), (400, 0)]

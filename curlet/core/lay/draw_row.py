@@ -12,8 +12,9 @@ from curlet.core.lay.corners.cut import Cut, across
 from curlet.core.lay.corners.mitre import under_fold
 from curlet.core.lay.draw_corner import corner_items
 from curlet.core.lay.hold.mapping import TOLERANCE
-from curlet.core.lay.paint_row import Painter, placements_of, run_in
+from curlet.core.lay.paint_row import Painter, placements_of
 from curlet.core.lay.row import LaidRow
+from curlet.core.lay.run_in import run_in
 
 Floats = NDArray[np.float64]
 Ints = NDArray[np.intp]
@@ -43,7 +44,10 @@ def row_items(
         which, window = _inside(row, within)
         return [item for over in layers for item in painter.paint(which, over=over, window=window)]
     which = np.arange(len(row.repeats))
-    items = [item for over in layers for item in _in_order(painter, which, over)]
+    items: list[Item] = []
+    for over in layers:
+        layer = _in_order(painter, which, over)
+        items += _run_together(layer) if over is False and painter.beside_one_another else layer
     coarse = tolerance if tolerance > TOLERANCE else 0.0
     beside = [*items, *corner_items(row, threads, coarse)]
     return [*_folds(painter), *(beside if painter.overlapping else _run_together(beside))]

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator, Sequence
+from collections.abc import Iterator
 from dataclasses import replace
 from functools import cached_property
 from itertools import takewhile
@@ -10,7 +10,7 @@ from itertools import takewhile
 import numpy as np
 from numpy.typing import NDArray
 
-from curlet.core.drawing import Group, Item, Laid, Outline, Shape, Solid, Stamps, moved_paint
+from curlet.core.drawing import Group, Item, Laid, Outline, Shape, Stamps, moved_paint
 from curlet.core.dress.colour import RoleShape, dress, recoloured, shaded, turned
 from curlet.core.lay.corners.cut import Cut, Cuts, as_it_stands
 from curlet.core.lay.corners.mitre import half_plane
@@ -22,9 +22,10 @@ from curlet.core.lay.hold.lap import begun_before
 from curlet.core.lay.hold.mapping import Bent
 from curlet.core.lay.hold.rigid import rigid_clipped
 from curlet.core.lay.row import LaidRow
+from curlet.core.lay.run_in import graded, together
 from curlet.core.lay.sway import swayed
 from curlet.core.motif.motif import Motif
-from curlet.core.path.outline import joined, turned_back
+from curlet.core.path.outline import turned_back
 
 Floats = NDArray[np.float64]
 Ints = NDArray[np.intp]
@@ -84,6 +85,22 @@ class Painter:
         return many and min(gaps, default=1.0) < 2 * overhang - 1e-9
 
     @cached_property
+    def _touched(self) -> Floats:
+        """Where along the path repeats, or a corner's piece, end and touch the next repeat."""
+        row, repeats = self.row, self.row.repeats
+        if not row.touching:
+            return np.zeros(0)
+        after = [room.leg for room in row.rooms if room.start.art is not None]
+        first = [repeats.start[repeats.leg == leg].min(initial=np.inf) for leg in after]
+        return np.concatenate([repeats.end, np.array(first)])
+
+    @cached_property
+    def beside_one_another(self) -> bool:
+        """Whether all that lies under leaves its neighbours' cells alone, so that its order does not show."""
+        under = [item for motif in self.row.motifs for item in motif.shapes if not item.over]
+        return all(_within_cell(item) for item in under)
+
+    @cached_property
     def shows_through(self) -> bool:
         """Whether anything under its repeats shows through them."""
         return any(item.opacity < 1 for motif in self.row.motifs for item in motif.shapes)
@@ -137,7 +154,7 @@ class Painter:
             cuts = {key: begun_before(cut) if key in corners else cut for key, cut in cuts.items()}
         bent = Bent(
             row.line, row.offset, row.course.swell, row.line.path.length, row.repeats.start, self.tolerance,
-            cuts, window, row.repeats.end if row.touching else np.zeros(0),
+            cuts, window, self._touched,
         )  # fmt: skip
         return [*items, *self._bent(bent, which, shapes, chosen)]
 
@@ -230,14 +247,14 @@ class Painter:
         """One shape of all repeats as one, so that no seam shows where two meet; gradients lie in each."""
         alike: dict[tuple[object, object], list[Shape]] = {}
         for part, shape in batches:
-            if _graded(shape):
+            if graded(shape):
                 yield from (one for _, one in self._apart(part, which, shape))
             elif shape.fill and self._mirrored[which[part]].any():
                 key = (shape.fill, shape.stroke)
                 alike.setdefault(key, []).extend(self._wound_alike(part, which, shape))
             else:
                 alike.setdefault((shape.fill, shape.stroke), []).append(shape)
-        yield from (_together(shapes) for shapes in alike.values())
+        yield from (together(shapes) for shapes in alike.values())
 
     @cached_property
     def _mirrored(self) -> Bools:
@@ -268,7 +285,7 @@ class Painter:
         for place, repeat in enumerate(part.tolist()):
             at = slice(place * points, (place + 1) * points)
             one = replace(shape, outline=Outline(shape.outline.commands[:commands], shape.outline.points[at]))
-            yield repeat, moved_paint(one, tuple(self._rigid[which[repeat]])) if _graded(shape) else one
+            yield repeat, moved_paint(one, tuple(self._rigid[which[repeat]])) if graded(shape) else one
 
     def _tinted(self, shapes: tuple[Shape, ...], first: int) -> tuple[Shape, ...]:
         shade, hue = (int(part[first]) for part in self._tints)
@@ -288,37 +305,6 @@ def _within_cell(item: RoleShape) -> bool:
     return bool(plain and x.min() >= -_EDGE and x.max() <= 1 + _EDGE)
 
 
-def run_in(shapes: Sequence[Shape], more: Sequence[Shape]) -> list[Shape]:
-    """Shapes of artwork that lies beside other artwork, painted with those that look alike, so that no seam
-    shows where the two meet. Both keep their own order."""
-    found, at = list(shapes), 0
-    for shape in more:
-        alike = (i for i in range(at, len(found)) if _alike(found[i], shape))
-        if (place := next(alike, None)) is None:
-            found.insert(at, shape)
-            at += 1
-        else:
-            found[place] = _together([found[place], shape])
-            at = place + 1
-    return found
-
-
-def _alike(one: Shape, other: Shape) -> bool:
-    looks = [(shape.fill, shape.stroke, shape.even_odd) for shape in (one, other)]
-    return looks[0] == looks[1] and not _graded(one)
-
-
-def _together(shapes: Sequence[Shape]) -> Shape:
-    if len(shapes) == 1:
-        return shapes[0]
-    return replace(shapes[0], outline=joined([shape.outline for shape in shapes]))
-
-
 def _many(motif: Motif) -> bool:
     """Whether one repeat over another looks different from the other over the one."""
     return motif.picture is not None or len(motif.shapes) > 1 or bool(motif.shapes[0].shape.fill)
-
-
-def _graded(shape: Shape) -> bool:
-    paints = (shape.fill, shape.stroke and shape.stroke.paint)
-    return any(paint is not None and not isinstance(paint, Solid) for paint in paints)

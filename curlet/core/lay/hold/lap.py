@@ -20,6 +20,7 @@ Bools = NDArray[np.bool_]
 LAP = 0.002
 _EDGE = 1e-9
 _NEAR = 1e-7
+_MOST_SLANT = 25.0
 
 
 def lap(mapped: Floats, cubics: Floats, filled: Bools, bent: Bent, repeats: Repeats) -> None:
@@ -61,7 +62,11 @@ def meet(places: Floats, others: Floats, bent: Bent) -> Bools:
 
 def begun_before(cut: Cut) -> Cut:
     """A leg whose start goes a hair over the end of the leg before it."""
-    return cut if cut.at_end else replace(cut, places=cut.places - LAP)
+    if cut.at_end or len(cut.heights) < 2:
+        return cut
+    # As far across the cut itself, however it slants.
+    slant = np.hypot(1.0, np.gradient(cut.places, cut.heights))
+    return replace(cut, places=cut.places - LAP * np.minimum(slant, _MOST_SLANT))
 
 
 def started_before(shape: Shape, length: float) -> Shape:
