@@ -13,7 +13,7 @@ CORE_FILES := $(shell find curlet -name '*.py')
 PAGE_FILES := $(shell find frontend/src frontend/public -type f ! -name schema.ts) \
 	frontend/index.html frontend/vite.config.ts
 
-.PHONY: demo demo-fresh test test-python faults lint speed gallery screenshots build lock clean
+.PHONY: demo demo-fresh test test-python faults lint referee speed gallery screenshots build lock clean
 
 demo: build
 	@$(BIN)/curlet serve --port $(PORT) --demo
@@ -36,6 +36,9 @@ test-python: $(TEST_READY) build
 
 faults: $(TEST_READY) build
 	CURLET_FAULTS=long CURLET_EXAMPLES=200 $(BIN)/python -m pytest tests/faults tests/web/test_described.py
+
+referee: $(TEST_READY) build
+	$(BIN)/python -m tests.reference.referee
 
 speed: $(TEST_READY) build
 	$(BIN)/python -m speed

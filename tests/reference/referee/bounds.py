@@ -82,7 +82,7 @@ def _widest(case: Case, row: LaidRow) -> float:
     gaps = starts[1:] - ends[:-1]
     # Measured on its own line, a gap of a row beside a bend is wider along the path.
     sharpest = max((1 / abs(radius) for radius in case.legs if radius), default=0.0)
-    asked = max(0.0, *(fit.gap for fit in row.fits)) * (1 + abs(row.offset) * sharpest)
+    asked = max(0.0, *(fit.gap for fit in row.fits)) / (1 - abs(row.offset) * sharpest)
     crossing = (ends[:-1] <= LEG + 1e-6) & (starts[1:] >= LEG - 1e-6)
     found = max(float((gaps[~crossing] - asked).max(initial=0.0)), 0.0)
     if row.offset:

@@ -12,11 +12,17 @@ from curlet.core.drawing import Drawing, Group, Item, Laid, Shape, Solid, Stamps
 from curlet.core.measures import MM_PER_INCH
 from curlet.formats.png_out import write_png
 from curlet.formats.svg_out import write_svg
+from scripts.gallery import scaled
 from tests.reference.pictures import read_png, resvg
+from tests.reference.referee.cases import Case
 
 # A picture so many times as fine shows what is truly covered: a seam is as many times as narrow there.
 FINER = 8
 _COVERED = 0.95
+# What tells: the fine picture errs by its own seams, an eighth as much.
+LIGHT = 8 / 255
+# About the path, mm: as far as any built-in reaches.
+AROUND = 24.0
 _BLACK = Solid("#000000")
 
 # (rows, columns) 0…1 of how much of each pixel is covered, from a drawing and the size in pixels.
@@ -36,8 +42,8 @@ RENDERERS: dict[str, Renderer] = {"skia": in_skia, "resvg": in_resvg}
 
 
 def seam(drawn: Group, size: tuple[float, float], ppi: float, renderer: Renderer) -> tuple[float, int]:
-    """The deepest light inside what is drawn, 0…1, and how many pixels the longest line of more than 1/255
-    of it has, at so many pixels to the inch.
+    """The deepest light inside what is drawn, 0…1, and how many pixels the longest line of it has, at so
+    many pixels to the inch.
 
     All is drawn black, so that only light from behind counts. What is half covered in the fine picture too is
     an edge, no seam, and so is what lies beside it.
@@ -51,10 +57,6 @@ def seam(drawn: Group, size: tuple[float, float], ppi: float, renderer: Renderer
     light = np.where(inner, covered - coarse, 0.0)
     lines, count = label(light > LIGHT, np.ones((3, 3)))
     return float(light.max()), int(np.bincount(lines.ravel())[1:].max()) if count else 0
-
-
-# What tells: a fine picture errs by up to its own seams, an eighth as much.
-LIGHT = 8 / 255
 
 
 def black(item: Group) -> Group:
@@ -72,3 +74,12 @@ def _black(item: Item) -> Item:
 def _inked(shape: Shape) -> Shape:
     stroke = shape.stroke and replace(shape.stroke, paint=_BLACK)
     return replace(shape, fill=_BLACK if shape.fill else None, stroke=stroke)
+
+
+def seam_of(case: Case, renderer: str, ppi: float = 96.0) -> int:
+    """How many pixels the longest seam of a case has."""
+    segments = case.path.segments
+    low, high = segments.min(axis=(0, 1)) - AROUND, segments.max(axis=(0, 1)) + AROUND
+    width, height = (high - low).tolist()
+    drawn = scaled(case.drawn, 1.0, (-float(low[0]), -float(low[1])))
+    return seam(drawn, (width, height), ppi, RENDERERS[renderer])[1]

@@ -1,0 +1,37 @@
+"""The referee's short form: of all its cases a few of every brush, manner and turn."""
+
+from __future__ import annotations
+
+import pytest
+
+from curlet.demo.brushes import BRUSHES
+from tests.reference.referee.bounds import past_bound, wide_gap
+from tests.reference.referee.cases import Case, cases
+from tests.reference.referee.seams import RENDERERS, seam_of
+
+# Brushes whose artwork meets edge to edge, from every kind, as they come.
+SEAMLESS = (
+    ("rope", "mitre", "", 90, (0.0, 0.0)),
+    ("whipped", "mitre", "", -30, (0.0, 70.0)),
+    ("wave", "piece", "mitred", 45, (90.0, 90.0)),
+    ("rickrack", "mitre", "", 105, (90.0, -90.0)),
+    ("piping", "mitre", "", 60, (90.0, 90.0)),
+)
+FEW = 3
+
+
+@pytest.mark.parametrize("brush", BRUSHES)
+def test_nothing_lies_past_its_bound_and_no_gap_is_too_wide(brush: str) -> None:
+    """Geometry: half the width, the mitre's point at a corner (SVG 2, stroke-miterlimit), the gap as set."""
+    looked = list(cases((brush,), short=True))[:: 27 // FEW]
+    assert len(looked) >= FEW - 1
+    for case in looked:
+        assert past_bound(case) == 0, str(case)
+        assert wide_gap(case) < 1e-3, str(case)
+
+
+@pytest.mark.parametrize("renderer", RENDERERS)
+@pytest.mark.parametrize("about", SEAMLESS, ids=lambda about: about[0])
+def test_no_light_shows_where_two_parts_meet(about: tuple, renderer: str) -> None:
+    """Two renderers that share no code; a line of light is longer than two pixels."""
+    assert seam_of(Case(*about), renderer) <= 2
