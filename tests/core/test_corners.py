@@ -9,7 +9,7 @@ import pytest
 from shapely import LineString, Point, Polygon, union_all
 
 from curlet.core.brush import Brush, CornerRule, Piece, Pieces, Row
-from curlet.core.drawing import Group, Item, Laid
+from curlet.core.drawing import Group, Item, Laid, Solid
 from curlet.core.dress.colour import ColourRole
 from curlet.core.errors import BadInput
 from curlet.core.lay import LaidRun, RunRule, lay
@@ -23,7 +23,7 @@ from curlet.core.path import Path
 from curlet.core.tally import tally
 from curlet.demo.brushes import BRUSHES
 from curlet.formats.brush_file import read_brush
-from tests.outlines import block, filled_area, main_row, polygon, shapes_of
+from tests.outlines import block, filled_area, flattened, main_row, polygon, shapes_of
 from tests.shapes import polyline, square, turn, two_legs
 
 Floats = np.ndarray
@@ -375,3 +375,21 @@ def test_long_and_short_links_each_keep_their_length(path: Path) -> None:
         here = row.repeats.leg == leg
         share = 2 * chords[here] / at.length[here]
         assert share == pytest.approx(np.full(here.sum(), share[0]), abs=1e-6)
+
+
+def test_pieces_on_a_leg_too_short_beside_a_sharp_tip_give_way() -> None:
+    """A border's rails ran through one another inside a star: its valleys' pieces lay in its tips' mitres."""
+    spokes = [(32.0 if k % 2 == 0 else 12.8) * np.exp(1j * math.pi * (k / 5 - 0.5)) for k in range(10)]
+    star = polyline(*((s.real, s.imag) for s in spokes), closed=True)
+    run = lay(star, read_brush(BRUSHES["border"]).to_core(), Scale())
+    assert all(w.code != "corner-no-room" or "mitred" in w.message for w in tally(run).warnings)
+    parts = []
+    for shape, outline, _ in shapes_of(draw_run(run, "r", "")):
+        if shape.stroke:
+            half = shape.stroke.weight / 2
+            parts += [LineString(p).buffer(half, cap_style="flat") for p in flattened(outline)]
+        elif shape.fill == Solid("#7c4a63"):
+            # Rails that a corner cuts are areas; the eyes in the diamonds are small.
+            parts += [Polygon(p).buffer(0) for p in flattened(outline) if np.ptp(p, axis=0).max() > 2.3]
+    edges = [Polygon(star.points).buffer(side, join_style="mitre", mitre_limit=10).length for side in (6, -6)]
+    assert union_all(parts).area == pytest.approx(0.9 * sum(edges), rel=0.02)

@@ -100,13 +100,20 @@ def _before(line: LegLine, index: int) -> int:
 def _give_way(
     line: LegLine, owns: list[OwnLine], asks: dict[int, CornerAsk], turnings: dict[int, Turning]
 ) -> None:
-    """Corner artwork on both ends of a leg too short for the two gives way to a mitre."""
+    """Corner artwork on a leg too short for it and what stands at its other end gives way to a mitre."""
+
+    def need(end: int) -> tuple[float, bool]:
+        """How much of the leg a corner needs, and whether artwork stands there."""
+        turning = turnings.get(end, NOTHING)
+        # A mitre's innermost line ends before the corner.
+        return max(turning.take, asks[end].short if turning.cut else 0.0), turning.art is not None
+
     while True:
         tight = [
             index
             for index, own in enumerate(owns)
-            for first, last in [(turnings.get(_before(line, index), NOTHING), turnings.get(index, NOTHING))]
-            if (first.art or last.art) and first.take + last.take > own.length + _SLACK
+            for (first, one), (last, other) in [(need(_before(line, index)), need(index))]
+            if (one or other) and first + last > own.length + _SLACK
         ]
         if not tight:
             return
