@@ -187,7 +187,7 @@ def _facts(course: Row | Band | Span) -> list[Json]:
 
 
 def _proof(proof: Proof, frame: Frame) -> Json:
-    wrong = [w for w in proof.tally.warnings if w.code not in _NOT_WRONG]
+    wrong = [*(w for w in proof.tally.warnings if w.code not in _NOT_WRONG), *proof.faults]
     return {
         "name": proof.name,
         "box": proof.box,
@@ -217,6 +217,8 @@ _IN_SHORT = {
     "open-step": "does not close",
     "solid-line": "a solid line",
     "too-fine": "too fine to print",
+    "broken-corner": "loose parts",
+    "pile-up": "piled up",
 }
 
 
@@ -225,7 +227,7 @@ def _short(proof: Proof) -> str:
     if proof.tally.pinches:
         tight = min(proof.tally.pinches, key=lambda pinch: pinch.radius)
         return f"needs R {tight.needs:.1f}"
-    codes = {warning.code for warning in proof.tally.warnings}
+    codes = {warning.code for warning in (*proof.tally.warnings, *proof.faults)}
     return next((text for code, text in _IN_SHORT.items() if code in codes), "see why")
 
 

@@ -6,11 +6,13 @@ import numpy as np
 import pytest
 
 from curlet.core.brush import Brush, CornerRule, Row
+from curlet.core.drawing import Group, Laid, Outline, Shape, Solid
 from curlet.core.dress.colour import ColourRole
 from curlet.core.lay import lay
 from curlet.core.measures import Measure, Scale
 from curlet.core.motif.families import ArtShape, Artwork
 from curlet.core.proof import prove
+from curlet.core.proof.raster import covered, parts
 from curlet.core.tally import tally
 from curlet.demo.artwork import disc
 from curlet.demo.brushes import BRUSHES
@@ -58,3 +60,47 @@ def test_round_beads_turn_where_square_ones_would_meet() -> None:
     (told,) = [w for w in tally(lay(circle(12), beads(square, 0.2), Scale())).warnings if w.code == "pinch"]
     radius = float(told.message.split("needs ")[1].split(" mm")[0])
     assert 2 * (radius - 2.5) * np.tan(5.2 / 2 / radius) == pytest.approx(5.0, abs=0.02)
+
+
+@pytest.mark.parametrize("name", ["wave", "dog-tooth", "key"])
+def test_a_corner_that_leaves_parts_loose_is_told_where_it_is(name: str) -> None:
+    """Teeth and crests that a sharp mitre cuts from their rail; on a square corner nothing is."""
+    square, star = prove(read_brush(BRUSHES[name]).to_core(), Scale(), ("square", "star"))
+    assert square.faults == ()
+    (told,) = star.faults
+    assert told.code == "broken-corner"
+    assert told.at is not None
+    tips = star.run.path.points[::2]
+    assert np.hypot(*(tips - told.at).T).min() < 4 * star.reach
+
+
+@pytest.mark.parametrize(
+    "name", ["guilloche", "rickrack", "rope", "border", "checker", "round-braid", "piping"]
+)
+def test_a_star_that_holds_together_is_not(name: str) -> None:
+    (star,) = prove(read_brush(BRUSHES[name]).to_core(), Scale(), ("star",))
+    assert star.faults == ()
+
+
+def test_beads_piled_up_at_a_points_tip_are_told() -> None:
+    square, star = prove(read_brush(BRUSHES["pearls"]).to_core(), Scale(), ("square", "star"))
+    assert square.faults == ()
+    assert [fault.code for fault in star.faults] == ["pile-up"]
+
+
+def test_parts_are_what_hangs_together() -> None:
+    ring = np.zeros((7, 9), dtype=bool)
+    ring[1:6, 1:8], ring[2:5, 2:7], ring[3, 4] = True, False, True
+    ring[6, 8] = True
+    labels, sizes = parts(ring)
+    # The ring, with the place that touches its corner, and the spot within.
+    assert sorted(sizes[1:].tolist()) == [1, 21]
+    assert labels[3, 4] != labels[1, 1] == labels[6, 8]
+
+
+def test_places_are_covered_as_the_outline_fills_them() -> None:
+    corners = [(0, 0), (6, 0), (6, 6), (0, 6), (2, 2), (4, 2), (4, 4), (2, 4)]
+    hole = Outline("MLLLZMLLLZ", np.array(corners, dtype=float))
+    for even_odd, places in ((False, 36), (True, 32)):
+        group = Group("g", "", (Laid((Shape(hole, fill=Solid("#000000"), even_odd=even_odd),)),))
+        assert covered(group, np.array([-1.0, -1.0]), 1.0, (8, 8)).sum() == places

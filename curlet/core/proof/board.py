@@ -5,7 +5,7 @@ from __future__ import annotations
 import math
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass
-from functools import lru_cache
+from functools import cached_property, lru_cache
 
 import numpy as np
 from numpy.typing import NDArray
@@ -18,7 +18,8 @@ from curlet.core.lay.draw import reach_of
 from curlet.core.measures import Scale
 from curlet.core.motif.outlines import K
 from curlet.core.path import Path
-from curlet.core.tally import Tally, tally
+from curlet.core.proof.faults import faults
+from curlet.core.tally import Tally, Warning, tally
 
 Floats = NDArray[np.float64]
 
@@ -40,6 +41,11 @@ class Proof:
     run: LaidRun
     tally: Tally
     grown: float
+
+    @cached_property
+    def faults(self) -> tuple[Warning, ...]:
+        """What it shows to be broken."""
+        return faults(self.run)
 
     @property
     def reach(self) -> float:
