@@ -115,6 +115,10 @@ class WeaveListed(BaseModel):
     name: str
     ends: float
     picks: float
+    warp: str
+    weft: str
+    threads: list[str]
+    counts: list[str]
 
 
 class WeaveList(BaseModel):

@@ -76,8 +76,9 @@ def measure(path: SheetUrl, body: MarkDoc) -> Response:
 
 @table.get("/weaves", responses={200: WeaveList})
 def weaves() -> Response:
-    """Every weave, with its usual counts."""
-    found = [{"id": k, "name": w.name, "ends": w.ends, "picks": w.picks} for k, w in WEAVES.items()]
+    """Every weave, with its usual counts and colours."""
+    keys = ("name", "ends", "picks", "warp", "weft", "threads", "counts")
+    found = [{"id": name, **{key: getattr(weave, key) for key in keys}} for name, weave in WEAVES.items()]
     return json_reply({"weaves": found})
 
 

@@ -120,3 +120,36 @@ def test_a_plain_colour_is_one_and_what_is_none_is_refused() -> None:
         Cloth("tartan").paint(1.0)
     with pytest.raises(BadInput, match="thread count"):
         Cloth("plain", ends=0).paint(1.0)
+
+
+def test_denim_comes_indigo_over_undyed() -> None:
+    """Common practice; one grey-green for warp and weft showed no twill."""
+    denim = WEAVES["denim"]
+    assert denim.threads == ("Warp", "Weft")
+    light = [sum(int(colour[i : i + 2], 16) for i in (1, 3, 5)) for colour in (denim.warp, denim.weft)]
+    assert light[1] > 2 * light[0]
+
+
+def test_cords_are_counted_to_the_worn_cm() -> None:
+    """Eleven-wale corduroy has 11 cords to the inch, 4.33 to the cm (definition of the inch)."""
+    cloth = Cloth("corduroy", "#a08060", "#a08060", 11 / 2.54, 9)
+    picture = read_png(write_png(filled(cloth, side=25.4), 1_200))
+    light = on_white(picture)[600, :, 0]
+    dark = light < (light.min() + light.max()) / 2
+    assert np.diff(dark.astype(int)).clip(0).sum() == pytest.approx(11, abs=1)
+
+
+def test_net_is_open_between_its_threads() -> None:
+    picture = read_png(write_png(filled(Cloth("net", "#000000", "#000000", 6, 6 * 2 / 3**0.5)), 1_200))
+    bare = float((picture[..., 3] < 0.5).mean())
+    # A thread of 0.14 round regular meshes leaves (1 − 0.14)² of them bare (geometry).
+    assert bare == pytest.approx(0.86**2, abs=0.03)
+
+
+def test_grains_are_counted_to_the_worn_cm() -> None:
+    """As many pebbles in a square cm as the count says, each nearest to its own middle (Voronoi)."""
+    paint = Cloth("leather", "#7a4b2e", "#7a4b2e", 5, 5).paint(1.0)
+    assert isinstance(paint, Tiling)
+    middles = np.array([shape.outline.points[:-1].mean(axis=0) for shape in paint.shapes[1:]])
+    within = ((middles >= 0) & (middles < paint.width)).all(axis=1).sum()
+    assert within / (paint.width / 10) ** 2 == pytest.approx(25, rel=0.15)

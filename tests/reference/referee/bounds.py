@@ -12,13 +12,16 @@ from curlet.core.brush import Piece, Row
 from curlet.core.drawing import Outline
 from curlet.core.lay import LaidRow
 from curlet.core.lay.draw import reach_of
+from curlet.core.path.contours import contours
+from curlet.core.path.cubics import points_on
 from curlet.core.tally import tally
-from tests.outlines import flattened, polygon, shapes_of
+from tests.outlines import polygon, shapes_of
 from tests.reference.referee.cases import LEG, Case
 
 # A piece's own artwork, or a repeat that stands at a corner, reaches to its corners' diagonals.
 _DIAGONAL = math.sqrt(2.0)
 _SPARE = 0.1
+_ALONG = np.linspace(0, 1, 5)
 
 
 def past_bound(case: Case) -> float:
@@ -26,10 +29,17 @@ def past_bound(case: Case) -> float:
     path, run = case.path, case.run
     s = np.linspace(0, path.length, 4000)
     near = cKDTree(path.arc.points(np.union1d(s, path.node_positions)))
-    points = [_shown(p, clips) for _, o, clips in shapes_of(case.drawn) for p in flattened(o, per=4)]
-    far = max((float(near.query(part)[0].max()) for part in points if len(part)), default=0.0)
+    points = [_shown(_points(outline), clips) for _, outline, clips in shapes_of(case.drawn)]
+    every = np.concatenate(points) if points else np.zeros((0, 2))
+    far = float(near.query(every)[0].max()) if len(every) else 0.0
     assert np.isfinite(far)
     return max(far - _bound(case, max(reach_of(course) for course in run.courses)), 0.0)
+
+
+def _points(outline: Outline) -> np.ndarray:
+    """Points along an outline."""
+    chains = [points_on(part.cubics, _ALONG).reshape(-1, 2) for part in contours(outline)]
+    return np.concatenate(chains) if chains else np.zeros((0, 2))
 
 
 def _shown(points: np.ndarray, clips: list[Outline]) -> np.ndarray:

@@ -14,12 +14,23 @@ interface Props {
   onCancel: () => void;
 }
 
-/** Weaves with two threads. */
-const WOVEN = ["plain", "twill", "denim", "canvas"];
+type WeaveShown = Awaited<ReturnType<typeof api.weaves>>["weaves"][number];
+
+/** Every weave, with its usual counts and colours. */
+export function useWeaves(): WeaveShown[] {
+  return useQuery({ queryKey: ["weaves"], queryFn: api.weaves, staleTime: Infinity }).data?.weaves ?? [];
+}
+
+/** A cloth as it comes; colours that somebody chose for the one before it are kept. */
+export function usualCloth(weave: WeaveShown, before?: ClothDoc, old?: WeaveShown): ClothDoc {
+  const chosen = before && (!old || before.warp !== old.warp || before.weft !== old.weft);
+  const { warp, weft } = chosen ? before : weave;
+  return { weave: weave.id, warp, weft, ends: weave.ends, picks: weave.picks, turn: before?.turn ?? 0 };
+}
 
 export function ClothFields({ value, onPreview, onChange, onCancel }: Props) {
-  const weaves = useQuery({ queryKey: ["weaves"], queryFn: api.weaves, staleTime: Infinity }).data?.weaves ?? [];
-  const woven = WOVEN.includes(value.weave ?? "");
+  const weaves = useWeaves();
+  const now = weaves.find((item) => item.id === value.weave);
   const number = (key: "ends" | "picks" | "turn", label: string, unit: string, step: number) => (
     <NumberLine key={key}
         label={label}
@@ -38,7 +49,7 @@ export function ClothFields({ value, onPreview, onChange, onCancel }: Props) {
         value={value.weave}
         onChange={(event) => {
           const weave = weaves.find((item) => item.id === event.target.value)!;
-          void onChange({ ...value, weave: weave.id, ends: weave.ends, picks: weave.picks });
+          void onChange(usualCloth(weave, value, now));
         }}
       >
         {weaves.map((weave) => (
@@ -47,28 +58,19 @@ export function ClothFields({ value, onPreview, onChange, onCancel }: Props) {
           </option>
         ))}
       </select>
-      <div className="mt-1">
-        <ColourField
-          label={woven ? "Warp" : "Colour of the cloth"}
-          value={value.warp ?? ""}
-          onPreview={(warp) => onPreview({ ...value, warp })}
-          onCommit={(warp) => onChange({ ...value, warp })}
-        />
-      </div>
-      {woven && (
-        <div className="mt-1">
+      {(["warp", "weft"] as const).slice(0, now?.threads.length ?? 1).map((thread, index) => (
+        <div key={thread} className="mt-1">
           <ColourField
-            label="Weft"
-            value={value.weft ?? ""}
-            onPreview={(weft) => onPreview({ ...value, weft })}
-            onCommit={(weft) => onChange({ ...value, weft })}
+            label={now?.threads[index] ?? ""}
+            value={value[thread] ?? ""}
+            onPreview={(colour) => onPreview({ ...value, [thread]: colour })}
+            onCommit={(colour) => onChange({ ...value, [thread]: colour })}
           />
         </div>
-      )}
-      {woven && number("ends", "Ends to the cm", "", 1)}
-      {woven && number("picks", "Picks to the cm", "", 1)}
-      {value.weave === "knit" && number("ends", "Wales to the cm", "", 0.5)}
-      {value.weave === "knit" && number("picks", "Courses to the cm", "", 0.5)}
+      ))}
+      {(["ends", "picks"] as const)
+        .slice(0, now?.counts.length ?? 0)
+        .map((count, index) => number(count, now!.counts[index]!, "", 0.5))}
       {value.weave !== "colour" && number("turn", "Laid at", "°", 5)}
     </>
   );

@@ -1,15 +1,16 @@
 /** The cloth that fills the chosen closed paths. */
 import type { ClothDoc, Intent } from "@/shared/api/types";
-import { ClothFields } from "@/shared/maker/ClothFields";
+import { ClothFields, usualCloth, useWeaves } from "@/shared/maker/ClothFields";
 import { Heading } from "@/shared/maker/Heading";
 import { QuietButton } from "@/shared/maker/QuietButton";
 
 import { useChosen, useDesk } from "../sheet";
 
-const FIRST: ClothDoc = { weave: "denim", warp: "#3b5068", weft: "#d9d4c7", ends: 26, picks: 18, turn: 0 };
+const FIRST = "denim";
 
 export function Cloth() {
   const desk = useDesk();
+  const first = useWeaves().find((weave) => weave.id === FIRST);
   const { path, paths } = useChosen();
   const closed = paths.filter((item) => item.closed).map((item) => item.id);
   if (!closed.length) return null;
@@ -31,7 +32,7 @@ export function Cloth() {
           </div>
         </>
       ) : (
-        <QuietButton onClick={() => desk.command(set(FIRST))}>Fill with cloth</QuietButton>
+        first && <QuietButton onClick={() => desk.command(set(usualCloth(first)))}>Fill with cloth</QuietButton>
       )}
     </>
   );
