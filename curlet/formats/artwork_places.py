@@ -85,3 +85,22 @@ def with_artwork(
     if isinstance(motif, PictureDoc) and course.course == "row" and course.hold == "bend":
         update["hold"] = "ride"
     return with_course(doc, index, course.model_copy(update=update))
+
+
+def with_new_artwork(
+    doc: BrushDoc, index: int, place: AnyPlace, art: Artwork | ArtworkDoc | PictureDoc
+) -> BrushDoc:
+    """The brush with artwork from elsewhere at a place. The corner that a family drew for its own repeat goes
+    with that: other artwork does not go on into it."""
+    before = course_of(doc, index)
+    found = with_artwork(doc, index, place, art)
+    if place != "repeat" or not isinstance(before, RowDoc) or before.motif.family == "artwork":
+        return found
+    corners = ("corner_outside", "corner_inside")
+    pieces = before.pieces
+    own = [
+        name for name in corners if (at := getattr(pieces, name)) and at.motif.family == before.motif.family
+    ]
+    row = row_of(found, index)
+    gone = row.pieces.model_copy(update=dict.fromkeys(own))
+    return with_course(found, index, row.model_copy(update={"pieces": gone}))

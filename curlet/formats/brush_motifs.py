@@ -112,7 +112,7 @@ class ArtworkDoc(Strict):
     """A motif drawn shape by shape: x from 0 to `length`, y from minus to plus half of `width`."""
 
     family: Literal["artwork"]
-    shapes: Annotated[tuple[ArtShapeDoc, ...], Field(min_length=1, max_length=500)]
+    shapes: Annotated[tuple[ArtShapeDoc, ...], Field(max_length=500)]
     length: Number
     width: Number
     frame: Literal["worn", "printed"] = "worn"

@@ -9,7 +9,7 @@ from curlet.core.measures import Scale
 from curlet.core.motif.families import FAMILIES, Family
 from curlet.formats.brush_courses import PiecesDoc, RowDoc
 from curlet.formats.brush_file import BrushDoc, CornerDoc
-from curlet.formats.brush_motifs import FAMILY_DOCS, FamilyDoc, MeasureDoc, PieceDoc
+from curlet.formats.brush_motifs import FAMILY_DOCS, ArtworkDoc, FamilyDoc, MeasureDoc, PieceDoc
 
 # Lace and ruffles are gathered round a corner; nothing else is cut for them there.
 _GATHERED = ("lace", "ruffle")
@@ -64,6 +64,33 @@ def row_of(motif: FamilyDoc, **settings: Any) -> RowDoc:
 
 
 _NO_PLACE = next(iter(FAMILIES["running"].specs().values()))
+
+
+# An empty brush's cell, worn mm: its length, its width, the gap to the next; and how it turns corners.
+_EMPTY = {
+    "stitch": (4.0, 2.0, 1.0, "pivot"),
+    "rope": (8.0, 8.0, 0.0, "mitre"),
+    "chain": (10.0, 8.0, 0.0, "carry"),
+    "trim": (10.0, 12.0, 0.0, "mitre"),
+    "border": (12.0, 12.0, 0.0, "piece"),
+}
+
+
+def empty_brush(kind: str) -> BrushDoc:
+    """A brush of a kind with an empty cell, to be drawn on.
+
+    Raises
+    ------
+    BadInput
+        If there is no such kind.
+    """
+    if kind not in _EMPTY:
+        raise BadInput(f"There is no kind “{kind[:32]}” of brush. Choose one from the list.")
+    length, width, gap, manner = _EMPTY[kind]
+    motif = ArtworkDoc(family="artwork", shapes=(), length=length, width=width)
+    row = RowDoc(motif=motif, length=MeasureDoc(mm=length), gap=MeasureDoc(mm=gap), hold="bend")
+    corners = CornerDoc(manner=manner)  # type: ignore[arg-type]
+    return BrushDoc(name=f"My {kind}", kind=kind, courses=(row,), corners=corners)  # type: ignore[arg-type]
 
 
 def brush_of(

@@ -8,7 +8,7 @@ from flask import Response
 
 from curlet.core.measures import Scale
 from curlet.core.motif.families import FAMILIES, Family, Spec
-from curlet.formats.artwork_places import artwork_at, with_artwork
+from curlet.formats.artwork_places import artwork_at, with_new_artwork
 from curlet.formats.artwork_sheet import artwork_sheet
 from curlet.formats.brush_file import BrushDoc
 from curlet.formats.svg_out import write_svg
@@ -104,7 +104,7 @@ def take_artwork(path: BrushUrl, form: ArtworkFile) -> Response:
     name = (form.file.filename or "a drawing").replace("\\", "/").rsplit("/", 1)[-1][:60]
 
     def edit(doc: BrushDoc) -> tuple[BrushDoc, str]:
-        return with_artwork(doc, form.course, form.place, motif), f"Take in {name}"
+        return with_new_artwork(doc, form.course, form.place, motif), f"Take in {name}"
 
     return shown(store.change(path.brush_id, form.making, edit, keep_runs=form.keep_runs), notes)
 

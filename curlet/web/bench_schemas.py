@@ -226,8 +226,9 @@ class GoBack(BaseModel):
 
 
 class NewBrush(BaseModel):
-    """A new brush: of a family, of a kept motif, or a copy of another."""
+    """A new brush: empty, of a kind; of a family, of a kept motif, or a copy of another."""
 
+    empty: str | None = None
     family: str | None = None
     motif: str | None = None
     copy_of: str | None = None

@@ -12,7 +12,7 @@ from curlet.core.measures import Scale
 from curlet.formats.brush_pack import write_brush
 from curlet.formats.kept_motif import brush_of_motif
 from curlet.formats.names import ended
-from curlet.formats.recipes import brush_of
+from curlet.formats.recipes import brush_of, empty_brush
 from curlet.store import bench as store
 from curlet.store import drawers as kept
 from curlet.store import motifs
@@ -68,6 +68,8 @@ def new_brush(body: NewBrush) -> Response:
         return shown(store.add(doc.model_copy(update={"name": ended(doc.name, ", copy")})))
     if body.motif is not None:
         return shown(store.add(brush_of_motif(motifs.look(body.motif))))
+    if body.empty is not None:
+        return shown(store.add(empty_brush(body.empty)))
     if body.family is None:
         raise BadInput("Say which family or motif the new brush is of, or which brush it is a copy of.")
     return shown(store.add(brush_of(body.family)))

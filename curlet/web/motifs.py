@@ -7,7 +7,7 @@ from typing import Annotated, Any, Literal
 from flask import Response
 from pydantic import BaseModel, Field
 
-from curlet.formats.artwork_places import AnyPlace, with_artwork
+from curlet.formats.artwork_places import AnyPlace, with_new_artwork
 from curlet.formats.brush_file import BrushDoc
 from curlet.formats.kept_motif import KeptMotifDoc, Name, motif_from, motif_sheet
 from curlet.formats.svg_out import write_svg
@@ -130,7 +130,7 @@ def use(path: BrushUrl, body: UseMotif) -> Response:
     kept = store.look(body.motif)
 
     def edit(doc: BrushDoc) -> tuple[BrushDoc, str]:
-        return with_artwork(doc, body.course, body.place, kept.motif), f"Take {kept.name}"
+        return with_new_artwork(doc, body.course, body.place, kept.motif), f"Take {kept.name}"
 
     return shown(brushes.change(path.brush_id, body.making, edit, keep_runs=body.keep_runs))
 

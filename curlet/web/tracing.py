@@ -18,7 +18,7 @@ from curlet.core.motif.families import Artwork
 from curlet.core.motif.pieces import fitted
 from curlet.core.motif.tracing import Traced, prepared
 from curlet.formats.artwork_in import artwork_doc
-from curlet.formats.artwork_places import AnyPlace, with_artwork
+from curlet.formats.artwork_places import AnyPlace, with_new_artwork
 from curlet.formats.brush_file import BrushDoc
 from curlet.formats.brush_motifs import ArtworkDoc, PictureDoc
 from curlet.formats.pictures import TakenPicture, picture_motif
@@ -205,7 +205,7 @@ def use_picture(path: BrushUrl, body: UsePicture) -> Response:
 
 def _put(brush: str, body: UseTracing | UsePicture, motif: ArtworkDoc | PictureDoc, label: str) -> Response:
     def edit(doc: BrushDoc) -> tuple[BrushDoc, str]:
-        return with_artwork(doc, body.course, body.place, motif), label
+        return with_new_artwork(doc, body.course, body.place, motif), label
 
     return shown(store.change(brush, body.making, edit, keep_runs=body.keep_runs))
 

@@ -41,7 +41,7 @@ def value(page: Table, label: str) -> str:
 
 def test_a_brush_is_made_from_nothing(table: Table) -> None:
     table.browser.get(f"{table.address}/drawers")
-    families = Select(table.named("New brush of a family"))
+    families = Select(table.named("New brush"))
     table.wait(lambda: len(families.options) > 40)
     families.select_by_visible_text("Laid rope")
     table.by_id("proof-star")

@@ -263,3 +263,41 @@ def test_a_bad_drawing_changes_nothing(client: FlaskClient, data: bytes) -> None
     reply = client.post(f"/api/brushes/{mine['id']}/artwork", data=form)
     assert reply.status_code == 422
     assert brush(client, mine["id"]) == mine
+
+
+@pytest.mark.parametrize("kind", ["stitch", "rope", "chain", "trim", "border"])
+def test_an_empty_brush_of_each_kind_is_drawn_on(client: FlaskClient, kind: str) -> None:
+    made = client.post("/api/brushes", json={"empty": kind}).json
+    assert made["doc"]["kind"] == kind
+    assert made["doc"]["courses"][0]["motif"]["shapes"] == []
+    status, _ = trial(client, made["doc"])
+    assert status == 200
+    assert client.get(f"/api/brushes/{made['id']}/strip.svg").status_code == 200
+    figure = {"kind": "add-figure", "course": 0, "figure": "disc", "points": [[0, -1], [3, 1]]}
+    drawn = make(client, made, figure).json
+    assert len(drawn["doc"]["courses"][0]["motif"]["shapes"]) == 1
+
+
+def test_there_is_no_empty_brush_of_no_kind(client: FlaskClient) -> None:
+    reply = client.post("/api/brushes", json={"empty": "sail"})
+    assert reply.status_code == 422
+    assert "no kind" in reply.json["detail"]
+
+
+def test_a_corner_that_its_family_drew_goes_with_the_repeat(client: FlaskClient) -> None:
+    """A key border's corner stood between repeats of another drawing."""
+    made = client.post("/api/brushes", json={"family": "key"}).json
+    assert made["doc"]["courses"][0]["pieces"]["corner_outside"]
+    svg = (
+        b'<svg xmlns="http://www.w3.org/2000/svg" width="10mm" height="8mm" viewBox="0 0 10 8">'
+        b'<path d="M0 1H10V7H0Z"/></svg>'
+    )
+    form = {
+        "making": str(made["making"]),
+        "course": "0",
+        "place": "repeat",
+        "file": (io.BytesIO(svg), "plate.svg"),
+    }
+    taken = client.post(f"/api/brushes/{made['id']}/artwork", data=form).json
+    assert taken["doc"]["courses"][0]["motif"]["family"] == "artwork"
+    assert taken["doc"]["courses"][0]["pieces"]["corner_outside"] is None

@@ -307,4 +307,5 @@ def _within_cell(item: RoleShape) -> bool:
 
 def _many(motif: Motif) -> bool:
     """Whether one repeat over another looks different from the other over the one."""
-    return motif.picture is not None or len(motif.shapes) > 1 or bool(motif.shapes[0].shape.fill)
+    fills = any(item.shape.fill for item in motif.shapes)
+    return motif.picture is not None or len(motif.shapes) > 1 or fills

@@ -2,9 +2,9 @@
 import { useMemo } from "react";
 
 import type { BenchDrawn } from "@/shared/api/frame";
-import type { PlaceShown } from "@/shared/api/types";
+import type { Making, PlaceShown } from "@/shared/api/types";
 
-import { bench, useBench } from "./bench";
+import { bench, useBench, useWorkbench } from "./bench";
 import { fitted, Painted } from "./Painted";
 import { useSize } from "./useSize";
 
@@ -63,6 +63,11 @@ function PlaceButton({ place, at }: { place: PlaceShown; at: { zoom: number; x: 
   const text = `${words}: ${place.length === null ? "none" : `${Number(place.length.toFixed(2))} mm`}`;
   const pick = () =>
     bench().set(place.name === "repeat" ? { whose: "course" } : { whose: "piece", place: place.name });
+  const workbench = useWorkbench();
+  const course = useBench((state) => state.course);
+  const there = place.name !== "repeat" && place.length !== null;
+  const remove = () =>
+    void workbench.make({ kind: "set-piece", course, place: place.name, family: null } as Making);
   const beside = SIDES[place.name] ?? { x: 0, y: 1 };
   return (
     <>
@@ -84,8 +89,23 @@ function PlaceButton({ place, at }: { place: PlaceShown; at: { zoom: number; x: 
       aria-label={text}
       aria-pressed={chosen}
       data-testid={`place-${place.name}`}
+      aria-keyshortcuts={there ? "Delete" : undefined}
       onClick={pick}
+      onKeyDown={(event) => {
+        if (there && (event.key === "Delete" || event.key === "Backspace")) remove();
+      }}
     />
+    {there && chosen && (
+      <button
+        className="absolute size-6 -translate-x-1/2 -translate-y-1/2 cursor-pointer rounded-full border border-white bg-neutral text-[13px] leading-none text-white"
+        style={{ left: x + rx, top: Math.max(y - ry, 13) }}
+        title={`Take the ${words} away (Delete)`}
+        aria-label={`Take the ${words} away`}
+        onClick={remove}
+      >
+        ✕
+      </button>
+    )}
     </>
   );
 }

@@ -136,13 +136,14 @@ function Card({ brush, picked, onPick, onNotice }: CardProps) {
   );
 }
 
-/** A new brush of a family, straight to the Bench. */
+/** A new brush, empty or of a family, straight to the Bench. */
 function NewBrush({ onFault }: { onFault: (text: string) => void }) {
   const navigate = useNavigate();
   const families = useFamilies().filter((family) => !family.piece);
-  const make = async (family: string) => {
+  const make = async (value: string) => {
+    const [what, name] = value.split(":") as ["empty" | "family", string];
     try {
-      const made = await api.newBrush({ family });
+      const made = await api.newBrush({ [what]: name });
       void navigate(`/bench/${made.id}`);
     } catch (error) {
       onFault((error as Error).message);
@@ -150,7 +151,7 @@ function NewBrush({ onFault }: { onFault: (text: string) => void }) {
   };
   return (
     <select
-      aria-label="New brush of a family"
+      aria-label="New brush"
       className="cursor-pointer rounded-field bg-primary px-2.5 py-1 font-semibold text-primary-content"
       value=""
       onChange={(event) => event.target.value && void make(event.target.value)}
@@ -158,10 +159,11 @@ function NewBrush({ onFault }: { onFault: (text: string) => void }) {
       <option value="">New brush …</option>
       {KINDS.map(([kind, name]) => (
         <optgroup key={kind} label={name}>
+          <option value={`empty:${kind}`}>Empty, to be drawn</option>
           {families
             .filter((family) => family.kind === kind)
             .map((family) => (
-              <option key={family.id} value={family.id}>
+              <option key={family.id} value={`family:${family.id}`}>
                 {family.name}
               </option>
             ))}

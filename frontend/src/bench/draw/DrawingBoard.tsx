@@ -11,6 +11,7 @@ import { Painted } from "../Painted";
 import { PLACE_WORDS } from "../SampleStrip";
 import { useSize } from "../useSize";
 import { CellEdges } from "./CellEdges";
+import { Ghost } from "./Ghost";
 import { NewFigure } from "./NewFigure";
 import { Shapes } from "./Shapes";
 
@@ -76,7 +77,7 @@ export function DrawingBoard({ drawn, artwork: now }: { drawn: BenchDrawn; artwo
       <div ref={box} className="relative mt-1.5 overflow-hidden rounded-box bg-(--cloth)" style={{ height: HEIGHT }} data-testid="drawing-board">
         {width > 0 && (
           <>
-            {[-1, 1].map((side) => (
+            {(artwork.place === "repeat" ? [-1, 1] : []).map((side) => (
               <div key={side} className="absolute inset-0" style={{ opacity: FAINT }}>
                 <Painted drawn={drawn} groups={groups} width={width} height={HEIGHT} at={{ ...view, x: view.x + side * step }} />
               </div>
@@ -85,6 +86,7 @@ export function DrawingBoard({ drawn, artwork: now }: { drawn: BenchDrawn; artwo
               <Painted drawn={drawn} groups={groups} width={width} height={HEIGHT} at={view} />
             </div>
             <svg className="absolute inset-0 h-full w-full" role="group" aria-label="Shapes and cell">
+              <Ghost artwork={artwork} view={view} />
               {hand === "choose" ? (
                 <>
                   <CellEdges artwork={artwork} view={view} height={HEIGHT} width={width} onHold={setStill} />

@@ -205,7 +205,7 @@ export const api = {
 
   brush: (id: string) => settled<BenchShown>(client.GET("/api/brushes/{brush_id}", { params: ofBrush(id) })),
 
-  newBrush: (body: { family?: string; motif?: string; copy_of?: string }) => settled<BenchShown>(client.POST("/api/brushes", { body })),
+  newBrush: (body: { empty?: string; family?: string; motif?: string; copy_of?: string }) => settled<BenchShown>(client.POST("/api/brushes", { body })),
 
   motifs: () => settled<{ motifs: MotifListed[] }>(client.GET("/api/motifs")),
 
