@@ -5,8 +5,9 @@ from __future__ import annotations
 import numpy as np
 from flask import Response
 
+from curlet.core.brush import Piece
 from curlet.core.drawing import Drawing
-from curlet.core.lay import lay
+from curlet.core.lay import LaidRow, LaidRun, lay
 from curlet.core.lay.draw import draw_run, reach_of
 from curlet.core.measures import Scale
 from curlet.core.path import Path
@@ -44,9 +45,11 @@ def run_strip(path: RunUrl, query: StripQuery) -> Response:
 def strip(brush: BrushDoc, scale: Scale, query: StripQuery) -> Response:
     """A brush drawn straight, at the one scale of all strips."""
     k = scale.factor
-    run = lay(_line(k, 0.0), brush.to_core(), scale)
-    width = max(LEAST_WIDTH, 2 * max(reach_of(course) for course in run.courses) / k + 1.2)
-    run = lay(_line(k, width / 2), brush.to_core(), scale)
+    run = lay(_line(k, 0.0, (MARGIN, MARGIN)), brush.to_core(), scale)
+    wide = [2 * reach_of(course) for course in run.courses]
+    wide += [motif.width for course in run.courses if isinstance(course, LaidRow) for motif in course.motifs]
+    width = max(LEAST_WIDTH, max(wide) / k + 1.2)
+    run = lay(_line(k, width / 2, _margins(run)), brush.to_core(), scale)
     data = write_svg(Drawing(LENGTH * k, width * k, (draw_run(run, "strip", brush.name),)))
     reply = Response(data, content_type="image/svg+xml")
     # The key in the address changes with the content.
@@ -54,6 +57,19 @@ def strip(brush: BrushDoc, scale: Scale, query: StripQuery) -> Response:
     return reply
 
 
-def _line(k: float, y: float) -> Path:
-    points = np.array([[MARGIN, y], [LENGTH - MARGIN, y]]) * k
+def _margins(run: LaidRun) -> tuple[float, float]:
+    """What is left free at both ends, so that nothing that stands out there is cut off, worn mm."""
+    rows = [course for course in run.courses if isinstance(course, LaidRow)]
+    over = max((motif.overhang for row in rows for motif in row.motifs), default=0.0) / run.scale.factor
+
+    def stands(piece: Piece | None) -> float:
+        return 0.0 if piece is None or piece.within else piece.length.worn(run.scale)
+
+    starts = max((stands(row.course.pieces.start) for row in rows), default=0.0)
+    ends = max((stands(row.course.pieces.end) for row in rows), default=0.0)
+    return MARGIN + over + starts, MARGIN + over + ends
+
+
+def _line(k: float, y: float, margins: tuple[float, float]) -> Path:
+    points = np.array([[margins[0], y], [LENGTH - margins[1], y]]) * k
     return Path.make(["a", "b"], points, points, points, closed=False)

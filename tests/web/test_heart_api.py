@@ -4,12 +4,15 @@ from __future__ import annotations
 
 import io
 import json
+import re
 import struct
 from typing import Any
 
 import numpy as np
 import pytest
 from flask.testing import FlaskClient
+
+from tests.reference.pictures import resvg
 
 PROGRAMME = "/api/sheets/programme"
 WAISTCOAT = "/api/sheets/waistcoat"
@@ -182,3 +185,14 @@ def test_a_drawn_line_is_matched_and_dressed(client: FlaskClient) -> None:
     assert (asked["stitch"]["printed"], asked["gap"]["printed"]) == (3, 1.5)
     assert run["settings"]["threads"] == ["#c8553d"]
     assert run["rows"][0]["laid"]["repeats"] == 20
+
+
+@pytest.mark.parametrize("brush", ["chain", "belcher", "curb", "topstitch", "blanket"])
+def test_a_strip_shows_the_whole_brush(client: FlaskClient, brush: str) -> None:
+    """Chains and clasps were cut off at both ends: nothing is drawn on the strip's first and last columns."""
+    svg = client.get(f"/api/brushes/{brush}/strip.svg").get_data(as_text=True)
+    width, height = (float(re.search(rf'{side}="([\d.]+)mm"', svg)[1]) for side in ("width", "height"))
+    picture = resvg(svg, round(width * 12), round(height * 12))[..., 3]
+    assert picture.max() > 0.9
+    for edge in (picture[:, 0], picture[:, -1], picture[0], picture[-1]):
+        assert edge.max() < 0.05
