@@ -76,7 +76,7 @@ def bench(table: Table) -> None:
 
 def drawing(table: Table) -> None:
     """A scallop's repeat with a ring of dots drawn on it, two shapes chosen."""
-    table.browser.get(f"{table.address}/bench/scallop")
+    table.browser.get(f"{table.address}/bench/scallop-discs")
     table.by_id("proof-letter")
     table.button("Draw on it").click()
     table.type_in("New: middle, along", "5 mm")
@@ -91,6 +91,7 @@ def drawing(table: Table) -> None:
     table.button("Copy round").click()
     rings = ".drawn-shape"
     table.wait(lambda: len(table.browser.find_elements(By.CSS_SELECTOR, rings)) == 12)
+    time.sleep(SETTLED)
     table.by_id("shape-6").click()
     card = table.named("Drawing settings")
     table.browser.execute_script("arguments[0].scrollTop = 0", card)
@@ -99,7 +100,7 @@ def drawing(table: Table) -> None:
 
 def tracing(table: Table) -> None:
     """A paper lantern, as it was painted for the programme, traced by its colours."""
-    table.browser.get(f"{table.address}/bench/scallop")
+    table.browser.get(f"{table.address}/bench/scallop-discs")
     table.by_id("proof-letter")
     with tempfile.TemporaryDirectory() as folder:
         file = FilePath(folder) / "lantern.png"

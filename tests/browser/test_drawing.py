@@ -18,7 +18,7 @@ from tests.browser.test_bench import on_bench, undo_title, value
 @pytest.fixture
 def board(table: Table) -> Table:
     """The scallop's repeat under the hand."""
-    on_bench(table, "scallop")
+    on_bench(table, "scallop-discs")
     table.button("Draw on it").click()
     table.by_id("drawing-board")
     return table
