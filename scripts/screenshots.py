@@ -86,12 +86,12 @@ def drawing(table: Table) -> None:
     table.button("Draw the disc").click()
     table.wait(lambda: table.named("Shapes in all"))
     Select(table.named("Fill")).select_by_visible_text("Thread 2")
+    table.type_in("Middle, across", "-1.75 mm")
     table.type_in("Shapes in all", "9")
     table.type_in("Point, along", "5 mm")
     table.button("Copy round").click()
     rings = ".drawn-shape"
     table.wait(lambda: len(table.browser.find_elements(By.CSS_SELECTOR, rings)) == 12)
-    time.sleep(SETTLED)
     table.by_id("shape-6").click()
     card = table.named("Drawing settings")
     table.browser.execute_script("arguments[0].scrollTop = 0", card)
