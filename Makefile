@@ -1,5 +1,7 @@
 # Two commands: `make demo` and `make test`. Everything they need is set up on the way.
 PORT ?= 8420
+# Of the referee's cases, every so many.
+EVERY ?= 1
 PYTHON ?= $(shell command -v python3.11 || echo python3)
 
 VENV := .venv
@@ -38,7 +40,7 @@ faults: $(TEST_READY) build
 	CURLET_FAULTS=long CURLET_EXAMPLES=200 $(BIN)/python -m pytest tests/faults tests/web/test_described.py
 
 referee: $(TEST_READY) build
-	$(BIN)/python -m tests.reference.referee
+	$(BIN)/python -m tests.reference.referee $(EVERY)
 
 speed: $(TEST_READY) build
 	$(BIN)/python -m speed

@@ -106,7 +106,7 @@ def test_the_order_of_motifs_is_typed(table: Table) -> None:
 
 
 def test_a_bands_width_and_the_swell_are_set(table: Table) -> None:
-    dress(table, "rope")
+    dress(table, "ribbon")
     table.option("Course to set", "1 Band").click()
     table.type_in("Width", "10 mm")
     table.wait(lambda: table.named("Width").get_attribute("value") == "10 mm")
