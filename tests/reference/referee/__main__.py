@@ -1,5 +1,5 @@
-"""`make referee`: every case, and the table of what was found in docs/referee.md. `make referee EVERY=4` looks
-at every fourth, and says so."""
+"""`make referee`: every case, and the table of what was found in docs/referee.md. `make referee EVERY=4`
+looks at every fourth, and says so."""
 
 from __future__ import annotations
 
