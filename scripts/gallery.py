@@ -1,5 +1,5 @@
-"""Contact sheets to be looked at: `make gallery` writes one for each corner manner, and the built-in
-brushes on the proof board, to build/gallery/*.png."""
+"""Contact sheets to be looked at: `make gallery` writes one for each corner manner, and the built-in brushes
+on the proof board, on hearts and on rounded rectangles, at 1:1 and at 4:1, to build/gallery/*.png."""
 
 from __future__ import annotations
 
@@ -105,6 +105,46 @@ def board(kind: str) -> Drawing:
     return Drawing(width, height, tuple(groups))
 
 
+# Pixels to the inch at which a sheet is seen at 1:1 on a screen, and at 4:1.
+SIZES = {"1-1": 96.0, "4-1": 384.0}
+SIDE, AROUND, PER_ROW = 50.0, 20.0, 3
+
+
+def heart(x: float, y: float) -> Path:
+    """The commonest path of all: its point turns 95°, its notch 157°."""
+    at = np.array([(0.5, 0.95), (0, 0.31), (0.25, 0), (0.5, 0.27), (0.75, 0), (1, 0.31)])
+    into = np.array([(0.62, 0.82), (0, 0.52), (0.1, 0), (0.465, 0.1), (0.6, 0), (1, 0.11)])
+    out = np.array([(0.38, 0.82), (0, 0.11), (0.4, 0), (0.535, 0.1), (0.9, 0), (1, 0.52)])
+    return _placed(at, into, out, x, y)
+
+
+def rounded(x: float, y: float) -> Path:
+    """A rectangle with round corners."""
+    r, k = 0.2, 0.2 * (1 - 0.5522847498)
+    at = [(r, 0), (1 - r, 0), (1, r), (1, 1 - r), (1 - r, 1), (r, 1), (0, 1 - r), (0, r)]
+    into = [(k, 0), (1 - r, 0), (1, k), (1, 1 - r), (1 - k, 1), (r, 1), (0, 1 - k), (0, r)]
+    out = [(r, 0), (1 - k, 0), (1, r), (1, 1 - k), (1 - r, 1), (k, 1), (0, 1 - r), (0, k)]
+    return _placed(np.array(at), np.array(into), np.array(out), x, y)
+
+
+def _placed(at: np.ndarray, into: np.ndarray, out: np.ndarray, x: float, y: float) -> Path:
+    points, before, after = (part * SIDE + (x, y) for part in (at, into, out))
+    return Path.make([f"n{i}" for i in range(len(at))], points, before, after, closed=True)
+
+
+def shown(kind: str) -> Drawing:
+    """Every built-in brush of a kind on a heart and on a rounded rectangle."""
+    docs = [doc for doc in BRUSHES.values() if doc["kind"] == kind]
+    cell = SIDE + 2 * AROUND
+    groups = []
+    for number, doc in enumerate(docs):
+        left, top = (number % PER_ROW) * 2 * cell + AROUND, number // PER_ROW * cell + AROUND
+        for place, path in enumerate((heart(left, top), rounded(left + cell, top))):
+            run = lay(path, read_brush(doc).to_core(), Scale())
+            groups.append(draw_run(run, f"h{number}-{place}", doc["name"]))
+    return Drawing(2 * PER_ROW * cell, cell * math.ceil(len(docs) / PER_ROW), tuple(groups))
+
+
 def scaled(item: Group, k: float, shift: tuple[float, float]) -> Group:
     """A group made smaller and moved."""
     return replace(
@@ -141,9 +181,12 @@ def main() -> None:
         file.write_bytes(write_png(sheet(manner, made), PPI))
         print(file)
     for kind in KINDS:
-        file = TARGET / f"board-{kind}.png"
-        file.write_bytes(write_png(board(kind), PPI))
-        print(file)
+        drawings = {"board": board(kind), "shown": shown(kind)}
+        for name, drawing in drawings.items():
+            for size, ppi in SIZES.items():
+                file = TARGET / f"{name}-{kind}-{size}.png"
+                file.write_bytes(write_png(drawing, ppi))
+                print(file)
 
 
 if __name__ == "__main__":

@@ -87,6 +87,15 @@ def wave(segments: int, length: float) -> Path:
     return Path.make(path.node_ids, path.points * grown, path.into * grown, path.out * grown, False)
 
 
+# A heart whose notch turns 158°.
+HEART = Path.make(
+    ["point", "left", "lobe", "notch", "other", "right"],
+    np.array([(25.0, 48), (0, 17), (12, 2), (25, 14), (38, 2), (50, 17)]),
+    np.array([(31.0, 43), (0, 26), (5, 2), (23, 4), (32, 2), (50, 9)]),
+    np.array([(19.0, 43), (0, 9), (18, 2), (27, 4), (45, 2), (50, 26)]),
+    closed=True,
+)
+
 _COORDINATE = st.floats(-100, 100, allow_nan=False).map(lambda x: round(x, 3))
 _POINT = st.tuples(_COORDINATE, _COORDINATE)
 

@@ -6,7 +6,7 @@ import math
 
 import numpy as np
 import pytest
-from shapely import LineString, Point, Polygon, union_all
+from shapely import LinearRing, LineString, Point, Polygon, union_all
 
 from curlet.core.brush import Brush, CornerRule, Piece, Pieces, Row
 from curlet.core.drawing import Group, Item, Laid, Solid
@@ -24,7 +24,7 @@ from curlet.core.tally import tally
 from curlet.demo.brushes import BRUSHES
 from curlet.formats.brush_file import read_brush
 from tests.outlines import block, filled_area, flattened, main_row, polygon, shapes_of
-from tests.shapes import polyline, square, turn, two_legs
+from tests.shapes import HEART, polyline, square, turn, two_legs
 
 Floats = np.ndarray
 
@@ -393,3 +393,21 @@ def test_pieces_on_a_leg_too_short_beside_a_sharp_tip_give_way() -> None:
             parts += [Polygon(p).buffer(0) for p in flattened(outline) if np.ptp(p, axis=0).max() > 2.3]
     edges = [Polygon(star.points).buffer(side, join_style="mitre", mitre_limit=10).length for side in (6, -6)]
     assert union_all(parts).area == pytest.approx(0.9 * sum(edges), rel=0.02)
+
+
+@pytest.mark.parametrize("width", [6.0, 14.0, 22.0])
+def test_wide_artwork_turns_a_hearts_notch(width: float) -> None:
+    """Lobes bend away from the notch, so that their lines meet much nearer to it than straight ones would:
+    artwork 22 mm wide left a whole lobe bare and threw its strands across the sheet."""
+    run = lay(HEART, block(3, width, corners=CornerRule("mitre")), Scale())
+    outline = HEART.arc.points(np.union1d(np.linspace(0, HEART.length, 4000), HEART.node_positions))
+    mitred, bevelled = (
+        LinearRing(outline[:-1]).buffer(width / 2, join_style=join, mitre_limit=2)
+        for join in ("mitre", "bevel")
+    )
+    drawn = filled_area(run)
+    assert drawn.difference(mitred.buffer(0.05)).area < 0.2
+    assert bevelled.difference(drawn.buffer(0.02)).area < 0.2
+    # Outside, where the notch is cut on its bisector and the tip is mitred, it is shapely's band.
+    heart = Polygon(outline)
+    assert drawn.difference(heart).symmetric_difference(mitred.difference(heart)).area < 0.6

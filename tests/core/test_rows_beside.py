@@ -20,15 +20,7 @@ from curlet.core.motif.families import Running
 from curlet.core.path import Path
 from curlet.core.path.corners import find_legs
 from tests.outlines import flattened, main_row, shapes_of
-from tests.shapes import square, turn
-
-HEART = Path.make(
-    ["point", "left", "lobe", "notch", "other", "right"],
-    np.array([(25.0, 48), (0, 17), (12, 2), (25, 14), (38, 2), (50, 17)]),
-    np.array([(31.0, 43), (0, 26), (5, 2), (23, 4), (32, 2), (50, 9)]),
-    np.array([(19.0, 43), (0, 9), (18, 2), (27, 4), (45, 2), (50, 26)]),
-    closed=True,
-)
+from tests.shapes import HEART, square, turn
 
 
 def stitches(offset: float, own_line: bool, limit: float = 4.0) -> Brush:

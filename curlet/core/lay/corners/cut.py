@@ -14,10 +14,15 @@ from curlet.core.lay.corners.mitre import within_limit
 from curlet.core.lay.frames import LegLine
 
 Floats = NDArray[np.float64]
+Bools = NDArray[np.bool_]
+# Places along both legs, mm, and whether their lines meet there.
+Meetings = tuple[Floats, Floats, Bools]
 
 _HEIGHTS = 33
 _ROUNDS = 20
 _MET = 1e-9
+# Meetings so many times further back than the artwork is high are looked for from height to height.
+_AFAR = 1.2
 
 
 @dataclass(frozen=True, eq=False)
@@ -150,7 +155,49 @@ def _bevelled(
 def _meetings(
     line: LegLine, before: int, after: int, heights: Floats, guess: tuple[Floats, Floats]
 ) -> tuple[Floats, Floats]:
-    """Where lines of each height cross; where they do not, as far from there as the guess goes on."""
+    """Where lines of each height cross; where they do not, as far from there as the guess goes on, within the
+    legs."""
+    found = _newton(line, before, after, heights, guess)
+    if np.abs(guess[0] - line.legs[before].s1).max() > _AFAR * np.abs(heights).max() or not found[2].all():
+        found = _follow(line, before, after, heights, found)
+    first, second, fine = found
+    a, b = line.legs[before], line.legs[after]
+    return (
+        np.maximum(_as_far(fine, heights, first, guess[0]), a.s0),
+        np.minimum(_as_far(fine, heights, second, guess[1]), b.s1),
+    )
+
+
+def _follow(line: LegLine, before: int, after: int, heights: Floats, afar: Meetings) -> Meetings:
+    """Meetings from height to height; those that were found from afar where that does not lead on. Legs that
+    bend away from a sharp turn, as a heart's lobes do from its notch, meet much nearer to it than straight
+    ones would, and lines that are long enough may cross again elsewhere."""
+    first, second, fine = afar[0].copy(), afar[1].copy(), afar[2].copy()
+    known = [(0.0, line.legs[before].s1, line.legs[after].s0)]
+    for i in np.argsort(np.abs(heights)).tolist():
+        height = abs(float(heights[i]))
+        near = [np.array([place]) for place in _onward(known, height)]
+        sa, sb, met = _newton(line, before, after, heights[[i]], (near[0], near[1]))
+        if met[0]:
+            first[i], second[i], fine[i] = sa[0], sb[0], True
+        if fine[i]:
+            known.append((height, float(first[i]), float(second[i])))
+    return first, second, fine
+
+
+def _onward(known: list[tuple[float, float, float]], height: float) -> tuple[float, float]:
+    """Where the two last known meetings lead at a height."""
+    if len(known) < 2:
+        return known[0][1] - height, known[0][2] + height
+    (h0, a0, b0), (h1, a1, b1) = known[-2:]
+    on = (height - h1) / max(h1 - h0, 1e-9)
+    return a1 + on * (a1 - a0), b1 + on * (b1 - b0)
+
+
+def _newton(
+    line: LegLine, before: int, after: int, heights: Floats, guess: tuple[Floats, Floats]
+) -> Meetings:
+    """Where lines of each height cross, from a guess, and whether they do there."""
     a, b = (np.full(len(heights), leg) for leg in (before, after))
     sa, sb = (part.copy() for part in guess)
     for _ in range(_ROUNDS):
@@ -169,8 +216,9 @@ def _meetings(
     one, other = line.frames(sa, a), line.frames(sb, b)
     apart = np.abs(other.beside(heights) - one.beside(heights)).max(axis=1)
     fine = (apart < 1e-6) & (sa <= line.legs[before].s1 + _MET) & (sb >= line.legs[after].s0 - _MET)
+    fine &= (sa >= line.legs[before].s0) & (sb <= line.legs[after].s1)
     fine &= (1 - one.bend * heights > 0) & (1 - other.bend * heights > 0)
-    return _as_far(fine, heights, sa, guess[0]), _as_far(fine, heights, sb, guess[1])
+    return sa, sb, np.asarray(fine)
 
 
 def _as_far(fine: NDArray[np.bool_], heights: Floats, found: Floats, guess: Floats) -> Floats:
