@@ -316,7 +316,7 @@ def test_the_keyboard_reaches_every_control_and_each_has_a_name(table: Table) ->
     )
     assert unnamed == []
     seen = set()
-    for _ in range(260):
+    for _ in range(280):
         table.press(Keys.TAB)
         focus = table.browser.switch_to.active_element
         seen.add(focus.get_attribute("aria-label") or focus.text.strip().split("\n")[0])

@@ -12,6 +12,7 @@ from curlet.core.lay import lay
 from curlet.core.lay.draw import draw_run
 from curlet.core.measures import Scale
 from curlet.core.path import Path
+from curlet.formats.brush_courses import SpanDoc
 from curlet.formats.recipes import brush_of
 from tests.marked import marked_rope
 from tests.outlines import flattened, main_row, polygon, shapes_of
@@ -84,3 +85,14 @@ def test_every_strand_is_one_whole_shape() -> None:
     # What lies over is strands alone: a third of the shapes at least are whole ones, all alike.
     whole = np.abs(areas - areas.max()) < 1e-3 * areas.max()
     assert whole.sum() >= len(main_row(run).slots) - 3
+
+
+@pytest.mark.parametrize("name", ["laid", "cord", "flat-braid", "round-braid", "c-mark"])
+def test_a_rope_stretched_once_stays_on_its_path(name: str) -> None:
+    """Strands reach over their cell into their neighbours': stretched, they would reach far past the ends."""
+    row = brush_of(name).courses[0]
+    span = SpanDoc(course="span", motif=row.motif, length=row.length)
+    brush = brush_of(name).model_copy(update={"courses": (span,)}).to_core()
+    whole = drawn(draw_run(lay(line(200), brush, Scale()), "r", ""))
+    assert whole.bounds[0] == pytest.approx(0.0, abs=0.01)
+    assert whole.bounds[2] == pytest.approx(200.0, abs=0.01)

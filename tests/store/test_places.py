@@ -171,7 +171,7 @@ def test_a_motif_is_stretched_once_and_repeated_again(store: FilePath) -> None:
 
 @pytest.mark.parametrize(("course", "says"), [(0, "no motif"), (9, "no such course")])
 def test_what_cannot_be_stretched_says_so(store: FilePath, course: int, says: str) -> None:
-    do("lay-brush", paths=[WELT], brush="rope")
+    do("lay-brush", paths=[WELT], brush="ribbon")
     with pytest.raises(BadInput, match=says):
         do("switch-course", run=RUN, course=course)
 
