@@ -75,7 +75,6 @@ def test_it_draws_the_same_at_any_scale(name: str) -> None:
     full, quarter = family.make(Scale()), family.make(DRAWN)
     assert family.natural(DRAWN) == pytest.approx(family.natural(Scale()) / 4)
     assert quarter.width == pytest.approx(full.width / 4)
-    # A cell's own hair's breadth of overlap is in drawn mm, whatever the scale.
     for edge in (np.min, np.max):
         assert edge(points(quarter)[:, 1]) * 4 == pytest.approx(edge(points(full)[:, 1]), abs=0.2)
 

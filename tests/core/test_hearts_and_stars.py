@@ -1,0 +1,56 @@
+"""Hearts and stars, the commonest paths: pieces and wide artwork at their points and notches."""
+
+from __future__ import annotations
+
+import math
+
+import numpy as np
+import pytest
+from shapely import LinearRing, LineString, Polygon, union_all
+
+from curlet.core.brush import CornerRule
+from curlet.core.drawing import Solid
+from curlet.core.lay import lay
+from curlet.core.lay.draw import draw_run
+from curlet.core.measures import Scale
+from curlet.core.tally import tally
+from curlet.demo.brushes import BRUSHES
+from curlet.formats.brush_file import read_brush
+from tests.outlines import block, filled_area, flattened, shapes_of
+from tests.shapes import HEART, polyline
+
+
+def test_pieces_on_a_leg_too_short_beside_a_sharp_tip_give_way() -> None:
+    """A border's rails ran through one another inside a star: its valleys' pieces lay in its tips' mitres."""
+    spokes = [(32.0 if k % 2 == 0 else 12.8) * np.exp(1j * math.pi * (k / 5 - 0.5)) for k in range(10)]
+    star = polyline(*((s.real, s.imag) for s in spokes), closed=True)
+    run = lay(star, read_brush(BRUSHES["border"]).to_core(), Scale())
+    assert all(w.code != "corner-no-room" or "mitred" in w.message for w in tally(run).warnings)
+    parts = []
+    for shape, outline, _ in shapes_of(draw_run(run, "r", "")):
+        if shape.stroke:
+            half = shape.stroke.weight / 2
+            parts += [LineString(p).buffer(half, cap_style="flat") for p in flattened(outline)]
+        elif shape.fill == Solid("#7c4a63"):
+            # Rails that a corner cuts are areas; the eyes in the diamonds are small.
+            parts += [Polygon(p).buffer(0) for p in flattened(outline) if np.ptp(p, axis=0).max() > 2.3]
+    edges = [Polygon(star.points).buffer(side, join_style="mitre", mitre_limit=10).length for side in (6, -6)]
+    assert union_all(parts).area == pytest.approx(0.9 * sum(edges), rel=0.02)
+
+
+@pytest.mark.parametrize("width", [6.0, 14.0, 22.0])
+def test_wide_artwork_turns_a_hearts_notch(width: float) -> None:
+    """Lobes bend away from the notch, so that their lines meet much nearer to it than straight ones would:
+    artwork 22 mm wide left a whole lobe bare and threw its strands across the sheet."""
+    run = lay(HEART, block(3, width, corners=CornerRule("mitre")), Scale())
+    outline = HEART.arc.points(np.union1d(np.linspace(0, HEART.length, 4000), HEART.node_positions))
+    mitred, bevelled = (
+        LinearRing(outline[:-1]).buffer(width / 2, join_style=join, mitre_limit=2)
+        for join in ("mitre", "bevel")
+    )
+    drawn = filled_area(run)
+    assert drawn.difference(mitred.buffer(0.05)).area < 0.2
+    assert bevelled.difference(drawn.buffer(0.02)).area < 0.2
+    # Outside, where the notch is cut on its bisector and the tip is mitred, it is shapely's band.
+    heart = Polygon(outline)
+    assert drawn.difference(heart).symmetric_difference(mitred.difference(heart)).area < 0.6
