@@ -87,14 +87,19 @@ def wave(segments: int, length: float) -> Path:
     return Path.make(path.node_ids, path.points * grown, path.into * grown, path.out * grown, False)
 
 
-# A heart whose notch turns 158°.
-HEART = Path.make(
-    ["point", "left", "lobe", "notch", "other", "right"],
-    np.array([(25.0, 48), (0, 17), (12, 2), (25, 14), (38, 2), (50, 17)]),
-    np.array([(31.0, 43), (0, 26), (5, 2), (23, 4), (32, 2), (50, 9)]),
-    np.array([(19.0, 43), (0, 9), (18, 2), (27, 4), (45, 2), (50, 26)]),
-    closed=True,
-)
+def _heart(lean: float) -> Path:
+    """A heart 50 mm wide whose notch has its handles so far to the sides, 10 mm above it."""
+    return Path.make(
+        ["point", "left", "lobe", "notch", "other", "right"],
+        np.array([(25.0, 48), (0, 17), (12, 2), (25, 14), (38, 2), (50, 17)]),
+        np.array([(31.0, 43), (0, 26), (5, 2), (25 - lean, 4), (32, 2), (50, 9)]),
+        np.array([(19.0, 43), (0, 9), (18, 2), (25 + lean, 4), (45, 2), (50, 26)]),
+        closed=True,
+    )
+
+
+# Hearts whose notches turn 157° and 180°.
+HEART, UPRIGHT_HEART = _heart(2.0), _heart(0.0)
 
 _COORDINATE = st.floats(-100, 100, allow_nan=False).map(lambda x: round(x, 3))
 _POINT = st.tuples(_COORDINATE, _COORDINATE)

@@ -13,11 +13,12 @@ from curlet.core.drawing import Solid
 from curlet.core.lay import lay
 from curlet.core.lay.draw import draw_run
 from curlet.core.measures import Scale
+from curlet.core.path import Path
 from curlet.core.tally import tally
 from curlet.demo.brushes import BRUSHES
 from curlet.formats.brush_file import read_brush
 from tests.outlines import block, filled_area, flattened, shapes_of
-from tests.shapes import HEART, polyline
+from tests.shapes import HEART, UPRIGHT_HEART, polyline, turn
 
 
 def test_pieces_on_a_leg_too_short_beside_a_sharp_tip_give_way() -> None:
@@ -39,11 +40,12 @@ def test_pieces_on_a_leg_too_short_beside_a_sharp_tip_give_way() -> None:
 
 
 @pytest.mark.parametrize("width", [6.0, 14.0, 22.0])
-def test_wide_artwork_turns_a_hearts_notch(width: float) -> None:
+@pytest.mark.parametrize("heart", [HEART, UPRIGHT_HEART], ids=["leaning", "upright"])
+def test_wide_artwork_turns_a_hearts_notch(heart: Path, width: float) -> None:
     """Lobes bend away from the notch, so that their lines meet much nearer to it than straight ones would:
     artwork 22 mm wide left a whole lobe bare and threw its strands across the sheet."""
-    run = lay(HEART, block(3, width, corners=CornerRule("mitre")), Scale())
-    outline = HEART.arc.points(np.union1d(np.linspace(0, HEART.length, 4000), HEART.node_positions))
+    run = lay(heart, block(3, width, corners=CornerRule("mitre")), Scale())
+    outline = heart.arc.points(np.union1d(np.linspace(0, heart.length, 4000), heart.node_positions))
     mitred, bevelled = (
         LinearRing(outline[:-1]).buffer(width / 2, join_style=join, mitre_limit=2)
         for join in ("mitre", "bevel")
@@ -52,5 +54,16 @@ def test_wide_artwork_turns_a_hearts_notch(width: float) -> None:
     assert drawn.difference(mitred.buffer(0.05)).area < 0.2
     assert bevelled.difference(drawn.buffer(0.02)).area < 0.2
     # Outside, where the notch is cut on its bisector and the tip is mitred, it is shapely's band.
-    heart = Polygon(outline)
-    assert drawn.difference(heart).symmetric_difference(mitred.difference(heart)).area < 0.6
+    within = Polygon(outline)
+    assert drawn.difference(within).symmetric_difference(mitred.difference(within)).area < 0.6
+
+
+@pytest.mark.parametrize("key", ["lace", "ruffle"])
+def test_gathers_give_way_where_a_turn_is_too_sharp_for_them(key: str) -> None:
+    """Round a star's points both legs' inner sides lay over each other, and over the gathers."""
+    brush = read_brush(BRUSHES[key]).to_core()
+    for degrees, way in ((90, "gathered"), (144, "mitred")):
+        run = lay(turn(degrees, 60), brush, Scale())
+        gathers = [place for row in run.courses for place in getattr(row, "corner_places", ())]
+        assert bool(gathers) == (way == "gathered")
+        assert any("mitred" in w.message for w in tally(run).warnings) == (way == "mitred")

@@ -11,7 +11,7 @@ from hypothesis import strategies as st
 
 from curlet.core.errors import BadInput
 from curlet.core.lay.frames import LegLine
-from curlet.core.lay.own_line import OwnLine, corner_shift
+from curlet.core.lay.own_line import OwnLine
 from curlet.core.path import Path, find_corners, find_legs
 from curlet.core.path.cubics import points_on, rates_on, split
 from curlet.core.path.walk import opened, started_at
@@ -80,15 +80,33 @@ def test_places_on_an_own_line_are_evenly_spaced_on_it() -> None:
 @pytest.mark.parametrize(
     ("degrees", "offset", "shift"), [(90, 5, 5), (90, -5, -5), (-90, 5, -5), (60, 6, 6 / math.sqrt(3))]
 )
-def test_corner_shift_is_offset_times_tan_half_the_turn(degrees: float, offset: float, shift: float) -> None:
-    (corner,) = find_corners(turn(degrees, 40))
-    assert corner_shift(corner, offset) == pytest.approx(shift)
+def test_a_corner_shortens_by_offset_times_tan_half_the_turn(
+    degrees: float, offset: float, shift: float
+) -> None:
+    both = legs(turn(degrees, 40))
+    assert OwnLine(both, 0, offset).stop == pytest.approx(40 - shift)
+    assert OwnLine(both, 1, offset).start == pytest.approx(40 + shift)
 
 
 def test_past_the_mitre_limit_the_outside_does_not_run_on() -> None:
-    (corner,) = find_corners(turn(170, 40))
-    assert corner_shift(corner, -5.0, 4.0) == 0
-    assert corner_shift(corner, 5.0, 4.0) > 50
+    both = legs(turn(170, 100))
+    assert OwnLine(both, 0, -5.0, 4.0).length == pytest.approx(100)
+    assert OwnLine(both, 0, 5.0, 4.0).length < 50
+
+
+def test_lines_meet_above_a_notch_between_two_upright_lobes() -> None:
+    """Both legs leave the notch along one line, a turn of 180°, and bend away from each other."""
+    lobes = cubic((-40, 0), (-40, -50), (0, -50), (0, 0), (0, -50), (40, -50), (40, 0))
+    both = legs(lobes)
+    for offset, meets in ((-3.0, True), (-9.0, True), (3.0, False)):
+        a, b = OwnLine(both, 0, offset), OwnLine(both, 1, offset)
+        last = both.frames(np.array([a.stop]), zeros(1, 0)).beside(offset)[0]
+        first = both.frames(np.array([b.start]), zeros(1, 1)).beside(offset)[0]
+        if meets:
+            assert last == pytest.approx(first, abs=1e-6)
+            assert last[0] == pytest.approx(0, abs=1e-6)
+        else:
+            assert (a.stop, b.start) == pytest.approx((both.legs[0].s1, both.legs[1].s0))
 
 
 def test_curved_legs_meet_where_their_offset_lines_cross() -> None:

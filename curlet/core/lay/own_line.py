@@ -5,31 +5,18 @@ from __future__ import annotations
 import numpy as np
 from numpy.typing import NDArray
 
-from curlet.core.lay.corners.mitre import within_limit
+from curlet.core.lay.corners.cut import cuts_between
 from curlet.core.lay.frames import Frames, LegLine
-from curlet.core.path.corners import Corner, Leg
+from curlet.core.path.corners import Leg
 
 Floats = NDArray[np.float64]
 
 _SAMPLES = 1025
-_STEPS = 8
 # Steps of Newton from the samples' own guess; below this rate the line all but stands still.
 _NEWTON, _SLOWEST = 3, 1e-3
 _BESIDE = 1e-7
 _NEAR = 1e-9
-_STEEPEST = 179.0
 NO_LIMIT = 1e9
-
-
-def corner_shift(corner: Corner | None, offset: float, limit: float = NO_LIMIT) -> float:
-    """How much shorter a leg's offset line is at a corner: offset·tan(τ/2), inside where above 0.
-
-    On the outside past the mitre limit the line ends square to the corner.
-    """
-    if corner is None or offset == 0 or abs(corner.turn) > _STEEPEST:
-        return 0.0
-    shift = float(offset * np.tan(np.radians(corner.turn) / 2))
-    return 0.0 if shift < 0 and not within_limit(corner.turn, limit) else shift
 
 
 class OwnLine:
@@ -88,16 +75,15 @@ class OwnLine:
         exact = (s - self._s[0]) - self._offset * (self._angle[at] + turned - self._angle[0])
         return np.asarray(np.where(self._forward[at], exact, np.interp(s, self._s, self._own)))
 
-    def _ends(self, line: LegLine, index: int, offset: float, limit: float) -> tuple[float, float]:
-        leg = line.legs[index]
-        if leg.unbroken or offset == 0:
-            return leg.s0, leg.s1
-        first, last = (corner_shift(corner, offset, limit) for corner in (leg.start, leg.end))
-        start, stop = leg.s0 + first, leg.s1 - last
-        if first:
-            start = _meeting(line, (index - 1) % len(line.legs), index, offset)[1]
-        if last:
-            stop = _meeting(line, index, (index + 1) % len(line.legs), offset)[0]
+    @staticmethod
+    def _ends(line: LegLine, index: int, offset: float, limit: float) -> tuple[float, float]:
+        """Where this line meets its neighbours' at the corners, as far along the path as that is."""
+        leg, count = line.legs[index], len(line.legs)
+        start, stop = leg.s0, leg.s1
+        if leg.start is not None and not leg.unbroken and offset:
+            start = _meeting(line, (index - 1) % count, index, offset, limit)[1]
+        if leg.end is not None and not leg.unbroken and offset:
+            stop = _meeting(line, index, (index + 1) % count, offset, limit)[0]
         return start, stop
 
     def at(self, own: Floats) -> Floats:
@@ -120,28 +106,8 @@ class OwnLine:
         return np.asarray(s + past)
 
 
-def _meeting(line: LegLine, before: int, after: int, offset: float) -> tuple[float, float]:
-    """Where two legs' offset lines cross at the corner between them: Newton from the mitre's guess."""
-    a, b = line.legs[before], line.legs[after]
-    guess = (a.s1 - corner_shift(a.end, offset), b.s0 + corner_shift(b.start, offset))
-    if line.straight[before] and line.straight[after]:
-        return guess
-    sa, sb = guess
-    for _ in range(_STEPS):
-        fa = line.frames(np.array([sa]), np.array([before]))
-        fb = line.frames(np.array([sb]), np.array([after]))
-        gap = (fb.beside(offset) - fa.beside(offset))[0]
-        if np.hypot(*gap) < _NEAR:
-            return sa, sb
-        columns = np.column_stack(
-            [(1 - fa.bend[0] * offset) * fa.along[0], -(1 - fb.bend[0] * offset) * fb.along[0]]
-        )
-        if abs(np.linalg.det(columns)) < 1e-9:
-            return guess
-        step = np.linalg.solve(columns, gap)
-        sa, sb = sa + step[0], sb + step[1]
-    return (sa, sb) if abs(sa - guess[0]) < _reach(a, b) else guess
-
-
-def _reach(a: Leg, b: Leg) -> float:
-    return min(a.length, b.length)
+def _meeting(line: LegLine, before: int, after: int, offset: float, limit: float) -> tuple[float, float]:
+    """Where two legs' offset lines meet at the corner between them, along both."""
+    at = np.array([offset])
+    ends, begins = cuts_between(line, before, after, min(offset, 0.0), max(offset, 0.0), limit)
+    return float(ends.at(at)[0]), float(begins.at(at)[0])

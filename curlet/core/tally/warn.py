@@ -215,7 +215,7 @@ def _links(run: LaidRun, row: LaidRow, facts: RunTally) -> Iterator[Warning]:
 
 def _no_room(run: LaidRun) -> Iterator[Warning]:
     for corner in gave_way(run).values():
-        instead = "it is mitred" if abs(corner.turn) < SHARPEST_CUT else "both legs end square"
+        instead = "it is mitred" if abs(corner.turn) < SHARPEST_CUT else "both legs are cut where they meet"
         message = f"The corner piece has no room at this turn of {abs(corner.turn):.0f}°, so {instead}."
         yield Warning("corner-no-room", message, corner.s, _place(run, corner.s))
 

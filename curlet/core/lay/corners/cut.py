@@ -20,6 +20,8 @@ Meetings = tuple[Floats, Floats, Bools]
 
 _HEIGHTS = 33
 _ROUNDS = 20
+# Places along legs that go back the way they came at which it is looked how far they have parted.
+_PLACES = 257
 _MET = 1e-9
 # Meetings so many times further back than the artwork is high are looked for from height to height.
 _AFAR = 1.2
@@ -101,7 +103,10 @@ def cuts_between(
     back = heights * tangent
     within = back > 0
     first, second = a.s1 - back, b.s0 + back
-    if within.any() and not (line.straight[before] and line.straight[after]):
+    straight = line.straight[before] and line.straight[after]
+    if not tangent and abs(turn) >= SHARPEST_CUT and not straight:
+        first, second = _turned_back(line, before, after, heights, (first, second))
+    elif within.any() and not straight:
         first[within], second[within] = _meetings(
             line, before, after, heights[within], (first[within], second[within])
         )
@@ -166,6 +171,29 @@ def _meetings(
         np.maximum(_as_far(fine, heights, first, guess[0]), a.s0),
         np.minimum(_as_far(fine, heights, second, guess[1]), b.s1),
     )
+
+
+def _turned_back(
+    line: LegLine, before: int, after: int, heights: Floats, square: tuple[Floats, Floats]
+) -> tuple[Floats, Floats]:
+    """Legs that go back the way they came and part further on, as at a notch between two upright lobes:
+    square, but on the side where their lines of equal height meet once the legs are far enough apart."""
+    a, b = line.legs[before], line.legs[after]
+    back = np.linspace(0.0, min(a.length, b.length) / 2, _PLACES)
+    one = line.frames(a.s1 - back, np.full(_PLACES, before)).point
+    other = line.frames(b.s0 + back, np.full(_PLACES, after)).point
+    # How high lines are that meet so far back, on legs that part alike.
+    apart = (other - one) @ line.ends.across[before] / 2
+    side = float(apart[np.argmax(np.abs(apart) > np.abs(heights).max() / _HEIGHTS)])
+    within = heights * side > 0
+    if not within.any():
+        return square
+    rising = np.maximum.accumulate(np.abs(np.where(apart * side > 0, apart, 0.0)))
+    guess = np.interp(np.abs(heights[within]), rising, back)
+    met = _newton(line, before, after, heights[within], (a.s1 - guess, b.s0 + guess))
+    for places, found in zip(square, met, strict=False):
+        places[within] = _as_far(met[2], heights[within], found, places[within])
+    return square
 
 
 def _follow(line: LegLine, before: int, after: int, heights: Floats, afar: Meetings) -> Meetings:

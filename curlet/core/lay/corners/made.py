@@ -4,24 +4,27 @@ from __future__ import annotations
 
 import math
 from collections.abc import Callable
+from dataclasses import replace
 from functools import partial
 
 import numpy as np
 from numpy.typing import NDArray
 
 from curlet.core.lay.corners.axes import CornerAxes
-from curlet.core.lay.corners.manner import SHARPEST_CUT, CornerArt, CornerAsk, Turning
+from curlet.core.lay.corners.manner import CornerArt, CornerAsk, Turning
 from curlet.core.lay.corners.mitre import within_limit
 
 Floats = NDArray[np.float64]
 
 # A gathered corner is longer than its inner side needs in order to turn, so that it does not fold.
 _ROOM = 1.2
+# Past so sharp a turn, degrees, both legs would lie over each other on its inner side.
+_SHARPEST_GATHERED = 110.0
 
 
 def mitred(ask: CornerAsk) -> Turning:
     """Both legs cut on the bisector."""
-    return Turning(cut=abs(ask.corner.turn) < SHARPEST_CUT, half_gap=True)
+    return Turning(cut=True, half_gap=True)
 
 
 def folded(ask: CornerAsk) -> Turning:
@@ -41,10 +44,13 @@ def turned(ask: CornerAsk) -> Turning:
 
 def gathered(ask: CornerAsk) -> Turning:
     """Lace or ruffle gathered round the corner: `fullness` times the length of edge that it covers,
-    fanned evenly through the turn. An even count, so that the corner falls between two repeats."""
+    fanned evenly through the turn. An even count, so that the corner falls between two repeats. A turn that
+    is too sharp for its inner side is mitred."""
     turn = math.radians(ask.corner.turn)
     pitch = max(ask.length + ask.gap, 1e-6)
     reach = max(ask.reach * abs(turn) / 2 * _ROOM, pitch / ask.rule.fullness)
+    if ask.short > 0 and abs(ask.corner.turn) > _SHARPEST_GATHERED:
+        return replace(mitred(ask), gave_way=True)
     count = 2 * max(1, round(ask.rule.fullness * reach / pitch))
     share = min(ask.length / pitch, 1.0) / count
     starts = (np.arange(count) + 0.5) / count - share / 2

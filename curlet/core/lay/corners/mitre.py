@@ -24,7 +24,7 @@ class Mitre:
     sharp: bool = True
 
     def turning(self, ask: CornerAsk) -> Turning:
-        return Turning(cut=abs(ask.corner.turn) < SHARPEST_CUT, half_gap=True)
+        return Turning(cut=True, half_gap=True)
 
 
 def mitre_ratio(turn: float) -> float:
