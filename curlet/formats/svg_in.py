@@ -26,7 +26,8 @@ from curlet.formats.svg_text import Viewport, colour, length, named, numbers, sh
 from curlet.formats.svg_unread import Unread
 from curlet.formats.svg_walk import SeenShape, Walk, outline_of_contours
 
-MOST_PATHS = 10_000
+# Every stitch of a sheet that was exported is a path: a large one has over 12,000.
+MOST_PATHS = 20_000
 MOST_NODES_IN_ALL = 200_000
 LARGEST_SHEET = 20_000.0
 
@@ -142,7 +143,7 @@ def _paths(walk: Walk, notes: list[str]) -> Iterator[TakenPath]:
             if count > MOST_PATHS or nodes > MOST_NODES_IN_ALL:
                 raise TooMuch(
                     f"This drawing has more than {MOST_PATHS:,} paths or {MOST_NODES_IN_ALL:,} "
-                    "nodes. Take in a part of it."
+                    "nodes. Export a part of it and take that in."
                 )
             name = _name(shape.element) or f"Line {count}"
             name = name if len(contours) == 1 else f"{name} {number}"

@@ -121,8 +121,10 @@ class _Writer:
         if isinstance(paint, Solid):
             opacity = f' {role}-opacity="{number(paint.opacity)}"' if paint.opacity < 1 else ""
             return f' {role}="{paint.colour}"{opacity}'
-        name = self.define_tiling(paint) if isinstance(paint, Tiling) else self.define_gradient(paint)
-        return f' {role}="url(#{name})"'
+        if isinstance(paint, Tiling):
+            # Who reads no patterns has the colour it looks like.
+            return f' {role}="url(#{self.define_tiling(paint)}) {paint.mean}"'
+        return f' {role}="url(#{self.define_gradient(paint)})"'
 
     def define_tiling(self, paint: Tiling) -> str:
         """A pattern's id; areas of one cloth share it."""

@@ -16,14 +16,14 @@ from curlet.formats.kept_motif import KeptMotifDoc, motif_from_svg
 from curlet.formats.pictures import Pixels, TakenPicture, read_picture
 from curlet.formats.svg_in import TakenIn, read_svg
 from curlet.studio.jobs import Progress
-from curlet.studio.worker import TRACING, Stop, never, run
+from curlet.studio.worker import DRAWING, TRACING, Stop, never, run
 
 
 def drawing(data: bytes, progress: Progress | None = None, stop: Stop = never) -> TakenIn:
     """An SVG drawing; raises as `read_svg` and `run`."""
     if progress is None:
-        return run(read_svg, data, stop=stop)
-    return run(read_svg, data, tell=progress.tell, stop=progress.stop.is_set)
+        return run(read_svg, data, bounds=DRAWING, stop=stop)
+    return run(read_svg, data, bounds=DRAWING, tell=progress.tell, stop=progress.stop.is_set)
 
 
 def artwork(data: bytes, turn: float, stop: Stop = never) -> tuple[ArtworkDoc, tuple[str, ...]]:

@@ -53,6 +53,8 @@ class Bounds:
 READING = Bounds(cpu=4, wall=30.0, memory=400)
 EXPORTING = Bounds(cpu=300, wall=900.0, memory=2_500)
 TRACING = Bounds(cpu=120, wall=300.0, memory=1_500)
+# A large sheet of our own takes half of it.
+DRAWING = Bounds(cpu=8, wall=60.0, memory=400)
 
 
 def never() -> bool:

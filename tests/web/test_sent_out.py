@@ -11,10 +11,12 @@ import pytest
 from flask.testing import FlaskClient
 from PIL import Image
 
+from curlet.core.dress.colour import mixed
 from curlet.formats.svg_in import read_svg
 from tests.pixels import canvas, encoded
 from tests.web.test_api import HEM, RUN, SHEET, sheet
 from tests.web.test_sheets_api import lay_under, send
+from tests.web.test_take_in_api import begin, looked
 
 SVG = "{http://www.w3.org/2000/svg}"
 CLOTH = {"weave": "plain", "warp": "#204060", "weft": "#e0d0b0"}
@@ -111,6 +113,25 @@ def test_what_is_sent_out_comes_in_again_at_its_size(client: FlaskClient) -> Non
     lengths = sorted(line.path.length for line in taken.paths)
     front = next(path for path in sheet(client)["paths"] if path["id"] == "waistcoat-front-r")
     assert any(length == pytest.approx(front["length"]["printed"], rel=1e-4) for length in lengths)
+
+
+def test_a_large_sheet_comes_in_again_by_its_seams(client: FlaskClient) -> None:
+    """Each stitch is a path, and the seams tell them apart, so that a part can be chosen."""
+    file = client.get("/api/sheets/satchel/send-out.svg").data
+    found = looked(client, begin(client, file, "satchel.svg"))
+    paths = {group["name"]: group["paths"] for group in found["groups"]}
+    assert paths["Strap"] == 2
+    assert paths["Strap seam, Saddle stitch, 3.5 mm"] > 500
+    assert sum(paths.values()) > 3_000
+
+
+def test_a_cloth_comes_in_again_as_the_colour_it_looks_like(client: FlaskClient) -> None:
+    front = "waistcoat-front-r"
+    send(client, {"kind": "set-cloth", "paths": [front], "cloth": CLOTH})
+    taken = read_svg(client.get(f"{SHEET}/send-out.svg").data)
+    colours = {line.facts.fill for line in taken.paths}
+    assert mixed("#e0d0b0", "#204060", 0.5) in colours
+    assert any("Patterns" in note for note in taken.notes)
 
 
 @pytest.mark.parametrize(

@@ -27,7 +27,7 @@ def begin(client: FlaskClient, data: bytes = SVG, name: str = "flat.svg") -> str
 
 
 def looked(client: FlaskClient, drawing: str, by: str = "layers") -> Any:
-    for _ in range(200):
+    for _ in range(3_000):
         reply = client.get(f"/api/drawings/{drawing}?by={by}")
         if reply.status_code != 200 or reply.get_json()["done"]:
             return reply.get_json()
