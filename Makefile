@@ -34,7 +34,7 @@ lint: $(TEST_READY) build
 	cd frontend && npm run --silent check && npm run --silent lint
 
 test-python: $(TEST_READY) build
-	$(BIN)/python -m pytest
+	$(BIN)/python -m pytest -n auto --dist loadfile
 
 faults: $(TEST_READY) build
 	CURLET_FAULTS=long CURLET_EXAMPLES=200 $(BIN)/python -m pytest tests/faults tests/web/test_described.py

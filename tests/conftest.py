@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import shutil
 from collections.abc import Iterator
 from pathlib import Path as FilePath
 
@@ -24,20 +25,27 @@ settings.register_profile(
 settings.load_profile("curlet")
 
 
-@pytest.fixture
-def store(tmp_path: FilePath) -> Iterator[FilePath]:
-    """An open database with the demo in it; the file."""
-    file = tmp_path / "curlet.sqlite"
-    open_database(file, busy_seconds=0.2)
+@pytest.fixture(scope="session")
+def demo(tmp_path_factory: pytest.TempPathFactory) -> FilePath:
+    """A closed database with the demo in it, to make copies of."""
+    file = tmp_path_factory.mktemp("demo") / "curlet.sqlite"
+    open_database(file)
     load_demo()
+    database.close()
+    return file
+
+
+@pytest.fixture
+def store(demo: FilePath, tmp_path: FilePath) -> Iterator[FilePath]:
+    """An open database with the demo in it; the file."""
+    file = FilePath(shutil.copy(demo, tmp_path))
+    open_database(file, busy_seconds=0.2)
     yield file
     if not database.is_closed():
         database.close()
 
 
 @pytest.fixture
-def client(tmp_path: FilePath) -> FlaskClient:
+def client(demo: FilePath, tmp_path: FilePath) -> FlaskClient:
     """A client of the application with the demo loaded."""
-    app = create_app(tmp_path / "curlet.sqlite", busy_seconds=0.2)
-    load_demo()
-    return app.test_client()
+    return create_app(FilePath(shutil.copy(demo, tmp_path)), busy_seconds=0.2).test_client()

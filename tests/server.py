@@ -2,14 +2,20 @@
 
 from __future__ import annotations
 
+import os
 import socket
 import subprocess
 import sys
 import time
 import urllib.request
+from multiprocessing import get_context
 from pathlib import Path as FilePath
 
 STARTS_WITHIN = 60.0
+
+# Processes forked off one that has everything read in.
+_warm = get_context("forkserver")
+_warm.set_forkserver_preload(["curlet.web.serve", "curlet.web.bench_frames"])
 
 
 class Server:
@@ -31,7 +37,7 @@ class Server:
         """Where it is, once it answers."""
         address = f"http://127.0.0.1:{self.port}"
         until = time.monotonic() + STARTS_WITHIN
-        while time.monotonic() < until and self.process.poll() is None:
+        while time.monotonic() < until and self.is_running():
             try:
                 urllib.request.urlopen(f"{address}/api/sheets", timeout=5).close()
             except OSError:
@@ -40,12 +46,48 @@ class Server:
                 return address
         raise RuntimeError("the server did not start")
 
+    def is_running(self) -> bool:
+        return self.process.poll() is None
+
+    def wait(self) -> None:
+        self.process.wait(10)
+
     def kill(self) -> None:
         """End it as a power cut would."""
         self.process.kill()
-        self.process.wait(10)
+        self.wait()
 
     def stop(self, *, wait: bool = True) -> None:
         self.process.terminate()
         if wait:
-            self.process.wait(10)
+            self.wait()
+
+
+class WarmServer(Server):
+    """The same, without reading the program in anew each time: it starts in a tenth of the time."""
+
+    def start(self) -> None:
+        self.forked = _warm.Process(target=_serve, args=(self.port, self.folder))
+        self.forked.start()
+
+    def is_running(self) -> bool:
+        return self.forked.is_alive()
+
+    def wait(self) -> None:
+        self.forked.join(10)
+
+    def kill(self) -> None:
+        self.forked.kill()
+        self.wait()
+
+    def stop(self, *, wait: bool = True) -> None:
+        self.forked.terminate()
+        if wait:
+            self.wait()
+
+
+def _serve(port: int, folder: FilePath) -> None:
+    from curlet.web.serve import serve
+
+    os.dup2(os.open(os.devnull, os.O_WRONLY), sys.stdout.fileno())
+    serve(port, folder, demo=True, fresh=False)

@@ -11,7 +11,7 @@ from selenium.webdriver.chrome.options import Options
 from selenium.webdriver.chrome.service import Service
 
 from tests.browser.table import Table
-from tests.server import Server
+from tests.server import Server, WarmServer
 
 WIDTH, HEIGHT = 1280, 800
 
@@ -25,7 +25,7 @@ class Servers:
         self._next = self._begun()
 
     def _begun(self) -> Server:
-        return Server(self._folders.mktemp("data"))
+        return WarmServer(self._folders.mktemp("data"))
 
     def take(self) -> Server:
         taken, self._next = self._next, self._begun()

@@ -14,7 +14,7 @@ from selenium.webdriver.support.ui import Select, WebDriverWait
 
 T = TypeVar("T")
 
-PATIENCE = 20
+PATIENCE = 60
 
 
 class Table:
