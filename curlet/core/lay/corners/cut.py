@@ -191,9 +191,10 @@ def _turned_back(
     rising = np.maximum.accumulate(np.abs(np.where(apart * side > 0, apart, 0.0)))
     guess = np.interp(np.abs(heights[within]), rising, back)
     met = _newton(line, before, after, heights[within], (a.s1 - guess, b.s0 + guess))
-    for places, found in zip(square, met, strict=False):
-        places[within] = _as_far(met[2], heights[within], found, places[within])
-    return square
+    first, second = square
+    first[within] = _as_far(met[2], heights[within], met[0], first[within])
+    second[within] = _as_far(met[2], heights[within], met[1], second[within])
+    return first, second
 
 
 def _follow(line: LegLine, before: int, after: int, heights: Floats, afar: Meetings) -> Meetings:
