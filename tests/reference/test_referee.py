@@ -7,6 +7,7 @@ import pytest
 from curlet.demo.brushes import BRUSHES
 from tests.reference.referee.bounds import past_bound, wide_gap
 from tests.reference.referee.cases import Case, cases
+from tests.reference.referee.mirror import MOST_UNLIKE, unlike
 from tests.reference.referee.seams import RENDERERS, seam_of
 
 # Brushes whose artwork meets edge to edge, from every kind, as they come.
@@ -16,6 +17,10 @@ SEAMLESS = (
     ("wave", "piece", "mitred", 45, (90.0, 90.0)),
     ("rickrack", "mitre", "", 105, (90.0, -90.0)),
     ("piping", "mitre", "", 60, (90.0, 90.0)),
+    # Seams of 4 px without the hair by which repeats go over one another.
+    ("checker", "piece", "mitred", 120, (0.0, 0.0)),
+    # Of 16 px without what lies under cuts, where parts lie over one another.
+    ("satin", "mitre", "", 90, (0.0, 0.0)),
 )
 FEW = 3
 
@@ -33,5 +38,12 @@ def test_nothing_lies_past_its_bound_and_no_gap_is_too_wide(brush: str) -> None:
 @pytest.mark.parametrize("renderer", RENDERERS)
 @pytest.mark.parametrize("about", SEAMLESS, ids=lambda about: about[0])
 def test_no_light_shows_where_two_parts_meet(about: tuple, renderer: str) -> None:
-    """Two renderers that share no code; a line of light is longer than two pixels."""
+    """Three renderers; a line of light is longer than two pixels."""
     assert seam_of(Case(*about), renderer) <= 2
+
+
+@pytest.mark.parametrize("brush", BRUSHES)
+def test_a_mirror_image_is_drawn_as_the_mirror_image(brush: str) -> None:
+    """Own derivation: a path upside down with a brush upside down is the drawing upside down."""
+    for case in list(cases((brush,), short=True))[7::13]:
+        assert unlike(case) <= MOST_UNLIKE, str(case)

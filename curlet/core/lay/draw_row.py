@@ -15,6 +15,7 @@ from curlet.core.lay.hold.mapping import TOLERANCE
 from curlet.core.lay.paint_row import Painter, placements_of
 from curlet.core.lay.row import LaidRow
 from curlet.core.lay.run_in import run_in
+from curlet.core.lay.under_cut import under_cuts
 
 Floats = NDArray[np.float64]
 Ints = NDArray[np.intp]
@@ -50,7 +51,9 @@ def row_items(
         items += _run_together(layer) if over is False and painter.beside_one_another else layer
     coarse = tolerance if tolerance > TOLERANCE else 0.0
     beside = [*items, *corner_items(row, threads, coarse)]
-    return [*_folds(painter), *(beside if painter.overlapping else _run_together(beside))]
+    laid = beside if painter.overlapping else _run_together(beside)
+    under = [] if coarse else under_cuts(row, laid, as_one=not painter.overlapping)
+    return [*under, *_folds(painter), *laid]
 
 
 def _run_together(items: list[Item]) -> list[Item]:

@@ -70,13 +70,10 @@ def line_as_area(
 def _op(one: skia.Path, other: skia.Path, how: str) -> skia.Path:
     try:
         made = skia.Op(one, other, _HOW[how])
+        # Holes by their direction, so that they stay holes under either filling rule.
+        return skia.AsWinding(made)
     except RuntimeError:
-        made = None
-    if made is None:
-        raise BadInput("These shapes cannot be combined. Move one of them a little and try again.")
-    # Holes by their direction, so that they stay holes under either filling rule.
-    wound = skia.AsWinding(made)
-    return made if wound is None else wound
+        raise BadInput("These shapes cannot be combined. Move one of them a little and try again.") from None
 
 
 def add_outline(path: skia.Path, commands: str, points: Floats) -> None:

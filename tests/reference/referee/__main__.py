@@ -14,12 +14,14 @@ from pathlib import Path
 from curlet.demo.brushes import BRUSHES
 from tests.reference.referee.bounds import past_bound, wide_gap
 from tests.reference.referee.cases import LEGS, MANNERS, SIDES, TURNS, Case, cases
+from tests.reference.referee.mirror import MOST_UNLIKE, unlike
 from tests.reference.referee.seams import RENDERERS, seam_of
 
 TARGET = Path(__file__).parents[3] / "docs/referee.md"
 # Pictures take their time: seams are looked at where a brush turns as it comes, at some of their cases.
 SEAMS_EVERY = 24
 LONGEST_SEAM = 2
+MIRROR_EVERY = 12
 PER_TASK = 64
 
 
@@ -32,6 +34,8 @@ class Found:
     wide: list[tuple[float, str]] = field(default_factory=list)
     pictures: int = 0
     seams: list[tuple[float, str]] = field(default_factory=list)
+    mirrored: int = 0
+    unlike: list[tuple[float, str]] = field(default_factory=list)
 
     def add(self, other: Found) -> None:
         self.cases += other.cases
@@ -39,6 +43,8 @@ class Found:
         self.past += other.past
         self.wide += other.wide
         self.seams += other.seams
+        self.mirrored += other.mirrored
+        self.unlike += other.unlike
 
 
 def look(case: Case, number: int) -> Found:
@@ -56,6 +62,10 @@ def look(case: Case, number: int) -> Found:
             long = seam_of(case, renderer)
             if long > LONGEST_SEAM:
                 found.seams.append((long, f"{case}, {renderer}"))
+    if number % MIRROR_EVERY == 0:
+        found.mirrored += 1
+        if (pixels := unlike(case)) > MOST_UNLIKE:
+            found.unlike.append((pixels, str(case)))
     return found
 
 
@@ -92,16 +102,21 @@ def _table(found: dict[str, Found], minutes: float, step: int) -> str:
         "",
         "*Past its bound*: artwork further from its path than half its width, or its mitre's point, allows. "
         "*Gap*: wider along the path than was set. *Seams*: cases in which light shows inside the artwork in "
-        f"a line of more than {LONGEST_SEAM} pixels at 96 to the inch, of the pictures looked at.",
+        f"a line of more than {LONGEST_SEAM} pixels at 96 to the inch, of the pictures looked at in "
+        f"{', '.join(RENDERERS)}. *Unlike*: mirror images that are not the mirror image, of those looked at.",
         "",
-        "| manner | cases | past its bound | gap too wide | pictures | with seams |",
-        "|---|---|---|---|---|---|",
+        "| manner | cases | past its bound | gap too wide | pictures | with seams | mirrored | unlike |",
+        "|---|---|---|---|---|---|---|---|",
     ]
     for manner, one in sorted(found.items()):
-        cells = (manner, f"{one.cases:,}", len(one.past), len(one.wide), one.pictures, len(one.seams))
+        cells = (
+            manner, f"{one.cases:,}", len(one.past), len(one.wide), one.pictures, len(one.seams),
+            one.mirrored, len(one.unlike),
+        )  # fmt: skip
         lines.append(f"| {' | '.join(map(str, cells))} |")
     for title, unit, kind in (
         ("Past their bound", "mm", "past"), ("Gaps too wide", "mm", "wide"), ("Seams", "px", "seams"),
+        ("Unlike their mirror image", "px", "unlike"),
     ):  # fmt: skip
         worst = sorted((item for one in found.values() for item in getattr(one, kind)), reverse=True)[:20]
         lines += ["", f"## {title}, the worst", ""]

@@ -134,11 +134,20 @@ def _lap(line: LegLine) -> float:
 
 
 def as_it_stands(cut: Cut, line: LegLine, leg: int) -> Cut:
-    """The same cut for what does not bend: by places and heights about the corner, on straight axes."""
+    """The same cut for what does not bend: by places and heights about the corner, on straight axes. They
+    are turned to stand across the cut, which on curved legs may run back over its own heights."""
     points = line.frames(cut.places, np.full(len(cut.places), leg)).beside(cut.heights) - cut.corner
-    x, y = points @ cut.along, points @ np.array([-cut.along[1], cut.along[0]])
+    up = np.array([-cut.along[1], cut.along[0]])
+    steps = np.diff(points, axis=0)
+    steps = steps[np.hypot(*steps.T) > _MET]
+    if len(steps):
+        way = np.unwrap(np.arctan2(steps[:, 1], steps[:, 0]))
+        middle = (way.min() + way.max()) / 2
+        up = np.array([math.cos(middle), math.sin(middle)])
+    along = np.array([up[1], -up[0]])
+    x, y = points @ along, points @ up
     rising = np.concatenate([[True], y[1:] > np.maximum.accumulate(y)[:-1] + _MET])
-    return replace(cut, heights=y[rising], places=cut.s + x[rising])
+    return replace(cut, heights=y[rising], places=cut.s + x[rising], along=along)
 
 
 def turn_between(line: LegLine, before: int, after: int) -> float:

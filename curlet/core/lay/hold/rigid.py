@@ -35,10 +35,15 @@ def rigid_clipped(shape: Shape, matrix: Affine, cuts: Sequence[Cut]) -> Iterator
     """What cuts leave of a shape at its placement: its fill, and its line or the area that it covers."""
     there = placed(shape.outline.points, np.array([matrix]))[0]
     laid = moved_paint(replace(shape, outline=Outline(shape.outline.commands, there)), matrix)
-    if laid.fill is not None:
-        yield from _cut(replace(laid, stroke=None), cuts)
-    if laid.stroke is not None:
-        yield from _cut(replace(laid, fill=None), cuts)
+    yield from shape_clipped(laid, cuts)
+
+
+def shape_clipped(shape: Shape, cuts: Sequence[Cut]) -> Iterator[Shape]:
+    """What cuts leave of a shape on the sheet."""
+    if shape.fill is not None:
+        yield from _cut(replace(shape, stroke=None), cuts)
+    if shape.stroke is not None:
+        yield from _cut(replace(shape, fill=None), cuts)
 
 
 def _cut(shape: Shape, cuts: Sequence[Cut]) -> list[Shape]:

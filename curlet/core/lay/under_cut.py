@@ -1,0 +1,171 @@
+"""What lies under a corner's cut, so that no light shows along it.
+
+Both legs end on the cut, and each covers a part of the same pixels there; where they look alike they are one
+shape, but where they do not, or lie over one another, a renderer lets through some of what is behind both.
+"""
+
+from __future__ import annotations
+
+from collections import Counter
+from collections.abc import Iterator, Sequence
+from dataclasses import replace
+
+import numpy as np
+from numpy.typing import NDArray
+
+from curlet.core.drawing import POINTS_PER_COMMAND, Item, Laid, Outline, Paint, Shape, Solid, Stamps, placed
+from curlet.core.lay.corners.cut import Cut, as_it_stands
+from curlet.core.lay.hold.rigid import shape_clipped
+from curlet.core.lay.row import LaidRow
+from curlet.core.path.contours import contours
+from curlet.core.path.outline import joined, turned_back
+
+Floats = NDArray[np.float64]
+Ints = NDArray[np.intp]
+
+# Wider than a pixel of anything that is looked at closely, mm.
+_WIDTH = 0.8
+# What ends so near to a cut ends on it, mm.
+_ON_CUT = 0.02
+# By commands as bytes, how many points each takes.
+_POINTS = np.array([POINTS_PER_COMMAND.get(chr(code), 0) for code in range(128)])
+
+
+class _Everything:
+    """The shapes of items, to be asked for those that come near a place."""
+
+    def __init__(self, items: Sequence[Item]) -> None:
+        self._stamps = [item for item in items if isinstance(item, Stamps)]
+        self._laid = [shape for item in items if isinstance(item, Laid) for shape in item.shapes]
+        every = [shape.outline.points for shape in self._laid]
+        self._low = np.array([points.min(axis=0) for points in every]).reshape(-1, 2)
+        self._high = np.array([points.max(axis=0) for points in every]).reshape(-1, 2)
+
+    def near(self, low: Floats, high: Floats) -> Iterator[Shape]:
+        """Those that may come within a box."""
+        hit = (self._high > low).all(axis=1) & (self._low < high).all(axis=1)
+        yield from (self._laid[index] for index in np.flatnonzero(hit))
+        for stamps in self._stamps:
+            for shape in stamps.shapes:
+                points = placed(shape.outline.points, stamps.placements)
+                hit = (points.max(axis=1) > low).all(axis=1) & (points.min(axis=1) < high).all(axis=1)
+                for there in points[hit]:
+                    yield replace(shape, outline=Outline(shape.outline.commands, there))
+
+
+def under_cuts(row: LaidRow, items: Sequence[Item], *, as_one: bool) -> list[Item]:
+    """Under each corner that cuts a row, a strip along the cut of just what the row's items cover there.
+
+    Parameters
+    ----------
+    as_one : whether what looks alike on both legs is one shape: then corners at which only such parts meet
+        need no strip.
+    """
+    found = []
+    everything = _Everything(items)
+    for room in row.rooms:
+        cut = row.cuts.get((room.leg, True))
+        if cut is None or not room.stop.cut or room.stop.folded or len(cut.heights) < 2:
+            continue
+        points = row.line.frames(cut.places, np.full(len(cut.places), room.leg)).beside(cut.heights)
+        strip = _strip(points, as_it_stands(cut, row.line, room.leg), everything, as_one)
+        if strip is not None:
+            found.append(strip)
+    return [Laid(tuple(found))] if found else []
+
+
+def _strip(line: Floats, cut: Cut, everything: _Everything, as_one: bool) -> Shape | None:
+    """A strip along a cut's line; None where none is needed, or it would show through."""
+    low, high = line.min(axis=0) - _WIDTH, line.max(axis=0) + _WIDTH
+    near = [
+        replace(shape, outline=outline)
+        for shape in everything.near(low, high)
+        if (outline := _within(shape.outline, low, high)) is not None
+    ]
+    paints = [paint for shape in near for paint in _paints(shape)]
+    if len(paints) < 2 or not all(isinstance(paint, Solid) and paint.opacity == 1 for paint in paints):
+        return None
+    if as_one and _alike_on(cut, near):
+        return None
+    covered = [
+        part.outline if _clockwise(part.outline) else turned_back(part.outline)
+        for shape in near
+        for part in _on_strip(shape, cut)
+        if part.stroke is None and not part.even_odd
+    ]
+    (most, _), *_ = Counter(paints).most_common(1)
+    return Shape(joined(covered), most) if covered else None
+
+
+def _alike_on(cut: Cut, shapes: Sequence[Shape]) -> bool:
+    """Whether parts that look alike meet all along a cut."""
+    sides: dict[object, tuple[list[float], list[float]]] = {}
+    for shape in shapes:
+        past, height = _about(cut, shape.outline.points)
+        for contour in np.split(np.arange(len(past)), _starts(shape.outline)[1:]):
+            on = contour[np.abs(past[contour]) < _ON_CUT]
+            if len(on):
+                before, after = sides.setdefault((shape.fill, shape.stroke), ([], []))
+                (after if past[contour].mean() > 0 else before).extend(height[on].tolist())
+    return all(_near_all(*each) and _near_all(*each[::-1]) for each in sides.values())
+
+
+def _near_all(some: list[float], others: list[float]) -> bool:
+    """Whether each of some heights is one of the others too."""
+    return all(min((abs(a - b) for b in others), default=1.0) < _ON_CUT for a in some)
+
+
+def _about(cut: Cut, points: Floats) -> tuple[Floats, Floats]:
+    """How far points lie past a cut, and their heights along it, mm."""
+    up, there = np.array([-cut.along[1], cut.along[0]]), points - cut.corner
+    height = np.asarray(there @ up)
+    return -cut.inside(there @ cut.along + cut.s, height), height
+
+
+def _starts(outline: Outline) -> Ints:
+    """At which points contours begin."""
+    commands = np.frombuffer(outline.commands.encode(), dtype=np.uint8)
+    return np.asarray(np.cumsum(_POINTS[commands])[commands == ord("M")] - 1)
+
+
+def _on_strip(shape: Shape, cut: Cut) -> Iterator[Shape]:
+    """The part of a shape that lies on the strip along a cut. What ends on the cut is on one side of it."""
+    beyond, _ = _about(cut, shape.outline.points)
+    half, weight = _WIDTH / 2, shape.stroke.weight if shape.stroke else 0.0
+    low, high = float(beyond.min()) - weight, float(beyond.max()) + weight
+    if low > half or high < -half:
+        return
+    begins = replace(cut, at_end=False, places=cut.places - half)
+    ends = replace(cut, places=cut.places + half)
+    sides = [side for side, past in ((begins, low < -half), (ends, high > half)) if past]
+    yield from shape_clipped(shape, sides)
+
+
+def _clockwise(outline: Outline) -> bool:
+    """Whether an outline's contours, its holes apart, run clockwise."""
+    twice = 0.0
+    for part in contours(outline):
+        x, y = part.cubics[:, 0].T
+        twice += float(x @ np.roll(y, -1) - np.roll(x, -1) @ y)
+    return twice > 0
+
+
+def _within(outline: Outline, low: Floats, high: Floats) -> Outline | None:
+    """The contours that come within a box."""
+    commands = np.frombuffer(outline.commands.encode(), dtype=np.uint8)
+    counts = _POINTS[commands]
+    begins = np.flatnonzero(commands == ord("M"))
+    first = _starts(outline)
+    within = np.maximum.reduceat(outline.points, first) > low
+    within &= np.minimum.reduceat(outline.points, first) < high
+    near = np.asarray(within.all(axis=1))
+    if not near.any():
+        return None
+    kept = near[np.searchsorted(begins, np.arange(len(commands)), side="right") - 1]
+    text = commands[kept].tobytes().decode()
+    return Outline(text, outline.points[np.repeat(kept, counts)])
+
+
+def _paints(shape: Shape) -> list[Paint]:
+    paints = shape.fill, shape.stroke.paint if shape.stroke else None
+    return [paint for paint in paints if paint is not None]
