@@ -194,9 +194,9 @@ def _whipped() -> BrushDoc:
     return brush_of("c-mark", "Drawn rope, whipped ends", threads=threads, row={"pieces": PiecesDoc(**ends)})
 
 
-def _blunt(family: str, name: str, **values: str) -> BrushDoc:
-    """A brush whose waves pass through the corner itself: past 120° its point is cut flat."""
-    made = brush_of(family, name, **values)  # type: ignore[arg-type]
+def _rickrack() -> BrushDoc:
+    """Its waves pass through the corner itself: past 120° its point is cut flat."""
+    made = brush_of("rickrack", "Rickrack, medium")
     row = made.courses[0].model_copy(update={"pieces": PiecesDoc()})
     return made.model_copy(update={"courses": (row,), "corners": CornerDoc(manner="mitre", mitre_limit=2)})
 
@@ -232,7 +232,7 @@ _OF_FAMILIES: dict[str, BrushDoc] = {
     "curb": brush_of("curb", "Curb chain, 2 mm wire"),
     "ball": brush_of("ball", "Ball chain, 3.2 mm"),
     "belcher": _belcher(),
-    "rickrack": _blunt("rickrack", "Rickrack, medium"),
+    "rickrack": _rickrack(),
     "lace": brush_of("lace", "Lace edge, 14 mm"),
     "fringe": brush_of("fringe", "Cut fringe, 22 mm"),
     "tassels": brush_of("tassel-fringe", "Tassel fringe, 30 mm"),
@@ -244,7 +244,7 @@ _OF_FAMILIES: dict[str, BrushDoc] = {
     "dots": brush_of("dots", "Graded-dot edge"),
     "key": brush_of("key", "Key border, 12 mm"),
     "wave": brush_of("wave", "Running wave, 12 mm"),
-    "guilloche": _blunt("guilloche", "Guilloche, 12 mm", meets="crossings"),
+    "guilloche": brush_of("guilloche", "Guilloche, 12 mm"),
     "vine": _vine(),
     "checker": brush_of("checker", "Checker, 3 rows"),
     "dog-tooth": brush_of("dog-tooth", "Dog-tooth, 8 mm"),
