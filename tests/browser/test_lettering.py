@@ -17,7 +17,9 @@ def letters(table: Table) -> int:
 def dress(table: Table, brush: str) -> None:
     strip = table.by_id(f"brush-{brush}")
     table.browser.execute_script("arguments[0].scrollIntoView({block: 'center'})", strip)
+    name = strip.text.splitlines()[0]
     strip.click()
+    table.wait(lambda: name in (table.button("Undo").get_attribute("title") or ""))
     table.wait(lambda: table.count() > 2)
 
 

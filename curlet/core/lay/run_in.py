@@ -8,7 +8,7 @@ from dataclasses import replace
 import numpy as np
 
 from curlet.core.drawing import Shape, Solid
-from curlet.core.path.outline import joined
+from curlet.core.path.outline import clockwise, joined, turned_back
 
 # Points so near to one another meet, mm.
 _MEET = 0.02
@@ -24,7 +24,7 @@ def run_in(shapes: Sequence[Shape], more: Sequence[Shape]) -> list[Shape]:
             found.insert(at, shape)
             at += 1
         else:
-            found[place] = together([found[place], shape])
+            found[place] = together([found[place], _wound_as(shape, found[place])])
             at = place + 1
     return found
 
@@ -38,6 +38,13 @@ def _goes_on(one: Shape, other: Shape) -> bool:
     low, high = there.min(axis=0) - _MEET, there.max(axis=0) + _MEET
     near = points[((points > low) & (points < high)).all(axis=1)]
     return bool((np.abs(near[:, None] - there[None]).max(axis=2, initial=0.0) < _MEET).any())
+
+
+def _wound_as(shape: Shape, other: Shape) -> Shape:
+    """A shape that runs the way of the other: where they overlap, neither cuts the other."""
+    if shape.fill is None or shape.even_odd or clockwise(shape.outline) == clockwise(other.outline):
+        return shape
+    return replace(shape, outline=turned_back(shape.outline))
 
 
 def together(shapes: Sequence[Shape]) -> Shape:

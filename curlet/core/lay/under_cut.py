@@ -13,12 +13,11 @@ from dataclasses import replace
 import numpy as np
 from numpy.typing import NDArray
 
-from curlet.core.drawing import POINTS_PER_COMMAND, Item, Laid, Outline, Paint, Shape, Solid, Stamps, placed
+from curlet.core.drawing import Item, Laid, Outline, Paint, Shape, Solid, Stamps, placed
 from curlet.core.lay.corners.cut import Cut, as_it_stands
 from curlet.core.lay.hold.rigid import shape_clipped
 from curlet.core.lay.row import LaidRow
-from curlet.core.path.contours import contours
-from curlet.core.path.outline import joined, turned_back
+from curlet.core.path.outline import clockwise, joined, starts, steps, turned_back
 
 Floats = NDArray[np.float64]
 Ints = NDArray[np.intp]
@@ -27,8 +26,6 @@ Ints = NDArray[np.intp]
 _WIDTH = 0.8
 # What ends so near to a cut ends on it, mm.
 _ON_CUT = 0.02
-# By commands as bytes, how many points each takes.
-_POINTS = np.array([POINTS_PER_COMMAND.get(chr(code), 0) for code in range(128)])
 
 
 class _Everything:
@@ -88,7 +85,7 @@ def _strip(line: Floats, cut: Cut, everything: _Everything, as_one: bool) -> Sha
     if as_one and _alike_on(cut, near):
         return None
     covered = [
-        part.outline if _clockwise(part.outline) else turned_back(part.outline)
+        part.outline if clockwise(part.outline) else turned_back(part.outline)
         for shape in near
         for part in _on_strip(shape, cut)
         if part.stroke is None and not part.even_odd
@@ -102,7 +99,7 @@ def _alike_on(cut: Cut, shapes: Sequence[Shape]) -> bool:
     sides: dict[object, tuple[list[float], list[float]]] = {}
     for shape in shapes:
         past, height = _about(cut, shape.outline.points)
-        for contour in np.split(np.arange(len(past)), _starts(shape.outline)[1:]):
+        for contour in np.split(np.arange(len(past)), starts(shape.outline)[1:]):
             on = contour[np.abs(past[contour]) < _ON_CUT]
             if len(on):
                 before, after = sides.setdefault((shape.fill, shape.stroke), ([], []))
@@ -122,12 +119,6 @@ def _about(cut: Cut, points: Floats) -> tuple[Floats, Floats]:
     return -cut.inside(there @ cut.along + cut.s, height), height
 
 
-def _starts(outline: Outline) -> Ints:
-    """At which points contours begin."""
-    commands = np.frombuffer(outline.commands.encode(), dtype=np.uint8)
-    return np.asarray(np.cumsum(_POINTS[commands])[commands == ord("M")] - 1)
-
-
 def _on_strip(shape: Shape, cut: Cut) -> Iterator[Shape]:
     """The part of a shape that lies on the strip along a cut. What ends on the cut is on one side of it."""
     beyond, _ = _about(cut, shape.outline.points)
@@ -141,21 +132,11 @@ def _on_strip(shape: Shape, cut: Cut) -> Iterator[Shape]:
     yield from shape_clipped(shape, sides)
 
 
-def _clockwise(outline: Outline) -> bool:
-    """Whether an outline's contours, its holes apart, run clockwise."""
-    twice = 0.0
-    for part in contours(outline):
-        x, y = part.cubics[:, 0].T
-        twice += float(x @ np.roll(y, -1) - np.roll(x, -1) @ y)
-    return twice > 0
-
-
 def _within(outline: Outline, low: Floats, high: Floats) -> Outline | None:
     """The contours that come within a box."""
-    commands = np.frombuffer(outline.commands.encode(), dtype=np.uint8)
-    counts = _POINTS[commands]
+    commands, counts = steps(outline)
     begins = np.flatnonzero(commands == ord("M"))
-    first = _starts(outline)
+    first = starts(outline)
     within = np.maximum.reduceat(outline.points, first) > low
     within &= np.minimum.reduceat(outline.points, first) < high
     near = np.asarray(within.all(axis=1))

@@ -7,12 +7,16 @@ from functools import lru_cache
 import numpy as np
 from numpy.typing import NDArray
 
-from curlet.core.drawing import Outline
+from curlet.core.drawing import POINTS_PER_COMMAND, Outline
 from curlet.core.path.contours import contours
 from curlet.core.path.path import Path
 
 Floats = NDArray[np.float64]
+Ints = NDArray[np.intp]
 Bools = NDArray[np.bool_]
+
+# By commands as bytes, how many points each takes.
+_POINTS = np.array([POINTS_PER_COMMAND.get(chr(code), 0) for code in range(128)])
 
 # Handles so near to where they would be if their segment were straight belong to a line, mm.
 _STRAIGHT = 1e-7
@@ -61,6 +65,27 @@ def of_chain(cubics: Floats, closed: bool) -> Outline:
     """One chain, (k, 4, 2), as an outline."""
     commands, points = of_chains(cubics[None], closed)
     return Outline(commands, points[0])
+
+
+def steps(outline: Outline) -> tuple[NDArray[np.uint8], Ints]:
+    """An outline's commands as bytes, and how many points each takes."""
+    commands = np.frombuffer(outline.commands.encode(), dtype=np.uint8)
+    return commands, _POINTS[commands]
+
+
+def starts(outline: Outline) -> Ints:
+    """At which of its points an outline's contours begin."""
+    commands, counts = steps(outline)
+    return np.asarray(np.cumsum(counts)[commands == ord("M")] - 1)
+
+
+def clockwise(outline: Outline) -> bool:
+    """Whether an outline's contours, its holes apart, run clockwise on the sheet."""
+    begins = starts(outline)
+    x, y = outline.points.T
+    after = np.arange(1, len(x) + 1)
+    after[np.append(begins[1:], len(x)) - 1] = begins
+    return float(x @ y[after] - x[after] @ y) > 0
 
 
 def turned_back(outline: Outline) -> Outline:
