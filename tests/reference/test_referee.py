@@ -47,3 +47,9 @@ def test_a_mirror_image_is_drawn_as_the_mirror_image(brush: str) -> None:
     """Own derivation: a path upside down with a brush upside down is the drawing upside down."""
     for case in list(cases((brush,), short=True))[7::13]:
         assert unlike(case) <= MOST_UNLIKE, str(case)
+
+
+def test_rigid_artwork_is_cut_alike_on_both_sides_of_curved_legs() -> None:
+    """Discs lost a wedge on one side: their cut ran back over its own heights."""
+    for legs, turn in (((0.0, 70.0), -175), ((90.0, -90.0), -165)):
+        assert unlike(Case("scallop-discs", "mitre", "", turn, legs)) <= MOST_UNLIKE
