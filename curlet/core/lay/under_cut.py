@@ -20,7 +20,6 @@ from curlet.core.lay.row import LaidRow
 from curlet.core.path.outline import clockwise, joined, starts, steps, turned_back
 
 Floats = NDArray[np.float64]
-Ints = NDArray[np.intp]
 
 # Wider than a pixel of anything that is looked at closely, mm.
 _WIDTH = 0.8

@@ -20,7 +20,7 @@ Meetings = tuple[Floats, Floats, Bools]
 
 _HEIGHTS = 33
 _ROUNDS = 20
-# Places along legs that go back the way they came at which it is looked how far they have parted.
+# At so many places along legs that go back the way they came, how far apart they are is measured.
 _PLACES = 257
 _MET = 1e-9
 # Meetings so many times further back than the artwork is high are looked for from height to height.
@@ -104,7 +104,7 @@ def cuts_between(
     within = back > 0
     first, second = a.s1 - back, b.s0 + back
     straight = line.straight[before] and line.straight[after]
-    if not tangent and abs(turn) >= SHARPEST_CUT and not straight:
+    if abs(turn) >= SHARPEST_CUT and not straight:
         first, second = _turned_back(line, before, after, heights, (first, second))
     elif within.any() and not straight:
         first[within], second[within] = _meetings(

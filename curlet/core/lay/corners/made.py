@@ -46,11 +46,11 @@ def gathered(ask: CornerAsk) -> Turning:
     """Lace or ruffle gathered round the corner: `fullness` times the length of edge that it covers,
     fanned evenly through the turn. An even count, so that the corner falls between two repeats. A turn that
     is too sharp for its inner side is mitred."""
+    if ask.short > 0 and abs(ask.corner.turn) > _SHARPEST_GATHERED:
+        return replace(mitred(ask), gave_way=True)
     turn = math.radians(ask.corner.turn)
     pitch = max(ask.length + ask.gap, 1e-6)
     reach = max(ask.reach * abs(turn) / 2 * _ROOM, pitch / ask.rule.fullness)
-    if ask.short > 0 and abs(ask.corner.turn) > _SHARPEST_GATHERED:
-        return replace(mitred(ask), gave_way=True)
     count = 2 * max(1, round(ask.rule.fullness * reach / pitch))
     share = min(ask.length / pitch, 1.0) / count
     starts = (np.arange(count) + 0.5) / count - share / 2
