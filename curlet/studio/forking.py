@@ -15,6 +15,7 @@ import socket
 import subprocess
 import sys
 import threading
+from contextlib import suppress
 from importlib import import_module
 from multiprocessing.connection import Connection
 
@@ -36,7 +37,8 @@ class ForkServer:
 
     def forked(self) -> Connection:
         """A connection to a new process, which takes a pickled (function, arguments) and calls it with the
-        connection first."""
+        connection first. When it has ended, the last thing that comes is ("ended", the signal
+        that ended it, or 0)."""
         ours, theirs = socket.socketpair()
         with theirs, self._lock:
             try:
@@ -91,10 +93,24 @@ def _serve(control: socket.socket) -> None:
 
 
 def _work(connection: Connection) -> None:
-    """The forked process: it never returns."""
-    status = 1
+    """The forked process, which never returns: one more does the work, and this one tells how that ended."""
     try:
         signal.signal(signal.SIGCHLD, signal.SIG_DFL)
+        _end_with_parent()
+        worker = os.fork()
+        if worker == 0:
+            _do(connection)
+        _, status = os.waitpid(worker, 0)
+        # Whoever asked may have gone.
+        with suppress(OSError):
+            connection.send(("ended", os.WTERMSIG(status) if os.WIFSIGNALED(status) else 0))
+    finally:
+        os._exit(0)
+
+
+def _do(connection: Connection) -> None:
+    status = 1
+    try:
         _end_with_parent()
         work, given = pickle.loads(connection.recv_bytes())
         work(connection, *given)

@@ -117,7 +117,7 @@ class _Aside:
 
     def __init__(self, connection: Connection, bounds: Bounds, stop: Stop) -> None:
         self.connection, self.bounds, self.stop = connection, bounds, stop
-        self.began = time.monotonic()
+        self.began, self.by = time.monotonic(), 0
 
     def answers(self) -> Iterator[tuple[str, Any]]:
         """What it sends, until it ends."""
@@ -131,7 +131,11 @@ class _Aside:
                 if time.monotonic() - self.began > self.bounds.wall:
                     raise self.bounds.refused()
                 if self.connection.poll(_LOOK):
-                    yield self.connection.recv()
+                    kind, answer = self.connection.recv()
+                    if kind == "ended":
+                        self.by = answer
+                        return
+                    yield kind, answer
         except (EOFError, ConnectionResetError):
             return
         finally:
@@ -140,8 +144,8 @@ class _Aside:
                     os.kill(number, signal.SIGKILL)
 
     def why_it_ended(self) -> CurletError:
-        """Without an answer: by its bound on processor time, or by a fault of the reader's."""
-        if time.monotonic() - self.began > 0.8 * self.bounds.cpu:
+        """Without an answer: by the system, at its bound on time or memory, or by a fault of the reader's."""
+        if self.by in (signal.SIGXCPU, signal.SIGKILL):
             return self.bounds.refused()
         return BadInput("This file makes the reader fail, so it cannot be read. Save it again and try that.")
 

@@ -30,6 +30,11 @@ def crash() -> None:
     os.kill(os.getpid(), signal.SIGSEGV)
 
 
+def wait_and_crash() -> None:
+    time.sleep(1.5 * SMALL.cpu)
+    crash()
+
+
 def refuse() -> None:
     raise BadInput("Not like this.")
 
@@ -60,6 +65,7 @@ def test_what_comes_of_it_comes_back_from_another_process() -> None:
         (spin, TooMuch, "1 s or 100 MB"),
         (outgrow, TooMuch, "1 s or 100 MB"),
         (crash, BadInput, "makes the reader fail"),
+        (wait_and_crash, BadInput, "makes the reader fail"),
         (refuse, BadInput, "Not like this"),
         (fail, RuntimeError, r"ZeroDivisionError: inside"),
     ],
