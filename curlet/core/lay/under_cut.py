@@ -8,7 +8,8 @@ from __future__ import annotations
 
 from collections import Counter
 from collections.abc import Iterator, Sequence
-from dataclasses import replace
+from dataclasses import dataclass, replace
+from functools import cached_property
 
 import numpy as np
 from numpy.typing import NDArray
@@ -17,7 +18,7 @@ from curlet.core.drawing import Item, Laid, Outline, Paint, Shape, Solid, Stamps
 from curlet.core.lay.corners.cut import Cut, as_it_stands
 from curlet.core.lay.hold.rigid import shape_clipped
 from curlet.core.lay.row import LaidRow
-from curlet.core.path.outline import clockwise, joined, starts, steps, turned_back
+from curlet.core.path.outline import boxes, clockwise, joined, starts, steps, turned_back
 
 Floats = NDArray[np.float64]
 
@@ -27,26 +28,54 @@ _WIDTH = 0.8
 _ON_CUT = 0.02
 
 
+@dataclass(frozen=True)
+class _Placed:
+    """A shape as it lies, with the boxes of its contours."""
+
+    shape: Shape
+    low: Floats
+    high: Floats
+
+    def within(self, low: Floats, high: Floats) -> Outline | None:
+        """The contours that come within a box."""
+        near = np.asarray((self.high > low).all(axis=1) & (self.low < high).all(axis=1))
+        if not near.any():
+            return None
+        commands, counts = steps(self.shape.outline)
+        kept = near[np.cumsum(commands == ord("M")) - 1]
+        text = commands[kept].tobytes().decode()
+        return Outline(text, self.shape.outline.points[np.repeat(kept, counts)])
+
+
 class _Everything:
-    """The shapes of items, to be asked for those that come near a place."""
+    """The shapes of items, to be asked for what of them comes near a place."""
 
     def __init__(self, items: Sequence[Item]) -> None:
-        self._stamps = [item for item in items if isinstance(item, Stamps)]
-        self._laid = [shape for item in items if isinstance(item, Laid) for shape in item.shapes]
-        every = [shape.outline.points for shape in self._laid]
-        self._low = np.array([points.min(axis=0) for points in every]).reshape(-1, 2)
-        self._high = np.array([points.max(axis=0) for points in every]).reshape(-1, 2)
+        self._items = items
 
-    def near(self, low: Floats, high: Floats) -> Iterator[Shape]:
-        """Those that may come within a box."""
-        hit = (self._high > low).all(axis=1) & (self._low < high).all(axis=1)
-        yield from (self._laid[index] for index in np.flatnonzero(hit))
-        for stamps in self._stamps:
-            for shape in stamps.shapes:
-                points = placed(shape.outline.points, stamps.placements)
-                hit = (points.max(axis=1) > low).all(axis=1) & (points.min(axis=1) < high).all(axis=1)
-                for there in points[hit]:
-                    yield replace(shape, outline=Outline(shape.outline.commands, there))
+    def within(self, low: Floats, high: Floats) -> Iterator[Shape]:
+        """What may come within a box: of each shape, the contours that do."""
+        for placed_shape in self._laid:
+            outline = placed_shape.within(low, high)
+            if outline is not None:
+                yield replace(placed_shape.shape, outline=outline)
+        for shape, points in self._stamped:
+            hit = (points.max(axis=1) > low).all(axis=1) & (points.min(axis=1) < high).all(axis=1)
+            for there in points[hit]:
+                yield replace(shape, outline=Outline(shape.outline.commands, there))
+
+    @cached_property
+    def _laid(self) -> list[_Placed]:
+        shapes = [shape for item in self._items if isinstance(item, Laid) for shape in item.shapes]
+        return [_Placed(shape, *boxes(shape.outline)) for shape in shapes if len(shape.outline.points)]
+
+    @cached_property
+    def _stamped(self) -> list[tuple[Shape, Floats]]:
+        """Each shape of stamps, and (n, m, 2) its points wherever it is stamped."""
+        stamps = [item for item in self._items if isinstance(item, Stamps)]
+        return [
+            (shape, placed(shape.outline.points, item.placements)) for item in stamps for shape in item.shapes
+        ]
 
 
 def under_cuts(row: LaidRow, items: Sequence[Item], *, as_one: bool) -> list[Item]:
@@ -72,12 +101,7 @@ def under_cuts(row: LaidRow, items: Sequence[Item], *, as_one: bool) -> list[Ite
 
 def _strip(line: Floats, cut: Cut, everything: _Everything, as_one: bool) -> Shape | None:
     """A strip along a cut's line; None where none is needed, or it would show through."""
-    low, high = line.min(axis=0) - _WIDTH, line.max(axis=0) + _WIDTH
-    near = [
-        replace(shape, outline=outline)
-        for shape in everything.near(low, high)
-        if (outline := _within(shape.outline, low, high)) is not None
-    ]
+    near = list(everything.within(line.min(axis=0) - _WIDTH, line.max(axis=0) + _WIDTH))
     paints = [paint for shape in near for paint in _paints(shape)]
     if len(paints) < 2 or not all(isinstance(paint, Solid) and paint.opacity == 1 for paint in paints):
         return None
@@ -129,21 +153,6 @@ def _on_strip(shape: Shape, cut: Cut) -> Iterator[Shape]:
     ends = replace(cut, places=cut.places + half)
     sides = [side for side, past in ((begins, low < -half), (ends, high > half)) if past]
     yield from shape_clipped(shape, sides)
-
-
-def _within(outline: Outline, low: Floats, high: Floats) -> Outline | None:
-    """The contours that come within a box."""
-    commands, counts = steps(outline)
-    begins = np.flatnonzero(commands == ord("M"))
-    first = starts(outline)
-    within = np.maximum.reduceat(outline.points, first) > low
-    within &= np.minimum.reduceat(outline.points, first) < high
-    near = np.asarray(within.all(axis=1))
-    if not near.any():
-        return None
-    kept = near[np.searchsorted(begins, np.arange(len(commands)), side="right") - 1]
-    text = commands[kept].tobytes().decode()
-    return Outline(text, outline.points[np.repeat(kept, counts)])
 
 
 def _paints(shape: Shape) -> list[Paint]:

@@ -7,18 +7,20 @@ Panels are halved until the inverse is good, so cusps and retracted handles cost
 
 from __future__ import annotations
 
-from collections.abc import Callable, Sequence
+from collections.abc import Callable
 from functools import cached_property, partial
 from typing import Any
 
 import numpy as np
 from numpy.typing import ArrayLike, NDArray
 
+from curlet.core.path.panels import divided, inverse_on, panel_counts
+from curlet.core.path.polynomials import cubic, in_place, quintic
+
 Floats = NDArray[np.float64]
 Ints = NDArray[np.intp]
 Spread = Callable[[NDArray[Any]], NDArray[Any]]
 
-MOST_PANELS, FEWEST_PANELS, PANELS_IN_ALL = 28, 4, 8192
 INVERSE_ERROR = 1e-6
 _ABSCISSAE, _WEIGHTS = np.polynomial.legendre.leggauss(4)
 _NODES = 0.5 * (_ABSCISSAE + 1.0)
@@ -43,8 +45,8 @@ class ArcLength:
     def __init__(self, segments: Floats, straight: NDArray[np.bool_], closed: bool) -> None:
         self._prepare(segments, straight)
         self.closed = closed
-        count = _panels(straight)
-        self._keep(straight, *self._refine(*_divided(count)))
+        count = panel_counts(straight)
+        self._keep(straight, *self._refine(*divided(count)))
         self.segment_lengths: Floats = np.bincount(self._seg, self._mm, len(straight)).astype(np.float64)
         self.node_positions: Floats = np.concatenate([[0.0], np.cumsum(self.segment_lengths)])
         self.length = float(self.node_positions[-1])
@@ -127,7 +129,8 @@ class ArcLength:
         # Nodes first, then halves, then panels: long rows are what numpy is quick at.
         t = np.stack([t0, middle]) + half * _NODES[:, None, None]
         square = np.zeros_like(t)
-        for a, b, c in zip(*self._rate.take(seg, axis=-1), strict=True):
+        rate = self._rate.take(seg, axis=-1)
+        for a, b, c in zip(*rate, strict=True):
             velocity = a * t
             velocity += b
             velocity *= t
@@ -136,43 +139,10 @@ class ArcLength:
             square += velocity
         left, right = np.tensordot(_WEIGHTS, np.sqrt(square, out=square), 1) * half
         length = left + right
-        inverse = self._inverse(seg, t0, t1, length)
+        inverse = inverse_on(rate, t0, t1, length)
         u = left / np.where(length > 0, length, 1.0)
-        error = np.minimum(np.abs(_horner(inverse, u) - middle) / (2 * half), 1.0)
+        error = np.minimum(np.abs(quintic(inverse, u) - middle) / (2 * half), 1.0)
         return length, inverse, length * error
-
-    def _inverse(self, seg: Ints, t0: Floats, t1: Floats, length: Floats) -> Floats:
-        """(6, k) coefficients of t over u = 0…1 along each panel.
-
-        A standstill has no finite slope: there the panel is crossed evenly, being halved until
-        it is too short for that to matter.
-        """
-        rise = t1 - t0
-        (m0, m1), (q0, q1) = slope, bend = self._slopes(seg, np.stack([t0, t1]), length)
-        fine = np.isfinite(slope).all(axis=0) & np.isfinite(bend).all(axis=0)
-        if not fine.all():
-            slope[:, ~fine], bend[:, ~fine] = rise[~fine], 0.0
-        return np.stack(
-            [
-                t0,
-                m0,
-                q0 / 2,
-                10 * rise - 6 * m0 - 4 * m1 - 1.5 * q0 + 0.5 * q1,
-                -15 * rise + 8 * m0 + 7 * m1 + 1.5 * q0 - q1,
-                6 * rise - 3 * (m0 + m1) + 0.5 * (q1 - q0),
-            ]
-        )
-
-    def _slopes(self, seg: Ints, t: Floats, length: Floats) -> tuple[Floats, Floats]:
-        """dt/du and d²t/du² at (2, k) parameters, where u runs 0…1 over `length`."""
-        (ax, ay), (bx, by), (cx, cy) = self._rate.take(seg, axis=-1)
-        vx, vy = (ax * t + bx) * t + cx, (ay * t + by) * t + cy
-        wx, wy = 2 * ax * t + bx, 2 * ay * t + by
-        with np.errstate(all="ignore"):
-            square = vx * vx + vy * vy
-            slope = length / np.sqrt(square)
-            bend = -(slope * slope) * (vx * wx + vy * wy) / square
-        return slope, bend
 
     def _velocity(self, seg: Ints, t: Floats) -> Floats:
         """(2, …) dP/dt."""
@@ -224,9 +194,11 @@ class ArcLength:
         # A node's own position may differ by rounding from where its panel begins.
         side = s - _AT_NODE if before else s + _AT_NODE
         if s.ndim == 1 and (s[1:] >= s[:-1]).all():
-            edges = np.searchsorted(side, self._s0[1:])
+            # Only the panels that they lie on, of which a long path has thousands.
+            first, last = np.searchsorted(self._s0[1:], side[[0, -1]], side="right") if len(s) else (0, 0)
+            edges = np.searchsorted(side, self._s0[first + 1 : last + 1])
             counts = np.diff(edges, prepend=0, append=len(s))
-            return partial(np.repeat, repeats=counts, axis=-1)
+            return lambda table: np.repeat(table[..., first : last + 1], counts, axis=-1)
         panel = np.searchsorted(self._s0, side, side="right") - 1
         panel = np.clip(panel, 0, len(self._s0) - 1)
         return partial(np.take, indices=panel, axis=-1)
@@ -236,7 +208,7 @@ class ArcLength:
         *inverse, s0, per_mm, t0, t1 = spread(self._panels)
         np.subtract(s, s0, out=s0)
         s0 *= per_mm
-        t = _in_place(inverse[::-1], s0)
+        t = in_place(inverse[::-1], s0)
         np.maximum(t, t0, out=t)
         return np.asarray(np.minimum(t, t1, out=t))
 
@@ -247,8 +219,8 @@ class ArcLength:
         t = self._parameter(spread, s)
         ax, ay, bx, by, cx, cy, dx, dy = spread(self._panel_place)
         out = np.empty((*t.shape, 2))
-        out[..., 0] = _in_place([ax, bx, cx, dx], t)
-        out[..., 1] = _in_place([ay, by, cy, dy], t)
+        out[..., 0] = in_place([ax, bx, cx, dx], t)
+        out[..., 1] = in_place([ay, by, cy, dy], t)
         return out
 
     def tangents(self, s: ArrayLike, *, before: bool = False) -> Floats:
@@ -276,17 +248,22 @@ class ArcLength:
             return _on_lines(spread(self._lines), s)
         t = self._parameter(spread, s)
         ax, ay, bx, by, cx, cy, dx, dy = spread(self._panel_place)
-        point = np.empty((*t.shape, 2))
-        point[..., 0] = ((ax * t + bx) * t + cx) * t + dx
-        point[..., 1] = ((ay * t + by) * t + cy) * t + dy
-        vx, vy = (3 * ax * t + 2 * bx) * t + cx, (3 * ay * t + 2 * by) * t + cy
-        wx, wy = 6 * ax * t + 2 * bx, 6 * ay * t + 2 * by
-        speed = np.sqrt(vx * vx + vy * vy)
+        point, along = np.empty((*t.shape, 2)), np.empty((*t.shape, 2))
+        (px, vx, wx), (py, vy, wy) = cubic(ax, bx, cx, dx, t), cubic(ay, by, cy, dy, t)
+        point[..., 0], point[..., 1] = px, py
+        speed = vx * vx
+        speed += vy * vy
+        np.sqrt(speed, out=speed)
         with np.errstate(divide="ignore", invalid="ignore"):
             per = 1 / speed
-            along = np.empty_like(point)
-            along[..., 0], along[..., 1] = vx * per, vy * per
-            bend = (vx * wy - vy * wx) * per * per * per
+            wy *= vx
+            wx *= vy
+            bend = np.subtract(wy, wx, out=wy)
+            bend *= per
+            bend *= per
+            bend *= per
+            np.multiply(vx, per, out=along[..., 0])
+            np.multiply(vy, per, out=along[..., 1])
         slow = speed <= self._slowest
         if slow.any():
             seg = spread(self._seg)[slow]
@@ -369,21 +346,6 @@ class ArcLength:
         return np.asarray(np.arctan2(cross, along).sum(axis=1))
 
 
-def _panels(straight: NDArray[np.bool_]) -> Ints:
-    """How many panels each segment begins with."""
-    panels = PANELS_IN_ALL // max(len(straight), 1)
-    return np.where(straight, 1, min(max(panels, FEWEST_PANELS), MOST_PANELS))
-
-
-def _divided(count: Ints) -> tuple[Ints, Floats, Floats]:
-    """Segment, start and end of each panel, for so many panels to each segment."""
-    seg = np.repeat(np.arange(len(count)), count)
-    first = np.repeat(np.cumsum(count) - count, count)
-    t0 = (np.arange(len(seg)) - first) / count[seg]
-    t1 = (np.arange(len(seg)) - first + 1) / count[seg]
-    return seg, t0, t1
-
-
 def _on_lines(lines: Floats, s: Floats) -> tuple[Floats, Floats, Floats]:
     """Axes at positions on lines, one column of `_even_lines` each."""
     s0, length, px, py, ux, uy = lines
@@ -392,21 +354,6 @@ def _on_lines(lines: Floats, s: Floats) -> tuple[Floats, Floats, Floats]:
     point = np.stack([px, py], axis=-1)
     point += on[..., None] * along
     return point, along, np.zeros_like(on)
-
-
-def _horner(coefficients: Sequence[Floats] | Floats, u: Floats) -> Floats:
-    c0, c1, c2, c3, c4, c5 = coefficients
-    value: Floats = ((((c5 * u + c4) * u + c3) * u + c2) * u + c1) * u + c0
-    return value
-
-
-def _in_place(coefficients: Sequence[Floats], u: Floats) -> Floats:
-    """A polynomial, highest power first, worked out in its first coefficient's own array."""
-    value, *rest = coefficients
-    for coefficient in rest:
-        value *= u
-        value += coefficient
-    return value
 
 
 def _pairs(xy: Floats) -> Floats:

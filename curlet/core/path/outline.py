@@ -45,7 +45,10 @@ def of_chains(chains: Floats, closed: bool) -> tuple[str, Floats]:
     if lines.any():
         lines[lines] = _even(chains[:, lines])
     if not lines.any():
-        points = np.concatenate([chains[:, :1, 0], chains[:, :, 1:].reshape(len(chains), -1, 2)], axis=1)
+        n, k = chains.shape[:2]
+        points = np.empty((n, 1 + 3 * k, 2))
+        points[:, 0] = chains[:, 0, 0]
+        points[:, 1:].reshape(n, k, 3, 2)[:] = chains[:, :, 1:]
         return "M" + "C" * len(lines) + "Z" * closed, points
     wanted = np.ones((len(lines), 3), dtype=bool)
     wanted[lines, :2] = False
@@ -77,6 +80,12 @@ def starts(outline: Outline) -> Ints:
     """At which of its points an outline's contours begin."""
     commands, counts = steps(outline)
     return np.asarray(np.cumsum(counts)[commands == ord("M")] - 1)
+
+
+def boxes(outline: Outline) -> tuple[Floats, Floats]:
+    """(n, 2) least and (n, 2) greatest x and y of the points of each of an outline's n contours."""
+    first = starts(outline)
+    return np.minimum.reduceat(outline.points, first), np.maximum.reduceat(outline.points, first)
 
 
 def clockwise(outline: Outline) -> bool:

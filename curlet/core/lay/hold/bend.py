@@ -253,9 +253,13 @@ def _map(bent: Bent, repeats: Repeats, local: Local, cubics: Floats, parts: int)
     at, rate = points_on(cubics, t), rates_on(cubics, t)
     if local.plain and len(repeats) > 1:
         block = max(_BLOCK // at[..., 0].size, 1)
-        blocks = [np.arange(i, min(i + block, len(repeats))) for i in range(0, len(repeats), block)]
-        found = [_map_in_order(bent, repeats.take(which), at, rate, parts) for which in blocks]
-        return np.concatenate([part for part, _ in found]), np.concatenate([error for _, error in found])
+        mapped = np.empty((len(repeats), len(cubics), parts, 4), dtype=np.complex128)
+        error = np.empty(len(repeats))
+        for i in range(0, len(repeats), block):
+            some = slice(i, i + block)
+            which = np.arange(len(repeats))[some]
+            error[some] = _map_in_order(bent, repeats.take(which), at, rate, mapped[some])
+        return mapped.view(np.float64).reshape(*mapped.shape, 2), error
     points, speeds = _moved(bent, repeats, local, at, rate)
     ends, middles = points[:, :, ::2], points[:, :, 1::2]
     handles = speeds[:, :, ::2] / (3 * parts)
@@ -269,38 +273,48 @@ def _map(bent: Bent, repeats: Repeats, local: Local, cubics: Floats, parts: int)
 
 
 def _map_in_order(
-    bent: Bent, repeats: Repeats, at: Floats, rate: Floats, parts: int
-) -> tuple[Floats, Floats]:
+    bent: Bent, repeats: Repeats, at: Floats, rate: Floats, out: NDArray[np.complex128]
+) -> Floats:
     """The same for plain repeats that no kink crosses, in complex numbers: each of the motif's points
-    is looked up once, in order along the path, which is several times faster."""
+    is worked out once, and the path looked up once for those that lie equally far along it, which is several
+    times quicker. Fills in (n, k, parts, 4) `out`; returns (n,) how far they err."""
     spots, order = np.unique((at[..., 0] + 1j * at[..., 1]).round(12), return_inverse=True)
     order = order.reshape(at.shape[:2])
     ends, middles = order[:, ::2], order[:, 1::2]
+    x, at_x = np.unique(spots.real, return_inverse=True)
+    of = at_x if len(x) < len(spots) else slice(None)
     span = repeats.end - repeats.start
-    s = repeats.start[:, None] + spots.real * span[:, None]
-    frames = bent.line.frames(s.ravel(), np.repeat(repeats.leg, len(spots)))
-    along = _complex(frames.along).reshape(s.shape)
+    s = repeats.start[:, None] + x * span[:, None]
+    frames = bent.line.frames(s.ravel(), np.repeat(repeats.leg, len(x)))
+    along = _complex(frames.along).reshape(s.shape)[:, of]
     swelling = bool(bent.swell.points)
-    wide = bent.width(s) if swelling else np.ones(1)
+    wide = bent.width(s)[:, of] if swelling else np.ones(1)
     q = bent.offset + repeats.beside[:, None] + wide * spots.imag
-    place = _complex(frames.point).reshape(s.shape) + 1j * q * along
-    forward = (1 - frames.bend.reshape(s.shape) * q) * span[:, None]
-    dx, dy = rate[:, ::2, 0], rate[:, ::2, 1]
+    place = _complex(frames.point).reshape(s.shape)[:, of]
+    place.real -= q * along.imag
+    place.imag += q * along.real
+    forward = (1 - frames.bend.reshape(s.shape)[:, of] * q) * span[:, None]
+    dx, dy = np.moveaxis(rate[:, ::2], -1, 0) / (3 * out.shape[2])
     if swelling:
-        rise = bent.swelling(s) * span[:, None] * spots.imag
+        rise = bent.swelling(s)[:, of] * span[:, None] * spots.imag
         way = dx * (forward + 1j * rise)[:, ends] + 1j * dy * wide[:, ends]
     else:
-        way = dx * forward[:, ends] + 1j * dy
+        way = np.empty((len(s), *ends.shape), dtype=np.complex128)
+        np.multiply(dx, forward[:, ends], out=way.real)
+        way.imag = dy
     way *= along[:, ends]
-    way /= 3 * parts
     nodes = place[:, ends]
-    out = np.empty((*nodes.shape[:2], parts, 4), dtype=np.complex128)
-    out[..., 0], out[..., 3] = nodes[:, :, :-1], nodes[:, :, 1:]
-    np.add(nodes[:, :, :-1], way[:, :, :-1], out=out[..., 1])
-    np.subtract(nodes[:, :, 1:], way[:, :, 1:], out=out[..., 2])
-    halfway = (nodes[:, :, :-1] + nodes[:, :, 1:]) / 2 + (way[:, :, :-1] - way[:, :, 1:]) * 0.375
-    error = np.abs(halfway - place[:, middles]).max(axis=(1, 2), initial=0.0)
-    return out.view(np.float64).reshape(*out.shape, 2), error
+    before, after = nodes[:, :, :-1], nodes[:, :, 1:]
+    out[..., 0], out[..., 3] = before, after
+    np.add(before, way[:, :, :-1], out=out[..., 1])
+    np.subtract(after, way[:, :, 1:], out=out[..., 2])
+    err = _real(before + after) / 2 + _real(way[:, :, :-1] - way[:, :, 1:]) * 0.375
+    err -= _real(place[:, middles])
+    return np.asarray(np.abs(err, out=err).max(axis=(1, 2), initial=0.0))
+
+
+def _real(numbers: NDArray[np.complex128]) -> Floats:
+    return np.ascontiguousarray(numbers).view(np.float64)
 
 
 def _complex(pairs: Floats) -> NDArray[np.complex128]:
@@ -350,5 +364,5 @@ def _outline(parts: Sequence[Contour], mapped: Floats) -> Outline:
         text, points = of_chains(chain, part.closed)
         commands += text
         pieces.append(points)
-    points = np.concatenate(pieces, axis=1)
+    points = np.concatenate(pieces, axis=1) if len(pieces) > 1 else pieces[0]
     return Outline(commands * len(mapped), points.reshape(-1, 2))
