@@ -18,6 +18,7 @@ from curlet.core.drawing import Item, Laid, Outline, Paint, Shape, Solid, Stamps
 from curlet.core.lay.corners.cut import Cut, as_it_stands
 from curlet.core.lay.hold.rigid import shape_clipped
 from curlet.core.lay.row import LaidRow
+from curlet.core.path.booleans import line_as_area
 from curlet.core.path.outline import boxes, clockwise, joined, starts, steps, turned_back
 
 Floats = NDArray[np.float64]
@@ -107,14 +108,15 @@ def _strip(line: Floats, cut: Cut, everything: _Everything, as_one: bool) -> Sha
         return None
     if as_one and _alike_on(cut, near):
         return None
-    covered = [
-        part.outline if clockwise(part.outline) else turned_back(part.outline)
-        for shape in near
-        for part in _on_strip(shape, cut)
-        if part.stroke is None and not part.even_odd
-    ]
+    areas = [area for shape in near if not shape.even_odd for area in _areas(shape, cut)]
+    if not areas:
+        return None
     (most, _), *_ = Counter(paints).most_common(1)
-    return Shape(joined(covered), most) if covered else None
+    everything_near = Shape(joined(areas), most)
+    half = _WIDTH / 2
+    begins = replace(cut, at_end=False, places=cut.places - half)
+    ends = replace(cut, places=cut.places + half)
+    return next(shape_clipped(everything_near, (begins, ends)), None)
 
 
 def _alike_on(cut: Cut, shapes: Sequence[Shape]) -> bool:
@@ -142,17 +144,18 @@ def _about(cut: Cut, points: Floats) -> tuple[Floats, Floats]:
     return -cut.inside(there @ cut.along + cut.s, height), height
 
 
-def _on_strip(shape: Shape, cut: Cut) -> Iterator[Shape]:
-    """The part of a shape that lies on the strip along a cut. What ends on the cut is on one side of it."""
-    beyond, _ = _about(cut, shape.outline.points)
-    half, weight = _WIDTH / 2, shape.stroke.weight if shape.stroke else 0.0
-    low, high = float(beyond.min()) - weight, float(beyond.max()) + weight
-    if low > half or high < -half:
+def _areas(shape: Shape, cut: Cut) -> Iterator[Outline]:
+    """What a shape covers, clockwise, where it may lie on the strip along a cut."""
+    past, _ = _about(cut, shape.outline.points)
+    weight = shape.stroke.weight if shape.stroke else 0.0
+    if past.min() - weight > _WIDTH / 2 or past.max() + weight < -_WIDTH / 2:
         return
-    begins = replace(cut, at_end=False, places=cut.places - half)
-    ends = replace(cut, places=cut.places + half)
-    sides = [side for side, past in ((begins, low < -half), (ends, high > half)) if past]
-    yield from shape_clipped(shape, sides)
+    if shape.fill is not None:
+        yield shape.outline if clockwise(shape.outline) else turned_back(shape.outline)
+    if shape.stroke is not None:
+        area = line_as_area(shape.outline, weight, shape.stroke.ends, shape.stroke.joins, shape.stroke.dashes)
+        if area is not None:
+            yield area if clockwise(area) else turned_back(area)
 
 
 def _paints(shape: Shape) -> list[Paint]:

@@ -94,39 +94,43 @@ def _path(outline: Outline, even_odd: bool) -> skia.Path:
 
 
 def _outline(path: skia.Path) -> Outline | None:
-    commands, points = "", list[Floats]()
+    commands, points = "", list[Point]()
     steps = skia.Path.Iter(path, False)
     while True:
         verb, at = steps.next()
         if verb == skia.Path.kDone_Verb:
             break
-        here = np.array([(p.x(), p.y()) for p in at], dtype=np.float64).reshape(-1, 2) / _ENLARGED
-        text, new = _STEPS[verb](here, steps)
-        commands, points = commands + text, [*points, *new]
-    return Outline(commands, np.concatenate(points)) if points else None
+        text, new = _STEPS[verb]([(p.x(), p.y()) for p in at], steps)
+        commands += text
+        points += new
+    return Outline(commands, np.array(points, dtype=np.float64) / _ENLARGED) if points else None
 
 
-Step = tuple[str, list[Floats]]
+# Plain numbers: a path has too many points, too few at a time, for arrays.
+Point = tuple[float, float]
+Step = tuple[str, list[Point]]
 
 
-def _elevated(a: Floats, b: Floats, c: Floats) -> Floats:
+def _elevated(a: Point, b: Point, c: Point) -> list[Point]:
     """A quadratic as a cubic, exact."""
-    return np.array([(a + 2 * b) / 3, (c + 2 * b) / 3, c])
+    x, y = 2 * b[0], 2 * b[1]
+    return [((a[0] + x) / 3, (a[1] + y) / 3), ((c[0] + x) / 3, (c[1] + y) / 3), c]
 
 
-def _conic(here: Floats, steps: skia.Path.Iter) -> Step:
+def _conic(here: list[Point], steps: skia.Path.Iter) -> Step:
     """A conic as four quadratics, which lie within a thousandth of its size."""
-    ends = [skia.Point(*(point * _ENLARGED)) for point in here]
+    ends = [skia.Point(*point) for point in here]
     quads = skia.Path.ConvertConicToQuads(*ends, steps.conicWeight(), _HALVINGS)
-    at = np.array([(p.x(), p.y()) for p in quads], dtype=np.float64) / _ENLARGED
-    return "C" * (len(at) // 2), [_elevated(*at[i : i + 3]) for i in range(0, len(at) - 2, 2)]
+    at = [(p.x(), p.y()) for p in quads]
+    cubics = [point for i in range(0, len(at) - 2, 2) for point in _elevated(*at[i : i + 3])]
+    return "C" * (len(at) // 2), cubics
 
 
-_STEPS: dict[object, Callable[[Floats, skia.Path.Iter], Step]] = {
-    skia.Path.kMove_Verb: lambda here, _: ("M", [here[:1]]),
-    skia.Path.kLine_Verb: lambda here, _: ("L", [here[1:2]]),
-    skia.Path.kQuad_Verb: lambda here, _: ("C", [_elevated(*here)]),
+_STEPS: dict[object, Callable[[list[Point], skia.Path.Iter], Step]] = {
+    skia.Path.kMove_Verb: lambda here, _: ("M", here[:1]),
+    skia.Path.kLine_Verb: lambda here, _: ("L", here[1:2]),
+    skia.Path.kQuad_Verb: lambda here, _: ("C", _elevated(*here)),
     skia.Path.kConic_Verb: _conic,
-    skia.Path.kCubic_Verb: lambda here, _: ("C", [here[1:4]]),
+    skia.Path.kCubic_Verb: lambda here, _: ("C", here[1:4]),
     skia.Path.kClose_Verb: lambda here, _: ("Z", []),
 }

@@ -15,6 +15,8 @@ Floats = NDArray[np.float64]
 
 # Contours of fewer segments are not made coarser.
 _FEW = 64
+# A contour whose end lies so near to its beginning is closed already, mm.
+_CLOSED = 1e-12
 
 
 @dataclass(frozen=True, eq=False)
@@ -29,32 +31,22 @@ class Contour:
 def contours(outline: Outline) -> tuple[Contour, ...]:
     """An outline's contours, straight lines as cubics at even speed. An outline that is asked for again,
     as a motif's are for every run that wears it, is not worked out again."""
-    found: list[Contour] = []
-    pieces: list[Floats] = []
-    at, first, here = 0, np.zeros(2), np.zeros(2)
-
-    def close(closed: bool) -> None:
-        if closed and np.abs(here - first).max() > 1e-12:
-            pieces.append(straight(here, first))
-        if pieces:
-            found.append(Contour(np.array(pieces), closed))
-        pieces.clear()
-
-    for command in outline.commands:
-        if command == "M":
-            close(False)
-            first = here = outline.points[at]
-            at += 1
-        elif command == "L":
-            pieces.append(straight(here, outline.points[at]))
-            here, at = outline.points[at], at + 1
-        elif command == "C":
-            pieces.append(np.vstack([here, outline.points[at : at + 3]]))
-            here, at = outline.points[at + 2], at + 3
-        else:
-            close(True)
-            here = first
-    close(False)
+    commands = np.frombuffer(outline.commands.encode(), dtype=np.uint8)
+    begins, closes, bends = (commands == ord(letter) for letter in "MZC")
+    last = np.cumsum(np.where(closes, 0, np.where(bends, 3, 1))) - 1
+    # A contour that is closed goes back to the point that it began at.
+    last[closes] = np.maximum.accumulate(np.where(begins, last, 0))[closes]
+    here = np.concatenate([[0], last[:-1]])
+    points = outline.points
+    cubics = straight(points[here], points[last])
+    cubics[bends, 1], cubics[bends, 2] = points[last[bends] - 2], points[last[bends] - 1]
+    drawn = ~begins & ~(closes & (np.abs(points[here] - points[last]) <= _CLOSED).all(axis=1))
+    # The next contour begins at a command to, or after one has been closed.
+    edges = np.flatnonzero(begins | np.concatenate([[False], closes[:-1]])).tolist()
+    found = []
+    for first, end in zip(edges, [*edges[1:], len(commands)], strict=True):
+        if drawn[first:end].any():
+            found.append(Contour(cubics[first:end][drawn[first:end]], bool(closes[end - 1])))
     return tuple(found)
 
 

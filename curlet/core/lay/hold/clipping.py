@@ -20,13 +20,17 @@ from curlet.core.path.runs import joined_along, kept_runs
 
 Floats = NDArray[np.float64]
 Bools = NDArray[np.bool_]
-Inside = Callable[[Floats], Floats]
+Ints = NDArray[np.intp]
+# From (k, …, 2) points and (k,) whose they are.
+Inside = Callable[[Floats, Ints], Floats]
 
 _SAMPLES = np.linspace(0, 1, 17)
 _ROUNDS = 14
 # A line's ends and joins may stand a little further out than half its weight.
 _SPARE = 1.3
 _ON_IT = 1e-9
+# So near to a cut a place is not looked for more closely, mm.
+_NO_MORE = 1e-11
 # A line that ends flat where the next repeat goes on is lengthened into it, so that no light shows, mm.
 _LAP = 0.5
 _EDGE = 1e-6
@@ -81,7 +85,7 @@ def _margins(strand: Strand, cut: Cut, bent: Heights, weight: float) -> tuple[fl
     below 0 where it is touched, the second where nothing of it is left."""
     slope = np.abs(np.diff(cut.places) / np.diff(cut.heights)).max(initial=0.0)
     near = weight / 2 * float(np.hypot(1.0, slope)) * _SPARE
-    inside = _inside(strand, cut, bent)(points_on(strand.cubics, _SAMPLES))
+    inside = _inside([strand], cut, bent)(points_on(strand.cubics, _SAMPLES), np.zeros(1, dtype=np.intp))
     return float(inside.min()) - near, float(inside.max()) + near
 
 
@@ -95,13 +99,13 @@ def _can_be_parted(strands: Sequence[Strand], stroke: Stroke) -> bool:
 
 def _parted(strand: Strand, cut: Cut, bent: Heights) -> list[Strand]:
     """The parts of a line that a cut keeps."""
-    inside = _inside(strand, cut, bent)
+    inside = _inside([strand], cut, bent)
     cubics = _run_together(strand.cubics) if strand.closed else strand.cubics
-    within = inside(points_on(cubics, _SAMPLES))
+    whose = np.zeros(len(cubics), dtype=np.intp)
+    within = inside(points_on(cubics, _SAMPLES), whose)
     if (within >= -_ON_IT).all():
         return [strand]
-    pieces = _at_changes(cubics, within, inside)
-    kept = inside(points_on(np.array(pieces), np.array([0.5]))[:, 0]) > 0
+    pieces, kept, _ = _at_changes(cubics, whose, within, inside)
     if strand.closed and kept.any() and not kept.all():
         # Begun where a kept part begins, so that none is broken at the contour's own start.
         first = int(np.flatnonzero(kept & ~np.roll(kept, 1))[0])
@@ -142,29 +146,31 @@ def _lapped(strand: Strand, stroke: Stroke) -> Floats:
     return np.concatenate(pieces)
 
 
-def _inside(strand: Strand, cut: Cut, bent: Heights) -> Inside:
-    """How far within the leg points (…, 2) of arc length and height lie, mm."""
+def _inside(strands: Sequence[Strand], cut: Cut, bent: Heights) -> Inside:
+    """How far within the leg points of strands lie, mm: arc lengths and heights, and whose they are."""
+    beside = np.array([strand.beside for strand in strands])
 
-    def inside(points: Floats) -> Floats:
-        height = bent.height(points[..., 0], points[..., 1], np.array(strand.beside))
-        return cut.inside(points[..., 0], height)
+    def inside(points: Floats, whose: Ints) -> Floats:
+        off = beside[whose].reshape(-1, *[1] * (points.ndim - 2))
+        return cut.inside(points[..., 0], bent.height(points[..., 0], points[..., 1], off))
 
     return inside
 
 
 def _clipped(strands: Sequence[Strand], cut: Cut, bent: Heights, even_odd: bool) -> list[Strand]:
     """What one cut leaves of a shape's contours."""
-    whole: list[Strand] = []
-    runs: list[list[Floats]] = []
-    for strand in strands:
-        inside = _inside(strand, cut, bent)
-        within = inside(points_on(strand.cubics, _SAMPLES))
-        if (within >= -_ON_IT).all():
-            whole.append(strand)
-        elif not (within <= _ON_IT).all():
-            runs += _runs(strand, within, inside)
-    if not runs:
+    whole, touched = _touched(strands, cut, bent)
+    if not touched:
         return whole
+    inside = _inside(touched, cut, bent)
+    chains = [_run_together(strand.cubics) for strand in touched]
+    cubics, whose = np.concatenate(chains), np.repeat(np.arange(len(chains)), [len(one) for one in chains])
+    within = inside(points_on(cubics, _SAMPLES), whose)
+    pieces, kept, whose = _at_changes(cubics, whose, within, inside)
+    edges = np.searchsorted(whose, np.arange(len(chains) + 1)).tolist()
+    runs = [
+        run for a, b in zip(edges[:-1], edges[1:], strict=True) for run in kept_runs(pieces[a:b], kept[a:b])
+    ]
     first = strands[0]
 
     def along(here: Floats, there: Floats) -> list[Floats]:
@@ -174,14 +180,25 @@ def _clipped(strands: Sequence[Strand], cut: Cut, bent: Heights, even_odd: bool)
     return [*whole, *(replace(first, cubics=cubics, closed=True) for cubics in joined)]
 
 
-def _runs(strand: Strand, within: Floats, inside: Inside) -> list[list[Floats]]:
-    """The runs of one contour that lie within the leg."""
-    cubics = _run_together(strand.cubics)
-    if len(cubics) != len(strand.cubics):
-        within = inside(points_on(cubics, _SAMPLES))
-    pieces = _at_changes(cubics, within, inside)
-    kept = inside(points_on(np.array(pieces), np.array([0.5]))[:, 0]) > 0
-    return kept_runs(pieces, kept) if not kept.all() else [pieces]
+def _touched(strands: Sequence[Strand], cut: Cut, bent: Heights) -> tuple[list[Strand], list[Strand]]:
+    """The contours that lie whole within the leg, and those that pass its end."""
+    if not strands:
+        return [], []
+    counts = [len(strand.cubics) for strand in strands]
+    points = points_on(np.concatenate([strand.cubics for strand in strands]), _SAMPLES)
+    within = _inside(strands, cut, bent)(points, np.repeat(np.arange(len(strands)), counts))
+    first = np.cumsum([0, *counts[:-1]])
+    least = np.minimum.reduceat(within.min(axis=1), first) >= -_ON_IT
+    beyond = np.maximum.reduceat(within.max(axis=1), first) <= _ON_IT
+    pick = zip(strands, least.tolist(), beyond.tolist(), strict=True)
+    whole: list[Strand] = []
+    touched: list[Strand] = []
+    for strand, in_whole, outside in pick:
+        if in_whole:
+            whole.append(strand)
+        elif not outside:
+            touched.append(strand)
+    return whole, touched
 
 
 def _run_together(cubics: Floats) -> Floats:
@@ -192,9 +209,12 @@ def _run_together(cubics: Floats) -> Floats:
     return np.concatenate([cubics, straight(a, b)[None]])
 
 
-def _at_changes(cubics: Floats, within: Floats, inside: Inside) -> list[Floats]:
+def _at_changes(
+    cubics: Floats, whose: Ints, within: Floats, inside: Inside
+) -> tuple[list[Floats], Bools, Ints]:
     """(k, 4, 2) segments cut wherever they pass from one side to the other, `within` being how far within
-    each of their samples lies; by regula falsi (Illinois), all at once."""
+    each of their samples lies; by regula falsi (Illinois), all at once. Their pieces, which of them are kept
+    and whose they are."""
     segment, sample = np.nonzero((within[:, 1:] > 0) != (within[:, :-1] > 0))
     low, high = _SAMPLES[sample], _SAMPLES[sample + 1]
     below, above = within[segment, sample], within[segment, sample + 1]
@@ -202,13 +222,21 @@ def _at_changes(cubics: Floats, within: Floats, inside: Inside) -> list[Floats]:
     at = low
     for _ in range(_ROUNDS if len(segment) else 0):
         at = low - below * (high - low) / np.where(above == below, 1.0, above - below)
-        here = inside(_each_at(chosen, at))
+        here = inside(_each_at(chosen, at), whose[segment])
+        if np.abs(here).max() < _NO_MORE:
+            break
         same = (here > 0) == (below > 0)
         # The end that stays is weighed less, so that the other one moves too.
         above = np.where(same, above / 2, here)
         high = np.where(same, high, at)
         low, below = np.where(same, at, low), np.where(same, here, below / 2)
-    return [part for index, cubic in enumerate(cubics) for part in _split_at(cubic, at[segment == index])]
+    places: dict[int, list[float]] = {}
+    for index, place in zip(segment.tolist(), at.tolist(), strict=True):
+        places.setdefault(index, []).append(place)
+    pieces = [part for index, cubic in enumerate(cubics) for part in _split_at(cubic, places.get(index, []))]
+    of = np.repeat(whose, 1 + np.bincount(segment, minlength=len(cubics)))
+    kept = inside(points_on(np.array(pieces), np.array([0.5]))[:, 0], of) > 0
+    return pieces, kept, of
 
 
 def _each_at(cubics: Floats, t: Floats) -> Floats:
@@ -219,9 +247,9 @@ def _each_at(cubics: Floats, t: Floats) -> Floats:
     return np.asarray(((u * a + 3 * t * b) * u + 3 * t * t * c) * u + t**3 * d)
 
 
-def _split_at(cubic: Floats, places: Floats) -> list[Floats]:
+def _split_at(cubic: Floats, places: Sequence[float]) -> list[Floats]:
     pieces, rest, done = [], cubic, 0.0
-    for t in places.tolist():
+    for t in places:
         left, rest = split(rest, min(max((t - done) / (1 - done), 0.0), 1.0))
         pieces.append(left)
         done = t
