@@ -28,6 +28,13 @@ Family = Annotated[str, Field(min_length=1, max_length=40)]
 _MOTIF = re.compile(r"^/courses/(\d{1,2})/motif/")
 _PIECE = re.compile(r"^/courses/(\d{1,2})/pieces/(\w+)/motif/")
 _MOST_COURSES = 16
+# What a family draws itself for, by the piece: the first of them that it can.
+_DRAWN_FOR = {
+    "corner_outside": ("corner",),
+    "corner_inside": ("inner corner", "corner"),
+    "start": ("root",),
+    "end": ("tip",),
+}
 # A brush is made at true size; how it looks smaller is for the proof board to show.
 _TRUE = Scale()
 
@@ -231,9 +238,11 @@ def _for_place(family: str, place: str) -> FamilyDoc:
     values: dict[str, Any] = {}
     if "side" in specs and place in specs["side"].choices:
         values["side"] = place
-    drawn = {"corner_outside": "corner", "corner_inside": "corner", "start": "root", "end": "tip"}.get(place)
-    if drawn and "place" in specs and drawn in specs["place"].choices:
-        values["place"] = drawn
+    drawn = [
+        name for name in _DRAWN_FOR.get(place, ()) if "place" in specs and name in specs["place"].choices
+    ]
+    if drawn:
+        values["place"] = drawn[0]
     return motif_of(family, **values)
 
 

@@ -48,10 +48,12 @@ def row_of(motif: FamilyDoc, **settings: Any) -> RowDoc:
     """A row of a family's motif, with its own corner piece if it draws one."""
     about = family_of(motif.family).about
     pieces = settings.pop("pieces", None) or PiecesDoc()
-    if "corner" in family_of(motif.family).specs().get("place", _NO_PLACE).choices:
-        corner = motif.model_copy(update={"place": "corner"})
-        drawn = PieceDoc(motif=corner, length=natural_length(corner))
-        pieces = pieces.model_copy(update={"corner_outside": drawn})
+    places = family_of(motif.family).specs().get("place", _NO_PLACE).choices
+    for place, piece in (("corner", "corner_outside"), ("inner corner", "corner_inside")):
+        if place in places:
+            corner = motif.model_copy(update={"place": place})
+            drawn = PieceDoc(motif=corner, length=natural_length(corner))
+            pieces = pieces.model_copy(update={piece: drawn})
     given = {
         "length": natural_length(motif),
         "gap": MeasureDoc(mm=about.gap),

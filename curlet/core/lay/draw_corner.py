@@ -2,36 +2,30 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Sequence
 from dataclasses import replace
 from functools import partial
 
 import numpy as np
 from numpy.typing import NDArray
 
-from curlet.core.drawing import Affine, Item, Laid, Outline, Shape, Stroke, moved_paint
+from curlet.core.drawing import Affine, Item, Laid, Shape, Stroke, moved_paint
 from curlet.core.dress.colour import ColourRole, dress, paint_of
-from curlet.core.lay.corners import CornerArt
 from curlet.core.lay.corners.axes import CornerAxes
 from curlet.core.lay.corners.cut import turn_between
 from curlet.core.lay.corners.manner import Warp
 from curlet.core.lay.corners.mitre import crease
+from curlet.core.lay.corners.warping import warped
 from curlet.core.lay.draw_picture import picture_item
 from curlet.core.lay.hold.lap import started_before
+from curlet.core.lay.hold.mapping import TOLERANCE
 from curlet.core.lay.pieces import CornerPlace
 from curlet.core.lay.row import LaidRow
-from curlet.core.path.contours import Contour, coarser, contours
-from curlet.core.path.cubics import cut_where, points_on, through
-from curlet.core.path.outline import of_chains, turned_back
+from curlet.core.path.contours import coarser, contours
+from curlet.core.path.outline import turned_back
 
 Floats = NDArray[np.float64]
 
-# Parts that a segment is warped in; each is then a cubic through four of its mapped points.
-_PARTS = 4
 _NEAR = 1e-4
-# Where those points are along a segment, and which four of them belong to each part.
-_PLACES = np.arange(3 * _PARTS + 1) / (3 * _PARTS)
-_WINDOWS = 3 * np.arange(_PARTS)[:, None] + np.arange(4)
 # A crease is a fine line, a share of the trim's width, in the thread's own shade made darker.
 CREASE, CREASE_SHADE = 0.03, -18.0
 
@@ -63,7 +57,7 @@ def _artwork(row: LaidRow, place: CornerPlace, threads: tuple[str, ...], toleran
         parts = [tuple(coarser(part, (row.length, 1.0), tolerance) for part in each) for each in parts]
     for warp in place.art.warps:
         there = _about_middle(warp, axes)
-        outlines = warped(parts, partial(warp, axes=axes), place.art)
+        outlines = warped(parts, partial(warp, axes=axes), place.art.kink, max(tolerance, TOLERANCE))
         mirrored = there[0] * there[3] < there[1] * there[2]
         for shape, outline in zip(dressed, outlines, strict=True):
             laid = turned_back(outline) if mirrored and shape.fill else outline
@@ -86,44 +80,3 @@ def _about_middle(warp: Warp, axes: CornerAxes) -> Affine:
     long, wide = ((near[i] - near[0]) / _NEAR for i in (1, 2))
     start = near[0] - long / 2
     return (*long.tolist(), *wide.tolist(), *start.tolist())
-
-
-def warped(
-    parts: Sequence[Sequence[Contour]], warp: Callable[[Floats], Floats], art: CornerArt
-) -> list[Outline]:
-    """Outlines of a cell, each by its contours, on the sheet, all of them at once."""
-    chains = [_cut_at_kink(contour.cubics, art) for each in parts for contour in each]
-    if not chains:
-        return [Outline("", np.zeros((0, 2))) for _ in parts]
-    at = points_on(np.concatenate(chains), _PLACES)
-    mapped = warp(at.reshape(-1, 2)).reshape(at.shape)[:, _WINDOWS]
-    cubics = through(mapped.reshape(-1, 4, 2)).reshape(len(at), _PARTS, 4, 2)
-    ends = iter(np.cumsum([len(chain) for chain in chains]).tolist())
-    found, start = [], 0
-    for each in parts:
-        commands, pieces = "", []
-        for contour in each:
-            end = next(ends)
-            part = cubics[start:end].reshape(-1, 4, 2)
-            start = end
-            text, points = of_chains(part[None], contour.closed)
-            pieces.append(points[0])
-            commands += text
-        found.append(Outline(commands, np.concatenate(pieces) if pieces else np.zeros((0, 2))))
-    return found
-
-
-def _cut_at_kink(cubics: Floats, art: CornerArt) -> Floats:
-    """Segments cut where the warp turns sharply."""
-    if art.kink is None:
-        return cubics
-    a, b, c = art.kink
-    across, at = np.array([a, b]), np.array([c])
-    side = cubics @ across
-    crosses = (side.min(axis=1) < c) & (side.max(axis=1) > c)
-    if not crosses.any():
-        return cubics
-    pieces: list[Floats] = []
-    for cubic, hit in zip(cubics, crosses, strict=True):
-        pieces += cut_where(cubic, across, at) if hit else [cubic]
-    return np.array(pieces)

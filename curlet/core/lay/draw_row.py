@@ -11,6 +11,7 @@ from curlet.core.drawing import Group, Item, Laid
 from curlet.core.lay.corners.cut import Cut, across
 from curlet.core.lay.corners.mitre import under_fold
 from curlet.core.lay.draw_corner import corner_items
+from curlet.core.lay.flat_rails import flat_rails
 from curlet.core.lay.hold.mapping import TOLERANCE
 from curlet.core.lay.paint_row import Painter, placements_of
 from curlet.core.lay.row import LaidRow
@@ -53,7 +54,7 @@ def row_items(
     beside = [*items, *corner_items(row, threads, coarse)]
     laid = beside if painter.overlapping else _run_together(beside)
     under = [] if coarse else under_cuts(row, laid, as_one=not painter.overlapping)
-    return [*under, *_folds(painter), *laid]
+    return [*under, *flat_rails(row, threads), *_folds(painter), *laid]
 
 
 def _run_together(items: list[Item]) -> list[Item]:

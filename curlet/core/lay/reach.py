@@ -11,6 +11,7 @@ from curlet.core.brush.courses import Row
 from curlet.core.brush.rules import Swell
 from curlet.core.drawing import Group, Item, Laid, Picture, Stamps
 from curlet.core.lay.band import LaidBand
+from curlet.core.lay.corners.manner import SHARPEST_CUT
 from curlet.core.lay.corners.mitre import mitre_ratio
 from curlet.core.lay.lay import LaidCourse, LaidRun
 from curlet.core.lay.row import LaidRow
@@ -19,7 +20,6 @@ Floats = NDArray[np.float64]
 
 # What is turned, swayed or stands on a corner reaches as far again as its cell is long and wide.
 _ROOM = 2.0
-_SHARPEST_TURN = 179.0
 _ROW = 64
 
 
@@ -62,7 +62,7 @@ def _reach(run: LaidRun, course: LaidCourse) -> float:
     else:
         size = swell * course.motif.width + run.path.length * 0.05
     sharpest = max((abs(corner.turn) for corner in run.corners), default=0.0)
-    mitre = min(mitre_ratio(min(sharpest, _SHARPEST_TURN)), run.brush.corners.mitre_limit)
+    mitre = min(mitre_ratio(min(sharpest, SHARPEST_CUT)), run.brush.corners.mitre_limit)
     return float(_ROOM * (abs(course.offset) + size + 1.0) * max(mitre, 1.0))
 
 

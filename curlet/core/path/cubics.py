@@ -27,6 +27,15 @@ def split(cubic: Floats, t: float) -> tuple[Floats, Floats]:
     return np.array([a, ab, abc, middle]), np.array([middle, bcd, cd, d])
 
 
+def halves(cubics: Floats) -> Floats:
+    """(2k, 4, 2) both halves of (k, 4, 2) cubics, in order."""
+    a, b, c, d = (cubics[:, i] for i in range(4))
+    ab, bc, cd = (a + b) / 2, (b + c) / 2, (c + d) / 2
+    abc, bcd = (ab + bc) / 2, (bc + cd) / 2
+    middle = (abc + bcd) / 2
+    return np.stack([a, ab, abc, middle, middle, bcd, cd, d], axis=1).reshape(-1, 4, 2)
+
+
 def points_on(cubics: Floats, t: Floats) -> Floats:
     """(k, m, 2) points of (k, 4, 2) cubics at m parameters."""
     u = 1 - t

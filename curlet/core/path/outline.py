@@ -9,6 +9,7 @@ from numpy.typing import NDArray
 
 from curlet.core.drawing import POINTS_PER_COMMAND, Outline
 from curlet.core.path.contours import contours
+from curlet.core.path.cubics import straight
 from curlet.core.path.path import Path
 
 Floats = NDArray[np.float64]
@@ -20,6 +21,8 @@ _POINTS = np.array([POINTS_PER_COMMAND.get(chr(code), 0) for code in range(128)]
 
 # Handles so near to where they would be if their segment were straight belong to a line, mm.
 _STRAIGHT = 1e-7
+# Segments of a chain further from one another than this are joined by a line, mm.
+_BRIDGE = 1e-4
 
 
 @lru_cache(maxsize=16_384)
@@ -68,6 +71,15 @@ def of_chain(cubics: Floats, closed: bool) -> Outline:
     """One chain, (k, 4, 2), as an outline."""
     commands, points = of_chains(cubics[None], closed)
     return Outline(commands, points[0])
+
+
+def bridged(cubics: Floats, closed: bool) -> Outline:
+    """One chain, (k, 4, 2), whose segments are joined by a line where they do not meet."""
+    gaps = np.flatnonzero(np.abs(cubics[1:, 0] - cubics[:-1, 3]).max(axis=1, initial=0.0) > _BRIDGE)
+    if not len(gaps):
+        return of_chain(cubics, closed)
+    bridges = straight(cubics[gaps, 3], cubics[gaps + 1, 0])
+    return of_chain(np.insert(cubics, gaps + 1, bridges, axis=0), closed)
 
 
 def steps(outline: Outline) -> tuple[NDArray[np.uint8], Ints]:

@@ -41,6 +41,7 @@ class Cut:
     lap : length of a closed path, mm; 0 for an open one.
     parts : whether it parts what goes on beyond it, painted elsewhere: then lines are parted, square to
         themselves, and stay lines.
+    flat : whether the corner is too sharp for its mitre limit, so that it is cut flat.
     """
 
     heights: Floats
@@ -51,6 +52,7 @@ class Cut:
     s: float
     lap: float = 0.0
     parts: bool = False
+    flat: bool = False
 
     def inside(self, s: Floats, height: Floats) -> Floats:
         """How far within the leg artwork lies, mm along it; below 0 what is cut away."""
@@ -110,11 +112,12 @@ def cuts_between(
         first[within], second[within] = _meetings(
             line, before, after, heights[within], (first[within], second[within])
         )
-    if tangent and not within_limit(turn, limit):
+    flat = not within_limit(turn, limit)
+    if tangent and flat:
         first, second = _bevelled(heights, (first, second), (a.s1, b.s0), tangent)
     ends = (line.ends.point[before], line.ends.along[before], a.s1, _lap(line))
     begins = (line.begins.point[after], line.begins.along[after], b.s0, _lap(line))
-    return Cut(heights, first, True, *ends), Cut(heights, second, False, *begins)
+    return Cut(heights, first, True, *ends, flat=flat), Cut(heights, second, False, *begins, flat=flat)
 
 
 def across(line: LegLine, s: float, *, at_end: bool) -> Cut:

@@ -9,7 +9,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from curlet.core.lay.corners.axes import CornerAxes
-from curlet.core.lay.corners.manner import CornerArt, CornerAsk
+from curlet.core.lay.corners.manner import SHARPEST_CUT, CornerArt, CornerAsk
 from curlet.core.lay.corners.mitre import within_limit
 
 Floats = NDArray[np.float64]
@@ -19,7 +19,7 @@ def across_the_flat(ask: CornerAsk) -> CornerArt | None:
     """Repeats across the flat, eased to fill it with their gaps; None where the row's lines meet by
     themselves or the flat is narrower than a gap."""
     turn = ask.corner.turn
-    outside = turn * ask.offset < 0 or (abs(turn) > 179.0 and ask.offset != 0)
+    outside = turn * ask.offset < 0 or (abs(turn) >= SHARPEST_CUT and ask.offset != 0)
     if not outside or within_limit(turn, ask.rule.mitre_limit):
         return None
     width = 2 * abs(ask.offset * math.sin(math.radians(turn) / 2))

@@ -13,12 +13,14 @@ from curlet.core.lay.corners.axes import CornerAxes
 from curlet.core.lay.corners.made import MADE, mitred
 from curlet.core.lay.corners.manner import SHARPEST_CUT, CornerArt, CornerAsk, Turning
 from curlet.core.measures import Scale
-from curlet.core.motif.edges import edge
+from curlet.core.motif.edges import Crossing, edge
 
 Floats = NDArray[np.float64]
 
 # How far crossings of an edge may lie off their mirror images, mm.
 _EVEN = 1e-3
+# What runs along a corner's diagonal belongs to the leg that comes in, mm.
+_ON_THE_DIAGONAL = 1e-9
 
 
 @dataclass(frozen=True)
@@ -60,10 +62,16 @@ def piece_for(pieces: Pieces, turn: float) -> Piece | None:
 
 @lru_cache(maxsize=256)
 def _even_sided(piece: Piece) -> bool:
-    """Whether a piece's entry edge is the same upside down."""
+    """Whether a piece's entry edge is the same upside down, in its colours too."""
     length = piece.length.drawn(Scale())
-    at = np.array([crossing.y for crossing in edge(piece.motif.make(Scale()), length, at_end=False)])
-    return bool(np.abs(np.sort(at) + np.sort(at)[::-1]).max(initial=0.0) < _EVEN)
+    down = edge(piece.motif.make(Scale()), length, at_end=False)
+    up = [replace(crossing, y=-crossing.y) for crossing in down]
+    pairs = zip(*(sorted(each, key=_in_order) for each in (down, up)), strict=True)
+    return all(abs(one.y - other.y) < 2 * _EVEN and one.role == other.role for one, other in pairs)
+
+
+def _in_order(crossing: Crossing) -> tuple[int, str]:
+    return round(crossing.y / _EVEN), repr(crossing.role)
 
 
 def fitted(points: Floats, axes: CornerAxes, reach: float, side: float) -> Floats:
@@ -87,7 +95,7 @@ def fitted(points: Floats, axes: CornerAxes, reach: float, side: float) -> Float
     """
     x, y = (points[:, 0] - 1) * reach, points[:, 1]
     # On the incoming half outward is up, −y; on the outgoing half it is to the right, +x.
-    onward = x > -y
+    onward = x + y > _ON_THE_DIAGONAL
     toward, outward = np.where(onward, -y, x), np.where(onward, x, -y)
     share = (toward + reach) / np.maximum(reach + outward, 1e-9)
     return axes.fitted(onward, share, -side * outward, reach)

@@ -9,8 +9,10 @@ import numpy as np
 from numpy.typing import NDArray
 
 from curlet.core.drawing import Outline, Shape
+from curlet.core.lay.corners.cut import Cut
 from curlet.core.lay.facing import Local
 from curlet.core.lay.hold.clipping import clipped, line_clipped
+from curlet.core.lay.hold.crumbs import without_crumbs
 from curlet.core.lay.hold.lap import lap, meet
 from curlet.core.lay.hold.mapping import TOLERANCE, Bent
 from curlet.core.lay.hold.strands import Strand, bent_outlines, cut_at, run_on, strands_of
@@ -142,12 +144,12 @@ class _Care:
         """Some repeats of each shape, all of them at once: the shape's index and one repeat of it."""
         strands: list[Strand] = []
         owners: list[tuple[int, int, Shape, int]] = []
-        for i, shape in enumerate(shapes):
-            for repeat in np.flatnonzero(which[i]).tolist():
-                for painted, kept in self._kept(repeat, shape, parts[i]):
-                    chains = [self._at_joints(strand, repeat) for strand in kept]
-                    owners.append((i, repeat, painted, len(chains)))
-                    strands += chains
+        for repeat in np.flatnonzero(np.any(which, axis=0)).tolist():
+            wanted = [i for i in range(len(shapes)) if which[i][repeat]]
+            for i, painted, kept in self._kept(repeat, wanted, shapes, parts):
+                chains = [self._at_joints(strand, repeat) for strand in kept]
+                owners.append((i, repeat, painted, len(chains)))
+                strands += chains
         outlines, at = bent_outlines(self.of, strands), 0
         for i, repeat, painted, count in owners:
             few, at = outlines[at : at + count], at + count
@@ -157,18 +159,43 @@ class _Care:
                 yield i, (np.array([repeat]), replace(painted, outline=outline))
 
     def _kept(
-        self, repeat: int, shape: Shape, parts: Sequence[Contour]
-    ) -> Iterator[tuple[Shape, list[Strand]]]:
-        """What corners leave of a shape in one repeat: its fill and its line, each with its contours."""
-        whole = strands_of(self.repeats, self.local, repeat, parts)
+        self, repeat: int, wanted: Sequence[int], shapes: Sequence[Shape], parts: Sequence[Sequence[Contour]]
+    ) -> Iterator[tuple[int, Shape, list[Strand]]]:
+        """What corners leave of shapes in one repeat: their fills and their lines, each with its contours."""
         cuts = self.of.cuts_of(self.repeats, repeat)
+        every = [
+            (i, *left)
+            for i in wanted
+            for left in self._cut(strands_of(self.repeats, self.local, repeat, parts[i]), shapes[i], cuts)
+        ]
+        kept = [left for _, _, left, _ in every]
+        if cuts and not self.of.window:
+            whole = [before for *_, before in every]
+            weights = [painted.stroke.weight if painted.stroke else 0.0 for _, painted, *_ in every]
+            kept = without_crumbs(kept, whole, weights, self._goes_on_at(repeat))
+        yield from ((i, painted, left) for (i, painted, *_), left in zip(every, kept, strict=True))
+
+    def _cut(
+        self, whole: list[Strand], shape: Shape, cuts: Sequence[Cut]
+    ) -> Iterator[tuple[Shape, list[Strand], list[Strand]]]:
+        """What cuts leave of one shape, and what it is left of."""
         if not cuts:
-            yield shape, whole
+            yield shape, whole, whole
             return
         if shape.fill is not None:
-            yield replace(shape, stroke=None), clipped(whole, cuts, self.of, even_odd=shape.even_odd)
+            left = clipped(whole, cuts, self.of, even_odd=shape.even_odd)
+            yield replace(shape, stroke=None), left, whole
         if shape.stroke is not None:
             yield from line_clipped(replace(shape, fill=None), whole, cuts, self.of)
+
+    def _goes_on_at(self, repeat: int) -> list[float]:
+        """The edges of a repeat's cell at which its leg goes on: the one that is nearer to the leg's middle,
+        and the other too if the leg goes so far."""
+        start, end = float(self.repeats.start[repeat]), float(self.repeats.end[repeat])
+        leg = self.of.line.legs[int(self.repeats.leg[repeat])]
+        middle = (leg.s0 + leg.s1) / 2
+        near, far = sorted((start, end), key=lambda edge: abs(edge - middle))
+        return [near, far] if leg.s0 - _INSIDE <= far <= leg.s1 + _INSIDE else [near]
 
     def _at_joints(self, strand: Strand, repeat: int) -> Strand:
         places = self.joints.within(repeat)

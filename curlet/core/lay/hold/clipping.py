@@ -47,8 +47,9 @@ def clipped(
 
 def line_clipped(
     shape: Shape, strands: Sequence[Strand], cuts: Sequence[Cut], bent: Heights
-) -> Iterator[tuple[Shape, list[Strand]]]:
-    """What cuts leave of a line: as it is where they do not touch it, and the area that the rest covers."""
+) -> Iterator[tuple[Shape, list[Strand], list[Strand]]]:
+    """What cuts leave of a line: as it is where they do not touch it, and the area that the rest covers; each
+    with the contours that it is left of."""
     stroke = shape.stroke
     assert stroke is not None
     if _can_be_parted(strands, stroke):
@@ -59,10 +60,14 @@ def line_clipped(
         cuts = [cut for cut in cuts if not cut.parts]
     clear, touched = _sorted(strands, cuts, bent, stroke.weight)
     if clear:
-        yield shape, clear
+        yield shape, clear, clear
     if touched:
         areas = [area for strand in touched for area in _area_of(strand, stroke)]
-        yield replace(shape, fill=stroke.paint, stroke=None, even_odd=False), clipped(areas, cuts, bent)
+        yield (
+            replace(shape, fill=stroke.paint, stroke=None, even_odd=False),
+            clipped(areas, cuts, bent),
+            areas,
+        )
 
 
 def _sorted(

@@ -62,7 +62,7 @@ def _cut_once(shape: Shape, cut: Cut) -> Iterator[Shape]:
         for part in contours(shape.outline)
     ]
     if shape.stroke is not None:
-        found = list(line_clipped(shape, strands, [cut], _Flat()))
+        found = [(painted, kept) for painted, kept, _ in line_clipped(shape, strands, [cut], _Flat())]
     else:
         found = [(shape, clipped(strands, [cut], _Flat(), even_odd=shape.even_odd))]
     for painted, kept in found:

@@ -14,15 +14,13 @@ from curlet.core.lay.facing import Local
 from curlet.core.lay.hold.mapping import Bent
 from curlet.core.lay.repeats import Repeats
 from curlet.core.path.contours import Contour
-from curlet.core.path.cubics import cut_where, points_on, rates_on
+from curlet.core.path.cubics import cut_where, halves, points_on, rates_on
 from curlet.core.path.cubics import straight as straight_cubics
-from curlet.core.path.outline import of_chain
+from curlet.core.path.outline import bridged
 
 Floats = NDArray[np.float64]
 Ints = NDArray[np.intp]
 
-# Past this gap between two mapped segments they are bridged by a line, mm.
-_BRIDGE = 1e-4
 _HAIR = 2e-8
 _INSIDE = 1e-7
 _ALONG = np.array([1.0, 0.0])
@@ -104,7 +102,7 @@ def bent_outlines(bent: Bent, strands: Sequence[Strand]) -> list[Outline]:
     owners = owner[order.astype(np.intp)]
     edges = np.searchsorted(owners, np.arange(len(strands) + 1))
     return [
-        _outline(mapped[a:b], strand.closed)
+        bridged(mapped[a:b], strand.closed)
         for a, b, strand in zip(edges[:-1], edges[1:], strands, strict=True)
     ]
 
@@ -129,7 +127,7 @@ def _mapped(bent: Bent, cubics: Floats, leg: Ints, beside: Floats) -> tuple[Floa
         if not rough.any():
             break
         size /= 2
-        cubics = _halves(cubics[rough])
+        cubics = halves(cubics[rough])
         begin = np.stack([begin[rough], begin[rough] + size], axis=1).ravel()
         leg, beside = np.repeat(leg[rough], 2), np.repeat(beside[rough], 2)
     at = np.concatenate(done_at)
@@ -163,22 +161,3 @@ def _reined(handles: Floats, long: Floats) -> Floats:
     size = np.hypot(handles[..., 0], handles[..., 1])
     share = np.minimum(1.0, long[:, None] / np.maximum(size, 1e-30))
     return np.asarray(handles * share[..., None])
-
-
-def _halves(cubics: Floats) -> Floats:
-    """(2k, 4, 2) both halves of (k, 4, 2) cubics, in order."""
-    a, b, c, d = (cubics[:, i] for i in range(4))
-    ab, bc, cd = (a + b) / 2, (b + c) / 2, (c + d) / 2
-    abc, bcd = (ab + bc) / 2, (bc + cd) / 2
-    middle = (abc + bcd) / 2
-    halves = np.stack([a, ab, abc, middle, middle, bcd, cd, d], axis=1)
-    return halves.reshape(-1, 4, 2)
-
-
-def _outline(cubics: Floats, closed: bool) -> Outline:
-    """One contour; where the path turns at a joint its sides are bridged with a line."""
-    gaps = np.flatnonzero(np.abs(cubics[1:, 0] - cubics[:-1, 3]).max(axis=1, initial=0.0) > _BRIDGE)
-    if not len(gaps):
-        return of_chain(cubics, closed)
-    bridges = straight_cubics(cubics[gaps, 3], cubics[gaps + 1, 0])
-    return of_chain(np.insert(cubics, gaps + 1, bridges, axis=0), closed)

@@ -5,9 +5,11 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import ClassVar
 
+import numpy as np
+
 from curlet.core.measures import Measure, Scale
 from curlet.core.motif.families.base import About, Family, measure, number
-from curlet.core.motif.families.border.rails import place_choice, rail
+from curlet.core.motif.families.border.rails import place_choice, rail, turned_side
 from curlet.core.motif.motif import Motif
 from curlet.core.motif.outlines import box, lines
 
@@ -20,7 +22,7 @@ class Dentil(Family):
     pitch: Measure = measure(6.0, "Pitch", 0.2, 200, "three quarters of the width")
     block: float = number(66, "Block", 10, 95, "in % of the pitch", "%")
     rail: Measure = measure(1.6, "Rail", 0.05, 60, "a fifth of the width")
-    place: str = place_choice()
+    place: str = place_choice(inner=True)
 
     about: ClassVar[About] = About(
         "Dentil", "border", "dentil moulding", "common practice", (2.0, 30.0),
@@ -33,11 +35,12 @@ class Dentil(Family):
 
     def make(self, scale: Scale) -> Motif:
         m, pen = self.begin(scale)
-        h, corner = m.width / 2, m.place == "corner"
-        rail(pen, -h + m.rail / 2, m.rail, corner=corner)
-        if corner:
-            side = h - m.rail
+        h, side = m.width / 2, m.width / 2 - m.rail
+        rail(pen, turned_side(m.place) * (m.rail / 2 - h), m.rail, corner=m.place != "repeat")
+        if m.place == "corner":
             pen.fill(box(pen.length - h, -side, pen.length + side, h))
+        elif m.place == "inner corner":
+            pen.fill(box(pen.length - side, -h, pen.length + h, side))
         else:
             half = m.block / 200 * m.pitch
             pen.fill(box(pen.length / 2 - half, -h + m.rail * 0.5, pen.length / 2 + half, h))
@@ -51,7 +54,7 @@ class DogTooth(Family):
     width: Measure = measure(8.0, "Width", 0.3, 200, "5 mm to 12 mm is usual")
     pitch: Measure = measure(8.0, "Pitch", 0.2, 200, "as wide as high")
     rail: Measure = measure(1.2, "Rail", 0.05, 60, "a seventh of the width")
-    place: str = place_choice()
+    place: str = place_choice(inner=True)
 
     about: ClassVar[About] = About(
         "Dog-tooth", "border", "dog-tooth border", "common practice", (2.0, 40.0),
@@ -66,7 +69,7 @@ class DogTooth(Family):
         m, pen = self.begin(scale)
         h, length = m.width / 2, pen.length
         foot = h - m.rail
-        rail(pen, h - m.rail / 2, m.rail, corner=m.place == "corner")
+        rail(pen, turned_side(m.place) * (h - m.rail / 2), m.rail, corner=m.place != "repeat")
         if m.place == "corner":
             a = length - foot
             sunk, beside = foot + m.rail / 2, a - m.rail / 2
@@ -83,6 +86,13 @@ class DogTooth(Family):
             d = h + foot
             kite = [(-0.06, -0.06), (0.62, 0.25), (1, 1), (0.25, 0.62)]
             pen.fill(lines([(a + x * d, foot - y * d) for x, y in kite], closed=True))
+        elif m.place == "inner corner":
+            # The tips of both meet on the diagonal.
+            sunk = -foot - m.rail / 2
+            tooth = np.array([(0, sunk), (0, -foot), (length / 2, h), (length, -foot), (length, sunk)])
+            mirrored = length - tooth[:, ::-1]
+            pen.fill(lines(tooth, closed=True))
+            pen.fill(lines(mirrored, closed=True))
         else:
             # The teeth's feet go down into the rail.
             sunk = foot + m.rail / 2

@@ -9,7 +9,7 @@ import numpy as np
 
 from curlet.core.measures import Measure, Scale
 from curlet.core.motif.families.base import About, Family, choice, measure, number
-from curlet.core.motif.families.border.rails import place_choice
+from curlet.core.motif.families.border.rails import place_choice, turned_side
 from curlet.core.motif.families.pen import Pen
 from curlet.core.motif.motif import Motif
 from curlet.core.motif.outlines import disc, quarter_band, ribbon, together
@@ -29,7 +29,7 @@ class Guilloche(Family):
     band: Measure = measure(3.0, "Band", 0.1, 80, "a quarter of the width")
     disc: float = number(32, "Disc", 0, 70, "in % of the width; 0 for none", "%")
     meets: str = choice("discs", "Repeats meet at", "discs", "crossings")
-    place: str = place_choice()
+    place: str = place_choice(inner=True)
 
     about: ClassVar[About] = About(
         "Guilloche", "border", "two-strand guilloche", "common practice", (8.0, 80.0),
@@ -43,8 +43,8 @@ class Guilloche(Family):
     def make(self, scale: Scale) -> Motif:
         m, pen = self.begin(scale)
         h = (m.width - m.band) / 2
-        if m.place == "corner":
-            self._corner(pen, h, m.band, m.disc / 200 * m.width)
+        if m.place != "repeat":
+            self._corner(pen, h * turned_side(m.place), m.band, m.disc / 200 * m.width)
             return pen.motif(m.width, overhang=0)
         # Where a repeat begins, in turns of its bands from their widest.
         begin = 0.25 if m.meets == "crossings" else 0.0

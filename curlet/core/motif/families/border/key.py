@@ -7,13 +7,16 @@ from typing import ClassVar
 
 from curlet.core.measures import Measure, Scale
 from curlet.core.motif.families.base import About, Family, measure
-from curlet.core.motif.families.border.rails import place_choice, rail
+from curlet.core.motif.families.border.rails import place_choice, rail, turned_side
 from curlet.core.motif.motif import Motif
-from curlet.core.motif.outlines import lines
+from curlet.core.motif.outlines import box, lines
 
 # Along and across, in shares of the repeat and of half the width less half a line.
 _HOOK = ((0.1, 1), (0.1, -1), (0.86, -1), (0.86, 0.34), (0.36, 0.34), (0.36, -0.36), (0.6, -0.36))
 _CORNER = ((-1, 1), (-1, -1), (1, -1), (1, 0.34), (-0.34, 0.34), (-0.34, -0.36), (0.4, -0.36))
+
+# Half of the square in an inner corner, as a share of half the width.
+_EYE = 0.34
 
 
 @dataclass(frozen=True)
@@ -23,7 +26,7 @@ class Key(Family):
     width: Measure = measure(12.0, "Width", 0.5, 300, "8 mm to 20 mm is usual")
     pitch: Measure = measure(14.0, "Pitch", 0.5, 300, "a little more than the width")
     line: Measure = measure(1.6, "Line", 0.05, 60, "an eighth of the width")
-    place: str = place_choice()
+    place: str = place_choice(inner=True)
 
     about: ClassVar[About] = About(
         "Key", "border", "meander", "common practice", (5.0, 60.0),
@@ -36,9 +39,13 @@ class Key(Family):
 
     def make(self, scale: Scale) -> Motif:
         m, pen = self.begin(scale)
-        h, corner = (m.width - m.line) / 2, m.place == "corner"
-        rail(pen, h, m.line, corner=corner)
-        if corner:
+        h = (m.width - m.line) / 2
+        rail(pen, turned_side(m.place) * h, m.line, corner=m.place != "repeat")
+        if m.place == "inner corner":
+            eye = _EYE * h
+            pen.fill(box(pen.length - eye, -eye, pen.length + eye, eye))
+            return pen.motif(m.width, overhang=0)
+        if m.place == "corner":
             hook = [(pen.length + x * h, y * h) for x, y in _CORNER]
         else:
             hook = [(x * pen.length, y * h) for x, y in _HOOK]

@@ -7,10 +7,16 @@ from curlet.core.motif.families.pen import Pen
 from curlet.core.motif.outlines import disc, lines
 
 
-def place_choice() -> str:
-    """The setting that says whether a border draws its repeat or its square corner."""
-    made: str = choice("repeat", "Drawn for", "repeat", "corner")
+def place_choice(*, inner: bool = False) -> str:
+    """The setting that says whether a border draws its repeat or its square corner; or, if its sides differ,
+    the corner at which it turns the other way, seen in a mirror."""
+    made: str = choice("repeat", "Drawn for", "repeat", "corner", *(["inner corner"] if inner else []))
     return made
+
+
+def turned_side(place: str) -> float:
+    """On which side of a corner lies what lies to the right of the repeat: 1 or, at an inner corner, -1."""
+    return -1.0 if place == "inner corner" else 1.0
 
 
 def rail(pen: Pen, y: float, weight: float, *, corner: bool, thread: int = 1, lighter: float = 0.0) -> None:

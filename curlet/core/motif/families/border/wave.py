@@ -9,7 +9,7 @@ import numpy as np
 
 from curlet.core.measures import Measure, Scale
 from curlet.core.motif.families.base import About, Family, measure, number
-from curlet.core.motif.families.border.rails import place_choice, rail, rosette
+from curlet.core.motif.families.border.rails import place_choice, rail, rosette, turned_side
 from curlet.core.motif.motif import Motif
 from curlet.core.motif.outlines import ribbon
 from curlet.core.path.cubics import points_on
@@ -23,7 +23,7 @@ class Wave(Family):
     pitch: Measure = measure(16.0, "Pitch", 0.5, 300, "about one and a third widths")
     line: Measure = measure(2.0, "Line", 0.05, 60, "a sixth of the width")
     curl: float = number(1.3, "Curl", 0.5, 2.5, "turns of the scroll", "turns")
-    place: str = place_choice()
+    place: str = place_choice(inner=True)
 
     about: ClassVar[About] = About(
         "Running wave", "border", "running scroll", "common practice", (6.0, 60.0),
@@ -36,9 +36,9 @@ class Wave(Family):
 
     def make(self, scale: Scale) -> Motif:
         m, pen = self.begin(scale)
-        h, corner = (m.width - m.line) / 2, m.place == "corner"
-        if corner:
-            rail(pen, h, m.line, corner=True)
+        h = (m.width - m.line) / 2
+        if m.place != "repeat":
+            rail(pen, turned_side(m.place) * h, m.line, corner=True)
             rosette(pen, 0.6 * h)
             return pen.motif(m.width, overhang=0)
         u = np.linspace(0, 1, 22)

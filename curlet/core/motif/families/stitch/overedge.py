@@ -26,7 +26,7 @@ class Overedge(Family):
 
     about: ClassVar[About] = About(
         "Overedge", "stitch", "class 504; 516 with its safety row", "ISO 4915, ASTM D6193", (1.5, 4.0),
-        corners="pivot", joins=True, threads=("#f3ead7", "#dcc594"), cell=2.5,
+        corners="mitre", joins=True, threads=("#f3ead7", "#dcc594"), cell=2.5,
     )  # fmt: skip
 
     def make(self, scale: Scale) -> Motif:

@@ -27,7 +27,7 @@ class Zigzag(Family):
 
     about: ClassVar[About] = About(
         "Zigzag", "stitch", "class 304", "ISO 4915; widths common practice", (1.0, 8.0),
-        corners="pivot", joins=True, threads=("#c8553d",),
+        corners="mitre", joins=True, threads=("#c8553d",),
     )  # fmt: skip
 
     def natural(self, scale: Scale) -> float:

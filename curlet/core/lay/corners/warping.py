@@ -1,0 +1,108 @@
+"""Artwork of a corner's cell, warped on to its two legs."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Sequence
+
+import numpy as np
+from numpy.typing import NDArray
+
+from curlet.core.drawing import Outline
+from curlet.core.path.contours import Contour
+from curlet.core.path.cubics import cut_where, halves, points_on, straight, through
+from curlet.core.path.outline import bridged
+
+Floats = NDArray[np.float64]
+Ints = NDArray[np.intp]
+Kink = tuple[float, float, float]
+# From (k, 2) points of the cell to (k, 2) mm on the sheet.
+OnSheet = Callable[[Floats], Floats]
+
+# The places of a segment that its cubic on the sheet goes through, those at which it is looked at, and its
+# ends as they are seen from within it.
+_THROUGH = np.arange(4) / 3
+_BETWEEN = np.array([1, 3, 5]) / 6
+_WITHIN = np.array([1e-6, 1 - 1e-6])
+# Further than a warp goes within so little of a segment, mm.
+_JUMP = 1e-3
+_DEEPEST = 7
+
+
+def warped(
+    parts: Sequence[Sequence[Contour]], warp: OnSheet, kink: Kink | None, tolerance: float
+) -> list[Outline]:
+    """Outlines of a cell, each by its contours, on the sheet, all of them at once.
+
+    Parameters
+    ----------
+    kink : a, b, c of the line a·x + b·y = c in the cell on which the warp turns sharply, if it does.
+    tolerance : how far what is drawn may lie from where it should, mm.
+    """
+    chains = [_cut_at_kink(contour.cubics, kink) for each in parts for contour in each]
+    if not chains:
+        return [Outline("", np.zeros((0, 2))) for _ in parts]
+    whose, cubics = _mapped(np.concatenate(chains), warp, tolerance)
+    first = np.cumsum([0, *(len(chain) for chain in chains)])
+    edges = iter(np.searchsorted(whose, first).tolist())
+    start, found = next(edges), []
+    for each in parts:
+        commands, pieces = "", []
+        for contour in each:
+            end = next(edges)
+            outline = bridged(cubics[start:end], contour.closed)
+            start = end
+            pieces.append(outline.points)
+            commands += outline.commands
+        found.append(Outline(commands, np.concatenate(pieces) if pieces else np.zeros((0, 2))))
+    return found
+
+
+def _mapped(cubics: Floats, warp: OnSheet, tolerance: float) -> tuple[Floats, Floats]:
+    """(m,) which segment each is of and how far along it, and (m, 4, 2) cubics on the sheet, in order. Halved
+    until each lies within the tolerance; what the last halving has not brought there goes straight."""
+    done_at, done = [], []
+    at, size = np.arange(len(cubics), dtype=np.float64), 1.0
+    for depth in range(_DEEPEST + 1):
+        placed, fine = _placed(cubics, warp, tolerance)
+        if depth == _DEEPEST:
+            placed[~fine] = straight(placed[~fine, 0], placed[~fine, 3])
+            fine[:] = True
+        done_at.append(at[fine])
+        done.append(placed[fine])
+        if fine.all():
+            break
+        size /= 2
+        cubics = halves(cubics[~fine])
+        at = np.stack([at[~fine], at[~fine] + size], axis=1).ravel()
+    begin = np.concatenate(done_at)
+    order = np.argsort(begin, kind="stable")
+    return begin[order], np.concatenate(done)[order]
+
+
+def _placed(cubics: Floats, warp: OnSheet, tolerance: float) -> tuple[Floats, NDArray[np.bool_]]:
+    """(k, 4, 2) cubics on the sheet, and (k,) whether they lie within the tolerance. Where a warp jumps, as
+    it does where a corner is cut flat, a segment ends at what is seen from within it."""
+    at = points_on(cubics, np.concatenate([_THROUGH, _BETWEEN, _WITHIN]))
+    there = warp(at.reshape(-1, 2)).reshape(at.shape)
+    known, between, within = np.split(there, [len(_THROUGH), len(_THROUGH) + len(_BETWEEN)], axis=1)
+    jumps = np.abs(within - known[:, [0, -1]]).max(axis=2) > _JUMP
+    known[jumps[:, 0], 0], known[jumps[:, 1], -1] = within[jumps[:, 0], 0], within[jumps[:, 1], 1]
+    placed = through(known)
+    error = np.abs(points_on(placed, _BETWEEN) - between).max(axis=(1, 2))
+    return placed, np.asarray(error <= tolerance)
+
+
+def _cut_at_kink(cubics: Floats, kink: Kink | None) -> Floats:
+    """Segments cut where the warp turns sharply."""
+    if kink is None:
+        return cubics
+    a, b, c = kink
+    across, at = np.array([a, b]), np.array([c])
+    side = cubics @ across
+    crosses = (side.min(axis=1) < c) & (side.max(axis=1) > c)
+    if not crosses.any():
+        return cubics
+    pieces: list[Floats] = []
+    for cubic, hit in zip(cubics, crosses, strict=True):
+        pieces += cut_where(cubic, across, at) if hit else [cubic]
+    return np.array(pieces)
