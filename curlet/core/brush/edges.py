@@ -2,14 +2,14 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from curlet.core.brush.courses import Row, Share
 from curlet.core.brush.rules import Piece
 from curlet.core.measures import Scale
 from curlet.core.motif.edges import Mismatch, compare, corner_exit, edge
 from curlet.core.motif.families import Family
-from curlet.core.motif.motif import Motif
+from curlet.core.motif.motif import Motif, reshaped
 
 
 @dataclass(frozen=True)
@@ -31,6 +31,9 @@ class _Piece:
     name: str
     motif: Motif
     length: float
+
+    def mirrored(self) -> _Piece:
+        return replace(self, motif=reshaped(self.motif, lambda points: points * (1, -1)))
 
     def to(self, other: _Piece, *, alike: bool = False) -> Joint:
         leaving = edge(self.motif, self.length, at_end=True)
@@ -64,6 +67,9 @@ def check_edges(row: Row, scale: Scale) -> tuple[Joint, ...]:
         found.append(last.to(end))
     for name, piece in (("corner", row.pieces.corner_outside), ("inner corner", row.pieces.corner_inside)):
         if corner := _made(name, piece, row, scale):
+            if name == "inner corner":
+                # It is drawn in a mirror.
+                first, last = repeats[order[0]].mirrored(), repeats[order[-1]].mirrored()
             leaving = _Piece(name, corner_exit(corner.motif, corner.length), corner.length)
             found += [last.to(corner), leaving.to(first)]
     return tuple(found)

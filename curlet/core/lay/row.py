@@ -94,7 +94,7 @@ class LaidRow:
     @property
     def touching(self) -> bool:
         """Whether repeats lie edge to edge."""
-        return min((fit.gap for fit in self.fits if fit.repeats > 1), default=1.0) < _TOUCH
+        return min((fit.gap for fit in self.fits if fit.repeats > 1), default=self.gap) < _TOUCH
 
     @property
     def slots(self) -> Repeats:
