@@ -21,11 +21,13 @@ OnSheet = Callable[[Floats], Floats]
 # The places of a segment that its cubic on the sheet goes through, those at which it is looked at, and its
 # ends as they are seen from within it.
 _THROUGH = np.arange(4) / 3
-_BETWEEN = np.array([1, 3, 5]) / 6
+_BETWEEN = np.arange(1, 12, 2) / 12
 _WITHIN = np.array([1e-6, 1 - 1e-6])
 # Further than a warp goes within so little of a segment, mm.
 _JUMP = 1e-3
-_DEEPEST = 7
+_DEEPEST = 10
+# Between the places that are looked at a cubic may err a little more.
+_LOOKED = 0.5
 
 
 def warped(
@@ -89,7 +91,7 @@ def _placed(cubics: Floats, warp: OnSheet, tolerance: float) -> tuple[Floats, ND
     known[jumps[:, 0], 0], known[jumps[:, 1], -1] = within[jumps[:, 0], 0], within[jumps[:, 1], 1]
     placed = through(known)
     error = np.abs(points_on(placed, _BETWEEN) - between).max(axis=(1, 2))
-    return placed, np.asarray(error <= tolerance)
+    return placed, np.asarray(error <= _LOOKED * tolerance)
 
 
 def _cut_at_kink(cubics: Floats, kink: Kink | None) -> Floats:
