@@ -30,6 +30,8 @@ _FINE, _FINE_SHARES = np.polynomial.legendre.leggauss(16)
 _FINE_NODES, _FINE_WEIGHTS = 0.5 * (_FINE + 1.0), 0.5 * _FINE_SHARES
 _DEEPEST = 48
 _AT_NODE = 1e-9
+# So few positions are looked up one by one.
+_FEW = 64
 
 
 class ArcLength:
@@ -193,14 +195,13 @@ class ArcLength:
         """
         # A node's own position may differ by rounding from where its panel begins.
         side = s - _AT_NODE if before else s + _AT_NODE
-        if s.ndim == 1 and (s[1:] >= s[:-1]).all():
+        if s.ndim == 1 and len(s) > _FEW and (s[1:] >= s[:-1]).all():
             # Only the panels that they lie on, of which a long path has thousands.
-            first, last = np.searchsorted(self._s0[1:], side[[0, -1]], side="right") if len(s) else (0, 0)
+            first, last = np.searchsorted(self._s0[1:], side[[0, -1]], side="right")
             edges = np.searchsorted(side, self._s0[first + 1 : last + 1])
             counts = np.diff(edges, prepend=0, append=len(s))
             return lambda table: np.repeat(table[..., first : last + 1], counts, axis=-1)
-        panel = np.searchsorted(self._s0, side, side="right") - 1
-        panel = np.clip(panel, 0, len(self._s0) - 1)
+        panel = np.maximum(np.searchsorted(self._s0, side, side="right") - 1, 0)
         return partial(np.take, indices=panel, axis=-1)
 
     def _parameter(self, spread: Spread, s: Floats) -> Floats:

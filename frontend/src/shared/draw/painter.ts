@@ -168,6 +168,8 @@ const tiled = new WeakMap<TilingPaint, { zoom: number; pattern: CanvasPattern | 
 /** A tile smaller than this on screen, px, is painted so many times larger and made smaller as a picture: threads
  * of a part of a pixel would be lost. */
 const [PLAIN, LARGER] = [24, 8];
+/** A tile larger than this on screen, px, is painted so large and made larger as a picture. */
+const LARGEST = 2048;
 
 function tiles(context: CanvasRenderingContext2D, paint: TilingPaint): string | CanvasPattern {
   const { a, b } = context.getTransform();
@@ -179,9 +181,9 @@ function tiles(context: CanvasRenderingContext2D, paint: TilingPaint): string | 
 }
 
 function paintTile(paint: TilingPaint, zoom: number): CanvasPattern | null {
-  const width = Math.ceil(paint.width * zoom);
-  const height = Math.ceil(paint.height * zoom);
-  if (width > 2048 || height > 2048) return null;
+  const fine = Math.min(1, LARGEST / (Math.max(paint.width, paint.height) * zoom));
+  const width = Math.ceil(paint.width * zoom * fine);
+  const height = Math.ceil(paint.height * zoom * fine);
   const larger = Math.min(width, height) < PLAIN ? LARGER : 1;
   const layer = new OffscreenCanvas(width * larger, height * larger).getContext("2d");
   if (!layer) return null;
