@@ -165,9 +165,9 @@ function strokeShape(context: CanvasRenderingContext2D, shape: ShapeShown, outli
 
 /** Tiles painted at the size that they have on screen, kept while the zoom stays. */
 const tiled = new WeakMap<TilingPaint, { zoom: number; pattern: CanvasPattern | null }>();
-/** A tile smaller than this on screen, px, is painted so many times larger and made smaller as a picture: threads
- * of a part of a pixel would be lost. */
-const [PLAIN, LARGER] = [24, 8];
+/** A tile smaller than the first on screen, px, is painted as large as the second at least and made smaller as a
+ * picture: threads of a part of a pixel would be lost. */
+const [PLAIN, DRAWN] = [24, 128];
 /** A tile larger than this on screen, px, is painted so large and made larger as a picture. */
 const LARGEST = 2048;
 
@@ -184,7 +184,8 @@ function paintTile(paint: TilingPaint, zoom: number): CanvasPattern | null {
   const fine = Math.min(1, LARGEST / (Math.max(paint.width, paint.height) * zoom));
   const width = Math.ceil(paint.width * zoom * fine);
   const height = Math.ceil(paint.height * zoom * fine);
-  const larger = Math.min(width, height) < PLAIN ? LARGER : 1;
+  const small = Math.min(width, height);
+  const larger = small < PLAIN ? 2 ** Math.ceil(Math.log2(DRAWN / small)) : 1;
   const layer = new OffscreenCanvas(width * larger, height * larger).getContext("2d");
   if (!layer) return null;
   const context = layer as unknown as CanvasRenderingContext2D;
