@@ -59,7 +59,8 @@ export function ClothFields({ value, onPreview, onChange, onCancel }: Props) {
         ))}
       </select>
       {(["warp", "weft"] as const).slice(0, now?.threads.length ?? 1).map((thread, index) => (
-        <div key={thread} className="mt-1">
+        <div key={thread} className="mt-1 flex items-start justify-between gap-2">
+          <span className="pt-0.5">{now?.threads[index]}</span>
           <ColourField
             label={now?.threads[index] ?? ""}
             value={value[thread] ?? ""}
