@@ -8,7 +8,7 @@ import pytest
 from curlet.core.brush import SwayRule
 from curlet.core.lay import RunRule
 from curlet.core.lay.draw import draw_run
-from tests.core.test_heart import dots, stitched
+from tests.core.test_any_brush import dots, stitched
 from tests.outlines import main_row, shapes_of
 from tests.shapes import line, polyline
 

@@ -10,7 +10,7 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 from scipy.ndimage import uniform_filter
-from shapely import LineString, Point, box, union_all
+from shapely import LineString, Point
 
 from curlet.core.brush import (
     Band,
@@ -24,26 +24,22 @@ from curlet.core.brush import (
     Piece,
     Pieces,
     Row,
-    Span,
     Swell,
 )
-from curlet.core.drawing import Laid, Outline, Shape, Solid, Stroke
 from curlet.core.dress.colour import ColourRole
 from curlet.core.errors import BadInput
 from curlet.core.lay import LaidRun, RunRule, lay
 from curlet.core.lay.draw import draw_run
 from curlet.core.lay.draw_row import placements_of
 from curlet.core.measures import Measure, Scale
-from curlet.core.motif.cut import part_of
 from curlet.core.motif.families import ArtShape, Artwork, Running
-from curlet.core.motif.families.artwork import read_outline
 from curlet.core.path import Path
 from curlet.core.path.crossings import find_crossings
 from curlet.core.tally import tally
 from curlet.demo.artwork import disc
 from curlet.demo.brushes import BRUSHES
 from curlet.formats.brush_file import read_brush
-from tests.outlines import block, filled_area, flattened, main_row, polygon, shapes_of
+from tests.outlines import block, filled_area, main_row, shapes_of
 from tests.reference.pictures import on_white, picture
 from tests.shapes import circle, cubic, line, moved, paths, polyline, square, turn
 
@@ -295,24 +291,6 @@ def test_the_under_pass_breaks_by_its_clearance() -> None:
     assert area.contains(Point(30.5, 4.5))
 
 
-def test_a_span_runs_from_end_to_end_with_its_ends_in_proportion() -> None:
-    tick = "M0 0L10 0L10 -3L30 -3L30 0L40 0"
-    art = Artwork((ArtShape(tick, stroke=ColourRole(), weight=0.3),), 40, 6)
-    span = Span(art, Measure(40.0), keep_ends=Measure(10.0))
-    (_, outline, _), *_ = shapes_of(draw_run(lay(line(100), Brush(courses=(span,)), Scale()), "r", ""))
-    corners = sorted({round(x, 6) for x in outline.points[:, 0]})
-    assert {0.0, 10.0, 90.0, 100.0} <= set(corners)
-    assert span.as_row().motif == art
-
-
-def test_a_span_that_does_not_meet_itself_is_told() -> None:
-    wedge = Artwork((ArtShape("M0 -1L40 -3L40 3L0 1Z", fill=ColourRole()),), 40, 6)
-    run = lay(circle(30), Brush(courses=(Span(wedge, Measure(40.0)),)), Scale())
-    assert [w.code for w in tally(run).warnings] == ["span-step"]
-    even = Artwork((ArtShape("M0 -1L40 -1L40 1L0 1Z", fill=ColourRole()),), 40, 6)
-    assert tally(lay(circle(30), Brush(courses=(Span(even, Measure(40.0)),)), Scale())).warnings == ()
-
-
 def test_swell_changes_the_width_along_the_run() -> None:
     swell = Swell(((0.0, 20.0), (0.5, 100.0), (1.0, 20.0)))
     area = filled_area(lay(line(100), Brush(courses=(Band(Measure(10.0), swell=swell),)), Scale()))
@@ -369,40 +347,3 @@ def test_a_closed_run_closes(path: Path) -> None:
     slots, (fit,) = main_row(run).slots, main_row(run).fits
     if fit.repeats > 1:
         assert slots.start[0] + path.length - slots.end[-1] == pytest.approx(fit.gap, abs=1e-9 * path.length)
-
-
-def _wavy() -> Shape:
-    outline = read_outline("M0 -2C3 -4 7 -1 10 -2L10 2C7 4 3 1 0 2Z")
-    paint = Solid("#000000")
-    return Shape(Outline(outline.commands, outline.points / (10, 1)), paint, Stroke(paint, 0.2))
-
-
-@pytest.mark.parametrize(("low", "high"), [(0.0, 0.4), (0.3, 0.6), (0.55, 1.0)])
-def test_a_part_of_a_spans_artwork_is_cut_square(low: float, high: float) -> None:
-    whole = polygon(_wavy().outline)
-    fill, lines = part_of(_wavy(), low, high)
-    part = whole.intersection(box(low, -9, high, 9))
-    assert fill.stroke is None
-    assert polygon(fill.outline).symmetric_difference(part).area < 4e-3
-    # Its lines are those of the outline between the cuts: no line along a cut inside the artwork.
-    for chain in flattened(lines.outline):
-        inside = chain[(chain[:, 0] > low + 1e-9) & (chain[:, 0] < high - 1e-9)]
-        assert len(inside)
-        assert all(whole.exterior.distance(Point(p)) < 5e-3 for p in inside)
-
-
-def test_a_span_crosses_over_and_under_itself() -> None:
-    """What lies on top where the path crosses is the pass that is over, and a flip changes it."""
-    art = Artwork((ArtShape("M0 -2L40 -2L40 2L0 2Z", fill=ColourRole(1)),), 40, 4)
-    rule = CrossingRule("over-under", Measure(1.0))
-    brush = Brush(courses=(Span(art, Measure(40.0)),), crossings=rule)
-    tops = []
-    for flips in (frozenset(), frozenset({find_crossings(LOOP)[0].key})):
-        run = lay(LOOP, brush, Scale(), RunRule(flips=flips))
-        group = draw_run(run, "r", "")
-        (part,) = [item for item in group.items if isinstance(item, Laid)]
-        over = LineString(run.path.arc.points(run.passes[0].over + np.linspace(-3, 3, 40)))
-        area = union_all([polygon(shape.outline) for shape in part.shapes])
-        assert over.buffer(1.9, cap_style="flat").difference(area).area < 0.01
-        tops.append(run.passes[0].over)
-    assert tops[0] != tops[1]
