@@ -7,11 +7,13 @@ from typing import Any
 
 import numpy as np
 import pytest
+from shapely import LineString, get_parts, union_all
 
 from curlet.core.errors import BadInput
 from curlet.core.measures import Frame, Measure, Scale
 from curlet.core.motif.families import FAMILIES, KINDS, Family, Spec
 from curlet.core.motif.motif import Motif
+from tests.outlines import even_odd_area
 
 NAMES = sorted(FAMILIES)
 DRAWN = Scale.read("1:4")
@@ -117,3 +119,15 @@ def test_printed_thread_keeps_its_thickness_at_any_scale() -> None:
     made = replace(FAMILIES["zigzag"](), thread=Measure(0.3, Frame.PRINTED))
     weights = {s.shape.stroke.weight for s in made.make(DRAWN).shapes if s.shape.stroke}
     assert weights == {0.3}
+
+
+@pytest.mark.parametrize(("lean", "width"), [(0, 8.0), (24, 8.0), (35, 9.0)])
+def test_the_wires_of_curb_links_lie_side_by_side_on_the_chains_middle(lean: float, width: float) -> None:
+    """There one link's edge goes on as the next one's: it used to end beside it, within the wire."""
+    curb = FAMILIES["curb"](lean=lean, width=Measure(width))  # type: ignore[call-arg]
+    areas = (item.shape.outline for item in curb.make(Scale()).shapes if not item.shape.stroke)
+    whole = union_all([even_odd_area(outline) for outline in areas])
+    cut = LineString([(-20, 0), (30, 0)]).intersection(whole.buffer(1e-6))
+    first, second = get_parts(cut).tolist()
+    # The hole is as long there as from link to link, which is the cell.
+    assert second.bounds[0] - first.bounds[2] == pytest.approx(1.0, abs=0.001)

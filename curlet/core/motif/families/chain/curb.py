@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from dataclasses import dataclass
 from typing import ClassVar
 
@@ -10,6 +11,9 @@ from curlet.core.motif.families.base import About, Family, measure, number
 from curlet.core.motif.families.chain.links import ring
 from curlet.core.motif.motif import Motif
 from curlet.core.motif.outlines import disc
+
+# A narrow link that leans much would have to be longer than this many halves of its pitch.
+_LONGEST = 1.4
 
 
 @dataclass(frozen=True)
@@ -28,8 +32,21 @@ class Curb(Family):
 
     def make(self, scale: Scale) -> Motif:
         m, pen = self.begin(scale)
-        rx, ry = pen.length / 2 + 1.15 * m.wire, m.width / 2
+        ry = m.width / 2
+        rx = m.wire + self._half_hole(pen.length / 2, ry - m.wire)
         inner = (max(rx - m.wire, 0.1 * m.wire), max(ry - m.wire, 0.1 * m.wire))
         middle = pen.length / 2
         ring(pen, disc(middle, 0, rx, ry, m.lean), disc(middle, 0, *inner, m.lean), m.wire)
-        return pen.motif(2 * max(rx, ry), overhang=1.15 * m.wire)
+        return pen.motif(2 * max(rx, ry), overhang=rx - pen.length / 2)
+
+    def _half_hole(self, half: float, ry: float) -> float:
+        """Half the length of a link's hole, so that on the chain's middle the hole ends half a pitch from the
+        link's own middle: there the wires of two links lie side by side, and the edge of one goes on as that
+        of the other.
+
+        From the leaning ellipse at y = 0, 1/x² = cos²/a² + sin²/b².
+        """
+        lean = math.radians(self.lean)
+        rest = 1 / half**2 - (math.sin(lean) / max(ry, 1e-9)) ** 2
+        longest = _LONGEST * half
+        return min(math.cos(lean) / math.sqrt(rest), longest) if rest > 0 else longest
