@@ -11,6 +11,7 @@ from shapely import LineString, Point, affinity, get_parts, union_all
 from shapely.geometry.base import BaseGeometry
 
 from curlet.core.brush import Brush, CornerRule, Piece, Pieces, Row
+from curlet.core.drawing import Solid
 from curlet.core.dress.colour import ColourRole
 from curlet.core.lay import lay
 from curlet.core.lay.corners.warping import warped
@@ -98,6 +99,25 @@ def _lines(path: Path, brush: Brush) -> BaseGeometry:
     drawn = shapes_of(draw_run(lay(path, brush, Scale()), "r", ""))
     lines = ((points, shape.stroke) for shape, outline, _ in drawn for points in flattened(outline))
     return union_all([LineString(points).buffer(stroke.weight / 2) for points, stroke in lines if stroke])
+
+
+def test_a_hole_goes_with_what_it_is_in() -> None:
+    """A square whose hole lies to one side is a crumb once most of it is cut away, and so is its hole."""
+    square, hole = "M5.2 0.5L9.2 0.5L9.2 3.5L5.2 3.5Z", "M5.5 1L5.8 1L5.8 1.3L5.5 1.3Z"
+    shape = ArtShape(square + hole, fill=ColourRole(), even_odd=True)
+    row = Row(Artwork((shape,), 8, 8), Measure(8.0), Measure(0.0), hold="bend")
+    run = lay(turn(100, 64), Brush(courses=(row,), corners=CornerRule("mitre")), Scale())
+    areas = [part.area for part in get_parts(filled_area(run)).tolist()]
+    assert min(areas) > 1
+
+
+@pytest.mark.parametrize("weight", [1.0, 0.5])
+def test_a_rail_that_shows_through_is_not_laid_twice(weight: float) -> None:
+    rail = ArtShape(RAIL, fill=ColourRole(), opacity=weight)
+    row = Row(Artwork((rail,), 8, 8), Measure(8.0), Measure(0.0), hold="bend")
+    run = lay(HEART, Brush(courses=(row,), corners=CornerRule("mitre")), Scale())
+    fills = {shape.fill for shape, _, _ in shapes_of(draw_run(run, "r", "")) if shape.fill}
+    assert {fill.opacity for fill in fills if isinstance(fill, Solid)} == {weight}
 
 
 @pytest.mark.parametrize(("heart", "turned"), [(HEART, 157.380), (UPRIGHT_HEART, 180.0)])

@@ -13,6 +13,7 @@ from curlet.core.dress.colour import ColourRole, paint_of
 from curlet.core.lay.corners.cut import Cut
 from curlet.core.lay.row import LaidRow
 from curlet.core.motif.edges import Crossing, edge
+from curlet.core.motif.motif import Motif
 
 Floats = NDArray[np.float64]
 
@@ -22,8 +23,8 @@ _SAME = 1e-3
 
 
 def flat_rails(row: LaidRow, threads: tuple[str, ...]) -> list[Laid]:
-    """The rails across every flat cut of a row whose repeats meet."""
-    if not row.touching:
+    """The rails across every flat cut of a row whose repeats meet, where the row is as wide as it is set."""
+    if not row.touching or row.course.swell.points:
         return []
     found = []
     for room in row.rooms:
@@ -52,8 +53,15 @@ def _outer_rails(row: LaidRow, side: float) -> Iterator[tuple[float, float, Colo
     reach = row.reach + abs(row.offset)
     for low, high, role in _covered(ends, row.offset):
         near, far = sorted((low * side, high * side))
-        if far > (1 - _NEAR) * reach and near >= 0 and (low, high, role) in going_on:
+        meets = (low, high, role) in going_on and _is_plain(row.motifs[last], role)
+        if meets and far > (1 - _NEAR) * reach and near >= 0:
             yield near * side, far * side, role
+
+
+def _is_plain(motif: Motif, role: ColourRole) -> bool:
+    """Whether nothing of a colour shows through or changes: what lay over it would be seen."""
+    alike = (item for item in motif.shapes if role in (item.role, item.stroke_role))
+    return all(item.opacity == 1 and item.gradient is None for item in alike)
 
 
 def _covered(crossings: tuple[Crossing, ...], offset: float) -> Iterator[tuple[float, float, ColourRole]]:
