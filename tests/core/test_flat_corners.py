@@ -103,7 +103,7 @@ def _lines(path: Path, brush: Brush) -> BaseGeometry:
 
 def test_a_hole_goes_with_what_it_is_in() -> None:
     """A square whose hole lies to one side is a crumb once most of it is cut away, and so is its hole."""
-    square, hole = "M5.2 0.5L9.2 0.5L9.2 3.5L5.2 3.5Z", "M5.5 1L5.8 1L5.8 1.3L5.5 1.3Z"
+    square, hole = "M5.2 0.5L7.9 0.5L7.9 3.5L5.2 3.5Z", "M5.5 1L5.8 1L5.8 1.3L5.5 1.3Z"
     shape = ArtShape(square + hole, fill=ColourRole(), even_odd=True)
     row = Row(Artwork((shape,), 8, 8), Measure(8.0), Measure(0.0), hold="bend")
     run = lay(turn(100, 64), Brush(courses=(row,), corners=CornerRule("mitre")), Scale())

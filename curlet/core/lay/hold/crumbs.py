@@ -53,9 +53,8 @@ def without_crumbs(
         stays[j] = not hung[source] and _area(pieces[j]) >= _SHARE * areas[source]
     # What lies within a part of its own shape that goes is a hole in it.
     shape = np.repeat(np.arange(len(kept)), [len(each) for each in kept])
-    inside = (boxes[:, None, 0] >= boxes[None, :, 0]).all(axis=2) & (
-        boxes[:, None, 1] <= boxes[None, :, 1]
-    ).all(axis=2)
+    low, high = boxes[:, 0], boxes[:, 1]
+    inside = (low[:, None] >= low[None]).all(axis=2) & (high[:, None] <= high[None]).all(axis=2)
     stays &= ~(inside & (shape[:, None] == shape[None]) & ~stays[None]).any(axis=1)
     left = iter(stays.tolist())
     return [[strand for strand in each if next(left)] for each in kept]
