@@ -38,6 +38,8 @@ def test_one_waits_for_the_other_and_can_be_stopped_meanwhile() -> None:
 
 # The server, and the process that others are forked off.
 QUIET = 2
+# The process that makes an export, and the one that tells how it ended.
+ONE_EXPORT = 2
 
 
 def becomes(server: Server, count: int) -> bool:
@@ -56,7 +58,7 @@ def test_it_ends_when_whoever_asked_has_gone(server: Server) -> None:
         for _ in range(3):
             one = stack.enter_context(socket.create_connection(("127.0.0.1", server.port)))
             one.sendall(f"GET {LARGE} HTTP/1.1\r\nHost: localhost\r\n\r\n".encode())
-        assert becomes(server, QUIET + 1)
+        assert becomes(server, QUIET + ONE_EXPORT)
     began = time.monotonic()
     ask(address, "/api/sheets/waistcoat/send-out.png?ppi=20", timeout=100)
     assert becomes(server, QUIET)
