@@ -34,7 +34,7 @@ def ask(table: Table, address: str, body: dict[str, Any] | None = None) -> bytes
     request = urllib.request.Request(
         f"{table.address}/api/{address}", data=data, headers={"Content-Type": "application/json"}
     )
-    with urllib.request.urlopen(request, timeout=60) as reply:
+    with urllib.request.urlopen(request, timeout=300) as reply:
         found: bytes = reply.read()
     return found
 
