@@ -1,12 +1,10 @@
-"""A cloth looks on screen as it does in a picture that is sent out, at every zoom."""
+"""A cloth looks on screen as it does in a picture that is sent out, at several zooms."""
 
 from __future__ import annotations
 
 import base64
 import io
 import json
-import struct
-import urllib.request
 from typing import Any
 
 import numpy as np
@@ -15,10 +13,10 @@ from PIL import Image
 from selenium.webdriver.common.by import By
 
 from tests.browser.table import Table
+from tests.faults.client import SHEET, ask, sheet
 
-SHEET = "waistcoat"
-# The side of what is looked at, px.
-SIDE = 160
+# What is looked at: its corner on the paper and its side, px.
+X, Y, SIDE = 300, 250, 160
 
 _PIXELS = """
 const canvas = document.querySelector("[data-testid=artwork]");
@@ -29,66 +27,54 @@ return btoa(String.fromCharCode(...part.getContext("2d").getImageData(0, 0, side
 """
 
 
-def ask(table: Table, address: str, body: dict[str, Any] | None = None) -> bytes:
-    data = json.dumps(body).encode() if body else None
-    request = urllib.request.Request(
-        f"{table.address}/api/{address}", data=data, headers={"Content-Type": "application/json"}
-    )
-    with urllib.request.urlopen(request, timeout=300) as reply:
-        found: bytes = reply.read()
-    return found
-
-
-def head(table: Table) -> dict[str, Any]:
-    frame = ask(table, f"sheets/{SHEET}")
-    (size,) = struct.unpack("<I", frame[:4])
-    found: dict[str, Any] = json.loads(frame[4 : 4 + size])
-    return found
-
-
 def do(table: Table, intent: dict[str, Any]) -> None:
-    ask(table, f"sheets/{SHEET}/commands", {"revision": head(table)["revision"], "intent": intent})
+    revision = sheet(table.address)["revision"]
+    ask(table.address, f"/api/sheets/{SHEET}/commands", {"revision": revision, "intent": intent})
 
 
-def covered_with(table: Table, weave: dict[str, Any]) -> None:
+def cover(table: Table, weave: dict[str, Any]) -> None:
     """A path as large as the sheet, filled with a weave as it comes."""
-    before = {path["id"] for path in head(table)["paths"]}
-    sheet = head(table)["sheet"]
-    corners = [(0, 0), (sheet["width"], 0), (sheet["width"], sheet["height"]), (0, sheet["height"])]
+    before = sheet(table.address)
+    known = {each["id"] for each in before["paths"]}
+    width, height = (before["sheet"][side] for side in ("width", "height"))
+    corners = [(0, 0), (width, 0), (width, height), (0, height)]
     nodes = [{"x": x, "y": y, "into": [x, y], "out": [x, y]} for x, y in corners]
     do(table, {"kind": "draw-path", "nodes": nodes, "closed": True})
-    (path,) = {path["id"] for path in head(table)["paths"]} - before
+    (path,) = {each["id"] for each in sheet(table.address)["paths"]} - known
     cloth = {key: weave[key] for key in ("warp", "weft", "ends", "picks")} | {"weave": weave["id"]}
     do(table, {"kind": "set-cloth", "paths": [path], "cloth": cloth})
 
 
-def on_screen(table: Table, x: int, y: int) -> np.ndarray:
-    pixels = base64.b64decode(table.browser.execute_script(_PIXELS, x, y, SIDE))
+def on_screen(table: Table) -> np.ndarray:
+    pixels = base64.b64decode(table.browser.execute_script(_PIXELS, X, Y, SIDE))
     return np.frombuffer(pixels, dtype=np.uint8).reshape(SIDE, SIDE, 4)[..., :3].astype(float)
 
 
-def view_of(table: Table) -> tuple[float, float, float]:
-    """Zoom in px to the mm, and where the sheet's corner lies on the paper, px."""
+def sent_out(table: Table) -> np.ndarray:
+    """The same part of the sheet in a picture of the same size."""
     marks = table.browser.find_element(By.CSS_SELECTOR, "[data-testid=paper] svg g[transform^=matrix]")
-    numbers = [float(part) for part in marks.get_attribute("transform")[7:-1].split()]
-    return numbers[0], numbers[4], numbers[5]
+    zoom, *_, left, top = (float(part) for part in str(marks.get_attribute("transform"))[7:-1].split())
+    address = f"/api/sheets/{SHEET}/send-out.png?ppi={zoom * 25.4:.4f}"
+    picture = Image.open(io.BytesIO(ask(table.address, address, timeout=300)))
+    x, y = round(X - left), round(Y - top)
+    part = picture.convert("RGB").crop((x, y, x + SIDE, y + SIDE))
+    return np.asarray(part, dtype=float)
+
+
+def alike(ours: np.ndarray, theirs: np.ndarray) -> bool:
+    """As light and of the same colour to 4 levels, and as rich in contrast to a fifth."""
+    colour = np.abs(ours.mean(axis=(0, 1)) - theirs.mean(axis=(0, 1))).max()
+    return bool(colour < 4 and ours.std() == pytest.approx(theirs.std(), rel=0.2, abs=2))
 
 
 @pytest.mark.parametrize("weave", ["denim", "leather", "rib"])
 def test_it_looks_as_it_is_sent_out(table: Table, weave: str) -> None:
-    weaves = {each["id"]: each for each in json.loads(ask(table, "weaves"))["weaves"]}
-    covered_with(table, weaves[weave])
+    weaves = json.loads(ask(table.address, "/api/weaves"))["weaves"]
+    cover(table, next(each for each in weaves if each["id"] == weave))
     table.open()
     for presses in (0, 5):
         for _ in range(presses):
             table.named("Larger").click()
-        table.wait(lambda: on_screen(table, 300, 250).std() > 0)
-        zoom, left, top = view_of(table)
-        sheet = head(table)["sheet"]
-        sent = Image.open(io.BytesIO(ask(table, f"sheets/{SHEET}/send-out.png?ppi={zoom * 25.4:.4f}")))
-        scale = sent.width / sheet["width"]
-        at = round((300 - left) / zoom * scale), round((250 - top) / zoom * scale)
-        theirs = np.asarray(sent.convert("RGB").crop((*at, at[0] + SIDE, at[1] + SIDE)), dtype=float)
-        ours = on_screen(table, 300, 250)
-        assert np.abs(ours.mean(axis=(0, 1)) - theirs.mean(axis=(0, 1))).max() < 4
-        assert ours.std() == pytest.approx(theirs.std(), rel=0.2, abs=2)
+        theirs = sent_out(table)
+        # While the view moves, the last painting is moved along; it is painted anew once that rests.
+        table.wait(lambda theirs=theirs: alike(on_screen(table), theirs))

@@ -3,26 +3,30 @@
 from __future__ import annotations
 
 import math
+from dataclasses import replace
 from functools import partial
 
 import numpy as np
 import pytest
-from shapely import LineString, Point, affinity, get_parts, union_all
+from shapely import LineString, Point, get_parts, transform, union_all
 from shapely.geometry.base import BaseGeometry
 
-from curlet.core.brush import Brush, CornerRule, Piece, Pieces, Row
+from curlet.core.brush import Brush, CornerRule, Facing, Piece, Pieces, Row
 from curlet.core.drawing import Solid
 from curlet.core.dress.colour import ColourRole
 from curlet.core.lay import lay
+from curlet.core.lay.corners.piece import piece_for
 from curlet.core.lay.corners.warping import warped
 from curlet.core.lay.draw import draw_run
-from curlet.core.lay.draw_corner import _axes
+from curlet.core.lay.draw_corner import axes_of
+from curlet.core.lay.hold.crumbs import without_crumbs
+from curlet.core.lay.hold.strands import Strand
 from curlet.core.measures import Measure, Scale
 from curlet.core.motif.edges import edge
 from curlet.core.motif.families import FAMILIES, ArtShape, Artwork
 from curlet.core.path import Path
 from curlet.core.path.contours import contours
-from curlet.core.path.cubics import points_on
+from curlet.core.path.cubics import points_on, straight
 from curlet.demo.brushes import BRUSHES
 from curlet.formats.brush_file import read_brush
 from tests.outlines import filled_area, flattened, main_row, shapes_of
@@ -111,13 +115,13 @@ def test_a_hole_goes_with_what_it_is_in() -> None:
     assert min(areas) > 1
 
 
-@pytest.mark.parametrize("weight", [1.0, 0.5])
-def test_a_rail_that_shows_through_is_not_laid_twice(weight: float) -> None:
-    rail = ArtShape(RAIL, fill=ColourRole(), opacity=weight)
+@pytest.mark.parametrize("opacity", [1.0, 0.5])
+def test_a_rail_that_shows_through_is_not_laid_twice(opacity: float) -> None:
+    rail = ArtShape(RAIL, fill=ColourRole(), opacity=opacity)
     row = Row(Artwork((rail,), 8, 8), Measure(8.0), Measure(0.0), hold="bend")
     run = lay(HEART, Brush(courses=(row,), corners=CornerRule("mitre")), Scale())
     fills = {shape.fill for shape, _, _ in shapes_of(draw_run(run, "r", "")) if shape.fill}
-    assert {fill.opacity for fill in fills if isinstance(fill, Solid)} == {weight}
+    assert {fill.opacity for fill in fills if isinstance(fill, Solid)} == {opacity}
 
 
 @pytest.mark.parametrize(("heart", "turned"), [(HEART, 157.380), (UPRIGHT_HEART, 180.0)])
@@ -128,6 +132,78 @@ def test_a_rail_lies_within_the_flat(heart: Path, turned: float) -> None:
     _, top, _, bottom = LineString([(x, y - 3), (x, y + 6)]).intersection(area).bounds
     assert bottom == pytest.approx(y + 4 * math.cos(math.radians(turned) / 2), abs=0.01)
     assert bottom - top == pytest.approx(1.0, abs=0.01)
+
+
+def across_the_notch(brush: Brush) -> float:
+    """How much is drawn on the line from the heart's notch down, to as far as a rail's flat lies, mm."""
+    x, y = HEART.points[3]
+    area = filled_area(lay(HEART, brush, Scale()))
+    return float(LineString([(x, y), (x, y + 1.5)]).intersection(area).length)
+
+
+@pytest.mark.parametrize(
+    ("facing", "closed"),
+    [
+        (Facing(), True),
+        (Facing(flip_along=True), True),
+        (Facing(flip_across=True), False),
+        (Facing(mirror_alternate=True), False),
+    ],
+    ids=["as it is", "along", "across", "by turns"],
+)
+def test_a_rail_goes_across_on_the_side_it_lies_on(facing: Facing, closed: bool) -> None:
+    """Flipped to the heart's outside, a rail meets itself in the notch, and its flat is bare."""
+    brush = mitred(RAIL)
+    row = replace(brush.courses[0], facing=facing)  # type: ignore[type-var]
+    assert (across_the_notch(replace(brush, courses=(row,))) > 0.5) == closed
+    left = mitred("M0 -4L8 -4L8 -3L0 -3Z")
+    flipped = replace(left.courses[0], facing=Facing(flip_across=True))  # type: ignore[type-var]
+    assert across_the_notch(replace(left, courses=(flipped,))) > 0.5
+
+
+@pytest.mark.parametrize("manner", ["stop", "carry", "pivot"])
+def test_no_rail_goes_across_where_nothing_is_cut(manner: str) -> None:
+    """Beside the path in step, its legs end at their lines' meeting whatever their corners do."""
+    offset = Row(
+        Artwork((ArtShape("M0 0L8 0L8 1L0 1Z", fill=ColourRole()),), 8, 2),
+        Measure(8.0),
+        Measure(0.0),
+        hold="bend",
+        offset=Measure(3.0),
+        own_line=False,
+    )
+    brush = Brush(courses=(offset,), corners=CornerRule(manner))
+    drawn = draw_run(lay(HEART, brush, Scale()), "r", "")
+    assert not [shape for shape, outline, _ in shapes_of(drawn) if outline.commands == "MLLLZ"]
+
+
+@pytest.mark.parametrize(("count", "stay"), [(500, 0), (700, 700)])
+def test_artwork_of_very_many_contours_is_left_as_it_is(count: int, stay: int) -> None:
+    """Each would be compared with each: a tracing of 16,000 would take gigabytes for every repeat."""
+
+    def square(x: float, y: float, wide: float, high: float) -> Strand:
+        corners = np.array([(x, y), (x + wide, y), (x + wide, y + high), (x, y + high), (x, y)])
+        return Strand(straight(corners[:-1], corners[1:]), True, 0, 0.0, 0.0, 8.0)
+
+    rail, dots = square(-1, 3, 10, 1), [square(1 + 6 * i / count, 3.2, 0.005, 0.5) for i in range(count)]
+    ((*left,),) = without_crumbs([dots], [[rail, *dots]], [0.0], [0.0])
+    assert len(left) == stay
+
+
+def test_a_piece_of_two_rails_turns_the_other_way_only_if_they_are_alike() -> None:
+    """Mirrored, its edges would meet the repeat's at the right heights in the wrong colours or weights."""
+
+    def rails(thread: int, weight: float) -> Pieces:
+        shapes = (
+            ArtShape("M0 -3L15 -3L15 12", stroke=ColourRole(1), weight=1.0, ends="flat"),
+            ArtShape("M0 3L9 3L9 12", stroke=ColourRole(thread), weight=weight, ends="flat"),
+        )
+        return Pieces(corner_outside=Piece(Artwork(shapes, 12, 8), Measure(12.0)))
+
+    assert piece_for(rails(1, 1.0), -90) is not None
+    assert piece_for(rails(2, 1.0), -90) is None
+    assert piece_for(rails(1, 0.5), -90) is None
+    assert piece_for(rails(2, 0.5), 90) is not None
 
 
 def test_what_runs_along_the_diagonal_of_a_piece_is_one_line() -> None:
@@ -158,7 +234,7 @@ def test_a_piece_in_a_notch_is_the_same_on_both_sides(name: str) -> None:
     area = filled_area(run)
     notch = min(HEART.points.tolist(), key=lambda p: abs(p[0] - axis) + p[1])
     near = area.intersection(Point(*notch).buffer(9))
-    mirrored = affinity.scale(near, xfact=-1, origin=(axis, 0))
+    mirrored = transform(near, lambda points: points * (-1, 1) + (2 * axis, 0))
     assert near.symmetric_difference(mirrored).area < 0.05
 
 
@@ -168,7 +244,7 @@ def test_corner_artwork_lies_where_its_warp_puts_it(name: str) -> None:
     row = main_row(lay(HEART, read_brush(BRUSHES[name]).to_core(), Scale()))
     assert row.corner_places
     for place in row.corner_places:
-        axes, motif = _axes(row, place.leg), row.motifs[place.motif]
+        axes, motif = axes_of(row, place.leg), row.motifs[place.motif]
         warp = partial(place.art.warps[0], axes=axes)
         chains = [contours(item.shape.outline) for item in motif.shapes]
         for each, outline in zip(chains, warped(chains, warp, place.art.kink, 0.005), strict=True):

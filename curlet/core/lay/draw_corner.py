@@ -43,7 +43,7 @@ def corner_items(row: LaidRow, threads: tuple[str, ...], tolerance: float = 0.0)
 
 
 def _artwork(row: LaidRow, place: CornerPlace, threads: tuple[str, ...], tolerance: float) -> Item:
-    axes = _axes(row, place.leg)
+    axes = axes_of(row, place.leg)
     motif, shapes = row.motifs[place.motif], []
     if motif.picture:
         there = _about_middle(place.art.warps[0], axes)
@@ -65,7 +65,7 @@ def _artwork(row: LaidRow, place: CornerPlace, threads: tuple[str, ...], toleran
     return Laid(tuple(shapes))
 
 
-def _axes(row: LaidRow, leg: int) -> CornerAxes:
+def axes_of(row: LaidRow, leg: int) -> CornerAxes:
     """The corner at which a leg ends."""
     lines = {room.leg: room.line for room in row.rooms}
     after = (leg + 1) % len(row.line.legs)

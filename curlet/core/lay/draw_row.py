@@ -54,7 +54,7 @@ def row_items(
     beside = [*items, *corner_items(row, threads, coarse)]
     laid = beside if painter.overlapping else _run_together(beside)
     under = [] if coarse else under_cuts(row, laid, as_one=not painter.overlapping)
-    return [*under, *flat_rails(row, threads), *_folds(painter), *laid]
+    return [*under, *flat_rails(row, painter.local, threads), *_folds(painter), *laid]
 
 
 def _run_together(items: list[Item]) -> list[Item]:

@@ -82,7 +82,7 @@ class Painter:
         overhang = max(motif.overhang for motif in self.row.motifs)
         gaps = [fit.gap for fit in self.row.fits if fit.repeats > 1]
         many = any(_many(motif) for motif in self.row.motifs)
-        return many and min(gaps, default=1.0) < 2 * overhang - 1e-9
+        return many and min(gaps, default=self.row.gap) < 2 * overhang - 1e-9
 
     @cached_property
     def _touched(self) -> Floats:

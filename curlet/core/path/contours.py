@@ -31,6 +31,8 @@ class Contour:
 def contours(outline: Outline) -> tuple[Contour, ...]:
     """An outline's contours, straight lines as cubics at even speed. An outline that is asked for again,
     as a motif's are for every run that wears it, is not worked out again."""
+    if not outline.commands:
+        return ()
     commands = np.frombuffer(outline.commands.encode(), dtype=np.uint8)
     begins, closes, bends = (commands == ord(letter) for letter in "MZC")
     last = np.cumsum(np.where(closes, 0, np.where(bends, 3, 1))) - 1

@@ -62,16 +62,16 @@ def piece_for(pieces: Pieces, turn: float) -> Piece | None:
 
 @lru_cache(maxsize=256)
 def _even_sided(piece: Piece) -> bool:
-    """Whether a piece's entry edge is the same upside down, in its colours too."""
+    """Whether a piece's entry edge is the same upside down, in its colours and weights too."""
     length = piece.length.drawn(Scale())
-    down = edge(piece.motif.make(Scale()), length, at_end=False)
-    up = [replace(crossing, y=-crossing.y) for crossing in down]
-    pairs = zip(*(sorted(each, key=_in_order) for each in (down, up)), strict=True)
-    return all(abs(one.y - other.y) < 2 * _EVEN and one.role == other.role for one, other in pairs)
+    crossings = edge(piece.motif.make(Scale()), length, at_end=False)
+    down, up = (sorted(_crossed(crossings, sign)) for sign in (1, -1))
+    return down == up
 
 
-def _in_order(crossing: Crossing) -> tuple[int, str]:
-    return round(crossing.y / _EVEN), repr(crossing.role)
+def _crossed(crossings: tuple[Crossing, ...], sign: int) -> list[tuple[int, int, str]]:
+    """Where an edge is crossed, by what weight and in what colour, so that two sides can be compared."""
+    return [(round(sign * each.y / _EVEN), round(each.weight / _EVEN), repr(each.role)) for each in crossings]
 
 
 def fitted(points: Floats, axes: CornerAxes, reach: float, side: float) -> Floats:

@@ -9,11 +9,13 @@ from numpy.typing import NDArray
 
 from curlet.core.drawing import Outline
 from curlet.core.path.contours import Contour
-from curlet.core.path.cubics import cut_where, halves, points_on, straight, through
+from curlet.core.path.cubics import cut_where, points_on, through
+from curlet.core.path.halving import mapped_in_halves
 from curlet.core.path.outline import bridged
 
 Floats = NDArray[np.float64]
 Ints = NDArray[np.intp]
+Bools = NDArray[np.bool_]
 Kink = tuple[float, float, float]
 # From (k, 2) points of the cell to (k, 2) mm on the sheet.
 OnSheet = Callable[[Floats], Floats]
@@ -43,7 +45,11 @@ def warped(
     chains = [_cut_at_kink(contour.cubics, kink) for each in parts for contour in each]
     if not chains:
         return [Outline("", np.zeros((0, 2))) for _ in parts]
-    whose, cubics = _mapped(np.concatenate(chains), warp, tolerance)
+
+    def placed(pieces: Floats, _: Ints) -> tuple[Floats, Bools]:
+        return _placed(pieces, warp, tolerance)
+
+    whose, cubics = mapped_in_halves(np.concatenate(chains), placed, _DEEPEST)
     first = np.cumsum([0, *(len(chain) for chain in chains)])
     edges = iter(np.searchsorted(whose, first).tolist())
     start, found = next(edges), []
@@ -59,29 +65,7 @@ def warped(
     return found
 
 
-def _mapped(cubics: Floats, warp: OnSheet, tolerance: float) -> tuple[Floats, Floats]:
-    """(m,) which segment each is of and how far along it, and (m, 4, 2) cubics on the sheet, in order. Halved
-    until each lies within the tolerance; what the last halving has not brought there goes straight."""
-    done_at, done = [], []
-    at, size = np.arange(len(cubics), dtype=np.float64), 1.0
-    for depth in range(_DEEPEST + 1):
-        placed, fine = _placed(cubics, warp, tolerance)
-        if depth == _DEEPEST:
-            placed[~fine] = straight(placed[~fine, 0], placed[~fine, 3])
-            fine[:] = True
-        done_at.append(at[fine])
-        done.append(placed[fine])
-        if fine.all():
-            break
-        size /= 2
-        cubics = halves(cubics[~fine])
-        at = np.stack([at[~fine], at[~fine] + size], axis=1).ravel()
-    begin = np.concatenate(done_at)
-    order = np.argsort(begin, kind="stable")
-    return begin[order], np.concatenate(done)[order]
-
-
-def _placed(cubics: Floats, warp: OnSheet, tolerance: float) -> tuple[Floats, NDArray[np.bool_]]:
+def _placed(cubics: Floats, warp: OnSheet, tolerance: float) -> tuple[Floats, Bools]:
     """(k, 4, 2) cubics on the sheet, and (k,) whether they lie within the tolerance. Where a warp jumps, as
     it does where a corner is cut flat, a segment ends at what is seen from within it."""
     at = points_on(cubics, np.concatenate([_THROUGH, _BETWEEN, _WITHIN]))

@@ -195,11 +195,10 @@ def _touched(strands: Sequence[Strand], cut: Cut, bent: Heights) -> tuple[list[S
     first = np.cumsum([0, *counts[:-1]])
     least = np.minimum.reduceat(within.min(axis=1), first) >= -_ON_IT
     beyond = np.maximum.reduceat(within.max(axis=1), first) <= _ON_IT
-    pick = zip(strands, least.tolist(), beyond.tolist(), strict=True)
     whole: list[Strand] = []
     touched: list[Strand] = []
-    for strand, in_whole, outside in pick:
-        if in_whole:
+    for strand, inside, outside in zip(strands, least.tolist(), beyond.tolist(), strict=True):
+        if inside:
             whole.append(strand)
         elif not outside:
             touched.append(strand)

@@ -20,6 +20,8 @@ _SAMPLES = np.arange(4) / 4
 _TOUCHES, _PASSES = 1e-6, 0.02
 # What hangs on less than these shares of its size, by length and by area, would break off.
 _FOOT, _PATCH = 0.03, 0.002
+# Each contour is compared with each: artwork of more than so many is left as it is.
+_MOST = 600
 
 
 def without_crumbs(
@@ -39,7 +41,8 @@ def without_crumbs(
     """
     pieces = [strand for each in kept for strand in each]
     before = [strand for each in whole for strand in each]
-    if [id(strand) for strand in pieces] == [id(strand) for strand in before] or not pieces:
+    untouched = [id(strand) for strand in pieces] == [id(strand) for strand in before]
+    if untouched or not pieces or len(before) > _MOST:
         return [list(each) for each in kept]
     boxes, boxes_before = _boxes(kept, weights), _boxes(whole, weights)
     held, hung = _held(pieces, boxes, edges), _held(before, boxes_before, edges)

@@ -14,12 +14,13 @@ from curlet.core.lay.facing import Local
 from curlet.core.lay.hold.mapping import Bent
 from curlet.core.lay.repeats import Repeats
 from curlet.core.path.contours import Contour
-from curlet.core.path.cubics import cut_where, halves, points_on, rates_on
-from curlet.core.path.cubics import straight as straight_cubics
+from curlet.core.path.cubics import cut_where, points_on, rates_on
+from curlet.core.path.halving import mapped_in_halves
 from curlet.core.path.outline import bridged
 
 Floats = NDArray[np.float64]
 Ints = NDArray[np.intp]
+Bools = NDArray[np.bool_]
 
 _HAIR = 2e-8
 _INSIDE = 1e-7
@@ -98,41 +99,18 @@ def bent_outlines(bent: Bent, strands: Sequence[Strand]) -> list[Outline]:
     cubics = np.concatenate([strand.cubics for strand in strands])
     leg = np.array([strand.leg for strand in strands], dtype=np.intp)[owner]
     beside = np.array([strand.beside for strand in strands])[owner]
-    order, mapped = _mapped(bent, cubics, leg, beside)
-    owners = owner[order.astype(np.intp)]
+
+    def placed(pieces: Floats, of: Ints) -> tuple[Floats, Bools]:
+        found, error, long = _placed(bent, pieces, leg[of], beside[of])
+        return found, (error <= bent.tolerance) | (long <= bent.tolerance)
+
+    of, mapped = mapped_in_halves(cubics, placed, _DEEPEST)
+    owners = owner[of]
     edges = np.searchsorted(owners, np.arange(len(strands) + 1))
     return [
         bridged(mapped[a:b], strand.closed)
         for a, b, strand in zip(edges[:-1], edges[1:], strands, strict=True)
     ]
-
-
-def _mapped(bent: Bent, cubics: Floats, leg: Ints, beside: Floats) -> tuple[Floats, Floats]:
-    """(m, 4, 2) cubics on the sheet in order, and (m,) which segment each is of and how far along it.
-
-    Halved until each lies within the tolerance; what the last halving has not brought there is a fold, and
-    goes straight from where it begins to where it ends.
-    """
-    done_at, done = [], []
-    begin, size = np.arange(len(cubics), dtype=np.float64), 1.0
-    for depth in range(_DEEPEST + 1):
-        placed, error, long = _placed(bent, cubics, leg, beside)
-        fine = (error <= bent.tolerance) | (long <= bent.tolerance)
-        if depth == _DEEPEST:
-            fine, straight = np.ones_like(fine), ~fine
-            placed[straight] = straight_cubics(placed[straight, 0], placed[straight, 3])
-        done_at.append(begin[fine])
-        done.append(placed[fine])
-        rough = ~fine
-        if not rough.any():
-            break
-        size /= 2
-        cubics = halves(cubics[rough])
-        begin = np.stack([begin[rough], begin[rough] + size], axis=1).ravel()
-        leg, beside = np.repeat(leg[rough], 2), np.repeat(beside[rough], 2)
-    at = np.concatenate(done_at)
-    order = np.argsort(at, kind="stable")
-    return at[order], np.concatenate(done)[order]
 
 
 def _placed(bent: Bent, cubics: Floats, leg: Ints, beside: Floats) -> tuple[Floats, Floats, Floats]:
