@@ -105,6 +105,7 @@ def stem() -> BrushDoc:
         motif=middle,
         length=mm(12),
         gap=mm(0),
+        fit=FitDoc(short_legs=True),
         hold="bend",
         pieces=pieces,
         facing=FacingDoc(mirror_alternate=True),
@@ -113,7 +114,7 @@ def stem() -> BrushDoc:
         name="Stem and leaves",
         kind="border",
         courses=(row,),
-        corners=CornerDoc(manner="carry"),
+        corners=CornerDoc(manner="mitre"),
         threads=(MOSS, "#8fb27a"),
     )
 
@@ -133,10 +134,10 @@ def ribbon() -> BrushDoc:
 
 
 def _discs() -> BrushDoc:
-    """Discs 98 % of their width apart, each whole on its path: they turn any corner."""
-    row = {"hold": "ride"}
+    """Discs 98 % of their width apart, each whole on its path, and one on every corner."""
+    row = {"hold": "ride", "fit": FitDoc(kind="even-gaps")}
     scallops = brush_of("scallop", "Scallops of discs", row=row, form="discs", line=0.3)
-    return scallops.model_copy(update={"corners": CornerDoc(manner="carry")})
+    return scallops.model_copy(update={"corners": CornerDoc(manner="piece", made="turned")})
 
 
 def taper() -> BrushDoc:

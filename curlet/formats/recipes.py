@@ -7,12 +7,9 @@ from typing import Any
 from curlet.core.errors import BadInput
 from curlet.core.measures import Scale
 from curlet.core.motif.families import FAMILIES, Family
-from curlet.formats.brush_courses import PiecesDoc, RowDoc
+from curlet.formats.brush_courses import FitDoc, PiecesDoc, RowDoc
 from curlet.formats.brush_file import BrushDoc, CornerDoc
 from curlet.formats.brush_motifs import FAMILY_DOCS, ArtworkDoc, FamilyDoc, MeasureDoc, PieceDoc
-
-# Lace and ruffles are gathered round a corner; nothing else is cut for them there.
-_GATHERED = ("lace", "ruffle")
 
 
 def family_of(name: str) -> type[Family]:
@@ -58,6 +55,7 @@ def row_of(motif: FamilyDoc, **settings: Any) -> RowDoc:
         "length": natural_length(motif),
         "gap": MeasureDoc(mm=about.gap),
         "hold": about.hold,
+        "fit": FitDoc(kind=about.fit),  # type: ignore[arg-type]
         "overlap": about.overlap,
         "pieces": pieces,
         **settings,
@@ -105,11 +103,10 @@ def brush_of(
 ) -> BrushDoc:
     """A brush of one row of a family: what a maker would begin with."""
     about = family_of(family).about
-    made = "gathered" if family in _GATHERED else "mitred"
     return BrushDoc(
         name=name or about.name,
         kind=about.kind,  # type: ignore[arg-type]
         courses=(row_of(motif_of(family, **values), **(row or {})),),
-        corners=CornerDoc(manner=about.corners, made=made),  # type: ignore[arg-type]
+        corners=CornerDoc(manner=about.corners, made=about.made),  # type: ignore[arg-type]
         threads=threads or about.threads,
     )

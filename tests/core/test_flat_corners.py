@@ -19,7 +19,7 @@ from curlet.core.lay.corners.piece import piece_for
 from curlet.core.lay.corners.warping import warped
 from curlet.core.lay.draw import draw_run
 from curlet.core.lay.draw_corner import axes_of
-from curlet.core.lay.hold.crumbs import without_crumbs
+from curlet.core.lay.hold.crumbs import CutRepeat, without_crumbs
 from curlet.core.lay.hold.strands import Strand
 from curlet.core.measures import Measure, Scale
 from curlet.core.motif.edges import edge
@@ -33,7 +33,7 @@ from tests.outlines import filled_area, flattened, main_row, shapes_of
 from tests.shapes import HEART, UPRIGHT_HEART, polyline, turn
 
 RAIL = "M0 3L8 3L8 4L0 4Z"
-TOOTH, FEET_TOUCH = "M1 3.5L4 -4L7 3.5Z", "M0 3.5L0 3L4 -4L8 3L8 3.5Z"
+TOOTH, STANDS, FEET_TOUCH = "M1 3.5L4 -4L7 3.5Z", "M1 3L4 -4L7 3Z", "M0 3.5L0 3L4 -4L8 3L8 3.5Z"
 CORD, BALL, DOT = (
     "M3.8 3.5L4.2 3.5L4.2 -2L3.8 -2Z",
     "M2.5 -3.5L5.5 -3.5L5.5 -0.5L2.5 -0.5Z",
@@ -55,7 +55,9 @@ def parts(area: BaseGeometry) -> list[BaseGeometry]:
 
 @pytest.mark.parametrize("degrees", TURNS)
 @pytest.mark.parametrize(
-    "hung", [(TOOTH,), (FEET_TOUCH,), (CORD, BALL, DOT)], ids=["teeth", "touching teeth", "balls"]
+    "hung",
+    [(TOOTH,), (STANDS,), (FEET_TOUCH,), (CORD, BALL, DOT)],
+    ids=["teeth", "standing teeth", "touching teeth", "balls"],
 )
 def test_what_a_cut_parts_from_its_rail_is_left_out(hung: tuple[str, ...], degrees: int) -> None:
     """Tips of teeth and balls without their cord hung in the air beside every star and heart."""
@@ -186,7 +188,8 @@ def test_artwork_of_very_many_contours_is_left_as_it_is(count: int, stay: int) -
         return Strand(straight(corners[:-1], corners[1:]), True, 0, 0.0, 0.0, 8.0)
 
     rail, dots = square(-1, 3, 10, 1), [square(1 + 6 * i / count, 3.2, 0.005, 0.5) for i in range(count)]
-    ((*left,),) = without_crumbs([dots], [[rail, *dots]], [0.0], [0.0])
+    repeat = CutRepeat([dots], [[rail, *dots]], [0.0], 0.0, 8.0, (True, False))
+    ((left,),) = without_crumbs([repeat], sewn=False)
     assert len(left) == stay
 
 

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
+
 import numpy as np
 import pytest
 
@@ -68,7 +70,7 @@ def test_a_corner_that_leaves_parts_loose_is_told_where_it_is(
     name: str, monkeypatch: pytest.MonkeyPatch
 ) -> None:
     """Teeth and crests that a sharp mitre cuts from their rail, were they not left out."""
-    monkeypatch.setattr(bend, "without_crumbs", lambda kept, *_: kept)
+    monkeypatch.setattr(bend, "without_crumbs", lambda repeats, **_: [each.kept for each in repeats])
     square, star = prove(read_brush(BRUSHES[name]).to_core(), Scale(), ("square", "star"))
     assert square.faults == ()
     (told,) = star.faults
@@ -99,7 +101,8 @@ def test_a_star_that_holds_together_is_not(name: str) -> None:
 
 
 def test_beads_piled_up_at_a_points_tip_are_told() -> None:
-    square, star = prove(read_brush(BRUSHES["pearls"]).to_core(), Scale(), ("square", "star"))
+    beads = replace(read_brush(BRUSHES["pearls"]).to_core(), corners=CornerRule("carry"))
+    square, star = prove(beads, Scale(), ("square", "star"))
     assert square.faults == ()
     assert [fault.code for fault in star.faults] == ["pile-up"]
 

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
+from functools import cached_property
 
 import numpy as np
 from numpy.typing import NDArray
@@ -12,6 +13,7 @@ from curlet.core.lay.repeats import Repeats
 
 Floats = NDArray[np.float64]
 Ints = NDArray[np.intp]
+Bools = NDArray[np.bool_]
 
 
 @dataclass(frozen=True, eq=False)
@@ -32,6 +34,13 @@ class Local:
     shade: Floats
     hue: Floats
     plain: bool = False
+
+    @cached_property
+    def mirrored(self) -> Bools:
+        """(n,) whether each repeat's artwork lies mirrored, so that its contours wind the other way."""
+        if self.plain:
+            return np.zeros(len(self.matrix), dtype=bool)
+        return np.asarray(np.linalg.det(self.matrix) < 0)
 
     def take(self, which: Ints) -> Local:
         """That of some of the repeats."""

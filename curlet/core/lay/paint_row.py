@@ -154,7 +154,7 @@ class Painter:
             cuts = {key: begun_before(cut) if key in corners else cut for key, cut in cuts.items()}
         bent = Bent(
             row.line, row.offset, row.course.swell, row.line.path.length, row.repeats.start, self.tolerance,
-            cuts, window, self._touched,
+            cuts, window, self._touched, motif.sewn,
         )  # fmt: skip
         return [*items, *self._bent(bent, which, shapes, chosen)]
 
@@ -249,24 +249,17 @@ class Painter:
         for part, shape in batches:
             if graded(shape):
                 yield from (one for _, one in self._apart(part, which, shape))
-            elif shape.fill and self._mirrored[which[part]].any():
+            elif shape.fill and self.local.mirrored[which[part]].any():
                 key = (shape.fill, shape.stroke)
                 alike.setdefault(key, []).extend(self._wound_alike(part, which, shape))
             else:
                 alike.setdefault((shape.fill, shape.stroke), []).append(shape)
         yield from (together(shapes) for shapes in alike.values())
 
-    @cached_property
-    def _mirrored(self) -> Bools:
-        """(n,) whether each repeat's artwork lies mirrored, so that its contours wind the other way."""
-        if self.local.plain:
-            return np.zeros(len(self.row.repeats), dtype=bool)
-        return np.asarray(np.linalg.det(self.local.matrix) < 0)
-
     def _wound_alike(self, part: Ints, which: Ints, shape: Shape) -> Iterator[Shape]:
         """A batch's repeats, all of them wound one way: where two overlap by a hair, none cuts the other."""
         for repeat, one in self._apart(part, which, shape):
-            mirrored = self._mirrored[which[repeat]]
+            mirrored = self.local.mirrored[which[repeat]]
             yield replace(one, outline=turned_back(one.outline)) if mirrored else one
 
     def _one_by_one(self, every: list[list[Batch]], which: Ints) -> list[list[Shape]]:

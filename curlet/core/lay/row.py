@@ -238,8 +238,7 @@ def _too_many(count: float) -> TooMuch:
 
 def _ask(leg: Leg, room: Room, row: Row, counts: dict[str, int], scale: Scale) -> FitAsk:
     lengths = row.drawn_lengths(scale)
-    first = room.start.half_gap or row.fit.half_gaps
-    last = room.stop.half_gap or row.fit.half_gaps
+    first, last = (max(turning.gap, row.fit.half_gaps / 2) for turning in (room.start, room.stop))
     shift = 0.0 if leg.unbroken else max(row.start_shift.drawn(scale), 0.0)
     rule = replace(row.fit, short_legs=True) if _joined(room.start) and _joined(room.stop) else row.fit
     centred = {"repeat": True, "gap": False}.get(row.fit.layout)
@@ -247,11 +246,11 @@ def _ask(leg: Leg, room: Room, row: Row, counts: dict[str, int], scale: Scale) -
         available=room.length - shift,
         lengths=tuple(lengths[letter] for letter in row.sequence),
         gap=row.drawn_gap(scale),
-        end_gaps=1.0 if leg.unbroken else (first + last) / 2,
+        end_gaps=1.0 if leg.unbroken else first + last,
         rule=rule,
         multiple=alternation(row) if leg.unbroken else 1,
         count=counts.get(leg.node_id),
-        gap_first=first and not leg.unbroken,
+        first_gap=0.0 if leg.unbroken else first,
         odd=None if leg.unbroken else centred,
     )
 

@@ -27,6 +27,7 @@ class Motif:
     overhang : how far the artwork stands beyond each end of the cell, drawn mm.
     runs_on : whether artwork reaches over into its neighbours' cells and belongs there: where a row ends it
         goes on to the end, and is cut there.
+    sewn : whether the cloth holds each of its contours, so that at a cut none hangs on another.
     picture : a PNG that fills the cell, under the shapes; it is always laid rigidly.
     """
 
@@ -35,6 +36,7 @@ class Motif:
     overhang: float = 0.0
     picture: bytes | None = None
     runs_on: bool = False
+    sewn: bool = False
 
     def sized(self, size: float, weight: float) -> Motif:
         """Width times `size`, strokes times `weight`."""
@@ -42,7 +44,7 @@ class Motif:
             return self
         shapes = tuple(_sized(item, size, weight) for item in self.shapes)
         overhang = self.overhang * max(size, weight)
-        return Motif(shapes, self.width * size, overhang, self.picture, self.runs_on)
+        return replace(self, shapes=shapes, width=self.width * size, overhang=overhang)
 
     def with_ends_kept(self, natural: float, drawn: float, keep: float) -> Motif:
         """Stretched from `natural` to `drawn` mm with `keep` mm at each end left in proportion."""

@@ -13,9 +13,12 @@ from numpy.typing import NDArray
 from curlet.core.lay.corners.axes import CornerAxes
 from curlet.core.lay.corners.manner import CornerArt, CornerAsk, Turning
 from curlet.core.lay.corners.mitre import within_limit
+from curlet.core.path.contours import contours
+from curlet.core.path.cubics import points_on
 
 Floats = NDArray[np.float64]
 
+_SAMPLES = np.linspace(0, 1, 9)
 # A gathered corner is longer than its inner side needs in order to turn, so that it does not fold.
 _ROOM = 1.2
 # Past so sharp a turn, degrees, both legs would lie over each other on its inner side.
@@ -24,22 +27,37 @@ _SHARPEST_GATHERED = 110.0
 
 def mitred(ask: CornerAsk) -> Turning:
     """Both legs cut on the bisector."""
-    return Turning(cut=True, half_gap=True)
+    return Turning(cut=True, gap=0.5)
 
 
 def folded(ask: CornerAsk) -> Turning:
     """The trim runs on to its far edge and is folded over: the leg that goes on lies on top, and a
     crease shows on the bisector."""
     cut = within_limit(ask.corner.turn, ask.rule.mitre_limit)
-    return Turning(cut=cut, half_gap=True, folded=cut)
+    return Turning(cut=cut, gap=0.5, folded=cut)
 
 
 def turned(ask: CornerAsk) -> Turning:
-    """One repeat stands on the corner, turned by half of it; its neighbours end where its cell begins."""
+    """One repeat stands on the corner, turned by half of it; its neighbours end where it begins."""
+    take = _reach_along_legs(ask)
+    art = CornerArt((partial(_on_the_corner, length=ask.length, reach=take),))
+    return Turning(take=take, gap=1.0, art=art)
+
+
+def _reach_along_legs(ask: CornerAsk) -> float:
+    """How far along the legs a repeat reaches that stands on their corner, mm: a round bead by its radius,
+    however it is turned."""
     half = math.radians(ask.corner.turn) / 2
-    cell = ask.length / 2 * math.cos(half) + ask.reach * abs(math.sin(half))
-    take = cell + max(ask.gap, 0.0)
-    return Turning(take=take, art=CornerArt((partial(_on_the_corner, length=ask.length, reach=take),)))
+    if ask.motif.picture or not ask.motif.shapes:
+        return ask.length / 2 * math.cos(half) + ask.reach * abs(math.sin(half))
+    far = 0.0
+    for shape in (item.shape for item in ask.motif.shapes):
+        edge = shape.stroke.weight / 2 if shape.stroke else 0.0
+        for part in contours(shape.outline):
+            x, y = points_on(part.cubics, _SAMPLES).reshape(-1, 2).T
+            along, across = (np.clip(x, 0, 1) - 0.5) * ask.length, y * math.sin(half)
+            far = max(far, float((np.abs(along) * math.cos(half) + across).max()) + edge)
+    return far
 
 
 def gathered(ask: CornerAsk) -> Turning:

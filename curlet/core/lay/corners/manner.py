@@ -10,6 +10,7 @@ from numpy.typing import NDArray
 
 from curlet.core.brush.rules import CornerRule, Piece, Pieces
 from curlet.core.measures import Scale
+from curlet.core.motif.motif import Motif
 from curlet.core.path.corners import Corner
 
 if TYPE_CHECKING:
@@ -31,11 +32,13 @@ SHARPEST_CUT = 179.0
 @dataclass(frozen=True)
 class CornerAsk:
     """A course at a corner: `reach` is how far its edges lie from the path, `short` how far before the corner
-    its innermost line ends, `length` and `gap` are its repeats', `offset` its own line's, drawn mm."""
+    its innermost line ends, `length` and `gap` are its repeats', `offset` its own line's, drawn mm; `motif`
+    is what stands on a corner for which no artwork is given."""
 
     corner: Corner
     rule: CornerRule
     pieces: Pieces
+    motif: Motif
     reach: float
     scale: Scale
     size: float = 1.0
@@ -69,7 +72,7 @@ class Turning:
     ----------
     take : how much of each leg the corner takes, drawn mm.
     cut : whether repeats run on past the corner and are cut on its bisector.
-    half_gap : whether each leg ends with half a gap there.
+    gap : how much of a gap each leg ends with there: none, half of one or a whole one.
     folded : whether the leg that comes in lies uncut under the one that goes on.
     art : artwork that stands there instead.
     gave_way : whether a simpler manner stands here for the one that was asked for, which has no room.
@@ -77,7 +80,7 @@ class Turning:
 
     take: float = 0.0
     cut: bool = False
-    half_gap: bool = False
+    gap: float = 0.0
     folded: bool = False
     art: CornerArt | None = None
     gave_way: bool = False

@@ -24,7 +24,7 @@ class Mitre:
     sharp: bool = True
 
     def turning(self, ask: CornerAsk) -> Turning:
-        return Turning(cut=True, half_gap=True)
+        return Turning(cut=True, gap=0.5)
 
 
 def mitre_ratio(turn: float) -> float:

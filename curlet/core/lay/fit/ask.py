@@ -18,11 +18,11 @@ class FitAsk:
     Attributes
     ----------
     lengths : of the repeats, in their order, which begins again when it is through.
-    end_gaps : gaps at the leg's ends: 0 for flush ends, ½ for a half gap at one, 1 for a half gap
+    end_gaps : gaps at the leg's ends together: 0 for flush ends, ½ for a half gap at one, 1 for a half gap
         at both or where an unbroken closed path meets itself.
     multiple : what the count must be a multiple of, where something alternates round a closing.
     count : a count set by hand.
-    gap_first : whether the leg begins with half a gap.
+    first_gap : those of them that the leg begins with.
     odd : whether the count is odd (a repeat on the leg's middle) or even (a gap there); None for any.
     """
 
@@ -33,7 +33,7 @@ class FitAsk:
     rule: FitRule
     multiple: int = 1
     count: int | None = None
-    gap_first: bool = False
+    first_gap: float = 0.0
     odd: bool | None = None
 
     @property
@@ -140,5 +140,5 @@ def one_eased(ask: FitAsk) -> LegFit:
 
 
 def lead_in(ask: FitAsk, gap: float) -> float:
-    """Half a gap before the first repeat, where the leg begins with one."""
-    return gap / 2 if ask.gap_first else 0.0
+    """From the leg's start to the first repeat."""
+    return ask.first_gap * gap

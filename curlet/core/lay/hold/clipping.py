@@ -46,10 +46,11 @@ def clipped(
 
 
 def line_clipped(
-    shape: Shape, strands: Sequence[Strand], cuts: Sequence[Cut], bent: Heights
+    shape: Shape, strands: Sequence[Strand], cuts: Sequence[Cut], bent: Heights, *, mirrored: bool = False
 ) -> Iterator[tuple[Shape, list[Strand], list[Strand]]]:
-    """What cuts leave of a line: as it is where they do not touch it, and the area that the rest covers; each
-    with the contours that it is left of."""
+    """What cuts leave of a line: as it is where they do not touch it, the area that the rest covers, and
+    nothing of what lies beyond them; each with the contours that it is left of. The area is wound as the
+    fills of the same repeat are, which may lie mirrored."""
     stroke = shape.stroke
     assert stroke is not None
     if _can_be_parted(strands, stroke):
@@ -58,11 +59,13 @@ def line_clipped(
                 shape = replace(shape, stroke=replace(stroke, ends="flat"))
             strands = [part for strand in strands for part in _parted(strand, cut, bent)]
         cuts = [cut for cut in cuts if not cut.parts]
-    clear, touched = _sorted(strands, cuts, bent, stroke.weight)
-    if clear:
-        yield shape, clear, clear
+    clear, touched, beyond = _sorted(strands, cuts, bent, stroke.weight)
+    if clear or beyond:
+        yield shape, clear, [*clear, *beyond]
     if touched:
         areas = [area for strand in touched for area in _area_of(strand, stroke)]
+        if mirrored:
+            areas = [replace(area, cubics=area.cubics[::-1, ::-1]) for area in areas]
         yield (
             replace(shape, fill=stroke.paint, stroke=None, even_odd=False),
             clipped(areas, cuts, bent),
@@ -72,17 +75,18 @@ def line_clipped(
 
 def _sorted(
     strands: Sequence[Strand], cuts: Sequence[Cut], bent: Heights, weight: float
-) -> tuple[list[Strand], list[Strand]]:
-    """Those that lie clear within every cut, and those that one of them touches; what lies clear of a leg is
-    left out."""
+) -> tuple[list[Strand], list[Strand], list[Strand]]:
+    """Those that lie clear within every cut, those that one of them touches, and those that lie beyond."""
     clear: list[Strand] = []
     touched: list[Strand] = []
+    beyond: list[Strand] = []
     for strand in strands:
         within = [_margins(strand, cut, bent, weight) for cut in cuts]
         if any(most < 0 for _, most in within):
-            continue
-        (touched if any(least < 0 for least, _ in within) else clear).append(strand)
-    return clear, touched
+            beyond.append(strand)
+        else:
+            (touched if any(least < 0 for least, _ in within) else clear).append(strand)
+    return clear, touched, beyond
 
 
 def _margins(strand: Strand, cut: Cut, bent: Heights, weight: float) -> tuple[float, float]:

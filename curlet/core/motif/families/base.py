@@ -25,7 +25,8 @@ class About:
     trade : its stitch class or trade name.
     source : of its measures, or "common practice".
     usual : from and to, mm worn, of a repeat that is usually seen; the Ticket warns outside it.
-    hold, corners, overlap : how a new brush of it is laid.
+    hold, corners, overlap, fit : how a new brush of it is laid.
+    made : how its corner pieces are made from the repeat.
     gap : between its repeats on a new brush, mm worn.
     joins : whether a repeat runs on into the next one, edge to edge.
     piece : whether it is artwork for a single place, such as an end.
@@ -40,7 +41,9 @@ class About:
     usual: tuple[float, float]
     hold: str = "bend"
     corners: str = "pivot"
+    made: str = "mitred"
     overlap: str = "next-over-last"
+    fit: str = "ease"
     gap: float = 0.0
     joins: bool = False
     piece: bool = False

@@ -90,15 +90,21 @@ class Pen:
             self.shapes.append(role_shape)
 
     def motif(
-        self, width: float, overhang: float | None = None, *, seamless: bool = False, runs_on: bool = False
+        self,
+        width: float,
+        overhang: float | None = None,
+        *,
+        seamless: bool = False,
+        runs_on: bool = False,
+        sewn: bool = False,
     ) -> Motif:
         """The cell as a motif; a seamless one is cut at its edges, where the next repeat goes on; one that
-        runs on reaches over them whole."""
+        runs on reaches over them whole; the cloth holds every thread of one that is sewn."""
         shapes = [self._in_cell(item) for item in self.shapes]
         if seamless:
             shapes = [part for item in shapes for part in _cut(item)]
         reach = self._overhang if overhang is None else overhang
-        return Motif(tuple(shapes), width, reach, runs_on=runs_on)
+        return Motif(tuple(shapes), width, reach, runs_on=runs_on, sewn=sewn)
 
     def _in_cell(self, item: RoleShape) -> RoleShape:
         outline = item.shape.outline

@@ -25,7 +25,7 @@ class LeafStem(Family):
 
     about: ClassVar[About] = About(
         "Leaf and stem", "border", "leaf scroll", "drawn by hand", (8.0, 80.0),
-        corners="carry", joins=True, threads=("#5f7f52", "#8a9a5b"),
+        corners="piece", joins=True, threads=("#5f7f52", "#8a9a5b"),
     )  # fmt: skip
 
     def natural(self, scale: Scale) -> float:

@@ -26,4 +26,4 @@ class Backstitch(Family):
     def make(self, scale: Scale) -> Motif:
         m, pen = self.begin(scale)
         pen.fill(lens(0.02 * pen.length, 0.98 * pen.length, m.thread / 2, end=m.waist / 100))
-        return pen.motif(m.thread)
+        return pen.motif(m.thread, sewn=True)

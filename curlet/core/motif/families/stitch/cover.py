@@ -41,7 +41,7 @@ class Cover(Family):
                 pen.thread([(0.08 * length, y), (0.86 * length, y)], m.thread)
             else:
                 pen.stroke(curve([(0, y), (0.3 * length, y - 0.12 * h), (0.6 * length, y)]), m.thread)
-        return pen.motif(m.gauge + m.thread)
+        return pen.motif(m.gauge + m.thread, sewn=True)
 
     def _web(self, pen: Pen, h: float, thread: float, beneath: bool) -> None:
         """The thread that crosses between the rows, there and back in each stitch."""

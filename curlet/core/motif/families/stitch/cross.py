@@ -31,4 +31,4 @@ class Cross(Family):
         below, above = (falling, rising) if m.upper == "rising" else (rising, falling)
         pen.stroke(lines(below), m.thread, lighter=-10)
         pen.stroke(lines(above), m.thread)
-        return pen.motif(m.width, overhang=0)
+        return pen.motif(m.width, overhang=0, sewn=True)

@@ -29,4 +29,4 @@ class Herringbone(Family):
         h, length, c = (m.width - m.thread) / 2, pen.length, m.cross / 200
         pen.stroke(lines([(-c * length, h), ((0.5 + c) * length, -h)]), m.thread, lighter=-8)
         pen.stroke(lines([((0.5 - c) * length, -h), ((1 + c) * length, h)]), m.thread)
-        return pen.motif(m.width, overhang=c * length + m.thread / 2)
+        return pen.motif(m.width, overhang=c * length + m.thread / 2, sewn=True)

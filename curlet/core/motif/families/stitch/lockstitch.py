@@ -28,4 +28,4 @@ class Lockstitch(Family):
         if m.holes:
             pen.holes([(0, 0), (pen.length, 0)], 0.8 * m.thread)
         pen.fill(lens(0, pen.length, m.thread / 2, end=0.6))
-        return pen.motif(m.thread)
+        return pen.motif(m.thread, sewn=True)

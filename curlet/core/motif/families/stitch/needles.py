@@ -30,4 +30,4 @@ class Needles(Family):
         for needle in range(m.needles):
             y = needle * m.gauge - whole / 2
             pen.thread([(0, y), (pen.length, y)], m.thread, m.twist)
-        return pen.motif(whole + m.thread)
+        return pen.motif(whole + m.thread, sewn=True)

@@ -43,4 +43,4 @@ class Overedge(Family):
             y = -h - m.distance
             pen.thread([(0.06 * length, y), (0.86 * length, y)], t)
             half += m.distance
-        return pen.motif(2 * half)
+        return pen.motif(2 * half, sewn=True)

@@ -34,4 +34,4 @@ class Running(Family):
         if self.holes:
             pen.holes([(0, 0), (pen.length, 0)], weight)
         pen.thread([(0, 0), (pen.length, 0)], weight, self.twist, ends=self.ends)
-        return pen.motif(weight)
+        return pen.motif(weight, sewn=True)

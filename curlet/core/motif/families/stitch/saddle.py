@@ -31,4 +31,4 @@ class Saddle(Family):
         if m.holes:
             pen.holes(ends, m.thread)
         pen.thread(ends, m.thread, m.twist)
-        return pen.motif(m.thread + 2 * rise)
+        return pen.motif(m.thread + 2 * rise, sewn=True)

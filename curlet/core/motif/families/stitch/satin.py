@@ -44,4 +44,4 @@ class Satin(Family):
             x = (index + 0.5) * step
             shade = (-9.0, 0.0, -5.0)[index % 3]
             pen.stroke(lines([(x + shift, -h), (x - shift, h)]), weight, lighter=shade)
-        return pen.motif(m.width, overhang=weight / 2 + abs(shift))
+        return pen.motif(m.width, overhang=weight / 2 + abs(shift), sewn=True)

@@ -29,4 +29,4 @@ class Whip(Family):
         h, reach = (m.depth - m.thread) / 2, m.lean / 100 * pen.length
         start = (pen.length - reach) / 2
         pen.thread([(start, h), (start + reach, -h)], m.thread, m.twist)
-        return pen.motif(m.depth)
+        return pen.motif(m.depth, sewn=True)

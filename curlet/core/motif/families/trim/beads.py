@@ -22,13 +22,14 @@ class Bead(Family):
 
     about: ClassVar[About] = About(
         "Bead", "trim", "beading", "common practice", (2.0, 20.0),
-        hold="ride", corners="carry", gap=0.6, threads=("#f3ead7", "#dcc594"), cell="length",
+        hold="ride", corners="piece", made="turned", fit="even-gaps", gap=0.6,
+        threads=("#f3ead7", "#dcc594"), cell="length",
     )  # fmt: skip
 
     def make(self, scale: Scale) -> Motif:
         m, pen = self.begin(scale)
         x, rx, ry = pen.length / 2, pen.length / 2, m.width / 2
-        reach = 0.2 * m.width
+        reach = 0.12 * m.width
         pen.fill(box(-reach, -m.thread / 2, pen.length + reach, m.thread / 2), 2, -12)
         pen.fill(disc(x, 0, rx, ry), lighter=-16)
         pen.fill(disc(x - 0.06 * rx, -0.06 * ry, 0.88 * rx, 0.88 * ry))

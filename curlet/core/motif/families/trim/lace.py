@@ -24,7 +24,7 @@ class Lace(Family):
 
     about: ClassVar[About] = About(
         "Lace edge", "trim", "edging lace", "common practice", (6.0, 40.0),
-        corners="piece", joins=True, threads=("#f3ead7",), cell="scallop",
+        corners="piece", made="gathered", joins=True, threads=("#f3ead7",), cell="scallop",
     )  # fmt: skip
 
     def make(self, scale: Scale) -> Motif:

@@ -25,7 +25,7 @@ class Ruffle(Family):
 
     about: ClassVar[About] = About(
         "Ruffle", "trim", "gathered ruffle", "common practice", (4.0, 40.0),
-        corners="piece", joins=True, threads=("#a8d4de",), cell="fold",
+        corners="piece", made="gathered", joins=True, threads=("#a8d4de",), cell="fold",
     )  # fmt: skip
 
     def make(self, scale: Scale) -> Motif:

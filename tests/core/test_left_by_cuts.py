@@ -1,0 +1,151 @@
+"""What corners leave of artwork: all that hangs together, all that is sewn, and nothing cancelled out."""
+
+from __future__ import annotations
+
+import io
+import math
+
+import numpy as np
+import pytest
+from PIL import Image
+from shapely import LineString, Point, get_parts, union_all
+from shapely.affinity import rotate
+from shapely.geometry.base import BaseGeometry
+
+from curlet.core.brush import Brush, CornerRule, Facing, Row
+from curlet.core.drawing import Drawing
+from curlet.core.dress.colour import ColourRole
+from curlet.core.lay import lay
+from curlet.core.lay.draw import draw_run
+from curlet.core.measures import Measure, Scale
+from curlet.core.motif.families import ArtShape, Artwork
+from curlet.core.path import Path
+from curlet.demo.brushes import BRUSHES
+from curlet.formats.brush_file import read_brush
+from curlet.formats.png_out import write_png
+from tests.outlines import filled_area, flattened, main_row, shapes_of
+from tests.shapes import moved, polyline, square, turn
+
+
+def star(reach: float) -> Path:
+    spokes = [
+        (reach if k % 2 == 0 else 0.4 * reach) * np.exp(1j * math.pi * (k / 5 - 0.5)) for k in range(10)
+    ]
+    return polyline(*((s.real, s.imag) for s in spokes), closed=True)
+
+
+def built_in(name: str) -> Brush:
+    return read_brush(BRUSHES[name]).to_core()
+
+
+def covered(path: Path, brush: Brush) -> BaseGeometry:
+    """All that is drawn, lines too."""
+    drawn = shapes_of(draw_run(lay(path, brush, Scale()), "r", ""))
+    lines = ((points, shape.stroke) for shape, outline, _ in drawn for points in flattened(outline))
+    lines_area = [LineString(points).buffer(stroke.weight / 2) for points, stroke in lines if stroke]
+    return union_all([*lines_area, filled_area(lay(path, brush, Scale()))])
+
+
+@pytest.mark.parametrize("name", ["satin", "rope", "cord", "round-braid", "flat-braid"])
+def test_every_point_of_a_star_is_filled_to_its_tip(name: str) -> None:
+    """Threads and strands lean over several repeats; those past a leg's end were taken for crumbs."""
+    brush = built_in(name)
+    area = covered(star(40), brush)
+    row = main_row(lay(star(40), brush, Scale()))
+    # As far inside the sharp corner as its own width is, all of it is covered, on both legs alike.
+    for k in range(5):
+        tip = rotate(Point(0, -40), 72 * k, origin=(0, 0))
+        inner = rotate(Point(0, -40 + row.reach), 72 * k, origin=(0, 0))
+        line = LineString([tip, inner])
+        for side in (-0.1, 0.1):
+            beside = line.offset_curve(side)
+            assert beside.intersection(area).length > 0.9 * beside.length
+
+
+def test_needle_rows_meet_in_every_corner() -> None:
+    """A cover stitch's needle threads lie on the cloth: none hangs on its looper's, which a cut parts."""
+    brush = built_in("cover")
+    row = main_row(lay(star(60), brush, Scale()))
+    area = covered(star(60), brush)
+    # On the bisector, half the gauge over the cosine of half the turn.
+    for at in (1, 3, 5, 7, 9):
+        nodes = star(60).points
+        here, before, after = nodes[at], nodes[at - 1], nodes[(at + 1) % 10]
+        u, v = (here - before) / np.hypot(*(here - before)), (after - here) / np.hypot(*(after - here))
+        bisector = (u - v) / np.hypot(*(u - v))
+        mitre = here + bisector * row.reach / math.sqrt((1 + float(u @ v)) / 2)
+        assert area.distance(Point(*mitre)) < 1.0
+
+
+@pytest.mark.parametrize("degrees", [-144, -120, -90, 90, 120, 144])
+@pytest.mark.parametrize("name", ["pompom", "tassels", "fringe"])
+def test_nothing_hangs_in_the_air_beside_a_corner(name: str, degrees: int) -> None:
+    """What hung on the heading at several removes, a ball's marks or a fringe's threads, goes with it."""
+    area = covered(turn(degrees, 120), built_in(name))
+    assert len([part for part in get_parts(area.buffer(0.02)).tolist() if part.area > 0.01]) == 1
+
+
+@pytest.mark.parametrize("name", ["zigzag", "three-step"])
+def test_no_speck_of_thread_stands_past_a_point(name: str) -> None:
+    parts = get_parts(covered(star(40), built_in(name)).buffer(0.02))
+    assert min(part.area for part in parts.tolist()) > 1.0
+
+
+def pixels(path: Path, brush: Brush, size: float) -> np.ndarray:
+    group = draw_run(lay(path, brush, Scale()), "r", "")
+    return np.asarray(Image.open(io.BytesIO(write_png(Drawing(size, size, (group,)), 254))).convert("RGBA"))
+
+
+@pytest.mark.parametrize(
+    "facing", [Facing(), Facing(mirror_alternate=True)], ids=["alike", "mirrored by turns"]
+)
+def test_a_line_goes_on_from_one_cut_repeat_to_the_next(facing: Facing) -> None:
+    """Mirrored, a line's area was wound the other way: where two repeats lap, each took the other out."""
+    stem = ArtShape("M0 0L12 0", stroke=ColourRole(), weight=1.0, ends="flat")
+    row = Row(Artwork((stem,), 12, 4), Measure(12.0), Measure(0.0), hold="bend", facing=facing)
+    path = moved(square(22), 5, 5)
+    shown = pixels(path, Brush(courses=(row,), corners=CornerRule("mitre")), 32)
+    along = np.arange(60, 265)
+    assert (shown[50, along, 3] == 255).all()
+    assert (shown[along, 50, 3] == 255).all()
+
+
+def lone_dot(x: float, *, held: bool) -> Brush:
+    """A dot of 2 mm at x on a cloth, or by itself."""
+    cloth = ArtShape("M0 -4L8 -4L8 4L0 4Z", fill=ColourRole(1))
+    dot = ArtShape(f"M{x} 1L{x + 2} 1L{x + 2} 3L{x} 3Z", fill=ColourRole(2))
+    shapes = (cloth, dot) if held else (dot,)
+    row = Row(Artwork(shapes, 8, 8), Measure(8.0), Measure(0.0), hold="bend")
+    return Brush(courses=(row,), corners=CornerRule("mitre"), threads=("#000000", "#ff0000"))
+
+
+@pytest.mark.parametrize("held", [True, False], ids=["on a cloth", "by itself"])
+@pytest.mark.parametrize(("x", "dots"), [(4.0, 16), (5.5, 15)])
+def test_a_small_part_of_a_dot_is_left_out(x: float, dots: int, held: bool) -> None:
+    """Seven dots of each leg are whole; of one leg's eighth, half or under a tenth lies before the cut."""
+    drawn = shapes_of(draw_run(lay(turn(90, 64), lone_dot(x, held=held), Scale()), "r", ""))
+    red = [outline for shape, outline, _ in drawn if getattr(shape.fill, "colour", "") == "#ff0000"]
+    assert sum(len(flattened(outline)) for outline in red) == dots
+
+
+@pytest.mark.parametrize("name", ["pearls", "scallop-discs"])
+def test_beads_sit_on_corners_as_far_apart_as_elsewhere(name: str) -> None:
+    """They passed every corner by as it fell, and some were squeezed to ovals."""
+    brush = built_in(name)
+    path = square(63)
+    wide = 2 * main_row(lay(path, brush, Scale())).reach
+    boxes = [
+        (points.min(axis=0), points.max(axis=0))
+        for shape, outline, _ in shapes_of(draw_run(lay(path, brush, Scale()), "r", ""))
+        for points in flattened(outline)
+        if shape.fill and np.ptp(points, axis=0).min() > 0.95 * wide
+    ]
+    sizes = np.array([high - low for low, high in boxes])
+    assert sizes == pytest.approx(np.full_like(sizes, wide), rel=0.03)
+    middles = np.array([(low + high) / 2 for low, high in boxes])
+    for corner in path.points:
+        assert np.hypot(*(middles - corner).T).min() < 0.05
+    top = np.sort(middles[np.abs(middles[:, 1]) < 0.05, 0])
+    apart = np.diff(top)
+    assert len(apart) > 4
+    assert apart == pytest.approx(np.full_like(apart, apart.mean()), rel=0.04)
