@@ -17,7 +17,8 @@ from curlet.core.lay.corners.mitre import half_plane
 from curlet.core.lay.draw_picture import picture_item
 from curlet.core.lay.facing import Local, faced, still
 from curlet.core.lay.hold import HOLDS, Placements
-from curlet.core.lay.hold.bend import Batch, bend_together
+from curlet.core.lay.hold.bend import bend_together
+from curlet.core.lay.hold.followed import Batch
 from curlet.core.lay.hold.lap import begun_before
 from curlet.core.lay.hold.mapping import Bent
 from curlet.core.lay.hold.rigid import rigid_clipped

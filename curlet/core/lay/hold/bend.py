@@ -3,19 +3,16 @@
 from __future__ import annotations
 
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass, replace
+from dataclasses import replace
 
 import numpy as np
 from numpy.typing import NDArray
 
 from curlet.core.drawing import Outline, Shape
-from curlet.core.lay.corners.cut import Cut
 from curlet.core.lay.facing import Local
-from curlet.core.lay.hold.clipping import clipped, line_clipped
-from curlet.core.lay.hold.crumbs import CutRepeat, without_crumbs
-from curlet.core.lay.hold.lap import lap, meet
+from curlet.core.lay.hold.followed import Batch, Followed, joints_in
+from curlet.core.lay.hold.lap import lap
 from curlet.core.lay.hold.mapping import TOLERANCE, Bent
-from curlet.core.lay.hold.strands import Strand, bent_outlines, cut_at, run_on, strands_of
 from curlet.core.lay.repeats import Repeats
 from curlet.core.path.contours import Contour, coarser, contours
 from curlet.core.path.cubics import points_on, rates_on
@@ -33,11 +30,6 @@ _INSIDE = 1e-7
 _BLOCK = 24_000
 # Where κq passes this, to either side, the mapping is followed piece by piece.
 _TIGHT = 0.9
-
-# The indices of some repeats, and one shape with their outlines one after the other.
-Batch = tuple[Ints, Shape]
-# The index of a shape, how it is painted, and its contours after and before they were cut.
-Left = tuple[int, Shape, list[Strand], list[Strand]]
 
 
 def bend(bent: Bent, repeats: Repeats, local: Local, shape: Shape) -> list[Batch]:
@@ -59,7 +51,7 @@ def bend_together(bent: Bent, repeats: Repeats, local: Local, shapes: Sequence[S
     if bent.tolerance > TOLERANCE:
         scale = (float(np.abs(repeats.end - repeats.start).max()), 1.0)
         parts = [[coarser(part, scale, bent.tolerance) for part in chain] for chain in parts]
-    kappa, joints = _bends(bent, repeats), _joints(bent, repeats)
+    kappa, joints = _bends(bent, repeats), joints_in(bent, repeats)
     careful = joints.crossed | (kappa * _reach(bent, repeats, local, parts) > _TIGHT) | bool(bent.window)
     if bent.cuts:
         careful |= repeats.cut_start | repeats.cut_end
@@ -72,7 +64,7 @@ def bend_together(bent: Bent, repeats: Repeats, local: Local, shapes: Sequence[S
         left[i][smooth] = bool(parts[i])
         for which, _ in batches:
             left[i][which] = False
-    for i, batch in _Care(bent, repeats, local, joints).bent(shapes, parts, left):
+    for i, batch in Followed(bent, repeats, local, joints).bent(shapes, parts, left):
         found[i].append(batch)
     return found
 
@@ -95,33 +87,6 @@ def _at_once(
                 yield from ((i, which, outline) for i, outline in zip(members, outlines, strict=True))
 
 
-@dataclass(frozen=True, eq=False)
-class _Joints:
-    """Which joints of the path lie in each repeat: those from `first` to before `last`."""
-
-    places: Floats
-    first: Ints
-    last: Ints
-
-    @property
-    def crossed(self) -> Bools:
-        return np.asarray(self.last > self.first)
-
-    def within(self, repeat: int) -> Floats:
-        return self.places[self.first[repeat] : self.last[repeat]]
-
-
-def _joints(bent: Bent, repeats: Repeats) -> _Joints:
-    places = bent.line.joints(float(np.abs(repeats.end - repeats.start).max()), bent.tolerance)
-    begin, cease = bent.line.follows(repeats.leg)
-    low, high = np.maximum(repeats.start, begin), np.minimum(repeats.end, cease)
-    # A joint at which another repeat begins is bridged by the one that ends there.
-    met = meet(repeats.end, bent.starts, bent)
-    first = np.searchsorted(places, low + _INSIDE, side="right")
-    last = np.searchsorted(places, high - np.where(met, -_INSIDE, _INSIDE), side="left")
-    return _Joints(places, first, last)
-
-
 def _reach(bent: Bent, repeats: Repeats, local: Local, parts: Sequence[Sequence[Contour]]) -> float:
     """How far beside the path anything lies, about, mm."""
     high = max((float(np.abs(part.cubics[..., 1]).max()) for chain in parts for part in chain), default=0.0)
@@ -129,107 +94,6 @@ def _reach(bent: Bent, repeats: Repeats, local: Local, parts: Sequence[Sequence[
         high += float(np.abs(repeats.end - repeats.start).max()) / 2
     wide = max((width for _, width in bent.swell.points), default=100.0) / 100
     return abs(bent.offset) + wide * high + float(np.abs(repeats.beside).max(initial=0.0))
-
-
-@dataclass(frozen=True, eq=False)
-class _Care:
-    """Repeats that are followed piece by piece."""
-
-    of: Bent
-    repeats: Repeats
-    local: Local
-    joints: _Joints
-
-    def bent(
-        self, shapes: Sequence[Shape], parts: Sequence[Sequence[Contour]], which: Sequence[Bools]
-    ) -> Iterator[tuple[int, Batch]]:
-        """Some repeats of each shape, all of them at once: the shape's index and one repeat of it."""
-        strands: list[Strand] = []
-        owners: list[tuple[int, int, Shape, int]] = []
-        for repeat, i, painted, kept in self._kept(shapes, parts, which):
-            chains = [self._at_joints(strand, repeat) for strand in kept]
-            owners.append((i, repeat, painted, len(chains)))
-            strands += chains
-        outlines, at = bent_outlines(self.of, strands), 0
-        for i, repeat, painted, count in owners:
-            few, at = outlines[at : at + count], at + count
-            if few:
-                points = np.concatenate([outline.points for outline in few])
-                outline = Outline("".join(outline.commands for outline in few), points)
-                yield i, (np.array([repeat]), replace(painted, outline=outline))
-
-    def _kept(
-        self, shapes: Sequence[Shape], parts: Sequence[Sequence[Contour]], which: Sequence[Bools]
-    ) -> Iterator[tuple[int, int, Shape, list[Strand]]]:
-        """What corners leave of shapes: a repeat, the shape's index, its fill or its line, and contours."""
-        every = []
-        for repeat in np.flatnonzero(np.any(which, axis=0)).tolist():
-            cuts = self.of.cuts_of(self.repeats, repeat)
-            wanted = [i for i in range(len(shapes)) if which[i][repeat]]
-            strands = [strands_of(self.repeats, self.local, repeat, parts[i]) for i in wanted]
-            left = [
-                (i, *each)
-                for i, whole in zip(wanted, strands, strict=True)
-                for each in self._cut(whole, shapes[i], cuts, mirrored=bool(self.local.mirrored[repeat]))
-            ]
-            every.append((repeat, bool(cuts), left))
-        crumbs_out = self._without_crumbs({repeat: left for repeat, cut, left in every if cut})
-        for repeat, _, left in every:
-            kept = crumbs_out.get(repeat, [strands for _, _, strands, _ in left])
-            for (i, painted, *_), contours_left in zip(left, kept, strict=True):
-                yield repeat, i, painted, contours_left
-
-    def _without_crumbs(self, cut: dict[int, list[Left]]) -> dict[int, list[list[Strand]]]:
-        """What is left of the shapes of each repeat that corners cut, leg by leg."""
-        found: dict[int, list[list[Strand]]] = {}
-        if self.of.window:
-            return found
-        for leg in {int(self.repeats.leg[repeat]) for repeat in cut}:
-            here = [repeat for repeat in cut if self.repeats.leg[repeat] == leg]
-            together = [
-                CutRepeat(
-                    [kept for _, _, kept, _ in cut[repeat]],
-                    [whole for *_, whole in cut[repeat]],
-                    [painted.stroke.weight if painted.stroke else 0.0 for _, painted, *_ in cut[repeat]],
-                    *self._goes_on_at(repeat, here),
-                )
-                for repeat in here
-            ]
-            found |= dict(zip(here, without_crumbs(together, sewn=self.of.sewn), strict=True))
-        return found
-
-    def _cut(
-        self, whole: list[Strand], shape: Shape, cuts: Sequence[Cut], *, mirrored: bool
-    ) -> Iterator[tuple[Shape, list[Strand], list[Strand]]]:
-        """What cuts leave of one shape, and what it is left of."""
-        if not cuts:
-            yield shape, whole, whole
-            return
-        if shape.fill is not None:
-            left = clipped(whole, cuts, self.of, even_odd=shape.even_odd)
-            yield replace(shape, stroke=None), left, whole
-        if shape.stroke is not None:
-            yield from line_clipped(replace(shape, fill=None), whole, cuts, self.of, mirrored=mirrored)
-
-    def _goes_on_at(self, repeat: int, cut: Sequence[int]) -> tuple[float, float, tuple[bool, bool]]:
-        """A repeat's cell, and at which of its edges its leg goes on with a repeat that nothing cuts."""
-        repeats, others = self.repeats, [each for each in cut if each != repeat]
-        start, end = float(repeats.start[repeat]), float(repeats.end[repeat])
-        leg = self.of.line.legs[int(repeats.leg[repeat])]
-        whole = np.flatnonzero((repeats.leg == repeats.leg[repeat]) & ~repeats.cut_start & ~repeats.cut_end)
-        first = start + end < leg.s0 + leg.s1
-        edge, beside = (end, repeats.start) if first else (start, repeats.end)
-        beyond = repeats.start[whole] > start if first else repeats.start[whole] < start
-        alone = bool(np.abs(beside[others] - edge).min(initial=np.inf) > _INSIDE and beyond.any())
-        return start, end, (alone and not first, alone and first)
-
-    def _at_joints(self, strand: Strand, repeat: int) -> Strand:
-        places = self.joints.within(repeat)
-        if not len(places):
-            return strand
-        end = float(self.repeats.end[repeat])
-        cut = cut_at(strand, places)
-        return run_on(cut, end) if abs(places[-1] - end) < _INSIDE else cut
 
 
 def _alike(
