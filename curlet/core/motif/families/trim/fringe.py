@@ -33,7 +33,7 @@ class Fringe(Family):
 
     about: ClassVar[About] = About(
         "Fringe", "trim", "cut fringe", "common practice", (1.5, 25.0),
-        corners="mitre", joins=True, threads=("#e9c46a",),
+        corners="piece", made="gathered", joins=True, threads=("#e9c46a",),
     )  # fmt: skip
 
     def natural(self, scale: Scale) -> float:
