@@ -84,7 +84,7 @@ class Weave:
     tile: Callable[[Cloth], Tile | None]
     warp: str
     weft: str
-    threads: tuple[str, ...] = ("Colour of the cloth",)
+    threads: tuple[str, ...] = ("Cloth colour",)
     counts: tuple[str, ...] = ()
 
 
