@@ -149,3 +149,14 @@ def test_beads_sit_on_corners_as_far_apart_as_elsewhere(name: str) -> None:
     apart = np.diff(top)
     assert len(apart) > 4
     assert apart == pytest.approx(np.full_like(apart, apart.mean()), rel=0.04)
+
+
+@pytest.mark.parametrize("degrees", [60, 105])
+def test_gathered_fringe_shows_no_line_between_its_copies(degrees: int) -> None:
+    """Each was painted by itself, and light came through its heading wherever two met."""
+    shown = pixels(moved(turn(degrees, 40), 5, 50), built_in("fringe"), 130)[..., 3] / 255
+    row = main_row(lay(turn(degrees, 40), built_in("fringe"), Scale()))
+    heading = row.offset - row.reach + 0.6
+    line = LineString([(5, 50 + heading), (40, 50 + heading)])
+    along = [line.interpolate(at) for at in np.arange(0.5, line.length, 0.05)]
+    assert min(shown[round(p.y * 10), round(p.x * 10)] for p in along) == 1.0

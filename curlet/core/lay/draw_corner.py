@@ -20,6 +20,7 @@ from curlet.core.lay.hold.lap import started_before
 from curlet.core.lay.hold.mapping import TOLERANCE
 from curlet.core.lay.pieces import CornerPlace
 from curlet.core.lay.row import LaidRow
+from curlet.core.lay.run_in import run_in
 from curlet.core.path.contours import coarser, contours
 from curlet.core.path.outline import turned_back
 
@@ -30,9 +31,16 @@ _NEAR = 1e-4
 CREASE, CREASE_SHADE = 0.03, -18.0
 
 
-def corner_items(row: LaidRow, threads: tuple[str, ...], tolerance: float = 0.0) -> list[Item]:
-    """The artwork and the creases of every corner; detail below the tolerance may go, drawn mm."""
-    items: list[Item] = [_artwork(row, place, threads, tolerance) for place in row.corner_places]
+def corner_items(
+    row: LaidRow, threads: tuple[str, ...], tolerance: float = 0.0, *, beside: bool = False
+) -> list[Item]:
+    """The artwork and the creases of every corner; detail below the tolerance may go, drawn mm.
+
+    Parameters
+    ----------
+    beside : whether its copies lie beside one another, so that they are painted as one.
+    """
+    items: list[Item] = [_artwork(row, place, threads, tolerance, beside) for place in row.corner_places]
     creases = [crease(row.line, room.leg, row.offset, row.reach) for room in row.rooms if room.stop.folded]
     if creases:
         stroke = Stroke(
@@ -42,9 +50,11 @@ def corner_items(row: LaidRow, threads: tuple[str, ...], tolerance: float = 0.0)
     return items
 
 
-def _artwork(row: LaidRow, place: CornerPlace, threads: tuple[str, ...], tolerance: float) -> Item:
+def _artwork(
+    row: LaidRow, place: CornerPlace, threads: tuple[str, ...], tolerance: float, beside: bool
+) -> Item:
     axes = axes_of(row, place.leg)
-    motif, shapes = row.motifs[place.motif], []
+    motif, shapes = row.motifs[place.motif], list[Shape]()
     if motif.picture:
         there = _about_middle(place.art.warps[0], axes)
         return picture_item(motif, np.array([there]))
@@ -59,9 +69,11 @@ def _artwork(row: LaidRow, place: CornerPlace, threads: tuple[str, ...], toleran
         there = _about_middle(warp, axes)
         outlines = warped(parts, partial(warp, axes=axes), place.art.kink, max(tolerance, TOLERANCE))
         mirrored = there[0] * there[3] < there[1] * there[2]
+        copy = list[Shape]()
         for shape, outline in zip(dressed, outlines, strict=True):
             laid = turned_back(outline) if mirrored and shape.fill else outline
-            shapes.append(moved_paint(replace(shape, outline=laid), there))
+            copy.append(moved_paint(replace(shape, outline=laid), there))
+        shapes = run_in(shapes, copy) if beside else [*shapes, *copy]
     return Laid(tuple(shapes))
 
 

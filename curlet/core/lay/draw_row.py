@@ -51,7 +51,7 @@ def row_items(
         layer = _in_order(painter, which, over)
         items += _run_together(layer) if over is False and painter.beside_one_another else layer
     coarse = tolerance if tolerance > TOLERANCE else 0.0
-    beside = [*items, *corner_items(row, threads, coarse)]
+    beside = [*items, *corner_items(row, threads, coarse, beside=not painter.overlapping)]
     laid = beside if painter.overlapping else _run_together(beside)
     under = [] if coarse else under_cuts(row, laid, as_one=not painter.overlapping)
     return [*under, *flat_rails(row, painter.local, threads), *_folds(painter), *laid]

@@ -100,4 +100,6 @@ def _widest(case: Case, row: LaidRow) -> float:
         return found
     taken = sum(room.stop.take for room in row.rooms[:1]) + sum(room.start.take for room in row.rooms[1:2])
     left = sum(fit.left_over for fit in row.fits)
-    return max(found, float(gaps[crossing].max(initial=0.0)) - taken - asked - left)
+    # What stands on the corner has a gap on either side.
+    beside = [room.stop.gap for room in row.rooms[:1]] + [room.start.gap for room in row.rooms[1:2]]
+    return max(found, float(gaps[crossing].max(initial=0.0)) - taken - max(sum(beside), 1.0) * asked - left)
