@@ -122,11 +122,11 @@ def test_a_gradient_and_a_dotted_edge_are_laid_on(board: Table) -> None:
 
 
 def test_the_cells_edge_snaps_to_the_artwork(board: Table) -> None:
-    length = float(cell(board).split()[0])
+    length, before = float(cell(board).split()[0]), shapes(board)
     board.type_in("New: middle, along", f"{length - 2} mm")
     board.type_in("New: long", "1 mm")
     board.button("Draw the disc").click()
-    board.wait(lambda: undo_title(board) == "Undo: Draw a disc")
+    board.wait(lambda: undo_title(board) == "Undo: Draw a disc" and shapes(board) == before + 1)
     edge = board.by_id("edge-end")
     zoom = _zoom(board, length)
     # To within a few pixels of the disc's right side: it is taken to it exactly.
