@@ -60,7 +60,7 @@ def make_rooms(
     beside = own_offset(row, scale)
     owns = [OwnLine(line, index, beside, manners.rule.mitre_limit) for index in range(len(line.legs))]
 
-    motif = row.motifs(scale)[row.sequence[0]]
+    motif = row.motifs(scale)[0]
 
     def ask(index: int, corner: Corner) -> CornerAsk:
         return CornerAsk(
