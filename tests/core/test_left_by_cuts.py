@@ -8,14 +8,14 @@ import math
 import numpy as np
 import pytest
 from PIL import Image
-from shapely import LineString, Point, get_parts, union_all
+from shapely import LineString, Point, Polygon, get_parts, union_all
 from shapely.affinity import rotate
 from shapely.geometry.base import BaseGeometry
 
 from curlet.core.brush import Brush, CornerRule, Facing, Row
 from curlet.core.drawing import Drawing
 from curlet.core.dress.colour import ColourRole
-from curlet.core.lay import lay
+from curlet.core.lay import LaidRun, lay
 from curlet.core.lay.draw import draw_run
 from curlet.core.measures import Measure, Scale
 from curlet.core.motif.families import ArtShape, Artwork
@@ -23,7 +23,7 @@ from curlet.core.path import Path
 from curlet.demo.brushes import BRUSHES
 from curlet.formats.brush_file import read_brush
 from curlet.formats.png_out import write_png
-from tests.outlines import filled_area, flattened, main_row, shapes_of
+from tests.outlines import flattened, main_row, shapes_of
 from tests.shapes import moved, polyline, square, turn
 
 
@@ -38,25 +38,36 @@ def built_in(name: str) -> Brush:
     return read_brush(BRUSHES[name]).to_core()
 
 
+def drawn_parts(run: LaidRun) -> list[BaseGeometry]:
+    """All that is drawn, contour by contour, lines too."""
+    parts: list[BaseGeometry] = []
+    for shape, outline, _ in shapes_of(draw_run(run, "r", "")):
+        for points in flattened(outline):
+            if shape.stroke:
+                parts.append(LineString(points).buffer(shape.stroke.weight / 2))
+            elif len(points) > 3:
+                parts.append(Polygon(points))
+    return parts
+
+
 def covered(path: Path, brush: Brush) -> BaseGeometry:
-    """All that is drawn, lines too."""
-    drawn = shapes_of(draw_run(lay(path, brush, Scale()), "r", ""))
-    lines = ((points, shape.stroke) for shape, outline, _ in drawn for points in flattened(outline))
-    lines_area = [LineString(points).buffer(stroke.weight / 2) for points, stroke in lines if stroke]
-    return union_all([*lines_area, filled_area(lay(path, brush, Scale()))])
+    """All that is drawn, as one."""
+    return union_all([part.buffer(0) for part in drawn_parts(lay(path, brush, Scale()))])
 
 
 @pytest.mark.parametrize("name", ["satin", "rope", "cord", "round-braid", "flat-braid"])
 def test_every_point_of_a_star_is_filled_to_its_tip(name: str) -> None:
     """Threads and strands lean over several repeats; those past a leg's end were taken for crumbs."""
-    brush = built_in(name)
-    area = covered(star(40), brush)
-    row = main_row(lay(star(40), brush, Scale()))
+    brush, reach = built_in(name), 40.0
+    run = lay(star(reach), brush, Scale())
+    parts = drawn_parts(run)
     # As far inside the sharp corner as its own width is, all of it is covered, on both legs alike.
     for k in range(5):
-        tip = rotate(Point(0, -40), 72 * k, origin=(0, 0))
-        inner = rotate(Point(0, -40 + row.reach), 72 * k, origin=(0, 0))
+        tip, inner = (
+            rotate(Point(0, y), 72 * k, origin=(0, 0)) for y in (-reach, main_row(run).reach - reach)
+        )
         line = LineString([tip, inner])
+        area = union_all([part.buffer(0) for part in parts if part.distance(line) < 0.2])
         for side in (-0.1, 0.1):
             beside = line.offset_curve(side)
             assert beside.intersection(area).length > 0.9 * beside.length
@@ -65,11 +76,11 @@ def test_every_point_of_a_star_is_filled_to_its_tip(name: str) -> None:
 def test_needle_rows_meet_in_every_corner() -> None:
     """A cover stitch's needle threads lie on the cloth: none hangs on its looper's, which a cut parts."""
     brush = built_in("cover")
-    row = main_row(lay(star(60), brush, Scale()))
-    area = covered(star(60), brush)
+    row = main_row(lay(star(36), brush, Scale()))
+    area = covered(star(36), brush)
     # On the bisector, half the gauge over the cosine of half the turn.
     for at in (1, 3, 5, 7, 9):
-        nodes = star(60).points
+        nodes = star(36).points
         here, before, after = nodes[at], nodes[at - 1], nodes[(at + 1) % 10]
         u, v = (here - before) / np.hypot(*(here - before)), (after - here) / np.hypot(*(after - here))
         bisector = (u - v) / np.hypot(*(u - v))
