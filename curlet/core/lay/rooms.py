@@ -59,7 +59,6 @@ def make_rooms(
     """The room of every leg that the row's own line does not lose altogether."""
     beside = own_offset(row, scale)
     owns = [OwnLine(line, index, beside, manners.rule.mitre_limit) for index in range(len(line.legs))]
-
     motif = row.motifs(scale)[0]
 
     def ask(index: int, corner: Corner) -> CornerAsk:

@@ -102,30 +102,49 @@ class Followed:
                 for each in self._cut(whole, shapes[i], cuts, mirrored=bool(self.local.mirrored[repeat]))
             ]
             every.append((repeat, bool(cuts), left))
-        crumbs_out = self._without_crumbs({repeat: left for repeat, cut, left in every if cut})
+        tidied = self._without_crumbs({repeat: left for repeat, cut, left in every if cut})
         for repeat, _, left in every:
-            kept = crumbs_out.get(repeat, [strands for _, _, strands, _ in left])
-            for (i, painted, *_), contours_left in zip(left, kept, strict=True):
-                yield repeat, i, painted, contours_left
+            kept = tidied.get(repeat, [contours for _, _, contours, _ in left])
+            for (i, painted, *_), contours in zip(left, kept, strict=True):
+                yield repeat, i, painted, contours
 
     def _without_crumbs(self, cut: dict[int, list[Left]]) -> dict[int, list[list[Strand]]]:
         """What is left of the shapes of each repeat that corners cut, leg by leg."""
         found: dict[int, list[list[Strand]]] = {}
-        if self.of.window:
+        if self.of.window or not cut:
             return found
-        for leg in {int(self.repeats.leg[repeat]) for repeat in cut}:
-            here = [repeat for repeat in cut if self.repeats.leg[repeat] == leg]
+        # They may be painted in another order than they lie in.
+        every = np.array(list(cut))
+        leg, start = self.repeats.leg[every], self.repeats.start[every]
+        every, leg = (part[np.lexsort((start, leg))] for part in (every, leg))
+        for here in np.split(every, np.flatnonzero(np.diff(leg)) + 1):
             together = [
                 CutRepeat(
                     [kept for _, _, kept, _ in cut[repeat]],
                     [whole for *_, whole in cut[repeat]],
                     [painted.stroke.weight if painted.stroke else 0.0 for _, painted, *_ in cut[repeat]],
-                    *self._goes_on_at(repeat, here),
+                    float(self.repeats.start[repeat]),
+                    float(self.repeats.end[repeat]),
+                    goes_on,
                 )
-                for repeat in here
+                for repeat, goes_on in zip(here.tolist(), self._goes_on_uncut(here), strict=True)
             ]
-            found |= dict(zip(here, without_crumbs(together, sewn=self.of.sewn), strict=True))
+            tidied = without_crumbs(together, sewn=self.of.sewn)
+            found |= dict(zip(here.tolist(), tidied, strict=True))
         return found
+
+    def _goes_on_uncut(self, here: Ints) -> Iterator[tuple[bool, bool]]:
+        """For a leg's cut repeats, in order along it: at which edges of its cell, the start and the end, the
+        leg goes on from each with repeats that nothing cuts."""
+        repeats, leg = self.repeats, int(self.repeats.leg[here[0]])
+        starts, ends = repeats.start[here], repeats.end[here]
+        whole = repeats.start[(repeats.leg == leg) & ~repeats.cut_start & ~repeats.cut_end]
+        low, high = whole.min(initial=np.inf), whole.max(initial=-np.inf)
+        first = starts + ends < self.of.line.legs[leg].s0 + self.of.line.legs[leg].s1
+        met = np.abs(starts[1:] - ends[:-1]) <= _INSIDE
+        at_start = ~first & ~np.append(False, met) & (low < starts)
+        at_end = first & ~np.append(met, False) & (high > starts)
+        yield from zip(at_start.tolist(), at_end.tolist(), strict=True)
 
     def _cut(
         self, whole: list[Strand], shape: Shape, cuts: Sequence[Cut], *, mirrored: bool
@@ -139,18 +158,6 @@ class Followed:
             yield replace(shape, stroke=None), left, whole
         if shape.stroke is not None:
             yield from line_clipped(replace(shape, fill=None), whole, cuts, self.of, mirrored=mirrored)
-
-    def _goes_on_at(self, repeat: int, cut: Sequence[int]) -> tuple[float, float, tuple[bool, bool]]:
-        """A repeat's cell, and at which of its edges its leg goes on with a repeat that nothing cuts."""
-        repeats, others = self.repeats, [each for each in cut if each != repeat]
-        start, end = float(repeats.start[repeat]), float(repeats.end[repeat])
-        leg = self.of.line.legs[int(repeats.leg[repeat])]
-        whole = np.flatnonzero((repeats.leg == repeats.leg[repeat]) & ~repeats.cut_start & ~repeats.cut_end)
-        first = start + end < leg.s0 + leg.s1
-        edge, beside = (end, repeats.start) if first else (start, repeats.end)
-        beyond = repeats.start[whole] > start if first else repeats.start[whole] < start
-        alone = bool(np.abs(beside[others] - edge).min(initial=np.inf) > _INSIDE and beyond.any())
-        return start, end, (alone and not first, alone and first)
 
     def _at_joints(self, strand: Strand, repeat: int) -> Strand:
         places = self.joints.within(repeat)
