@@ -27,8 +27,8 @@ _SAME = 1e-3
 def flat_rails(row: LaidRow, local: Local, threads: tuple[str, ...]) -> list[Laid]:
     """The rails across every flat cut of a row whose repeats meet, where the row is as wide as it is set and
     all of its repeats stand alike."""
-    upright = _upright(local)
-    if not row.touching or row.course.swell.points or not upright:
+    flat = any(cut.flat for cut in row.cuts.values())
+    if not (flat and row.touching) or row.course.swell.points or not (upright := _upright(local)):
         return []
     found = []
     for room in row.rooms:
@@ -36,16 +36,10 @@ def flat_rails(row: LaidRow, local: Local, threads: tuple[str, ...]) -> list[Lai
         cuts = row.cuts.get((room.leg, True)), row.cuts.get((after, False))
         if cuts[0] is None or cuts[1] is None or not cuts[0].flat or not _ends_on_cut(room.stop):
             continue
-        side = -np.sign(_turned(cuts[0], cuts[1]))
-        for near, far, role in _outer_rails(row, float(side), upright):
+        for near, far, role in _outer_rails(row, cuts[0].outside, upright):
             corners = _across(row, (room.leg, after), (cuts[0], cuts[1]), near, far)
             found.append(Shape(Outline("MLLLZ", corners), fill=paint_of(role, threads)))
     return [Laid(tuple(found))] if found else []
-
-
-def _turned(before: Cut, after: Cut) -> float:
-    (ux, uy), (vx, vy) = before.along, after.along
-    return float(ux * vy - uy * vx)
 
 
 def _ends_on_cut(stop: Turning) -> bool:

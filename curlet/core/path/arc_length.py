@@ -1,37 +1,29 @@
-"""Arc length along a chain of cubics, and its inverse, for many positions at once.
-
-Gauss-Legendre quadrature on panels gives the length; a quintic Hermite of t over s on each
-panel gives the inverse, since dt/ds = 1/speed and its rate are known at the panel's ends.
-Panels are halved until the inverse is good, so cusps and retracted handles cost more, not error.
-"""
+"""Arc length along a chain of cubics, and its inverse, for many positions at once: `panels.py` has how."""
 
 from __future__ import annotations
 
-from collections.abc import Callable
-from functools import cached_property, partial
-from typing import Any
+from collections.abc import Iterator
+from functools import cached_property
 
 import numpy as np
 from numpy.typing import ArrayLike, NDArray
 
-from curlet.core.path.panels import divided, inverse_on, panel_counts
-from curlet.core.path.polynomials import cubic, in_place, quintic
+from curlet.core.path.panels import panels_of
+from curlet.core.path.polynomials import cubic, in_place
 
 Floats = NDArray[np.float64]
 Ints = NDArray[np.intp]
-Spread = Callable[[NDArray[Any]], NDArray[Any]]
 
-INVERSE_ERROR = 1e-6
-_ABSCISSAE, _WEIGHTS = np.polynomial.legendre.leggauss(4)
-_NODES = 0.5 * (_ABSCISSAE + 1.0)
-_WEIGHTS = 0.5 * _WEIGHTS
 # A panel's part is added up more finely, as it may begin where the speed stalls.
 _FINE, _FINE_SHARES = np.polynomial.legendre.leggauss(16)
 _FINE_NODES, _FINE_WEIGHTS = 0.5 * (_FINE + 1.0), 0.5 * _FINE_SHARES
-_DEEPEST = 48
 _AT_NODE = 1e-9
 # So few positions are looked up one by one.
 _FEW = 64
+# So many are worked out at a time: what they need stays in the processor's cache.
+_BLOCK = 2048
+# Rows of the tables that t is worked out from.
+_OF_T = 10
 
 
 class ArcLength:
@@ -47,8 +39,10 @@ class ArcLength:
     def __init__(self, segments: Floats, straight: NDArray[np.bool_], closed: bool) -> None:
         self._prepare(segments, straight)
         self.closed = closed
-        count = panel_counts(straight)
-        self._keep(straight, *self._refine(*divided(count)))
+        self._straight = straight
+        panels = panels_of(self._rate, straight)
+        self._seg, self._t0, self._t1 = panels.seg, panels.t0, panels.t1
+        self._mm, self._inverses = panels.length, panels.inverse
         self.segment_lengths: Floats = np.bincount(self._seg, self._mm, len(straight)).astype(np.float64)
         self.node_positions: Floats = np.concatenate([[0.0], np.cumsum(self.segment_lengths)])
         self.length = float(self.node_positions[-1])
@@ -65,13 +59,6 @@ class ArcLength:
         self._control = segments
         self._reach = np.abs(segments - segments[:, :1]).max(axis=(1, 2), initial=0.0)
 
-    def _keep(
-        self, straight: NDArray[np.bool_], seg: Ints, t0: Floats, t1: Floats, mm: Floats, inverse: Floats
-    ) -> None:
-        """What is worked out of each panel; the tables of it are made once they are asked for."""
-        self._straight, self._seg, self._t0, self._t1 = straight, seg, t0, t1
-        self._mm, self._inverses = mm, inverse
-
     @cached_property
     def _slowest(self) -> float:
         """Below this speed a segment may stand still."""
@@ -82,14 +69,12 @@ class ArcLength:
         return np.cumsum(self._mm) - self._mm
 
     @cached_property
-    def _panels(self) -> Floats:
+    def _tables(self) -> Floats:
+        """(18, k) what t is worked out from, then what the place is worked out from at t; by panels."""
         with np.errstate(divide="ignore"):
             per_mm = np.where(self._mm > 0, 1 / self._mm, 0.0)
-        return np.vstack([self._inverses, self._s0, per_mm, self._t0, self._t1])
-
-    @cached_property
-    def _panel_place(self) -> Floats:
-        return self._place.reshape(8, -1)[:, self._seg]
+        place = self._place.reshape(8, -1)[:, self._seg]
+        return np.vstack([self._inverses[::-1], self._s0, per_mm, self._t0, self._t1, place])
 
     @cached_property
     def _lines(self) -> Floats | None:
@@ -104,47 +89,6 @@ class ArcLength:
     def only_lines(self) -> bool:
         """Whether every segment is a straight line at even speed."""
         return self._lines is not None
-
-    def _refine(self, seg: Ints, t0: Floats, t1: Floats) -> tuple[Ints, Floats, Floats, Floats, Floats]:
-        """Halve panels until the inverse errs by less than INVERSE_ERROR on each."""
-        length, inverse, error = self._quadrature(seg, t0, t1)
-        for _ in range(_DEEPEST):
-            rough = np.flatnonzero(error > INVERSE_ERROR)
-            if not len(rough):
-                break
-            middle = 0.5 * (t0[rough] + t1[rough])
-            t0, t1 = np.insert(t0, rough + 1, middle), np.insert(t1, rough, middle)
-            seg = np.insert(seg, rough, seg[rough])
-            halves = rough + np.arange(len(rough))
-            halves = np.stack([halves, halves + 1], axis=1).ravel()
-            length, error = np.insert(length, rough, 0.0), np.insert(error, rough, 0.0)
-            inverse = np.insert(inverse, rough, 0.0, axis=1)
-            length[halves], inverse[:, halves], error[halves] = self._quadrature(
-                seg[halves], t0[halves], t1[halves]
-            )
-        return seg, t0, t1, length, inverse
-
-    def _quadrature(self, seg: Ints, t0: Floats, t1: Floats) -> tuple[Floats, Floats, Floats]:
-        """Length of each panel, its inverse's coefficients, and how far that errs, mm."""
-        half = 0.5 * (t1 - t0)
-        middle = t0 + half
-        # Nodes first, then halves, then panels: long rows are what numpy is quick at.
-        t = np.stack([t0, middle]) + half * _NODES[:, None, None]
-        square = np.zeros_like(t)
-        rate = self._rate.take(seg, axis=-1)
-        for a, b, c in zip(*rate, strict=True):
-            velocity = a * t
-            velocity += b
-            velocity *= t
-            velocity += c
-            velocity *= velocity
-            square += velocity
-        left, right = np.tensordot(_WEIGHTS, np.sqrt(square, out=square), 1) * half
-        length = left + right
-        inverse = inverse_on(rate, t0, t1, length)
-        u = left / np.where(length > 0, length, 1.0)
-        error = np.minimum(np.abs(quintic(inverse, u) - middle) / (2 * half), 1.0)
-        return length, inverse, length * error
 
     def _velocity(self, seg: Ints, t: Floats) -> Floats:
         """(2, …) dP/dt."""
@@ -178,8 +122,8 @@ class ArcLength:
         before : at a node, take the segment that ends there rather than the one that starts.
         """
         s = self.wrap(s) if before else self._onward(s)
-        spread = self._spread(s, before)
-        return spread(self._seg), self._parameter(spread, s)
+        panel = self._panel_at(s, before)
+        return self._seg[panel], _parameter(self._tables[:_OF_T].take(panel, axis=-1), s)
 
     def _onward(self, s: ArrayLike) -> Floats:
         """Positions brought onto the path, a closed one's end as its start: what comes after is asked for."""
@@ -187,42 +131,38 @@ class ArcLength:
         at_end = s >= self.length - _AT_NODE
         return np.where(at_end, 0.0, s) if self.closed and at_end.any() else s
 
-    def _spread(self, s: Floats, before: bool) -> Spread:
-        """What brings a table of the panels' columns to one column a position.
-
-        Positions mostly come in order: then each panel's column is repeated as often as it is
-        needed, which is several times faster than looking every one up.
-        """
+    def _panel_at(self, s: Floats, before: bool = False) -> Ints:
+        """The panel that each position lies on."""
         # A node's own position may differ by rounding from where its panel begins.
         side = s - _AT_NODE if before else s + _AT_NODE
         if s.ndim == 1 and len(s) > _FEW and (s[1:] >= s[:-1]).all():
-            # Only the panels that they lie on, of which a long path has thousands.
+            # In order, as they mostly come, it is quicker to look for the panels among the positions, and
+            # only for those that they lie on, of which a long path has thousands.
             first, last = np.searchsorted(self._s0[1:], side[[0, -1]], side="right")
             edges = np.searchsorted(side, self._s0[first + 1 : last + 1])
             counts = np.diff(edges, prepend=0, append=len(s))
-            return lambda table: np.repeat(table[..., first : last + 1], counts, axis=-1)
-        panel = np.maximum(np.searchsorted(self._s0, side, side="right") - 1, 0)
-        return partial(np.take, indices=panel, axis=-1)
+            return np.repeat(np.arange(first, last + 1), counts)
+        return np.maximum(np.searchsorted(self._s0, side, side="right") - 1, 0)
 
-    def _parameter(self, spread: Spread, s: Floats) -> Floats:
-        # The columns are copies of our own, so they are worked on in place.
-        *inverse, s0, per_mm, t0, t1 = spread(self._panels)
-        np.subtract(s, s0, out=s0)
-        s0 *= per_mm
-        t = in_place(inverse[::-1], s0)
-        np.maximum(t, t0, out=t)
-        return np.asarray(np.minimum(t, t1, out=t))
+    def _blocks(self, s: Floats) -> Iterator[tuple[slice, Floats, Floats]]:
+        """A block of (n,) positions at a time: which they are, t there, and (8, …) what the place is worked
+        out from at t. Both are overwritten by the next block's."""
+        panel = self._panel_at(s)
+        work = np.empty((len(self._tables), min(len(s), _BLOCK)))
+        for first in range(0, len(s), _BLOCK):
+            some = slice(first, first + _BLOCK)
+            columns = work[:, : len(s) - first]
+            np.take(self._tables, panel[some], axis=-1, out=columns, mode="clip")
+            yield some, _parameter(columns[:_OF_T], s[some]), columns[_OF_T:]
 
     def points(self, s: ArrayLike) -> Floats:
         """(n, 2) points at (n,) arc lengths, mm."""
         s = self.wrap(s)
-        spread = self._spread(s, before=False)
-        t = self._parameter(spread, s)
-        ax, ay, bx, by, cx, cy, dx, dy = spread(self._panel_place)
-        out = np.empty((*t.shape, 2))
-        out[..., 0] = in_place([ax, bx, cx, dx], t)
-        out[..., 1] = in_place([ay, by, cy, dy], t)
-        return out
+        out = np.empty((s.size, 2))
+        for some, t, (ax, ay, bx, by, cx, cy, dx, dy) in self._blocks(s.ravel()):
+            out[some, 0] = in_place([ax, bx, cx, dx], t)
+            out[some, 1] = in_place([ay, by, cy, dy], t)
+        return out.reshape(*s.shape, 2)
 
     def tangents(self, s: ArrayLike, *, before: bool = False) -> Floats:
         """(n, 2) unit tangents at (n,) arc lengths; `before` picks the side at a node."""
@@ -244,33 +184,32 @@ class ArcLength:
     def axes(self, s: ArrayLike) -> tuple[Floats, Floats, Floats]:
         """(n, 2) points, (n, 2) unit tangents and (n,) signed curvature, in one go."""
         s = self._onward(s)
-        spread = self._spread(s, before=False)
         if self._lines is not None:
-            return _on_lines(spread(self._lines), s)
-        t = self._parameter(spread, s)
-        ax, ay, bx, by, cx, cy, dx, dy = spread(self._panel_place)
-        point, along = np.empty((*t.shape, 2)), np.empty((*t.shape, 2))
-        (px, vx, wx), (py, vy, wy) = cubic(ax, bx, cx, dx, t), cubic(ay, by, cy, dy, t)
-        point[..., 0], point[..., 1] = px, py
-        speed = vx * vx
-        speed += vy * vy
-        np.sqrt(speed, out=speed)
-        with np.errstate(divide="ignore", invalid="ignore"):
-            per = 1 / speed
-            wy *= vx
-            wx *= vy
-            bend = np.subtract(wy, wx, out=wy)
-            bend *= per
-            bend *= per
-            bend *= per
-            np.multiply(vx, per, out=along[..., 0])
-            np.multiply(vy, per, out=along[..., 1])
-        slow = speed <= self._slowest
+            return _on_lines(self._lines.take(self._panel_at(s), axis=-1), s)
+        point, along, bend = np.empty((s.size, 2)), np.empty((s.size, 2)), np.empty(s.size)
+        flat = s.ravel()
+        slow = np.zeros(s.size, dtype=bool)
+        for some, t, (ax, ay, bx, by, cx, cy, dx, dy) in self._blocks(flat):
+            (px, vx, wx), (py, vy, wy) = cubic(ax, bx, cx, dx, t), cubic(ay, by, cy, dy, t)
+            point[some, 0], point[some, 1] = px, py
+            speed = vx * vx
+            speed += vy * vy
+            np.sqrt(speed, out=speed)
+            with np.errstate(divide="ignore", invalid="ignore"):
+                per = 1 / speed
+                wy *= vx
+                wx *= vy
+                wy -= wx
+                wy *= per
+                wy *= per
+                np.multiply(wy, per, out=bend[some])
+                np.multiply(vx, per, out=along[some, 0])
+                np.multiply(vy, per, out=along[some, 1])
+            slow[some] = speed <= self._slowest
         if slow.any():
-            seg = spread(self._seg)[slow]
-            along[slow] = self._directions(seg, t[slow]).T
+            along[slow] = self._directions(*self.locate(flat[slow])).T
             bend[slow] = np.nan_to_num(bend[slow], nan=0.0, posinf=0.0, neginf=0.0)
-        return point, along, bend
+        return point.reshape(*s.shape, 2), along.reshape(*s.shape, 2), bend.reshape(s.shape)
 
     def _directions(self, seg: Ints, t: Floats) -> Floats:
         """(2, …) unit tangents."""
@@ -345,6 +284,16 @@ class ArcLength:
         cross = x[:, :-1] * y[:, 1:] - y[:, :-1] * x[:, 1:]
         along = x[:, :-1] * x[:, 1:] + y[:, :-1] * y[:, 1:]
         return np.asarray(np.arctan2(cross, along).sum(axis=1))
+
+
+def _parameter(columns: Floats, s: Floats) -> Floats:
+    """t at positions, worked out in the columns themselves: the first ten rows of `ArcLength._tables`."""
+    *inverse, s0, per_mm, t0, t1 = columns
+    np.subtract(s, s0, out=s0)
+    s0 *= per_mm
+    t = in_place(inverse, s0)
+    np.maximum(t, t0, out=t)
+    return np.asarray(np.minimum(t, t1, out=t))
 
 
 def _on_lines(lines: Floats, s: Floats) -> tuple[Floats, Floats, Floats]:

@@ -77,6 +77,14 @@ class Cut:
         return max(float((self._ahead_at(height) - self._ahead).max()), 0.0)
 
     @property
+    def outside(self) -> float:
+        """On which side the corner's outside is, that is where the leg's lines are longest: 1 to the right
+        of the path, -1 to the left, 0 for a square cut. What turns right back may turn to either side by
+        rounding; where its lines meet tells which."""
+        shortest = int(np.argmin(self._ahead))
+        return -float(np.sign(self.heights[shortest])) if np.ptp(self.places) > _MET else 0.0
+
+    @property
     def _ahead(self) -> Floats:
         return self.places if self.at_end else -self.places
 
