@@ -23,7 +23,9 @@ _FEW = 64
 # So many are worked out at a time: what they need stays in the processor's cache.
 _BLOCK = 2048
 # Rows of the tables that t is worked out from.
-_OF_T = 10
+_OF_T = 9
+# A panel as short as this is a point, mm.
+_NOTHING = 1e-30
 
 
 class ArcLength:
@@ -70,11 +72,13 @@ class ArcLength:
 
     @cached_property
     def _tables(self) -> Floats:
-        """(18, k) what t is worked out from, then what the place is worked out from at t; by panels."""
+        """(17, k) of each panel: where it begins, t by powers of the way from there, highest first, between
+        what t lies, and the place by powers of t."""
         with np.errstate(divide="ignore"):
-            per_mm = np.where(self._mm > 0, 1 / self._mm, 0.0)
+            per_mm = np.where(self._mm > _NOTHING, 1 / self._mm, 0.0)
+        inverse = self._inverses * np.vander(per_mm, 6, increasing=True).T
         place = self._place.reshape(8, -1)[:, self._seg]
-        return np.vstack([self._inverses[::-1], self._s0, per_mm, self._t0, self._t1, place])
+        return np.vstack([self._s0, inverse[::-1], self._t0, self._t1, place])
 
     @cached_property
     def _lines(self) -> Floats | None:
@@ -134,15 +138,15 @@ class ArcLength:
     def _panel_at(self, s: Floats, before: bool = False) -> Ints:
         """The panel that each position lies on."""
         # A node's own position may differ by rounding from where its panel begins.
-        side = s - _AT_NODE if before else s + _AT_NODE
+        begins = self._s0[1:] + (_AT_NODE if before else -_AT_NODE)
         if s.ndim == 1 and len(s) > _FEW and (s[1:] >= s[:-1]).all():
             # In order, as they mostly come, it is quicker to look for the panels among the positions, and
             # only for those that they lie on, of which a long path has thousands.
-            first, last = np.searchsorted(self._s0[1:], side[[0, -1]], side="right")
-            edges = np.searchsorted(side, self._s0[first + 1 : last + 1])
+            first, last = np.searchsorted(begins, s[[0, -1]], side="right").tolist()
+            edges = np.searchsorted(s, begins[first:last])
             counts = np.diff(edges, prepend=0, append=len(s))
             return np.repeat(np.arange(first, last + 1), counts)
-        return np.maximum(np.searchsorted(self._s0, side, side="right") - 1, 0)
+        return np.searchsorted(begins, s, side="right")
 
     def _blocks(self, s: Floats) -> Iterator[tuple[slice, Floats, Floats]]:
         """A block of (n,) positions at a time: which they are, t there, and (8, …) what the place is worked
@@ -157,12 +161,17 @@ class ArcLength:
 
     def points(self, s: ArrayLike) -> Floats:
         """(n, 2) points at (n,) arc lengths, mm."""
+        s = np.asarray(s, dtype=np.float64)
+        return _pairs(self.coordinates(s.ravel())).reshape(*s.shape, 2)
+
+    def coordinates(self, s: Floats) -> Floats:
+        """(2, n) x and y at (n,) arc lengths, mm."""
         s = self.wrap(s)
-        out = np.empty((s.size, 2))
-        for some, t, (ax, ay, bx, by, cx, cy, dx, dy) in self._blocks(s.ravel()):
-            out[some, 0] = in_place([ax, bx, cx, dx], t)
-            out[some, 1] = in_place([ay, by, cy, dy], t)
-        return out.reshape(*s.shape, 2)
+        out = np.empty((2, len(s)))
+        for some, t, (ax, ay, bx, by, cx, cy, dx, dy) in self._blocks(s):
+            out[0, some] = in_place([ax, bx, cx, dx], t)
+            out[1, some] = in_place([ay, by, cy, dy], t)
+        return out
 
     def tangents(self, s: ArrayLike, *, before: bool = False) -> Floats:
         """(n, 2) unit tangents at (n,) arc lengths; `before` picks the side at a node."""
@@ -287,11 +296,9 @@ class ArcLength:
 
 
 def _parameter(columns: Floats, s: Floats) -> Floats:
-    """t at positions, worked out in the columns themselves: the first ten rows of `ArcLength._tables`."""
-    *inverse, s0, per_mm, t0, t1 = columns
-    np.subtract(s, s0, out=s0)
-    s0 *= per_mm
-    t = in_place(inverse, s0)
+    """t at positions, worked out in the columns themselves: the first nine rows of `ArcLength._tables`."""
+    begins, *inverse, t0, t1 = columns
+    t = in_place(inverse, np.subtract(s, begins, out=begins))
     np.maximum(t, t0, out=t)
     return np.asarray(np.minimum(t, t1, out=t))
 

@@ -23,6 +23,17 @@ _DEEPEST = 48
 _ABSCISSAE, _WEIGHTS = np.polynomial.legendre.leggauss(4)
 # Of each half of a panel, from 0 to 1.
 _HALF_NODES, _HALF_WEIGHTS = 0.5 * (_ABSCISSAE + 1.0), 0.5 * _WEIGHTS
+# Of a quintic on 0…1 that begins at 0: its coefficients from the first power on, by its rise, its slopes at
+# both ends and their rates of change there.
+_HERMITE = np.array(
+    [
+        [0.0, 1.0, 0.0, 0.0, 0.0],
+        [0.0, 0.0, 0.0, 0.5, 0.0],
+        [10.0, -6.0, -4.0, -1.5, 0.5],
+        [-15.0, 8.0, 7.0, 1.5, -1.0],
+        [6.0, -3.0, -3.0, -0.5, 0.5],
+    ]
+)
 
 
 @dataclass(frozen=True, eq=False)
@@ -169,16 +180,15 @@ def _fitted(
     it is too short for that to matter.
     """
     rise, length = t1 - t0, left + right
+    ends = np.empty((5, len(rise)))
+    ends[0] = rise
     with np.errstate(all="ignore"):
-        (m0, m1), (q0, q1) = slope, bend = slope * length, bend * (length * length)
-    fine = np.isfinite(slope).all(axis=0) & np.isfinite(bend).all(axis=0)
-    if not fine.all():
-        slope[:, ~fine], bend[:, ~fine] = rise[~fine], 0.0
-    inverse = np.empty((6, len(rise)))
-    inverse[:3] = t0, m0, q0 / 2
-    inverse[3] = 10 * rise - 6 * m0 - 4 * m1 - 1.5 * q0 + 0.5 * q1
-    inverse[4] = -15 * rise + 8 * m0 + 7 * m1 + 1.5 * q0 - q1
-    inverse[5] = 6 * rise - 3 * (m0 + m1) + 0.5 * (q1 - q0)
+        np.multiply(slope, length, out=ends[1:3])
+        np.multiply(bend, length * length, out=ends[3:])
+    if not np.isfinite(ends).all():
+        stalled = ~np.isfinite(ends).all(axis=0)
+        ends[1:3, stalled], ends[3:, stalled] = rise[stalled], 0.0
+    inverse = np.vstack([t0, _HERMITE @ ends])
     u = left / np.where(length > 0, length, 1.0)
     error = np.minimum(np.abs(quintic(inverse, u) - (t0 + 0.5 * rise)) / rise, 1.0)
     return length, inverse, length * error

@@ -37,9 +37,11 @@ class Placements:
     def matrices(self) -> Floats:
         """(n, 6) affines that carry x 0…1 along the repeat and y mm across it."""
         out = np.empty((len(self.length), 6))
-        np.multiply(self.along, self.length[:, None], out=out[:, :2])
-        np.negative(self.along[:, 1], out=out[:, 2])
-        out[:, 3] = self.along[:, 0]
+        x, y = self.along.T
+        np.multiply(x, self.length, out=out[:, 0])
+        np.multiply(y, self.length, out=out[:, 1])
+        np.negative(y, out=out[:, 2])
+        out[:, 3] = x
         out[:, 4:] = self.start
         return out
 
