@@ -189,7 +189,7 @@ def test_artwork_of_very_many_contours_is_left_as_it_is(count: int, stay: int) -
 
     rail, dots = square(-1, 3, 10, 1), [square(1 + 6 * i / count, 3.2, 0.005, 0.5) for i in range(count)]
     repeat = CutRepeat([dots], [[rail, *dots]], [0.0], 0.0, 8.0, (True, False))
-    ((left,),) = without_crumbs([repeat], sewn=False)
+    ((left,),) = without_crumbs([repeat])
     assert len(left) == stay
 
 

@@ -12,7 +12,7 @@ from PIL import Image
 from shapely import LineString, Point, Polygon, get_parts, union_all
 from shapely.geometry.base import BaseGeometry
 
-from curlet.core.brush import Brush, CornerRule, Facing, Row
+from curlet.core.brush import Brush, CornerRule, Facing, Letter, Row, SwayRule
 from curlet.core.drawing import Drawing
 from curlet.core.dress.colour import ColourRole
 from curlet.core.lay import LaidRun, lay
@@ -119,16 +119,37 @@ def test_a_line_goes_on_from_one_cut_repeat_to_the_next(facing: Facing) -> None:
 
 
 TEETH = "M0 3.5L0 3L4 -4L8 3L8 3.5Z"
+TOOTHED = Artwork(tuple(ArtShape(d, fill=ColourRole()) for d in ("M0 3L8 3L8 4L0 4Z", TEETH)), 8, 8)
 
 
 @pytest.mark.parametrize("degrees", [-170, -144, 100, 170])
 def test_what_is_left_does_not_depend_on_which_way_a_row_is_painted(degrees: int) -> None:
     """Painted from the last repeat to the first, a rail's repeats were taken to miss one another."""
-    shapes = tuple(ArtShape(d, fill=ColourRole()) for d in ("M0 3L8 3L8 4L0 4Z", TEETH))
-    row = Row(Artwork(shapes, 8, 8), Measure(8.0), Measure(0.0), hold="bend")
+    row = Row(TOOTHED, Measure(8.0), Measure(0.0), hold="bend")
     one, two = (
         covered(turn(degrees, 60), Brush(courses=(each,), corners=CornerRule("mitre")))
         for each in (row, replace(row, overlap="last-over-next"))
+    )
+    assert one.symmetric_difference(two).area < 0.05
+
+
+@pytest.mark.parametrize("by_turns", [False, True], ids=["shades by chance", "motifs by turns"])
+@pytest.mark.parametrize(("name", "degrees"), [("dog-tooth", 150), ("tassels", -144), ("blanket", 150)])
+def test_what_is_left_does_not_depend_on_what_repeats_look_like(
+    name: str, degrees: int, by_turns: bool
+) -> None:
+    """Each shade and each motif was looked at by itself, as if nothing lay between its repeats."""
+
+    def mixed(row: Row) -> Row:
+        if by_turns:
+            return replace(row, more=(Letter(row.motif, row.length),), order="A B")
+        return replace(row, sway=(SwayRule("shade", amount=30.0),))
+
+    brush = built_in(name)
+    courses = tuple(mixed(each) if isinstance(each, Row) else each for each in brush.courses)
+    one, two = (
+        covered(turn(degrees, 120), replace(brush, courses=some, corners=CornerRule("mitre")))
+        for some in (brush.courses, courses)
     )
     assert one.symmetric_difference(two).area < 0.05
 

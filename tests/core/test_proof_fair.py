@@ -11,7 +11,7 @@ from curlet.core.brush import Brush, CornerRule, Row
 from curlet.core.drawing import Group, Laid, Outline, Shape, Solid
 from curlet.core.dress.colour import ColourRole
 from curlet.core.lay import lay
-from curlet.core.lay.hold import followed
+from curlet.core.lay.hold import left_by_cuts
 from curlet.core.measures import Measure, Scale
 from curlet.core.motif.families import ArtShape, Artwork
 from curlet.core.proof import prove
@@ -70,7 +70,7 @@ def test_a_corner_that_leaves_parts_loose_is_told_where_it_is(
     name: str, monkeypatch: pytest.MonkeyPatch
 ) -> None:
     """Teeth and crests that a sharp mitre cuts from their rail, were they not left out."""
-    monkeypatch.setattr(followed, "without_crumbs", lambda repeats, **_: [each.kept for each in repeats])
+    monkeypatch.setattr(left_by_cuts, "without_crumbs", lambda repeats: [each.kept for each in repeats])
     square, star = prove(read_brush(BRUSHES[name]).to_core(), Scale(), ("square", "star"))
     assert square.faults == ()
     (told,) = star.faults

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from dataclasses import replace
 from functools import cached_property
 from itertools import takewhile
@@ -17,9 +17,10 @@ from curlet.core.lay.corners.mitre import half_plane
 from curlet.core.lay.draw_picture import picture_item
 from curlet.core.lay.facing import Local, faced, still
 from curlet.core.lay.hold import HOLDS, Placements
-from curlet.core.lay.hold.bend import bend_together
+from curlet.core.lay.hold.bend import bend_together, parts_of
 from curlet.core.lay.hold.followed import Batch
 from curlet.core.lay.hold.lap import begun_before
+from curlet.core.lay.hold.left_by_cuts import CutMotif, Left, left_by_cuts
 from curlet.core.lay.hold.mapping import Bent
 from curlet.core.lay.hold.rigid import rigid_clipped
 from curlet.core.lay.row import LaidRow
@@ -75,6 +76,7 @@ class Painter:
         self.at = placements_of(row)
         self.local = local_of(row, self.at, seed)
         self.matrices = matrices(self.at, self.local) if self.at is not None else None
+        self._left: dict[int, dict[int, list[Left]]] = {}
         self.far = 40 * (1 + max(motif.width for motif in row.motifs) + row.length)
 
     @cached_property
@@ -146,18 +148,59 @@ class Painter:
         chosen = tuple(item for item in motif.shapes if over is None or item.over == over)
         if not chosen:
             return items
-        shapes = self._tinted(dress(chosen, self.threads), int(which[0]))
+        shapes = dress(chosen, self.threads)
+        painted: Sequence[Laid | Stamps]
         if self.matrices is not None:
-            return [*items, *self._placed(shapes, which, cuts, window)]
+            painted = self._placed(shapes, which, cuts, window)
+        else:
+            bent = self._mapping(window, whole)
+            painted = self._bent(bent, which, shapes, chosen, {} if whole else self._left_of(which, over))
+        return [*items, *self._tinted(painted, int(which[0]))]
+
+    def _mapping(self, window: tuple[Cut, ...] = (), whole: bool = False) -> Bent:
         row = self.row
+        cuts: Cuts = {} if whole else {**row.cuts, **row.ends}
         if row.touching:
-            corners = set() if whole else set(row.cuts)
-            cuts = {key: begun_before(cut) if key in corners else cut for key, cut in cuts.items()}
-        bent = Bent(
+            cuts = {key: begun_before(cut) if key in row.cuts else cut for key, cut in cuts.items()}
+        return Bent(
             row.line, row.offset, row.course.swell, row.line.path.length, row.repeats.start, self.tolerance,
-            cuts, window, self._touched, motif.sewn,
+            cuts, window, self._touched,
         )  # fmt: skip
-        return [*items, *self._bent(bent, which, shapes, chosen)]
+
+    @cached_property
+    def _cut_motifs(self) -> list[CutMotif]:
+        bent, repeats = self._mapping(), self.row.repeats
+        dressed = [dress(tuple(motif.shapes), self.threads) for motif in self.row.motifs]
+        return [
+            CutMotif(shapes, parts_of(bent, repeats, shapes), motif.sewn)
+            for shapes, motif in zip(dressed, self.row.motifs, strict=True)
+        ]
+
+    def _left_on(self, leg: int) -> dict[int, list[Left]]:
+        """What corners leave of the repeats of a leg that they cut, of all shapes of their motifs."""
+        if leg not in self._left:
+            bent, repeats = self._mapping(), self.row.repeats
+            cut = np.flatnonzero((repeats.leg == leg) & (repeats.cut_start | repeats.cut_end))
+            some = bool(bent.cuts) and len(cut) > 0
+            self._left[leg] = left_by_cuts(bent, repeats, self.local, cut, self._cut_motifs) if some else {}
+        return self._left[leg]
+
+    def _left_of(self, which: Ints, over: bool | None) -> dict[int, list[Left]]:
+        """The same of some repeats of one motif and of the shapes that lie over, or under: by their places
+        among these."""
+        repeats = self.row.repeats
+        cut = np.flatnonzero(repeats.cut_start[which] | repeats.cut_end[which])
+        if not len(cut):
+            return {}
+        motif = self.row.motifs[int(self.row.repeats.motif[which[0]])]
+        chosen = [i for i, item in enumerate(motif.shapes) if over is None or item.over == over]
+        found = {}
+        for place, repeat in zip(cut.tolist(), which[cut].tolist(), strict=True):
+            left = self._left_on(int(repeats.leg[repeat])).get(repeat)
+            if left is not None:
+                own = (each for each in left if each.index in chosen)
+                found[place] = [replace(each, index=chosen.index(each.index)) for each in own]
+        return found
 
     def _pictures(self, motif: Motif, which: Ints, cut: bool) -> list[Item]:
         """A motif's picture, hidden past corners that cut it."""
@@ -178,7 +221,7 @@ class Painter:
 
     def _placed(
         self, shapes: tuple[Shape, ...], which: Ints, cuts: Cuts, window: tuple[Cut, ...]
-    ) -> list[Item]:
+    ) -> list[Laid | Stamps]:
         """Rigid repeats: stamped, those that are cut each by itself."""
         assert self.matrices is not None
         repeats = self.row.repeats
@@ -188,7 +231,7 @@ class Painter:
         if not flags.any():
             every = len(which) == len(self.matrices) and which[0] == 0
             return [Stamps(shapes, self.matrices if every else self.matrices[which])]
-        items: list[Item] = []
+        items: list[Laid | Stamps] = []
         for stretch in np.split(np.arange(len(which)), np.flatnonzero(np.diff(flags)) + 1):
             some = which[stretch]
             if flags[stretch[0]]:
@@ -228,10 +271,15 @@ class Painter:
         return matrices(at(row.line, row.repeats, row.offset, row.asked), self.local)
 
     def _bent(
-        self, bent: Bent, which: Ints, shapes: tuple[Shape, ...], chosen: tuple[RoleShape, ...]
-    ) -> list[Item]:
+        self,
+        bent: Bent,
+        which: Ints,
+        shapes: tuple[Shape, ...],
+        chosen: tuple[RoleShape, ...],
+        left: dict[int, list[Left]],
+    ) -> list[Laid]:
         repeats, local = self.row.repeats.take(which), self.local.take(which)
-        every = bend_together(bent, repeats, local, shapes)
+        every = bend_together(bent, repeats, local, shapes, left)
         within = [_within_cell(item) for item in chosen]
         if self.overlapping and len(which) > 1 and not all(within):
             # What repeats share an edge with lies under them as one, so that no seam shows between them.
@@ -281,15 +329,16 @@ class Painter:
             one = replace(shape, outline=Outline(shape.outline.commands[:commands], shape.outline.points[at]))
             yield repeat, moved_paint(one, tuple(self._rigid[which[repeat]])) if graded(shape) else one
 
-    def _tinted(self, shapes: tuple[Shape, ...], first: int) -> tuple[Shape, ...]:
+    def _tinted(self, items: Sequence[Laid | Stamps], first: int) -> list[Item]:
+        """Items in the tint of the first repeat in them."""
         shade, hue = (int(part[first]) for part in self._tints)
         if not (shade or hue):
-            return shapes
+            return list(items)
 
         def tint(colour: str) -> str:
             return turned(shaded(colour, shade * SHADE_STEP), hue * HUE_STEP)
 
-        return tuple(recoloured(shape, tint) for shape in shapes)
+        return [replace(item, shapes=tuple(recoloured(each, tint) for each in item.shapes)) for item in items]
 
 
 def _within_cell(item: RoleShape) -> bool:

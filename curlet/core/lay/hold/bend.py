@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator, Sequence
+from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import replace
 
 import numpy as np
@@ -12,6 +12,7 @@ from curlet.core.drawing import Outline, Shape
 from curlet.core.lay.facing import Local
 from curlet.core.lay.hold.followed import Batch, Followed, joints_in
 from curlet.core.lay.hold.lap import lap
+from curlet.core.lay.hold.left_by_cuts import Left
 from curlet.core.lay.hold.mapping import TOLERANCE, Bent
 from curlet.core.lay.repeats import Repeats
 from curlet.core.path.contours import Contour, coarser, contours
@@ -22,6 +23,7 @@ Floats = NDArray[np.float64]
 Ints = NDArray[np.intp]
 Bools = NDArray[np.bool_]
 
+NOTHING_CUT: Mapping[int, Sequence[Left]] = {}
 _PARTS = np.array([1, 2, 3, 4, 6, 8, 12, 16, 24, 32])
 # Hermite's error on a part is max|M''''|/384; on an arc of radius R that is R·φ⁴/384.
 _HERMITE = 384.0
@@ -37,36 +39,49 @@ def bend(bent: Bent, repeats: Repeats, local: Local, shape: Shape) -> list[Batch
     return bend_together(bent, repeats, local, (shape,))[0]
 
 
-def bend_together(bent: Bent, repeats: Repeats, local: Local, shapes: Sequence[Shape]) -> list[list[Batch]]:
-    """Several shapes of a motif along the path, each as `bend` gives it.
+def bend_together(
+    bent: Bent,
+    repeats: Repeats,
+    local: Local,
+    shapes: Sequence[Shape],
+    left: Mapping[int, Sequence[Left]] = NOTHING_CUT,
+) -> list[list[Batch]]:
+    """Several shapes of a motif along the path, each as `bend` gives it; `left` has what corners leave of
+    the repeats that they cut.
 
     Shapes that need about as many parts as one another are mapped at once, which is many times faster
     than one by one. Repeats with a joint of the path in them, in tight bends, and at corners that cut them,
     are followed piece by piece.
     """
     found: list[list[Batch]] = [[] for _ in shapes]
-    parts: list[Sequence[Contour]] = [contours(shape.outline) for shape in shapes]
     if not len(repeats):
         return found
-    if bent.tolerance > TOLERANCE:
-        scale = (float(np.abs(repeats.end - repeats.start).max()), 1.0)
-        parts = [[coarser(part, scale, bent.tolerance) for part in chain] for chain in parts]
+    parts = parts_of(bent, repeats, shapes)
     kappa, joints = _bends(bent, repeats), joints_in(bent, repeats)
     careful = joints.crossed | (kappa * _reach(bent, repeats, local, parts) > _TIGHT) | bool(bent.window)
     if bent.cuts:
         careful |= repeats.cut_start | repeats.cut_end
-    left = [careful.copy() for _ in shapes]
+    piecewise = [careful.copy() for _ in shapes]
     smooth = np.flatnonzero(~careful)
     few, own = (repeats.take(smooth), local.take(smooth)) if careful.any() else (repeats, local)
     for i, which, outline in _at_once(bent, few, own, kappa[smooth], parts, shapes):
         found[i].append((smooth[which], replace(shapes[i], outline=outline)))
     for i, batches in enumerate(found):
-        left[i][smooth] = bool(parts[i])
+        piecewise[i][smooth] = bool(parts[i])
         for which, _ in batches:
-            left[i][which] = False
-    for i, batch in Followed(bent, repeats, local, joints).bent(shapes, parts, left):
+            piecewise[i][which] = False
+    for i, batch in Followed(bent, repeats, local, joints, left).bent(shapes, parts, piecewise):
         found[i].append(batch)
     return found
+
+
+def parts_of(bent: Bent, repeats: Repeats, shapes: Sequence[Shape]) -> list[Sequence[Contour]]:
+    """Each shape's contours, no finer than the tolerance needs."""
+    parts: list[Sequence[Contour]] = [contours(shape.outline) for shape in shapes]
+    if bent.tolerance <= TOLERANCE:
+        return parts
+    scale = (float(np.abs(repeats.end - repeats.start).max()), 1.0)
+    return [[coarser(part, scale, bent.tolerance) for part in chain] for chain in parts]
 
 
 def _at_once(

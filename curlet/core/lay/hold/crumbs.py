@@ -39,6 +39,7 @@ class CutRepeat:
     weights : of each shape's line, mm; 0 for an area.
     start, end : its cell, mm.
     goes_on : which edges of its cell have a repeat beside them that nothing cuts.
+    sewn : whether each contour is held by the cloth, so that none hangs on another.
     """
 
     kept: Sequence[Sequence[Strand]]
@@ -47,6 +48,7 @@ class CutRepeat:
     start: float
     end: float
     goes_on: tuple[bool, bool]
+    sewn: bool = False
 
     @cached_property
     def left(self) -> _Pieces:
@@ -61,7 +63,7 @@ class CutRepeat:
         return [id(strand) for strand in self.left.strands] == [id(strand) for strand in self.before.strands]
 
 
-def without_crumbs(repeats: Sequence[CutRepeat], *, sewn: bool) -> list[list[list[Strand]]]:
+def without_crumbs(repeats: Sequence[CutRepeat]) -> list[list[list[Strand]]]:
     """What cuts leave of the repeats of one leg, but for their crumbs: what hung together with the repeats
     beside it and now does not, small parts of what always stood by itself, and small parts of what lies on
     something larger.
@@ -69,26 +71,25 @@ def without_crumbs(repeats: Sequence[CutRepeat], *, sewn: bool) -> list[list[lis
     Parameters
     ----------
     repeats : in order along the leg.
-    sewn : whether each contour is held by the cloth, so that none hangs on another.
     """
     kept = [[list(each) for each in repeat.kept] for repeat in repeats]
     most = max((len(repeat.before.strands) for repeat in repeats), default=0)
     if most > _MOST or all(repeat.untouched for repeat in repeats):
         return kept
     for repeat, held, shapes in zip(repeats, _held(repeats), kept, strict=True):
-        left = iter(_staying(repeat, held, sewn).tolist())
+        left = iter(_staying(repeat, held).tolist())
         for shape in shapes:
             shape[:] = [strand for strand in shape if next(left)]
     return kept
 
 
-def _staying(repeat: CutRepeat, held: Bools, sewn: bool) -> Bools:
+def _staying(repeat: CutRepeat, held: Bools) -> Bools:
     """Which of a repeat's pieces stay, given which of them hang together with its leg."""
     left, before = repeat.left, repeat.before
     source = _sources(repeat)
     small = left.areas < _SHARE * before.areas[source]
     hung = _hung(before)[source]
-    stays = np.where(hung & held, ~(small & before.laid_on_others[source]), ~small & (sewn | ~hung))
+    stays = np.where(hung & held, ~(small & before.laid_on_others[source]), ~small & (repeat.sewn | ~hung))
     # What lies within a part of its own shape that goes is a hole in it.
     within = _within(left.boxes, left.boxes, 0.0) & (left.shape[:, None] == left.shape)
     return np.asarray(stays & ~(within & ~stays).any(axis=1))

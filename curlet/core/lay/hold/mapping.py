@@ -43,7 +43,6 @@ class Bent:
     cuts : where legs end at their corners, by height.
     window : what every repeat is cut by beside.
     ends : where the row's repeats end, if they lie edge to edge.
-    sewn : whether the cloth holds each contour of the artwork, so that at a cut none hangs on another.
     """
 
     line: LegLine
@@ -55,7 +54,6 @@ class Bent:
     cuts: Cuts = field(default_factory=dict)
     window: tuple[Cut, ...] = ()
     ends: Floats = field(default_factory=lambda: np.zeros(0))
-    sewn: bool = False
 
     def height(self, s: Floats, y: Floats, beside: Floats) -> Floats:
         """How far beside the path artwork of height y lies at s, mm; arrays of one shape."""

@@ -1,0 +1,124 @@
+"""What corners leave of the repeats that they cut, for all of a row at once: what hangs on what does not end
+with a motif, a tint or a layer."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass, replace
+
+import numpy as np
+from numpy.typing import NDArray
+
+from curlet.core.drawing import Shape
+from curlet.core.lay.corners.cut import Cut
+from curlet.core.lay.facing import Local
+from curlet.core.lay.hold.clipping import clipped, line_clipped
+from curlet.core.lay.hold.crumbs import CutRepeat, without_crumbs
+from curlet.core.lay.hold.mapping import Bent
+from curlet.core.lay.hold.strands import Strand, strands_of
+from curlet.core.lay.repeats import Repeats
+from curlet.core.path.contours import Contour
+
+Ints = NDArray[np.intp]
+
+_INSIDE = 1e-7
+
+
+@dataclass(frozen=True)
+class Left:
+    """What is left of one shape: its index, its fill or its line as it is painted now, and its contours
+    after and before they were cut."""
+
+    index: int
+    painted: Shape
+    kept: list[Strand]
+    whole: list[Strand]
+
+    @property
+    def weight(self) -> float:
+        return self.painted.stroke.weight if self.painted.stroke else 0.0
+
+
+@dataclass(frozen=True)
+class CutMotif:
+    """A motif's shapes, their contours, and whether the cloth holds each of these by itself."""
+
+    shapes: Sequence[Shape]
+    parts: Sequence[Sequence[Contour]]
+    sewn: bool
+
+
+def left_by_cuts(
+    bent: Bent, repeats: Repeats, local: Local, cut: Ints, motifs: Sequence[CutMotif]
+) -> dict[int, list[Left]]:
+    """By index, what is left of the repeats of a leg that its corners cut, without crumbs.
+
+    Parameters
+    ----------
+    cut : (k,) which of all repeats they are.
+    motifs : of the row, by the repeats' index.
+    """
+    found: dict[int, list[Left]] = {}
+    for repeat in cut.tolist():
+        if cuts := bent.cuts_of(repeats, repeat):
+            motif = motifs[int(repeats.motif[repeat])]
+            strands = [strands_of(repeats, local, repeat, contours) for contours in motif.parts]
+            mirrored = bool(local.mirrored[repeat])
+            found[repeat] = [
+                each
+                for index, (shape, whole) in enumerate(zip(motif.shapes, strands, strict=True))
+                for each in cut_shape(bent, index, shape, whole, cuts, mirrored=mirrored)
+            ]
+    return _tidied(bent, repeats, motifs, found)
+
+
+def cut_shape(
+    bent: Bent, index: int, shape: Shape, whole: list[Strand], cuts: Sequence[Cut], *, mirrored: bool
+) -> Iterator[Left]:
+    """What cuts leave of one shape."""
+    if shape.fill is not None:
+        left = clipped(whole, cuts, bent, even_odd=shape.even_odd)
+        yield Left(index, replace(shape, stroke=None), left, whole)
+    if shape.stroke is not None:
+        for each in line_clipped(replace(shape, fill=None), whole, cuts, bent, mirrored=mirrored):
+            yield Left(index, *each)
+
+
+def _tidied(
+    bent: Bent, repeats: Repeats, motifs: Sequence[CutMotif], cut: dict[int, list[Left]]
+) -> dict[int, list[Left]]:
+    """The same without crumbs."""
+    if not cut:
+        return {}
+    # They may come in another order than they lie in.
+    here = np.array(sorted(cut, key=lambda repeat: float(repeats.start[repeat])))
+    together = [
+        CutRepeat(
+            [left.kept for left in cut[repeat]],
+            [left.whole for left in cut[repeat]],
+            [left.weight for left in cut[repeat]],
+            float(repeats.start[repeat]),
+            float(repeats.end[repeat]),
+            goes_on,
+            motifs[int(repeats.motif[repeat])].sewn,
+        )
+        for repeat, goes_on in zip(here.tolist(), _goes_on_uncut(bent, repeats, here), strict=True)
+    ]
+    return {
+        repeat: [replace(left, kept=kept) for left, kept in zip(cut[repeat], contours, strict=True)]
+        for repeat, contours in zip(here.tolist(), without_crumbs(together), strict=True)
+    }
+
+
+def _goes_on_uncut(bent: Bent, repeats: Repeats, here: Ints) -> Iterator[tuple[bool, bool]]:
+    """For a leg's cut repeats, in order along it: at which edges of its cell, the start and the end, the
+    leg goes on from each with repeats that nothing cuts."""
+    leg = int(repeats.leg[here[0]])
+    starts, ends = repeats.start[here], repeats.end[here]
+    whole = repeats.start[(repeats.leg == leg) & ~repeats.cut_start & ~repeats.cut_end]
+    low, high = whole.min(initial=np.inf), whole.max(initial=-np.inf)
+    first = starts + ends < bent.line.legs[leg].s0 + bent.line.legs[leg].s1
+    met = np.abs(starts[1:] - ends[:-1]) <= _INSIDE
+    at_start = ~first & ~np.append(False, met) & (low < starts)
+    at_end = first & ~np.append(met, False) & (high > starts)
+    yield from zip(at_start.tolist(), at_end.tolist(), strict=True)
