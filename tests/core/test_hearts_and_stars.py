@@ -67,3 +67,27 @@ def test_gathers_give_way_where_a_turn_is_too_sharp_for_them(key: str) -> None:
         gathers = [place for row in run.courses for place in getattr(row, "corner_places", ())]
         assert bool(gathers) == (way == "gathered")
         assert any("mitred" in w.message for w in tally(run).warnings) == (way == "mitred")
+
+
+@pytest.mark.parametrize("size", [1.5, 3.0])
+@pytest.mark.parametrize("heart", [HEART, UPRIGHT_HEART], ids=["leaning", "upright"])
+@pytest.mark.parametrize("key", ["fringe", "lace"])
+def test_what_hangs_from_a_heading_is_spread_round_a_notch(key: str, heart: Path, size: float) -> None:
+    """Under a heart's notch a fringe left a wedge bare, and lace was cut off: both legs hang away from it."""
+    heart = Path(heart.node_ids, *(size * part for part in (heart.points, heart.into, heart.out)), True)
+    run = lay(heart, read_brush(BRUSHES[key]).to_core(), Scale())
+    assert not [w for w in tally(run).warnings if w.code == "corner-no-room"]
+    drawn = []
+    for shape, outline, _ in shapes_of(draw_run(run, "r", "")):
+        for points in flattened(outline):
+            if shape.stroke:
+                drawn.append(LineString(points).buffer(shape.stroke.weight / 2))
+            elif len(points) > 3:
+                drawn.append(Polygon(points).buffer(0))
+    area, reach = union_all(drawn), run.main.reach if run.main else 0.0
+    x, y = heart.points[heart.node_ids.index("notch")]
+    # Where both headings' edges meet, between the lobes; from there down no ray stays bare, as in a wedge.
+    top = LineString([(x, y - 60), (x, y + 60)]).intersection(area).bounds[1]
+    for angle in np.radians(np.arange(60, 121, 10)):
+        ray = LineString([(x, top), (x + 1.9 * reach * np.cos(angle), top + 1.9 * reach * np.sin(angle))])
+        assert ray.buffer(0.08 * reach).intersection(area).area > 0.3 * ray.buffer(0.08 * reach).area

@@ -62,6 +62,7 @@ def make_rooms(
     motif = row.motifs(scale)[0]
 
     def ask(index: int, corner: Corner) -> CornerAsk:
+        cut = cuts.get((index, True))
         return CornerAsk(
             corner,
             manners.rule,
@@ -72,7 +73,8 @@ def make_rooms(
             row.size / 100,
             row.drawn_length(scale),
             row.drawn_gap(scale),
-            cuts[index, True].short(beside) if (index, True) in cuts else 0.0,
+            cut.short(beside) if cut else 0.0,
+            -cut.outside if cut else 0.0,
             row.drawn_offset(scale),
         )
 

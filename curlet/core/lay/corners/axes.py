@@ -60,6 +60,20 @@ class CornerAxes:
             s.append(base + lead * np.tan(np.abs(lean)) / abs(half))
         return self._points(onward, np.where(onward, s[1], s[0]), self.offset + height)
 
+    def spread(self, share: Floats, y: Floats, pivot: float) -> Floats:
+        """(k, 2) points `y` mm from the row's own line, their way across turned by a share of the turn from
+        one leg to the other about the place where the two meet at the height `pivot` mm, on the inside."""
+        q = np.array([self.offset + pivot])
+        first, second = (
+            self.line.frames(cut.at(q), np.array([leg]))
+            for leg, cut in zip(self.legs, self._cuts, strict=True)
+        )
+        way, onward = (math.atan2(*frames.along[0, ::-1]) for frames in (first, second))
+        turn = (onward - way) % (2 * math.pi)
+        angle = way + share * (turn if pivot > 0 else turn - 2 * math.pi)
+        across = np.stack([-np.sin(angle), np.cos(angle)], axis=1)
+        return np.asarray(first.beside(q)[0] + (y - pivot)[:, None] * across)
+
     def standing(self, x: Floats, y: Floats, reach: float) -> Floats:
         """(k, 2) points of what stands on the corner as it is, level with the line between the places `reach`
         mm before and after it."""

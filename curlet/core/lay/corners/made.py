@@ -13,6 +13,7 @@ from numpy.typing import NDArray
 from curlet.core.lay.corners.axes import CornerAxes
 from curlet.core.lay.corners.manner import CornerArt, CornerAsk, Turning
 from curlet.core.lay.corners.mitre import within_limit
+from curlet.core.motif.edges import edge
 from curlet.core.path.contours import contours
 from curlet.core.path.cubics import points_on
 
@@ -23,6 +24,8 @@ _SAMPLES = np.linspace(0, 1, 9)
 _ROOM = 1.2
 # Past so sharp a turn, degrees, both legs would lie over each other on its inner side.
 _SHARPEST_GATHERED = 110.0
+# What lies further out than this share of the reach lies along an edge.
+_ALONG = 0.8
 
 
 def mitred(ask: CornerAsk) -> Turning:
@@ -62,18 +65,37 @@ def _reach_along_legs(ask: CornerAsk) -> float:
 
 def gathered(ask: CornerAsk) -> Turning:
     """Lace or ruffle gathered round the corner: `fullness` times the length of edge that it covers,
-    fanned evenly through the turn. An even count, so that the corner falls between two repeats. A turn that
-    is too sharp for its inner side is mitred."""
-    if ask.short > 0 and abs(ask.corner.turn) > _SHARPEST_GATHERED:
-        return replace(mitred(ask), gave_way=True)
+    fanned evenly through the turn. An even count, so that the corner falls between two repeats. Where a
+    turn is too sharp for its inner side, what hangs from a heading there is spread about the heading's own
+    corner; all else is mitred."""
     turn = math.radians(ask.corner.turn)
     pitch = max(ask.length + ask.gap, 1e-6)
+    if ask.short > 0 and abs(ask.corner.turn) > _SHARPEST_GATHERED:
+        return _spread_out(ask, pitch) if _hangs_from(ask) else replace(mitred(ask), gave_way=True)
     reach = max(ask.reach * abs(turn) / 2 * _ROOM, pitch / ask.rule.fullness)
     count = 2 * max(1, round(ask.rule.fullness * reach / pitch))
     share = min(ask.length / pitch, 1.0) / count
     starts = (np.arange(count) + 0.5) / count - share / 2
     warps = tuple(partial(_fanned, start=float(s), share=share, reach=reach, turn=turn) for s in starts)
     return Turning(take=reach, art=CornerArt(warps))
+
+
+def _spread_out(ask: CornerAsk, pitch: float) -> Turning:
+    """Repeats fanned about the place where both legs' lines meet on the inner side; their count is that
+    which half of their width takes."""
+    turn = abs(math.radians(ask.corner.turn))
+    count = 2 * max(1, round(ask.rule.fullness * ask.reach * turn / pitch / 2))
+    share = min(ask.length / pitch, 1.0) / count
+    starts = (np.arange(count) + 0.5) / count - share / 2
+    pivot = ask.side * ask.reach
+    warps = tuple(partial(_about_a_point, start=float(s), share=share, pivot=pivot) for s in starts)
+    return Turning(take=ask.short, art=CornerArt(warps))
+
+
+def _hangs_from(ask: CornerAsk) -> bool:
+    """Whether what goes on from repeat to repeat lies along the inner edge, and nothing along the outer."""
+    heights = [crossing.y * ask.side for crossing in edge(ask.motif, ask.length, at_end=True)]
+    return bool(heights) and max(heights) > _ALONG * ask.reach and min(heights) > -_ALONG * ask.reach
 
 
 MADE: dict[str, Callable[[CornerAsk], Turning]] = {
@@ -96,3 +118,7 @@ def _fanned(
     onward = u > 0.5
     lean = np.where(onward, turn * (u - 1), turn * u)
     return axes.fanned(onward, (2 * u - 1) * reach, lean, points[:, 1])
+
+
+def _about_a_point(points: Floats, axes: CornerAxes, start: float, share: float, pivot: float) -> Floats:
+    return axes.spread(start + share * points[:, 0], points[:, 1], pivot)

@@ -31,9 +31,17 @@ SHARPEST_CUT = 179.0
 
 @dataclass(frozen=True)
 class CornerAsk:
-    """A course at a corner: `reach` is how far its edges lie from the path, `short` how far before the corner
-    its innermost line ends, `length` and `gap` are its repeats', `offset` its own line's, drawn mm; `motif`
-    is what stands on a corner for which no artwork is given."""
+    """A course at a corner, in drawn mm.
+
+    Attributes
+    ----------
+    motif : what stands on a corner for which no artwork is given.
+    reach : how far its edges lie from the row's own line.
+    length, gap : of its repeats.
+    short, side : how far before the corner its innermost line ends, and on which side of the path that lies:
+        1 to the right, -1 to the left, 0 where all lines end together.
+    offset : of its own line.
+    """
 
     corner: Corner
     rule: CornerRule
@@ -45,6 +53,7 @@ class CornerAsk:
     length: float = 0.0
     gap: float = 0.0
     short: float = 0.0
+    side: float = 0.0
     offset: float = 0.0
 
 
