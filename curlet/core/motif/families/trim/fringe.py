@@ -46,7 +46,8 @@ class Fringe(Family):
         for index in range(m.strands):
             x = (index + 0.5) * step
             end = h - 0.06 * m.depth * (index * 5 % 3) / 2
-            waver = 0.18 * step * (1 if index % 2 else -1)
+            # All to one side, so that no thread closes the gap to the next.
+            waver = (0.14 + 0.02 * (index * 3 % 4)) * step
             points = [(x, foot - 0.2 * m.heading), (x + waver, 0.4 * foot + 0.6 * end), (x, end)]
             pen.fill(ribbon(points, m.thread), lighter=(-10.0, 0.0, -5.0)[index % 3])
         _heading(pen, -h, foot)
