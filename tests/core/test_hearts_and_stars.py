@@ -6,19 +6,22 @@ import math
 
 import numpy as np
 import pytest
-from shapely import LinearRing, LineString, Polygon, union_all
+from shapely import LinearRing, LineString, Point, Polygon, union_all
 
-from curlet.core.brush import CornerRule
+from curlet.core.brush import Brush, CornerRule, Row
 from curlet.core.drawing import Solid
-from curlet.core.lay import lay
+from curlet.core.dress.colour import ColourRole
+from curlet.core.lay import LaidRun, lay
 from curlet.core.lay.draw import draw_run
-from curlet.core.measures import Scale
+from curlet.core.lay.draw_corner import axes_of
+from curlet.core.measures import Measure, Scale
+from curlet.core.motif.families import ArtShape, Artwork
 from curlet.core.path import Path
 from curlet.core.tally import tally
 from curlet.demo.brushes import BRUSHES
 from curlet.formats.brush_file import read_brush
-from tests.outlines import block, filled_area, flattened, shapes_of
-from tests.shapes import HEART, UPRIGHT_HEART, polyline, turn
+from tests.outlines import block, filled_area, flattened, main_row, shapes_of
+from tests.shapes import HEART, UPRIGHT_HEART, polyline, turn, two_legs
 
 
 def test_pieces_on_a_leg_too_short_beside_a_sharp_tip_give_way() -> None:
@@ -91,3 +94,43 @@ def test_what_hangs_from_a_heading_is_spread_round_a_notch(key: str, heart: Path
     for angle in np.radians(np.arange(60, 121, 10)):
         ray = LineString([(x, top), (x + 1.9 * reach * np.cos(angle), top + 1.9 * reach * np.sin(angle))])
         assert ray.buffer(0.08 * reach).intersection(area).area > 0.3 * ray.buffer(0.08 * reach).area
+
+
+def corner_fan(run: LaidRun) -> list[np.ndarray]:
+    """Where the four corners of each copy of the cell come to lie at a run's only corner."""
+    row = main_row(run)
+    (place,) = row.corner_places
+    cell = np.array([(0.0, -row.reach), (1.0, -row.reach), (0.0, row.reach), (1.0, row.reach)])
+    return [warp(cell, axes_of(row, place.leg)) for warp in place.art.warps]
+
+
+@pytest.mark.parametrize("first", [(0.0, 0.0), (60.0, 80.0)], ids=["straight", "curved"])
+def test_a_heading_is_spread_about_its_own_corner(first: tuple[float, float]) -> None:
+    """All copies turn about the place where both legs' inner edges meet, from square to one leg to square to
+    the other, with half of their width as full as is set."""
+    brush = read_brush(BRUSHES["lace"]).to_core()
+    path = two_legs(*first, -150, 90)
+    run = lay(path, brush, Scale())
+    copies, row = corner_fan(run), main_row(run)
+    pivots = np.concatenate([copy[:2] for copy in copies])
+    assert np.ptp(pivots, axis=0).max() < (0.3 if any(first) else 1e-6)
+    sewn = LineString(path.arc.points(np.linspace(0, path.length, 4000)))
+    assert sewn.distance(Point(pivots[0])) == pytest.approx(row.reach, rel=1e-3)
+    arms = np.array([copy[2:] - copy[:2] for copy in copies])
+    assert np.hypot(arms[..., 0], arms[..., 1]) == pytest.approx(np.full((len(copies), 2), 2 * row.reach))
+    # The outermost edges go on from the repeats beside them.
+    beside = [row.line.frames(row.repeats.end, row.repeats.leg).beside(row.reach),
+              row.line.frames(row.repeats.start, row.repeats.leg).beside(row.reach)]  # fmt: skip
+    for edge, places in zip((copies[0][2], copies[-1][3]), beside, strict=True):
+        assert np.hypot(*(places - edge).T).min() < 0.01
+    turned = np.abs(np.diff(np.unwrap(np.arctan2(arms[:, 0, 1], arms[:, 0, 0])))).mean() * len(copies)
+    wanted = brush.corners.fullness * row.reach * turned / (row.length + row.gap)
+    assert abs(len(copies) - wanted) <= 1.01
+
+
+def test_what_has_no_heading_on_its_inner_side_is_mitred_at_a_sharp_turn() -> None:
+    """A cord with loops on both sides has nothing to be spread about."""
+    shapes = tuple(ArtShape(d, fill=ColourRole()) for d in ("M0 -1L6 -1L6 1L0 1Z", "M1 -6L5 -6L5 6L1 6Z"))
+    row = Row(Artwork(shapes, 6, 12), Measure(6.0), Measure(0.0), hold="bend")
+    brush = Brush(courses=(row,), corners=CornerRule("piece", made="gathered"))
+    assert not main_row(lay(turn(-150, 90), brush, Scale())).corner_places

@@ -9,14 +9,16 @@ from dataclasses import replace
 import numpy as np
 import pytest
 from PIL import Image
-from shapely import LineString, Point, Polygon, get_parts, union_all
+from shapely import LineString, Point, Polygon, box, get_parts, union_all
 from shapely.geometry.base import BaseGeometry
 
 from curlet.core.brush import Brush, CornerRule, Facing, Letter, Row, SwayRule
-from curlet.core.drawing import Drawing
+from curlet.core.drawing import Drawing, Group
 from curlet.core.dress.colour import ColourRole
 from curlet.core.lay import LaidRun, lay
 from curlet.core.lay.draw import draw_run
+from curlet.core.lay.draw_row import row_items
+from curlet.core.lay.row import LaidRow
 from curlet.core.measures import Measure, Scale
 from curlet.core.motif.families import ArtShape, Artwork
 from curlet.core.path import Path
@@ -204,3 +206,21 @@ def test_gathered_fringe_shows_no_line_between_its_copies(degrees: int) -> None:
     line = LineString([(5, 50 + heading), (40, 50 + heading)])
     along = [line.interpolate(at) for at in np.arange(0.5, line.length, 0.05)]
     assert min(shown[round(p.y * 10), round(p.x * 10)] for p in along) == 1.0
+
+
+@pytest.mark.parametrize("hold", ["bend", "ride"])
+def test_what_passes_over_is_cut_at_its_window_and_at_the_corners_in_it(hold: str) -> None:
+    """Where a run lies over itself only so much of it is painted again, and no more than its corners left."""
+    row = Row(TOOTHED, Measure(8.0), Measure(0.0), hold=hold)
+    laid = lay(turn(-120, 60), Brush(courses=(row,), corners=CornerRule("mitre")), Scale()).courses[0]
+    assert isinstance(laid, LaidRow)
+
+    def area(within: tuple[float, float] | None = None) -> BaseGeometry:
+        drawn = Group("w", "", tuple(row_items(laid, ("#000000",), 0, within)))
+        outlines = (outline for _, outline, _ in shapes_of(drawn))
+        return union_all([Polygon(p).buffer(0) for outline in outlines for p in flattened(outline)])
+
+    assert area((10.0, 23.0)).bounds == pytest.approx((10.0, -4, 23.0, 4), abs=0.01)
+    assert area((10.0, 23.0)).area == pytest.approx(area().intersection(box(10, -9, 23, 9)).area, rel=1e-3)
+    # Round the corner: nothing that the whole row does not have.
+    assert area((50.0, 70.0)).difference(area().buffer(0.01)).area < 0.01

@@ -151,3 +151,15 @@ def test_paths_measured_together_are_as_each_by_itself() -> None:
         assert other.node_positions == pytest.approx(one.node_positions, abs=1e-9)
         assert other.turns == pytest.approx(one.turns, abs=1e-9)
         assert [c.node_id for c in find_corners(other)] == [c.node_id for c in find_corners(one)]
+
+
+@pytest.mark.parametrize("off", [0.0, 3e-13, -3e-13])
+@pytest.mark.parametrize("many", [False, True], ids=["one by one", "many at once"])
+def test_both_sides_of_a_node_are_told_apart_within_a_rounding(off: float, many: bool) -> None:
+    """A node's own position may differ by rounding from where its segment begins."""
+    nodes = 70 if many else 6
+    path = polyline(*((k / 3 + 0.1 * (k % 3), k % 2 * 0.7) for k in range(nodes)))
+    starts, ends = path.end_tangents
+    s = path.node_positions[1:-1] + off
+    assert path.arc.tangents(s) == pytest.approx(starts[1:])
+    assert path.arc.tangents(s, before=True) == pytest.approx(ends[:-1])

@@ -62,7 +62,7 @@ def make_rooms(
     motif = row.motifs(scale)[0]
 
     def ask(index: int, corner: Corner) -> CornerAsk:
-        cut = cuts.get((index, True))
+        cut, after = cuts.get((index, True)), cuts.get(((index + 1) % len(line.legs), False))
         return CornerAsk(
             corner,
             manners.rule,
@@ -73,7 +73,7 @@ def make_rooms(
             row.size / 100,
             row.drawn_length(scale),
             row.drawn_gap(scale),
-            cut.short(beside) if cut else 0.0,
+            max(cut.short(beside), after.short(beside)) if cut and after else 0.0,
             -cut.outside if cut else 0.0,
             row.drawn_offset(scale),
         )

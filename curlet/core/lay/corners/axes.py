@@ -60,19 +60,22 @@ class CornerAxes:
             s.append(base + lead * np.tan(np.abs(lean)) / abs(half))
         return self._points(onward, np.where(onward, s[1], s[0]), self.offset + height)
 
-    def spread(self, share: Floats, y: Floats, pivot: float) -> Floats:
-        """(k, 2) points `y` mm from the row's own line, their way across turned by a share of the turn from
-        one leg to the other about the place where the two meet at the height `pivot` mm, on the inside."""
+    def spread(self, share: Floats, y: Floats, pivot: float, take: float) -> Floats:
+        """(k, 2) points `y` mm from the row's own line. Their way across turns by a share of the turn from
+        one leg, `take` mm before the corner, to the other, about the place where the two meet at the height
+        `pivot` mm, on the inside."""
         q = np.array([self.offset + pivot])
+        places = self._at(False, np.array([-take])), self._at(True, np.array([take]))
         first, second = (
-            self.line.frames(cut.at(q), np.array([leg]))
-            for leg, cut in zip(self.legs, self._cuts, strict=True)
+            self.line.frames(s, np.array([leg])) for s, leg in zip(places, self.legs, strict=True)
         )
         way, onward = (math.atan2(*frames.along[0, ::-1]) for frames in (first, second))
         turn = (onward - way) % (2 * math.pi)
         angle = way + share * (turn if pivot > 0 else turn - 2 * math.pi)
         across = np.stack([-np.sin(angle), np.cos(angle)], axis=1)
-        return np.asarray(first.beside(q)[0] + (y - pivot)[:, None] * across)
+        # On unlike legs they meet so nearly.
+        about = first.beside(q) + share[:, None] * (second.beside(q) - first.beside(q))
+        return np.asarray(about + (y - pivot)[:, None] * across)
 
     def standing(self, x: Floats, y: Floats, reach: float) -> Floats:
         """(k, 2) points of what stands on the corner as it is, level with the line between the places `reach`

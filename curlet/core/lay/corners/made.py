@@ -88,7 +88,8 @@ def _spread_out(ask: CornerAsk, pitch: float) -> Turning:
     share = min(ask.length / pitch, 1.0) / count
     starts = (np.arange(count) + 0.5) / count - share / 2
     pivot = ask.side * ask.reach
-    warps = tuple(partial(_about_a_point, start=float(s), share=share, pivot=pivot) for s in starts)
+    warp = partial(_about_a_point, share=share, pivot=pivot, take=ask.short)
+    warps = tuple(partial(warp, start=float(s)) for s in starts)
     return Turning(take=ask.short, art=CornerArt(warps))
 
 
@@ -120,5 +121,7 @@ def _fanned(
     return axes.fanned(onward, (2 * u - 1) * reach, lean, points[:, 1])
 
 
-def _about_a_point(points: Floats, axes: CornerAxes, start: float, share: float, pivot: float) -> Floats:
-    return axes.spread(start + share * points[:, 0], points[:, 1], pivot)
+def _about_a_point(
+    points: Floats, axes: CornerAxes, start: float, share: float, pivot: float, take: float
+) -> Floats:
+    return axes.spread(start + share * points[:, 0], points[:, 1], pivot, take)
