@@ -13,7 +13,7 @@ from curlet.core.brush import Band, Brush, CornerRule, FitRule, Row
 from curlet.core.drawing import Drawing
 from curlet.core.dress.colour import ColourRole
 from curlet.core.lay import LaidRun, RunRule, lay
-from curlet.core.lay.corners.mitre import mitre_ratio, within_limit
+from curlet.core.lay.corners.limit import mitre_ratio, within_limit
 from curlet.core.lay.draw import draw_run
 from curlet.core.measures import Measure, Scale
 from curlet.core.motif.families import ArtShape, Artwork

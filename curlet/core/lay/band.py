@@ -11,7 +11,7 @@ from numpy.typing import NDArray
 from curlet.core.brush.courses import Band
 from curlet.core.drawing import Outline, Shape, Solid, Stroke
 from curlet.core.errors import BadInput
-from curlet.core.lay.corners.manner import SHARPEST_CUT
+from curlet.core.lay.corners.limit import SHARPEST_CUT
 from curlet.core.lay.facing import still
 from curlet.core.lay.frames import LegLine
 from curlet.core.lay.hold.bend import bend

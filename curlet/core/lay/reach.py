@@ -11,8 +11,7 @@ from curlet.core.brush.courses import Row
 from curlet.core.brush.rules import Swell
 from curlet.core.drawing import Group, Item, Laid, Picture, Stamps
 from curlet.core.lay.band import LaidBand
-from curlet.core.lay.corners.manner import SHARPEST_CUT
-from curlet.core.lay.corners.mitre import mitre_ratio
+from curlet.core.lay.corners.limit import SHARPEST_CUT, mitre_ratio
 from curlet.core.lay.lay import LaidCourse, LaidRun
 from curlet.core.lay.row import LaidRow
 

@@ -13,7 +13,7 @@ from numpy.typing import NDArray
 from curlet.core.brush import Brush, Row
 from curlet.core.lay import LaidRun, lay
 from curlet.core.lay.corners import MANNERS
-from curlet.core.lay.corners.mitre import mitre_ratio
+from curlet.core.lay.corners.limit import mitre_ratio
 from curlet.core.lay.draw import reach_of
 from curlet.core.measures import Scale
 from curlet.core.motif.outlines import K

@@ -8,7 +8,7 @@ from dataclasses import dataclass
 
 from curlet.core.brush.courses import Row, Share
 from curlet.core.lay import LaidRow, LaidRun
-from curlet.core.lay.corners.manner import SHARPEST_CUT
+from curlet.core.lay.corners.limit import SHARPEST_CUT
 from curlet.core.lay.crossings import SHALLOW
 from curlet.core.lay.span import LaidSpan
 from curlet.core.measures import MM_PER_INCH, MM_PER_PT, Frame, Measure, Scale

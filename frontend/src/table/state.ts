@@ -4,10 +4,15 @@ import { create } from "zustand";
 import type { MeasureShown } from "@/shared/api/types";
 import type { Frame } from "@/shared/api/frame";
 
-import type { PathEnd } from "./paper/snap";
 import type { Size, Spot, View } from "./view";
 
 export type Tool = "choose" | "draft" | "sketch" | "figure" | "lettering" | "measure";
+
+/** An end of an open path. */
+export interface PathEnd {
+  path: string;
+  end: "start" | "finish";
+}
 
 export interface DraftNode extends Spot {
   into: [number, number] | null;

@@ -9,8 +9,7 @@ from dataclasses import dataclass, replace
 import numpy as np
 from numpy.typing import NDArray
 
-from curlet.core.lay.corners.manner import SHARPEST_CUT
-from curlet.core.lay.corners.mitre import within_limit
+from curlet.core.lay.corners.limit import SHARPEST_CUT, within_limit
 from curlet.core.lay.frames import LegLine
 
 Floats = NDArray[np.float64]

@@ -9,8 +9,8 @@ import numpy as np
 from numpy.typing import NDArray
 
 from curlet.core.lay.corners.axes import CornerAxes
-from curlet.core.lay.corners.manner import SHARPEST_CUT, CornerArt, CornerAsk
-from curlet.core.lay.corners.mitre import within_limit
+from curlet.core.lay.corners.limit import SHARPEST_CUT, within_limit
+from curlet.core.lay.corners.manner import CornerArt, CornerAsk
 
 Floats = NDArray[np.float64]
 

@@ -11,8 +11,8 @@ import numpy as np
 from numpy.typing import NDArray
 
 from curlet.core.lay.corners.axes import CornerAxes
+from curlet.core.lay.corners.limit import within_limit
 from curlet.core.lay.corners.manner import CornerArt, CornerAsk, Turning
-from curlet.core.lay.corners.mitre import within_limit
 from curlet.core.motif.edges import edge
 from curlet.core.path.contours import contours
 from curlet.core.path.cubics import points_on

@@ -25,10 +25,6 @@ class Warp(Protocol):
     def __call__(self, points: Floats, axes: CornerAxes) -> Floats: ...
 
 
-# Past this turn a bisector cut runs on without end.
-SHARPEST_CUT = 179.0
-
-
 @dataclass(frozen=True)
 class CornerAsk:
     """A course at a corner, in drawn mm.

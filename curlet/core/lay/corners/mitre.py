@@ -9,7 +9,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from curlet.core.drawing import Outline
-from curlet.core.lay.corners.manner import SHARPEST_CUT, CornerAsk, Turning
+from curlet.core.lay.corners.manner import CornerAsk, Turning
 from curlet.core.lay.frames import LegLine
 
 Floats = NDArray[np.float64]
@@ -25,16 +25,6 @@ class Mitre:
 
     def turning(self, ask: CornerAsk) -> Turning:
         return Turning(cut=True, gap=0.5)
-
-
-def mitre_ratio(turn: float) -> float:
-    """Mitre length over width, 1/sin(θ/2), θ = 180° − τ between the legs (SVG 2, stroke-miterlimit)."""
-    return 1 / max(math.cos(math.radians(abs(turn)) / 2), 1e-9)
-
-
-def within_limit(turn: float, limit: float) -> bool:
-    """Whether a corner is cut on its bisector rather than flat."""
-    return abs(turn) < SHARPEST_CUT and mitre_ratio(turn) <= limit + 1e-9
 
 
 def half_plane(line: LegLine, leg: int, *, at_end: bool, far: float) -> Outline:

@@ -10,8 +10,9 @@ from numpy.typing import NDArray
 
 from curlet.core.brush.rules import Piece, Pieces
 from curlet.core.lay.corners.axes import CornerAxes
+from curlet.core.lay.corners.limit import SHARPEST_CUT
 from curlet.core.lay.corners.made import MADE, mitred
-from curlet.core.lay.corners.manner import SHARPEST_CUT, CornerArt, CornerAsk, Turning
+from curlet.core.lay.corners.manner import CornerArt, CornerAsk, Turning
 from curlet.core.measures import Scale
 from curlet.core.motif.edges import Crossing, edge
 

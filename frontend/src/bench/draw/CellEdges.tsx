@@ -6,7 +6,7 @@ import type { ArtworkShown, Making } from "@/shared/api/types";
 
 import { useBench, useWorkbench } from "../bench";
 import { arrowStep, Diamond, gripStyle } from "../Grip";
-import type { View } from "./DrawingBoard";
+import type { View } from "./view";
 import { mmText, round, snapShift } from "./snap";
 
 interface Props {

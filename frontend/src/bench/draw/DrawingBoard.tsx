@@ -14,6 +14,7 @@ import { CellEdges } from "./CellEdges";
 import { Ghost } from "./Ghost";
 import { NewFigure } from "./NewFigure";
 import { Shapes } from "./Shapes";
+import type { View } from "./view";
 
 const HEIGHT = 400;
 /** How much of a neighbour is seen to either side. */
@@ -35,13 +36,6 @@ const SAYS: Record<Hand, string> = {
   disc: "Drag from one corner of its box to the opposite one.",
   rectangle: "Drag from one corner to the opposite one.",
 };
-
-/** Pixels to the mm, and where the cell's start on its baseline lies. */
-export interface View {
-  zoom: number;
-  x: number;
-  y: number;
-}
 
 export function DrawingBoard({ drawn, artwork: now }: { drawn: BenchDrawn; artwork: ArtworkShown }) {
   const workbench = useWorkbench();

@@ -1,7 +1,7 @@
 /** Where the piece being drawn lies: its baseline, its path, and the corner that it turns, as faint lines. */
 import type { ArtworkShown } from "@/shared/api/types";
 
-import type { View } from "./DrawingBoard";
+import type { View } from "./view";
 
 /** How far the lines go on beyond the cell, in its lengths. */
 const BEYOND = 3;

@@ -4,7 +4,7 @@ import { useEffect, useRef, useState } from "react";
 import type { ArtworkShown } from "@/shared/api/types";
 
 import { bench, useBench, useWorkbench, type Hand } from "../bench";
-import type { View } from "./DrawingBoard";
+import type { View } from "./view";
 import { placesOf, round, snapShift } from "./snap";
 
 type Figure = Exclude<Hand, "choose">;

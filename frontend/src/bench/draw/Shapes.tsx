@@ -4,7 +4,7 @@ import { useDrag } from "@use-gesture/react";
 import type { ArtShapeShown, ArtworkShown } from "@/shared/api/types";
 
 import { bench, useBench, useWorkbench } from "../bench";
-import type { View } from "./DrawingBoard";
+import type { View } from "./view";
 import { placesOf, round, snapShift } from "./snap";
 
 /** How far from a line it can still be pressed, px. */

@@ -2,17 +2,12 @@
  * hand, and the browser's own measure of the lines that it draws. */
 import type { PathShown, SheetFrame } from "@/shared/api/types";
 
-import { hand } from "../state";
+import { hand, type PathEnd } from "../state";
 import { niceStep, type Spot, toScreen } from "../view";
 
 /** How near a thing draws the hand, px. */
 const NEAR = 9;
 const SAMPLES = 96;
-
-export interface PathEnd {
-  path: string;
-  end: "start" | "finish";
-}
 
 export interface Landing extends Spot {
   /** What it lies on, in words. */

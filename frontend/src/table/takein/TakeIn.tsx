@@ -4,12 +4,7 @@ import { useRef, useState } from "react";
 import { api, Refusal } from "@/shared/api/client";
 
 import { hand } from "../state";
-import { TakeInDialog } from "./TakeInDialog";
-
-export interface Drawing {
-  id: string;
-  title: string;
-}
+import { type Drawing, TakeInDialog } from "./TakeInDialog";
 
 export function TakeIn() {
   const input = useRef<HTMLInputElement>(null);

@@ -10,7 +10,6 @@ import { useLength } from "@/shared/ui/unit";
 import { plural } from "@/shared/ui/words";
 
 import { useDesk } from "../sheet";
-import type { Drawing } from "./TakeIn";
 
 const BY = [
   ["layers", "By layer"],
@@ -22,6 +21,12 @@ type By = (typeof BY)[number][0];
 
 /** How often the server is asked while it reads, ms. */
 const EVERY = 150;
+
+/** A drawing that has been sent to be read. */
+export interface Drawing {
+  id: string;
+  title: string;
+}
 
 export function TakeInDialog({ drawing, onDone }: { drawing: Drawing; onDone: () => void }) {
   const desk = useDesk();
