@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from curlet.core.motif import outlines
+from curlet.core import outlines
 from curlet.core.motif.art import path_text
 from curlet.formats.brush_motifs import ArtShapeDoc, ArtworkDoc, RoleDoc
 

@@ -5,7 +5,7 @@ from __future__ import annotations
 import math
 from collections.abc import Sequence
 
-from curlet.core.motif.outlines import K
+from curlet.core.outlines import K
 from curlet.demo.waistcoat import DemoPath
 from curlet.formats.path_doc import NodeDoc
 

@@ -29,7 +29,7 @@ from curlet.core.motif.draw.shapes import (
     removed,
 )
 from curlet.core.motif.families.artwork import LINE, ArtShape, Artwork
-from curlet.core.motif.outlines import box, curve, disc, lines
+from curlet.core.outlines import box, curve, disc, lines
 from curlet.formats.artwork_places import AnyPlace, artwork_at, with_artwork
 from curlet.formats.brush_file import BrushDoc
 from curlet.formats.brush_motifs import Number, RoleDoc

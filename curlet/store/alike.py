@@ -7,7 +7,7 @@ from typing import Any, Literal
 
 from curlet.core.errors import BadInput
 from curlet.core.measures import Measure, read_measure
-from curlet.store.commands.intent import core_path
+from curlet.store.paths import core_path
 from curlet.store.state import Row, State
 
 By = Literal["group", "mark", "colour", "style", "brush", "length"]

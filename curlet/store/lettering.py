@@ -8,9 +8,8 @@ from curlet.core.errors import BadInput
 from curlet.core.path.path import Path
 from curlet.formats.lettering_doc import LetteringDoc
 from curlet.formats.path_doc import node_rows
-from curlet.store.commands.intent import check_unlocked, core_path
-from curlet.store.commands.new_path import add_path
 from curlet.store.fonts import find_font
+from curlet.store.paths import add_path, check_unlocked, core_path
 from curlet.store.state import Row, State, new_id
 
 

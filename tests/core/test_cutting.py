@@ -17,7 +17,6 @@ from curlet.core.motif.art import path_text
 from curlet.core.motif.edges import silhouette
 from curlet.core.motif.families import FAMILIES, ArtShape, Artwork
 from curlet.core.motif.families.artwork import read_outline
-from curlet.core.motif.outlines import disc
 from curlet.core.motif.pieces import (
     as_artwork,
     as_wide,
@@ -28,6 +27,7 @@ from curlet.core.motif.pieces import (
     in_three,
     turned,
 )
+from curlet.core.outlines import disc
 from tests.outlines import polygon
 
 # A leaf with a vein, on a stem that goes right through.

@@ -17,7 +17,7 @@ from curlet.core.motif.draw.copies import graded, mirrored, one_after_another, r
 from curlet.core.motif.draw.paint import dotted_edge, with_gradient
 from curlet.core.motif.draw.shapes import added, aligned, ordered, placed_in, removed
 from curlet.core.motif.families.artwork import ArtShape, Artwork, read_outline
-from curlet.core.motif.outlines import box, disc, lines
+from curlet.core.outlines import box, disc, lines
 from tests.outlines import polygon
 
 

@@ -10,7 +10,7 @@ from hypothesis import strategies as st
 from shapely.geometry.base import BaseGeometry
 
 from curlet.core.drawing import Outline
-from curlet.core.motif.outlines import box, capsule, disc, lines, moved
+from curlet.core.outlines import box, capsule, disc, lines, moved
 from curlet.core.path.booleans import combined, line_as_area
 from tests.outlines import even_odd_area
 

@@ -9,7 +9,7 @@ import pytest
 from curlet.core.errors import BadInput
 from curlet.store import journal
 from curlet.store.alike import find_alike
-from curlet.store.commands.intent import core_path
+from curlet.store.paths import core_path
 from curlet.store.state import Row, State
 from tests.store.test_path_commands import HEM, SHEET, do
 

@@ -13,9 +13,9 @@ from flask.testing import FlaskClient
 from curlet.core.errors import BadInput
 from curlet.core.path.figures import FIGURES
 from curlet.demo.load import load_demo
-from curlet.store.commands.intent import core_path
 from curlet.store.database import open_database
 from curlet.store.models import database
+from curlet.store.paths import core_path
 from curlet.store.state import Row, State
 from tests.store.test_path_commands import do
 

@@ -10,9 +10,9 @@ import pytest
 from curlet.core.errors import BadInput, TooMuch
 from curlet.formats.fonts import FOLDER, LARGEST, read_font
 from curlet.store import fonts, journal
-from curlet.store.commands.intent import core_path
 from curlet.store.errors import Conflict
 from curlet.store.lettering import letters_of
+from curlet.store.paths import core_path
 from curlet.store.state import Row, State
 from tests.store.test_path_commands import HEM, SHEET, do
 

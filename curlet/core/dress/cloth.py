@@ -16,7 +16,7 @@ from curlet.core.bounds import Bounds
 from curlet.core.drawing import Affine, Outline, Paint, Shape, Solid, Stroke, Tiling
 from curlet.core.dress.colour import mixed, shaded
 from curlet.core.errors import BadInput
-from curlet.core.motif.outlines import curve
+from curlet.core.outlines import curve
 
 Floats = NDArray[np.float64]
 # Rows are picks, columns ends: true where the warp lies on top.

@@ -16,7 +16,7 @@ from curlet.core.lay.corners import MANNERS
 from curlet.core.lay.corners.limit import mitre_ratio
 from curlet.core.lay.draw import reach_of
 from curlet.core.measures import Scale
-from curlet.core.motif.outlines import K
+from curlet.core.outlines import K
 from curlet.core.path import Path
 from curlet.core.proof.faults import faults
 from curlet.core.tally import Tally, Warning, tally

@@ -14,9 +14,10 @@ from curlet.core.measures import read_measure
 from curlet.core.path import rework
 from curlet.core.path.path import Path
 from curlet.formats.path_doc import Coordinate
-from curlet.store.commands.intent import BaseIntent, Id, Ids, Typed, core_path, keep_path
+from curlet.store.commands.intent import BaseIntent, Id, Ids, Typed
 from curlet.store.lettering import free_standing, letters_of, put_lettering, shift_lettering
 from curlet.store.names import called
+from curlet.store.paths import core_path, keep_path
 from curlet.store.state import State
 
 Floats = NDArray[np.float64]

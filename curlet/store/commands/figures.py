@@ -12,8 +12,8 @@ from curlet.core.path.figures import Figure, figure_of
 from curlet.core.path.path import Path
 from curlet.core.path.rework import moved
 from curlet.formats.path_doc import Coordinate, FigureDoc, node_rows
-from curlet.store.commands.intent import BaseIntent, Id, Typed, check_unlocked
-from curlet.store.commands.new_path import add_path, next_name
+from curlet.store.commands.intent import BaseIntent, Id, Typed
+from curlet.store.paths import add_path, check_unlocked, next_name
 from curlet.store.state import State
 
 Word = Annotated[str, Field(min_length=1, max_length=32)]

@@ -8,7 +8,8 @@ from pydantic import Field
 
 from curlet.core.path import measuring
 from curlet.formats.mark_doc import MarkDoc
-from curlet.store.commands.intent import BaseIntent, Id, core_path
+from curlet.store.commands.intent import BaseIntent, Id
+from curlet.store.paths import core_path
 from curlet.store.state import State, new_id
 
 

@@ -13,16 +13,9 @@ from curlet.core.errors import BadInput
 from curlet.core.path import edit
 from curlet.core.path.path import HandleKind, Path
 from curlet.formats.path_doc import Coordinate
-from curlet.store.commands.intent import (
-    BaseIntent,
-    Id,
-    Ids,
-    Typed,
-    core_path,
-    keep_path,
-    worn_length,
-)
+from curlet.store.commands.intent import BaseIntent, Id, Ids, Typed, worn_length
 from curlet.store.commands.path_work import SplitPath
+from curlet.store.paths import core_path, keep_path
 from curlet.store.state import State, new_node_id
 
 # A cut this near to a node, sheet mm, is a cut at it.

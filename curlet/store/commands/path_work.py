@@ -14,10 +14,10 @@ from curlet.core.path.parallel import parallel
 from curlet.core.path.path import Path
 from curlet.formats.names import ended
 from curlet.formats.run_places import PlacesDoc
-from curlet.store.commands.intent import BaseIntent, Id, Ids, Typed, core_path, keep_path, worn_length
-from curlet.store.commands.new_path import add_path
+from curlet.store.commands.intent import BaseIntent, Id, Ids, Typed, worn_length
 from curlet.store.lettering import copy_lettering
 from curlet.store.names import called, other_half
+from curlet.store.paths import add_path, core_path, keep_path
 from curlet.store.state import Row, State, new_id
 
 # How far a duplicate lies from what it is of, drawn mm.

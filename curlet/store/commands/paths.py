@@ -12,17 +12,9 @@ from curlet.core.path import rework
 from curlet.core.path.path import Path
 from curlet.formats.path_doc import Coordinate, NodeDoc, Point, to_path
 from curlet.formats.svg_in import TakenPath
-from curlet.store.commands.intent import (
-    BaseIntent,
-    Id,
-    Ids,
-    Name,
-    check_unlocked,
-    core_path,
-    keep_path,
-)
-from curlet.store.commands.new_path import add_path, next_name
+from curlet.store.commands.intent import BaseIntent, Id, Ids, Name
 from curlet.store.lettering import letters_of
+from curlet.store.paths import add_path, check_unlocked, core_path, keep_path, next_name
 from curlet.store.state import State, new_id, new_node_id
 
 NEW_GROUP_MARK = "#7a5c2e"

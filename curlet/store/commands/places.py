@@ -13,7 +13,8 @@ from curlet.core.measures import read_measure
 from curlet.core.path import edit
 from curlet.formats.path_doc import Coordinate
 from curlet.formats.run_places import PlacesDoc
-from curlet.store.commands.intent import BaseIntent, Id, core_path
+from curlet.store.commands.intent import BaseIntent, Id
+from curlet.store.paths import core_path
 from curlet.store.state import State
 
 OPENING = Bounds("The opening", 0, 100_000)

@@ -11,7 +11,7 @@ from curlet.core.errors import BadInput
 from curlet.core.path.sketch import MOST_POINTS, sketch
 from curlet.formats.path_doc import Coordinate
 from curlet.store.commands.intent import BaseIntent, Id, Typed, worn_length
-from curlet.store.commands.new_path import add_path, next_name
+from curlet.store.paths import add_path, next_name
 from curlet.store.state import State
 
 Pressure = Annotated[float, Field(ge=0, le=1)]

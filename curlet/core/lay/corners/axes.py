@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import math
 from dataclasses import dataclass
-from typing import TYPE_CHECKING
+from typing import Protocol
 
 import numpy as np
 from numpy.typing import NDArray
@@ -12,11 +12,17 @@ from numpy.typing import NDArray
 from curlet.core.lay.corners.cut import Cut
 from curlet.core.lay.frames import LegLine
 
-if TYPE_CHECKING:
-    from curlet.core.lay.own_line import OwnLine
-
 Floats = NDArray[np.float64]
 Bools = NDArray[np.bool_]
+
+
+class Positions(Protocol):
+    """Positions along a line beside a leg, mm: how long it is, and where on the path they lie."""
+
+    @property
+    def length(self) -> float: ...
+
+    def at(self, own: Floats) -> Floats: ...
 
 
 @dataclass(frozen=True, eq=False)
@@ -35,7 +41,7 @@ class CornerAxes:
 
     line: LegLine
     legs: tuple[int, int]
-    own: tuple[OwnLine, OwnLine]
+    own: tuple[Positions, Positions]
     cuts: tuple[Cut | None, Cut | None]
     offset: float
     turn: float

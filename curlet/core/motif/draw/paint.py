@@ -12,7 +12,7 @@ from curlet.core.errors import BadInput
 from curlet.core.motif.art import box_of, path_text
 from curlet.core.motif.draw.shapes import added, chosen
 from curlet.core.motif.families.artwork import ArtShape, Artwork
-from curlet.core.motif.outlines import disc
+from curlet.core.outlines import disc
 
 DOT = Bounds("A dot's size", 0.05, 500)
 _MOST_DOTS = 200

@@ -9,7 +9,7 @@ from curlet.core.drawing import Outline, Shape, Solid, Stroke
 from curlet.core.dress.colour import ColourRole, RoleShape
 from curlet.core.motif.cut import part_of
 from curlet.core.motif.motif import Motif
-from curlet.core.motif.outlines import disc, lines
+from curlet.core.outlines import disc, lines
 
 Floats = NDArray[np.float64]
 

@@ -9,7 +9,7 @@ from curlet.core.measures import Measure, Scale
 from curlet.core.motif.families.base import About, Family, count, measure
 from curlet.core.motif.families.border.rails import place_choice
 from curlet.core.motif.motif import Motif
-from curlet.core.motif.outlines import box, lines
+from curlet.core.outlines import box, lines
 
 
 @dataclass(frozen=True)

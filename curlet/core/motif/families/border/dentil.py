@@ -11,7 +11,7 @@ from curlet.core.measures import Measure, Scale
 from curlet.core.motif.families.base import About, Family, measure, number
 from curlet.core.motif.families.border.rails import place_choice, rail, turned_side
 from curlet.core.motif.motif import Motif
-from curlet.core.motif.outlines import box, lines
+from curlet.core.outlines import box, lines
 
 
 @dataclass(frozen=True)

@@ -12,7 +12,7 @@ from curlet.core.motif.families.base import About, Family, choice, measure, numb
 from curlet.core.motif.families.border.rails import place_choice, turned_side
 from curlet.core.motif.families.pen import Pen
 from curlet.core.motif.motif import Motif
-from curlet.core.motif.outlines import disc, quarter_band, ribbon, together
+from curlet.core.outlines import disc, quarter_band, ribbon, together
 
 _EDGE = -30.0
 

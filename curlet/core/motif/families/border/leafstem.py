@@ -11,7 +11,7 @@ from curlet.core.measures import Measure, Scale
 from curlet.core.motif.families.base import About, Family, choice, measure
 from curlet.core.motif.families.pen import Pen
 from curlet.core.motif.motif import Motif
-from curlet.core.motif.outlines import curve, disc, lines, moved, quarter_band, ribbon
+from curlet.core.outlines import curve, disc, lines, moved, quarter_band, ribbon
 
 
 @dataclass(frozen=True)

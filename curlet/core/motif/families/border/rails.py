@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from curlet.core.motif.families.base import choice
 from curlet.core.motif.families.pen import Pen
-from curlet.core.motif.outlines import disc, lines
+from curlet.core.outlines import disc, lines
 
 
 def place_choice(*, inner: bool = False) -> str:

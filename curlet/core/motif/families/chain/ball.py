@@ -9,7 +9,7 @@ from curlet.core.measures import Measure, Scale
 from curlet.core.motif.families.base import About, Family, measure
 from curlet.core.motif.families.chain.links import LINE, SHADE
 from curlet.core.motif.motif import Motif
-from curlet.core.motif.outlines import disc, lines
+from curlet.core.outlines import disc, lines
 
 
 @dataclass(frozen=True)

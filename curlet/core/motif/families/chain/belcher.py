@@ -9,7 +9,7 @@ from curlet.core.measures import Measure, Scale
 from curlet.core.motif.families.base import About, Family, choice, measure
 from curlet.core.motif.families.chain.links import FACES, ring, side, turning, whole_ring
 from curlet.core.motif.motif import Motif, MotifMaker
-from curlet.core.motif.outlines import capsule, disc
+from curlet.core.outlines import capsule, disc
 
 
 @dataclass(frozen=True)

@@ -9,7 +9,7 @@ from curlet.core.measures import Measure, Scale
 from curlet.core.motif.families.base import About, Family, choice, measure, number
 from curlet.core.motif.families.chain.links import FACES, ring, side, turning, whole_ring
 from curlet.core.motif.motif import Motif, MotifMaker
-from curlet.core.motif.outlines import capsule
+from curlet.core.outlines import capsule
 
 
 @dataclass(frozen=True)

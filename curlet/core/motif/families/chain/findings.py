@@ -9,7 +9,7 @@ from curlet.core.measures import Measure, Scale
 from curlet.core.motif.families.base import About, Family, choice, measure
 from curlet.core.motif.families.chain.links import LINE, SHADE
 from curlet.core.motif.motif import Motif
-from curlet.core.motif.outlines import capsule, curve, disc, together
+from curlet.core.outlines import capsule, curve, disc, together
 
 
 @dataclass(frozen=True)

@@ -12,7 +12,7 @@ from curlet.core.measures import Measure, Scale
 from curlet.core.motif.cut import quarter
 from curlet.core.motif.families.pen import Pen
 from curlet.core.motif.motif import Motif, MotifMaker
-from curlet.core.motif.outlines import together
+from curlet.core.outlines import together
 
 LINE, SHADE = 0.09, -30.0
 FACES = ("flat", "edge-on", "by turns")

@@ -11,7 +11,7 @@ from curlet.core.measures import Measure, Scale
 from curlet.core.motif.families.base import About, Family, choice, count, measure
 from curlet.core.motif.families.rope.laid import INSIDE
 from curlet.core.motif.motif import Motif
-from curlet.core.motif.outlines import box, lens, moved
+from curlet.core.outlines import box, lens, moved
 
 
 @dataclass(frozen=True)

@@ -10,7 +10,7 @@ import numpy as np
 from curlet.core.measures import Measure, Scale
 from curlet.core.motif.families.base import About, Family, choice, measure, number
 from curlet.core.motif.motif import Motif
-from curlet.core.motif.outlines import box, ribbon
+from curlet.core.outlines import box, ribbon
 
 
 @dataclass(frozen=True)

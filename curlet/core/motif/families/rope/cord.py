@@ -9,7 +9,7 @@ from curlet.core.measures import Measure, Scale
 from curlet.core.motif.families.base import About, Family, choice, measure
 from curlet.core.motif.families.rope.laid import INSIDE
 from curlet.core.motif.motif import Motif
-from curlet.core.motif.outlines import box, strand
+from curlet.core.outlines import box, strand
 
 # A ply's width along the cord, of the half lay; the rest is the groove beside it.
 _PLY = 0.9

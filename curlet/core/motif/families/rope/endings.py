@@ -10,7 +10,7 @@ import numpy as np
 from curlet.core.measures import Measure, Scale
 from curlet.core.motif.families.base import About, Family, choice, count, measure
 from curlet.core.motif.motif import Motif
-from curlet.core.motif.outlines import box, curve, disc, ribbon, together
+from curlet.core.outlines import box, curve, disc, ribbon, together
 
 # Past the threads of a two-ply cord.
 _WHIPPING = 3

@@ -9,7 +9,7 @@ from typing import ClassVar
 from curlet.core.measures import Measure, Scale
 from curlet.core.motif.families.base import About, Family, choice, measure, number
 from curlet.core.motif.motif import Motif
-from curlet.core.motif.outlines import box, strand
+from curlet.core.outlines import box, strand
 
 # The inside's width, of the rope's.
 INSIDE = 0.9

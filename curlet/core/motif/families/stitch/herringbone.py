@@ -8,7 +8,7 @@ from typing import ClassVar
 from curlet.core.measures import Measure, Scale
 from curlet.core.motif.families.base import About, Family, measure, number
 from curlet.core.motif.motif import Motif
-from curlet.core.motif.outlines import lines
+from curlet.core.outlines import lines
 
 
 @dataclass(frozen=True)

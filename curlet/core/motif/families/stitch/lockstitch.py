@@ -8,7 +8,7 @@ from typing import ClassVar
 from curlet.core.measures import Measure, Scale
 from curlet.core.motif.families.base import About, Family, measure, tick
 from curlet.core.motif.motif import Motif
-from curlet.core.motif.outlines import lens
+from curlet.core.outlines import lens
 
 
 @dataclass(frozen=True)

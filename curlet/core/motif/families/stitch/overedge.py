@@ -8,7 +8,7 @@ from typing import ClassVar
 from curlet.core.measures import Measure, Scale
 from curlet.core.motif.families.base import About, Family, measure, tick
 from curlet.core.motif.motif import Motif
-from curlet.core.motif.outlines import curve
+from curlet.core.outlines import curve
 
 
 @dataclass(frozen=True)

@@ -10,7 +10,7 @@ import numpy as np
 from curlet.core.measures import Measure, Scale
 from curlet.core.motif.families.base import About, Family, count, measure, number
 from curlet.core.motif.motif import Motif
-from curlet.core.motif.outlines import lines
+from curlet.core.outlines import lines
 
 _SIDE_BY_SIDE = 1.5
 

@@ -10,7 +10,7 @@ import numpy as np
 from curlet.core.measures import Measure, Scale
 from curlet.core.motif.families.base import About, Family, measure, number
 from curlet.core.motif.motif import Motif
-from curlet.core.motif.outlines import ribbon
+from curlet.core.outlines import ribbon
 
 # Drawn by hand on a grid of a hundred along and fifty across.
 _HAND = (

@@ -8,7 +8,7 @@ from typing import ClassVar
 from curlet.core.measures import Measure, Scale
 from curlet.core.motif.families.base import About, Family, count, measure, number
 from curlet.core.motif.motif import Motif
-from curlet.core.motif.outlines import box, disc, together
+from curlet.core.outlines import box, disc, together
 
 
 @dataclass(frozen=True)

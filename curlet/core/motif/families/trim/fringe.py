@@ -11,7 +11,7 @@ from curlet.core.measures import Measure, Scale
 from curlet.core.motif.families.base import About, Family, count, measure
 from curlet.core.motif.families.pen import Pen
 from curlet.core.motif.motif import Motif
-from curlet.core.motif.outlines import box, curve, disc, lines, ribbon
+from curlet.core.outlines import box, curve, disc, lines, ribbon
 
 
 def _heading(pen: Pen, top: float, foot: float) -> None:

@@ -11,7 +11,7 @@ from curlet.core.drawing import Outline
 from curlet.core.measures import Measure, Scale
 from curlet.core.motif.families.base import About, Family, choice, measure
 from curlet.core.motif.motif import Motif
-from curlet.core.motif.outlines import curve, lines
+from curlet.core.outlines import curve, lines
 
 
 @dataclass(frozen=True)

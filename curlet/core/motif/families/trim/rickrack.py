@@ -10,7 +10,7 @@ import numpy as np
 from curlet.core.measures import Measure, Scale
 from curlet.core.motif.families.base import About, Family, measure, tick
 from curlet.core.motif.motif import Motif
-from curlet.core.motif.outlines import curve, ribbon, wave
+from curlet.core.outlines import curve, ribbon, wave
 
 
 @dataclass(frozen=True)

@@ -12,7 +12,7 @@ from curlet.core.measures import Measure, Scale
 from curlet.core.motif.families.base import About, Family, measure, number
 from curlet.core.motif.families.pen import Pen
 from curlet.core.motif.motif import Motif
-from curlet.core.motif.outlines import box, curve
+from curlet.core.outlines import box, curve
 
 
 @dataclass(frozen=True)

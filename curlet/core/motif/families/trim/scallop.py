@@ -13,7 +13,7 @@ from curlet.core.measures import Measure, Scale
 from curlet.core.motif.families.base import About, Family, choice, measure, number
 from curlet.core.motif.families.pen import Pen
 from curlet.core.motif.motif import Motif
-from curlet.core.motif.outlines import Floats, arc, box, disc
+from curlet.core.outlines import Floats, arc, box, disc
 
 
 @dataclass(frozen=True)
