@@ -44,10 +44,10 @@ class Fringe(Family):
         h, step = m.depth / 2, pen.length / m.strands
         foot = -h + m.heading
         for index in range(m.strands):
-            x = (index + 0.5) * step
+            x = (index + 0.43) * step
             end = h - 0.06 * m.depth * (index * 5 % 3) / 2
-            # All to one side, so that no thread closes the gap to the next.
-            waver = (0.14 + 0.02 * (index * 3 % 4)) * step
+            # All to one side, so that no thread closes the gap to the next or leaves the cell.
+            waver = (0.11 + 0.015 * (index * 3 % 4)) * step
             points = [(x, foot - 0.2 * m.heading), (x + waver, 0.4 * foot + 0.6 * end), (x, end)]
             pen.fill(ribbon(points, m.thread), lighter=(-10.0, 0.0, -5.0)[index % 3])
         _heading(pen, -h, foot)
