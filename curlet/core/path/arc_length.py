@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator
 from functools import cached_property
 
 import numpy as np
@@ -20,8 +19,6 @@ _FINE_NODES, _FINE_WEIGHTS = 0.5 * (_FINE + 1.0), 0.5 * _FINE_SHARES
 _AT_NODE = 1e-9
 # So few positions are looked up one by one.
 _FEW = 64
-# So many are worked out at a time: what they need stays in the processor's cache.
-_BLOCK = 2048
 # Rows of the tables that t is worked out from.
 _OF_T = 9
 # A panel as short as this is a point, mm.
@@ -137,27 +134,33 @@ class ArcLength:
 
     def _panel_at(self, s: Floats, before: bool = False) -> Ints:
         """The panel that each position lies on."""
-        # A node's own position may differ by rounding from where its panel begins.
-        begins = self._s0[1:] + (_AT_NODE if before else -_AT_NODE)
-        if s.ndim == 1 and len(s) > _FEW and (s[1:] >= s[:-1]).all():
-            # In order, as they mostly come, it is quicker to look for the panels among the positions, and
-            # only for those that they lie on, of which a long path has thousands.
-            first, last = np.searchsorted(begins, s[[0, -1]], side="right").tolist()
-            edges = np.searchsorted(s, begins[first:last])
-            counts = np.diff(edges, prepend=0, append=len(s))
-            return np.repeat(np.arange(first, last + 1), counts)
-        return np.searchsorted(begins, s, side="right")
+        begins = self._begins(before)
+        if not _in_order(s):
+            return np.searchsorted(begins, s, side="right")
+        panels, counts = self._shared(s, begins)
+        return np.repeat(np.arange(panels.start, panels.stop), counts)
 
-    def _blocks(self, s: Floats) -> Iterator[tuple[slice, Floats, Floats]]:
-        """A block of (n,) positions at a time: which they are, t there, and (8, …) what the place is worked
-        out from at t. Both are overwritten by the next block's."""
-        panel = self._panel_at(s)
-        work = np.empty((len(self._tables), min(len(s), _BLOCK)))
-        for first in range(0, len(s), _BLOCK):
-            some = slice(first, first + _BLOCK)
-            columns = work[:, : len(s) - first]
-            np.take(self._tables, panel[some], axis=-1, out=columns, mode="clip")
-            yield some, _parameter(columns[:_OF_T], s[some]), columns[_OF_T:]
+    def _columns(self, s: Floats) -> Floats:
+        """(17, n) a column of the tables for each of (n,) positions, to be worked on in place."""
+        begins = self._begins()
+        if not _in_order(s):
+            return self._tables.take(np.searchsorted(begins, s, side="right"), axis=-1)
+        # Repeating a column as often as it is needed is twice as quick as looking up each.
+        panels, counts = self._shared(s, begins)
+        return np.repeat(self._tables[:, panels], counts, axis=-1)
+
+    def _begins(self, before: bool = False) -> Floats:
+        """From where on a position lies on the second panel, the third and so on: a node's own position may
+        differ by rounding from where its panel begins."""
+        return self._s0[1:] + (_AT_NODE if before else -_AT_NODE)
+
+    @staticmethod
+    def _shared(s: Floats, begins: Floats) -> tuple[slice, Ints]:
+        """Which panels positions in order lie on, of which a long path has thousands, and how many lie on
+        each of them."""
+        first, last = np.searchsorted(begins, s[[0, -1]], side="right").tolist()
+        edges = np.searchsorted(s, begins[first:last])
+        return slice(first, last + 1), np.diff(edges, prepend=0, append=len(s))
 
     def points(self, s: ArrayLike) -> Floats:
         """(n, 2) points at (n,) arc lengths, mm."""
@@ -167,11 +170,10 @@ class ArcLength:
     def coordinates(self, s: Floats) -> Floats:
         """(2, n) x and y at (n,) arc lengths, mm."""
         s = self.wrap(s)
-        out = np.empty((2, len(s)))
-        for some, t, (ax, ay, bx, by, cx, cy, dx, dy) in self._blocks(s):
-            out[0, some] = in_place([ax, bx, cx, dx], t)
-            out[1, some] = in_place([ay, by, cy, dy], t)
-        return out
+        columns = self._columns(s)
+        t = _parameter(columns[:_OF_T], s)
+        ax, ay, bx, by, cx, cy, dx, dy = columns[_OF_T:]
+        return np.stack([in_place([ax, bx, cx, dx], t), in_place([ay, by, cy, dy], t)])
 
     def tangents(self, s: ArrayLike, *, before: bool = False) -> Floats:
         """(n, 2) unit tangents at (n,) arc lengths; `before` picks the side at a node."""
@@ -195,26 +197,27 @@ class ArcLength:
         s = self._onward(s)
         if self._lines is not None:
             return _on_lines(self._lines.take(self._panel_at(s), axis=-1), s)
-        point, along, bend = np.empty((s.size, 2)), np.empty((s.size, 2)), np.empty(s.size)
         flat = s.ravel()
-        slow = np.zeros(s.size, dtype=bool)
-        for some, t, (ax, ay, bx, by, cx, cy, dx, dy) in self._blocks(flat):
-            (px, vx, wx), (py, vy, wy) = cubic(ax, bx, cx, dx, t), cubic(ay, by, cy, dy, t)
-            point[some, 0], point[some, 1] = px, py
-            speed = vx * vx
-            speed += vy * vy
-            np.sqrt(speed, out=speed)
-            with np.errstate(divide="ignore", invalid="ignore"):
-                per = 1 / speed
-                wy *= vx
-                wx *= vy
-                wy -= wx
-                wy *= per
-                wy *= per
-                np.multiply(wy, per, out=bend[some])
-                np.multiply(vx, per, out=along[some, 0])
-                np.multiply(vy, per, out=along[some, 1])
-            slow[some] = speed <= self._slowest
+        columns = self._columns(flat)
+        t = _parameter(columns[:_OF_T], flat)
+        ax, ay, bx, by, cx, cy, dx, dy = columns[_OF_T:]
+        point, along = np.empty((len(flat), 2)), np.empty((len(flat), 2))
+        (px, vx, wx), (py, vy, wy) = cubic(ax, bx, cx, dx, t), cubic(ay, by, cy, dy, t)
+        point[:, 0], point[:, 1] = px, py
+        speed = vx * vx
+        speed += vy * vy
+        np.sqrt(speed, out=speed)
+        with np.errstate(divide="ignore", invalid="ignore"):
+            per = 1 / speed
+            wy *= vx
+            wx *= vy
+            bend = np.subtract(wy, wx, out=wy)
+            bend *= per
+            bend *= per
+            bend *= per
+            np.multiply(vx, per, out=along[:, 0])
+            np.multiply(vy, per, out=along[:, 1])
+        slow = speed <= self._slowest
         if slow.any():
             along[slow] = self._directions(*self.locate(flat[slow])).T
             bend[slow] = np.nan_to_num(bend[slow], nan=0.0, posinf=0.0, neginf=0.0)
@@ -293,6 +296,11 @@ class ArcLength:
         cross = x[:, :-1] * y[:, 1:] - y[:, :-1] * x[:, 1:]
         along = x[:, :-1] * x[:, 1:] + y[:, :-1] * y[:, 1:]
         return np.asarray(np.arctan2(cross, along).sum(axis=1))
+
+
+def _in_order(s: Floats) -> bool:
+    """Whether there are many positions, in order along the path, as they mostly come."""
+    return s.ndim == 1 and len(s) > _FEW and bool((s[1:] >= s[:-1]).all())
 
 
 def _parameter(columns: Floats, s: Floats) -> Floats:
