@@ -3,10 +3,13 @@
 from __future__ import annotations
 
 import math
+from dataclasses import replace
 
 import numpy as np
 import pytest
 from shapely import LinearRing, LineString, Point, Polygon, union_all
+from shapely.affinity import scale
+from shapely.geometry.base import BaseGeometry
 
 from curlet.core.brush import Brush, CornerRule, Row
 from curlet.core.drawing import Solid
@@ -72,6 +75,18 @@ def test_gathers_give_way_where_a_turn_is_too_sharp_for_them(key: str) -> None:
         assert any("mitred" in w.message for w in tally(run).warnings) == (way == "mitred")
 
 
+def drawn_area(run: LaidRun) -> BaseGeometry:
+    """All that is drawn, lines too."""
+    drawn: list[BaseGeometry] = []
+    for shape, outline, _ in shapes_of(draw_run(run, "r", "")):
+        for points in flattened(outline):
+            if shape.stroke:
+                drawn.append(LineString(points).buffer(shape.stroke.weight / 2))
+            elif len(points) > 3:
+                drawn.append(Polygon(points).buffer(0))
+    return union_all(drawn)
+
+
 @pytest.mark.parametrize("size", [1.5, 3.0])
 @pytest.mark.parametrize("heart", [HEART, UPRIGHT_HEART], ids=["leaning", "upright"])
 @pytest.mark.parametrize("key", ["fringe", "lace"])
@@ -80,14 +95,7 @@ def test_what_hangs_from_a_heading_is_spread_round_a_notch(key: str, heart: Path
     heart = Path(heart.node_ids, *(size * part for part in (heart.points, heart.into, heart.out)), True)
     run = lay(heart, read_brush(BRUSHES[key]).to_core(), Scale())
     assert not [w for w in tally(run).warnings if w.code == "corner-no-room"]
-    drawn = []
-    for shape, outline, _ in shapes_of(draw_run(run, "r", "")):
-        for points in flattened(outline):
-            if shape.stroke:
-                drawn.append(LineString(points).buffer(shape.stroke.weight / 2))
-            elif len(points) > 3:
-                drawn.append(Polygon(points).buffer(0))
-    area, reach = union_all(drawn), run.main.reach if run.main else 0.0
+    area, reach = drawn_area(run), run.main.reach if run.main else 0.0
     x, y = heart.points[heart.node_ids.index("notch")]
     # Where both headings' edges meet, between the lobes; from there down no ray stays bare, as in a wedge.
     top = LineString([(x, y - 60), (x, y + 60)]).intersection(area).bounds[1]
@@ -134,3 +142,17 @@ def test_what_has_no_heading_on_its_inner_side_is_mitred_at_a_sharp_turn() -> No
     row = Row(Artwork(shapes, 6, 12), Measure(6.0), Measure(0.0), hold="bend")
     brush = Brush(courses=(row,), corners=CornerRule("piece", made="gathered"))
     assert not main_row(lay(turn(-150, 90), brush, Scale())).corner_places
+
+
+@pytest.mark.parametrize("degrees", [90, -90, 150, -150])
+@pytest.mark.parametrize("key", ["fringe", "lace"])
+def test_a_flipped_row_turns_as_its_mirror_image_does(key: str, degrees: int) -> None:
+    """What was gathered at a corner stood as drawn beside repeats that were flipped across."""
+    brush = read_brush(BRUSHES[key]).to_core()
+    (row,) = brush.courses
+    assert isinstance(row, Row)
+    flipped = replace(brush, courses=(replace(row, facing=replace(row.facing, flip_across=True)),))
+    mine, other = (
+        drawn_area(lay(turn(way * degrees, 90), each, Scale())) for way, each in ((1, flipped), (-1, brush))
+    )
+    assert mine.symmetric_difference(scale(other, 1, -1, origin=(0, 0))).area < 0.01 * other.area

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterator
 from dataclasses import replace
 from functools import partial
 
@@ -65,7 +66,7 @@ def _artwork(
     if tolerance:
         # The cell is as long as a repeat, about; where it is fanned out it is shorter.
         parts = [tuple(coarser(part, (row.length, 1.0), tolerance) for part in each) for each in parts]
-    for warp in place.art.warps:
+    for warp in _faced(row, place):
         there = _about_middle(warp, axes)
         outlines = warped(parts, partial(warp, axes=axes), place.art.kink, max(tolerance, TOLERANCE))
         mirrored = there[0] * there[3] < there[1] * there[2]
@@ -75,6 +76,21 @@ def _artwork(
             copy.append(moved_paint(replace(shape, outline=laid), there))
         shapes = run_in(shapes, copy) if beside else [*shapes, *copy]
     return Laid(tuple(shapes))
+
+
+def _faced(row: LaidRow, place: CornerPlace) -> Iterator[Warp]:
+    """The warps of a corner's artwork; the row's own repeat is flipped there as it is elsewhere."""
+    facing = row.course.facing
+    for warp in place.art.warps:
+        if place.art.piece is None and (facing.flip_across or facing.flip_along):
+            yield partial(_flipped, warp=warp, along=facing.flip_along, across=facing.flip_across)
+        else:
+            yield warp
+
+
+def _flipped(points: Floats, axes: CornerAxes, warp: Warp, along: bool, across: bool) -> Floats:
+    x, y = points.T
+    return warp(np.stack([1 - x if along else x, -y if across else y], axis=1), axes)
 
 
 def axes_of(row: LaidRow, leg: int) -> CornerAxes:

@@ -157,11 +157,18 @@ class Painter:
             painted = self._bent(bent, which, shapes, chosen, {} if whole else self._left_of(which, over))
         return [*items, *self._tinted(painted, int(which[0]))]
 
+    @cached_property
+    def _lapped_cuts(self) -> Cuts:
+        """Where legs end; repeats that touch go a hair over one another there too."""
+        row = self.row
+        cuts = {**row.cuts, **row.ends}
+        if not row.touching:
+            return cuts
+        return {key: begun_before(cut) if key in row.cuts else cut for key, cut in cuts.items()}
+
     def _mapping(self, window: tuple[Cut, ...] = (), whole: bool = False) -> Bent:
         row = self.row
-        cuts: Cuts = {} if whole else {**row.cuts, **row.ends}
-        if row.touching:
-            cuts = {key: begun_before(cut) if key in row.cuts else cut for key, cut in cuts.items()}
+        cuts = {} if whole else self._lapped_cuts
         return Bent(
             row.line, row.offset, row.course.swell, row.line.path.length, row.repeats.start, self.tolerance,
             cuts, window, self._touched,
@@ -170,7 +177,7 @@ class Painter:
     @cached_property
     def _cut_motifs(self) -> list[CutMotif]:
         bent, repeats = self._mapping(), self.row.repeats
-        dressed = [dress(tuple(motif.shapes), self.threads) for motif in self.row.motifs]
+        dressed = [dress(motif.shapes, self.threads) for motif in self.row.motifs]
         return [
             CutMotif(shapes, parts_of(bent, repeats, shapes), motif.sewn)
             for shapes, motif in zip(dressed, self.row.motifs, strict=True)

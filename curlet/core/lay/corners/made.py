@@ -95,7 +95,8 @@ def _spread_out(ask: CornerAsk, pitch: float) -> Turning:
 
 def _hangs_from(ask: CornerAsk) -> bool:
     """Whether what goes on from repeat to repeat lies along the inner edge, and nothing along the outer."""
-    heights = [crossing.y * ask.side for crossing in edge(ask.motif, ask.length, at_end=True)]
+    side = -ask.side if ask.flipped else ask.side
+    heights = [crossing.y * side for crossing in edge(ask.motif, ask.length, at_end=True)]
     return bool(heights) and max(heights) > _ALONG * ask.reach and min(heights) > -_ALONG * ask.reach
 
 

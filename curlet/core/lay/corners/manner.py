@@ -36,6 +36,7 @@ class CornerAsk:
     length, gap : of its repeats.
     short, side : how far before the corner its innermost line ends, and on which side of the path that lies:
         1 to the right, -1 to the left, 0 where all lines end together.
+    flipped : whether its repeats are flipped across.
     offset : of its own line.
     """
 
@@ -50,6 +51,7 @@ class CornerAsk:
     gap: float = 0.0
     short: float = 0.0
     side: float = 0.0
+    flipped: bool = False
     offset: float = 0.0
 
 
