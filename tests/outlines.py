@@ -3,9 +3,10 @@
 from __future__ import annotations
 
 from collections.abc import Iterator
+from dataclasses import replace
 
 import numpy as np
-from shapely import Polygon, union_all
+from shapely import LineString, Polygon, union_all
 from shapely.geometry.base import BaseGeometry
 
 from curlet.core.brush import Brush, Row
@@ -78,6 +79,23 @@ def filled_area(run: LaidRun) -> BaseGeometry:
     return union_all(parts)
 
 
+def drawn_parts(run: LaidRun) -> list[BaseGeometry]:
+    """All that is drawn, contour by contour, lines with their weight."""
+    parts: list[BaseGeometry] = []
+    for shape, outline, _ in shapes_of(draw_run(run, "run", "")):
+        for points in flattened(outline):
+            if shape.stroke:
+                parts.append(LineString(points).buffer(shape.stroke.weight / 2))
+            elif len(points) > 3:
+                parts.append(Polygon(points).buffer(0))
+    return parts
+
+
+def drawn_area(run: LaidRun) -> BaseGeometry:
+    """All that is drawn, as one."""
+    return union_all(drawn_parts(run))
+
+
 def block(length: float, width: float, **rules: object) -> Brush:
     """A brush of plain blocks that fill their cell."""
     h = width / 2
@@ -91,3 +109,11 @@ def block(length: float, width: float, **rules: object) -> Brush:
 def main_row(run: LaidRun) -> LaidRow:
     assert run.main is not None
     return run.main
+
+
+def with_main(brush: Brush, **fields: object) -> Brush:
+    """A brush whose main course has other settings."""
+    courses = list(brush.courses)
+    assert brush.main is not None
+    courses[brush.main] = replace(courses[brush.main], **fields)  # type: ignore[arg-type]
+    return replace(brush, courses=tuple(courses))

@@ -29,6 +29,13 @@ def square(side: float) -> Path:
     return polyline((0, 0), (side, 0), (side, side), (0, side), closed=True)
 
 
+def star(reach: float, valley: float, points: int = 5) -> Path:
+    """A star about (0, 0), its first point up."""
+    turn = np.exp(1j * np.pi * (np.arange(2 * points) / points - 0.5))
+    spokes = turn * np.resize([reach, valley], 2 * points)
+    return polyline(*((s.real, s.imag) for s in spokes), closed=True)
+
+
 def turn(degrees: float, leg: float = 40.0) -> Path:
     """Two legs with one turn, clockwise on the sheet where positive."""
     angle = math.radians(degrees)

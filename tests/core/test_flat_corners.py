@@ -8,7 +8,7 @@ from functools import partial
 
 import numpy as np
 import pytest
-from shapely import LineString, Point, get_parts, transform, union_all
+from shapely import LineString, Point, get_parts, transform
 from shapely.geometry.base import BaseGeometry
 
 from curlet.core.brush import Brush, CornerRule, Facing, Piece, Pieces, Row
@@ -29,7 +29,7 @@ from curlet.core.path.contours import contours
 from curlet.core.path.cubics import points_on, straight
 from curlet.demo.brushes import BRUSHES
 from curlet.formats.brush_file import read_brush
-from tests.outlines import filled_area, flattened, main_row, shapes_of
+from tests.outlines import drawn_area, filled_area, flattened, main_row, shapes_of
 from tests.shapes import HEART, UPRIGHT_HEART, polyline, turn
 
 RAIL = "M0 3L8 3L8 4L0 4Z"
@@ -96,15 +96,9 @@ def test_a_rail_goes_across_the_flat(name: str, heart: Path) -> None:
     area = filled_area(lay(heart, brush, Scale())).buffer(1e-3)
     if name == "blanket":
         # A line: only what its corners cut is an area.
-        area = area.union(_lines(heart, brush))
+        area = area.union(drawn_area(lay(heart, brush, Scale())))
     holes = [hole for part in get_parts(area.buffer(-0.25)) for hole in part.interiors]
     assert any(LineString(hole).convex_hull.contains(middle) for hole in holes)
-
-
-def _lines(path: Path, brush: Brush) -> BaseGeometry:
-    drawn = shapes_of(draw_run(lay(path, brush, Scale()), "r", ""))
-    lines = ((points, shape.stroke) for shape, outline, _ in drawn for points in flattened(outline))
-    return union_all([LineString(points).buffer(stroke.weight / 2) for points, stroke in lines if stroke])
 
 
 def test_a_hole_goes_with_what_it_is_in() -> None:

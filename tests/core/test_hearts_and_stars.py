@@ -2,14 +2,12 @@
 
 from __future__ import annotations
 
-import math
 from dataclasses import replace
 
 import numpy as np
 import pytest
 from shapely import LinearRing, LineString, Point, Polygon, union_all
 from shapely.affinity import scale
-from shapely.geometry.base import BaseGeometry
 
 from curlet.core.brush import Brush, CornerRule, Row
 from curlet.core.drawing import Solid
@@ -23,15 +21,14 @@ from curlet.core.path import Path
 from curlet.core.tally import tally
 from curlet.demo.brushes import BRUSHES
 from curlet.formats.brush_file import read_brush
-from tests.outlines import block, filled_area, flattened, main_row, shapes_of
-from tests.shapes import HEART, UPRIGHT_HEART, polyline, turn, two_legs
+from tests.outlines import block, drawn_area, filled_area, flattened, main_row, shapes_of
+from tests.shapes import HEART, UPRIGHT_HEART, star, turn, two_legs
 
 
 def test_pieces_on_a_leg_too_short_beside_a_sharp_tip_give_way() -> None:
     """A border's rails ran through one another inside a star: its valleys' pieces lay in its tips' mitres."""
-    spokes = [(32.0 if k % 2 == 0 else 12.8) * np.exp(1j * math.pi * (k / 5 - 0.5)) for k in range(10)]
-    star = polyline(*((s.real, s.imag) for s in spokes), closed=True)
-    run = lay(star, read_brush(BRUSHES["border"]).to_core(), Scale())
+    path = star(32.0, 12.8)
+    run = lay(path, read_brush(BRUSHES["border"]).to_core(), Scale())
     assert all(w.code != "corner-no-room" or "mitred" in w.message for w in tally(run).warnings)
     parts = []
     for shape, outline, _ in shapes_of(draw_run(run, "r", "")):
@@ -41,7 +38,7 @@ def test_pieces_on_a_leg_too_short_beside_a_sharp_tip_give_way() -> None:
         elif shape.fill == Solid("#7c4a63"):
             # Rails that a corner cuts are areas; the eyes in the diamonds are small.
             parts += [Polygon(p).buffer(0) for p in flattened(outline) if np.ptp(p, axis=0).max() > 2.3]
-    edges = [Polygon(star.points).buffer(side, join_style="mitre", mitre_limit=10).length for side in (6, -6)]
+    edges = [Polygon(path.points).buffer(side, join_style="mitre", mitre_limit=10).length for side in (6, -6)]
     assert union_all(parts).area == pytest.approx(0.9 * sum(edges), rel=0.02)
 
 
@@ -73,18 +70,6 @@ def test_gathers_give_way_where_a_turn_is_too_sharp_for_them(key: str) -> None:
         gathers = [place for row in run.courses for place in getattr(row, "corner_places", ())]
         assert bool(gathers) == (way == "gathered")
         assert any("mitred" in w.message for w in tally(run).warnings) == (way == "mitred")
-
-
-def drawn_area(run: LaidRun) -> BaseGeometry:
-    """All that is drawn, lines too."""
-    drawn: list[BaseGeometry] = []
-    for shape, outline, _ in shapes_of(draw_run(run, "r", "")):
-        for points in flattened(outline):
-            if shape.stroke:
-                drawn.append(LineString(points).buffer(shape.stroke.weight / 2))
-            elif len(points) > 3:
-                drawn.append(Polygon(points).buffer(0))
-    return union_all(drawn)
 
 
 @pytest.mark.parametrize("size", [1.5, 3.0])

@@ -15,7 +15,7 @@ from shapely.geometry.base import BaseGeometry
 from curlet.core.brush import Brush, CornerRule, Facing, Letter, Row, SwayRule
 from curlet.core.drawing import Drawing, Group
 from curlet.core.dress.colour import ColourRole
-from curlet.core.lay import LaidRun, lay
+from curlet.core.lay import lay
 from curlet.core.lay.draw import draw_run
 from curlet.core.lay.draw_row import row_items
 from curlet.core.lay.row import LaidRow
@@ -25,46 +25,22 @@ from curlet.core.path import Path
 from curlet.demo.brushes import BRUSHES
 from curlet.formats.brush_file import read_brush
 from curlet.formats.png_out import write_png
-from tests.outlines import flattened, main_row, shapes_of
-from tests.shapes import moved, polyline, square, turn
-
-
-def star(reach: float) -> Path:
-    spokes = [
-        (reach if k % 2 == 0 else 0.4 * reach) * np.exp(1j * math.pi * (k / 5 - 0.5)) for k in range(10)
-    ]
-    return polyline(*((s.real, s.imag) for s in spokes), closed=True)
+from tests.outlines import drawn_area, drawn_parts, flattened, main_row, shapes_of
+from tests.shapes import moved, square, star, turn
 
 
 def built_in(name: str) -> Brush:
     return read_brush(BRUSHES[name]).to_core()
 
 
-def drawn_parts(run: LaidRun) -> list[BaseGeometry]:
-    """All that is drawn, contour by contour, lines too."""
-    parts: list[BaseGeometry] = []
-    for shape, outline, _ in shapes_of(draw_run(run, "r", "")):
-        for points in flattened(outline):
-            if shape.stroke:
-                parts.append(LineString(points).buffer(shape.stroke.weight / 2))
-            elif len(points) > 3:
-                parts.append(Polygon(points))
-    return parts
-
-
-def covered(path: Path, brush: Brush) -> BaseGeometry:
-    """All that is drawn, as one."""
-    return union_all([part.buffer(0) for part in drawn_parts(lay(path, brush, Scale()))])
-
-
 @pytest.mark.parametrize("name", ["satin", "rope", "cord", "round-braid", "flat-braid"])
 def test_every_point_of_a_star_is_filled_to_its_tip(name: str) -> None:
     """Threads and strands lean over several repeats; those past a leg's end were taken for crumbs."""
     brush, reach = built_in(name), 40.0
-    run = lay(star(reach), brush, Scale())
+    run = lay(star(reach, 0.4 * reach), brush, Scale())
     parts = drawn_parts(run)
     # As far inside the sharp corner as its own width is, all of it is covered, on both legs alike.
-    for tip in star(reach).points[::2]:
+    for tip in star(reach, 0.4 * reach).points[::2]:
         line = LineString([tip, tip * (1 - main_row(run).reach / reach)])
         area = union_all([part.buffer(0) for part in parts if part.distance(line) < 0.2])
         for side in (-0.1, 0.1):
@@ -75,11 +51,11 @@ def test_every_point_of_a_star_is_filled_to_its_tip(name: str) -> None:
 def test_needle_rows_meet_in_every_corner() -> None:
     """A cover stitch's needle threads lie on the cloth: none hangs on its looper's, which a cut parts."""
     brush = built_in("cover")
-    row = main_row(lay(star(36), brush, Scale()))
-    area = covered(star(36), brush)
+    row = main_row(lay(star(36, 14.4), brush, Scale()))
+    area = drawn_area(lay(star(36, 14.4), brush, Scale()))
     # On the bisector, half the gauge over the cosine of half the turn.
     for at in (1, 3, 5, 7, 9):
-        nodes = star(36).points
+        nodes = star(36, 14.4).points
         here, before, after = nodes[at], nodes[at - 1], nodes[(at + 1) % 10]
         u, v = (here - before) / np.hypot(*(here - before)), (after - here) / np.hypot(*(after - here))
         bisector = (u - v) / np.hypot(*(u - v))
@@ -91,13 +67,13 @@ def test_needle_rows_meet_in_every_corner() -> None:
 @pytest.mark.parametrize("name", ["pompom", "tassels", "fringe"])
 def test_nothing_hangs_in_the_air_beside_a_corner(name: str, degrees: int) -> None:
     """What hung on the heading at several removes, a ball's marks or a fringe's threads, goes with it."""
-    area = covered(turn(degrees, 120), built_in(name))
+    area = drawn_area(lay(turn(degrees, 120), built_in(name), Scale()))
     assert len([part for part in get_parts(area.buffer(0.02)).tolist() if part.area > 0.01]) == 1
 
 
 @pytest.mark.parametrize("name", ["zigzag", "three-step"])
 def test_no_speck_of_thread_stands_past_a_point(name: str) -> None:
-    parts = get_parts(covered(star(40), built_in(name)).buffer(0.02))
+    parts = get_parts(drawn_area(lay(star(40, 16), built_in(name), Scale())).buffer(0.02))
     assert min(part.area for part in parts.tolist()) > 1.0
 
 
@@ -129,7 +105,7 @@ def test_what_is_left_does_not_depend_on_which_way_a_row_is_painted(degrees: int
     """Painted from the last repeat to the first, a rail's repeats were taken to miss one another."""
     row = Row(TOOTHED, Measure(8.0), Measure(0.0), hold="bend")
     one, two = (
-        covered(turn(degrees, 60), Brush(courses=(each,), corners=CornerRule("mitre")))
+        drawn_area(lay(turn(degrees, 60), Brush(courses=(each,), corners=CornerRule("mitre")), Scale()))
         for each in (row, replace(row, overlap="last-over-next"))
     )
     assert one.symmetric_difference(two).area < 0.05
@@ -150,7 +126,9 @@ def test_what_is_left_does_not_depend_on_what_repeats_look_like(
     brush = built_in(name)
     courses = tuple(mixed(each) if isinstance(each, Row) else each for each in brush.courses)
     one, two = (
-        covered(turn(degrees, 120), replace(brush, courses=some, corners=CornerRule("mitre")))
+        drawn_area(
+            lay(turn(degrees, 120), replace(brush, courses=some, corners=CornerRule("mitre")), Scale())
+        )
         for some in (brush.courses, courses)
     )
     assert one.symmetric_difference(two).area < 0.05

@@ -14,6 +14,7 @@ from curlet.core.lay.draw_corner import corner_items
 from curlet.core.lay.flat_rails import flat_rails
 from curlet.core.lay.hold.mapping import TOLERANCE
 from curlet.core.lay.paint_row import Painter, placements_of
+from curlet.core.lay.piled_links import painted_in_piles, piles
 from curlet.core.lay.row import LaidRow
 from curlet.core.lay.run_in import run_in
 from curlet.core.lay.under_cut import under_cuts
@@ -45,10 +46,13 @@ def row_items(
     if within is not None:
         which, window = _inside(row, within)
         return [item for over in layers for item in painter.paint(which, over=over, window=window)]
-    which = np.arange(len(row.repeats))
+    piled = piles(painter) if len(layers) > 1 else []
+    which = np.setdiff1d(np.arange(len(row.repeats)), [link for pile in piled for link in pile])
     items: list[Item] = []
     for over in layers:
         layer = _in_order(painter, which, over)
+        if over:
+            items += painted_in_piles(painter, piled)
         items += _run_together(layer) if over is False and painter.beside_one_another else layer
     coarse = tolerance if tolerance > TOLERANCE else 0.0
     beside = [*items, *corner_items(row, threads, coarse, beside=not painter.overlapping)]

@@ -22,6 +22,7 @@ from curlet.core.lay.hold.followed import Batch
 from curlet.core.lay.hold.lap import begun_before
 from curlet.core.lay.hold.left_by_cuts import CutMotif, Left, left_by_cuts
 from curlet.core.lay.hold.mapping import Bent
+from curlet.core.lay.hold.placements import met
 from curlet.core.lay.hold.rigid import rigid_clipped
 from curlet.core.lay.row import LaidRow
 from curlet.core.lay.run_in import graded, together
@@ -36,12 +37,19 @@ Bools = NDArray[np.bool_]
 # Steps in which swayed shades and hues are painted.
 SHADE_STEP, HUE_STEP = 1.0, 4.0
 _EDGE = 1e-6
+# Links that are drawn into one another meet where they lie no further apart than this share of a link.
+_MEETS = 0.12
 
 
 def placements_of(row: LaidRow) -> Placements | None:
     """Where each repeat lies, None for a row that bends."""
     hold = HOLDS[row.course.hold]
-    return hold(row.line, row.repeats, row.offset, row.asked) if hold else None
+    at = hold(row.line, row.repeats, row.offset, row.asked) if hold else None
+    if at is None or row.gap or not all(motif.interlinked for motif in row.motifs):
+        return at
+    follows = row.repeats.leg == np.roll(row.repeats.leg, 1)
+    follows[:1] &= row.line.path.closed
+    return met(at, follows, _MEETS * row.length)
 
 
 def matrices(at: Placements, local: Local) -> Floats:

@@ -28,6 +28,7 @@ class Motif:
     runs_on : whether artwork reaches over into its neighbours' cells and belongs there: where a row ends it
         goes on to the end, and is cut there.
     sewn : whether the cloth holds each of its contours, so that at a cut none hangs on another.
+    interlinked : whether each repeat passes over the next one on its upper side and under it on its lower.
     picture : a PNG that fills the cell, under the shapes; it is always laid rigidly.
     """
 
@@ -37,6 +38,7 @@ class Motif:
     picture: bytes | None = None
     runs_on: bool = False
     sewn: bool = False
+    interlinked: bool = False
 
     def sized(self, size: float, weight: float) -> Motif:
         """Width times `size`, strokes times `weight`."""

@@ -12,6 +12,7 @@ from curlet.core.lay.frames import LegLine
 from curlet.core.lay.repeats import Repeats
 
 Floats = NDArray[np.float64]
+Bools = NDArray[np.bool_]
 
 
 @dataclass(frozen=True, eq=False)
@@ -48,3 +49,21 @@ class Placements:
 
 # From the legs, the repeats, the row's offset and each repeat's length as asked, drawn mm.
 Hold = Callable[[LegLine, Repeats, float, Floats], Placements]
+
+
+def met(at: Placements, follows: Bools, near: float) -> Placements:
+    """Repeats that end and begin where they meet, halfway between the end of one and the start of the next.
+
+    Parameters
+    ----------
+    follows : (n,) whether each repeat follows the one before it; the first, the last.
+    near : how far apart they may be, mm; what is further apart stays so.
+    """
+    end = at.start + at.along * at.length[:, None]
+    before = np.roll(end, 1, axis=0)
+    meet = follows & (np.hypot(*(at.start - before).T) < near)
+    halfway = (at.start + before) / 2
+    start = np.where(meet[:, None], halfway, at.start)
+    end = np.where(np.roll(meet, -1)[:, None], np.roll(halfway, -1, axis=0), end)
+    length = np.hypot(*(end - start).T)
+    return Placements(start, (end - start) / length[:, None], length)

@@ -97,14 +97,16 @@ class Pen:
         seamless: bool = False,
         runs_on: bool = False,
         sewn: bool = False,
+        interlinked: bool = False,
     ) -> Motif:
         """The cell as a motif; a seamless one is cut at its edges, where the next repeat goes on; one that
-        runs on reaches over them whole; the cloth holds every thread of one that is sewn."""
+        runs on reaches over them whole; the cloth holds every thread of one that is sewn; one that is
+        interlinked is made of rings."""
         shapes = [self._in_cell(item) for item in self.shapes]
         if seamless:
             shapes = [part for item in shapes for part in _cut(item)]
         reach = self._overhang if overhang is None else overhang
-        return Motif(tuple(shapes), width, reach, runs_on=runs_on, sewn=sewn)
+        return Motif(tuple(shapes), width, reach, runs_on=runs_on, sewn=sewn, interlinked=interlinked)
 
     def _in_cell(self, item: RoleShape) -> RoleShape:
         outline = item.shape.outline

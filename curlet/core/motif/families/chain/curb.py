@@ -37,7 +37,7 @@ class Curb(Family):
         inner = (max(rx - m.wire, 0.1 * m.wire), max(ry - m.wire, 0.1 * m.wire))
         middle = pen.length / 2
         ring(pen, disc(middle, 0, rx, ry, m.lean), disc(middle, 0, *inner, m.lean), m.wire)
-        return pen.motif(2 * max(rx, ry), overhang=rx - pen.length / 2)
+        return pen.motif(2 * max(rx, ry), overhang=rx - pen.length / 2, interlinked=True)
 
     def _half_hole(self, half: float, ry: float) -> float:
         """Half the length of a link's hole, so that on the chain's middle the hole ends half a pitch from the

@@ -25,11 +25,12 @@ _QUARTERS = ((True, True, True), (False, False, True), (False, True, False), (Tr
 def ring(pen: Pen, outer: Outline, inner: Outline, wire: float) -> None:
     """One link of wire, cut into the quarters that pass over its neighbours and those that pass under
     (model: two layers suffice)."""
-    whole = together(outer, inner)
+    whole, lap = together(outer, inner), _UNDER * wire
     for right, upper, over in _QUARTERS:
-        lap = 0.0 if over else _UNDER * wire
-        area = quarter(whole, pen.length, right=right, upper=upper, lap=lap)
+        area = quarter(whole, pen.length, right=right, upper=upper, lap=0.0 if over else lap)
         pen.fill(area, even_odd=True, over=over)
+    # Lines lie over every quarter, and go on past their own, so that they meet where the path bends too.
+    for right, upper, over in _QUARTERS:
         for edge in (outer, inner):
             line = quarter(edge, pen.length, right=right, upper=upper, lap=lap, line=True)
             pen.stroke(line, LINE * wire, lighter=SHADE, ends="flat", over=over)
