@@ -47,7 +47,10 @@ def row_items(
         which, window = _inside(row, within)
         return [item for over in layers for item in painter.paint(which, over=over, window=window)]
     piled = piles(painter) if len(layers) > 1 else []
-    which = np.setdiff1d(np.arange(len(row.repeats)), [link for pile in piled for link in pile])
+    elsewhere = np.ones(len(row.repeats), dtype=bool)
+    for pile in piled:
+        elsewhere[pile] = False
+    which = np.flatnonzero(elsewhere)
     items: list[Item] = []
     for over in layers:
         layer = _in_order(painter, which, over)

@@ -31,6 +31,8 @@ def piles(painter: Painter) -> list[Ints]:
 def painted_in_piles(painter: Painter, some: list[Ints]) -> list[Item]:
     """What goes between the two layers of the other links: these whole, every one over the last, and then,
     from the last to the first, each again on the side where it passes over the next."""
+    if not some:
+        return []
     items: list[Item] = []
     turns = _turns(painter)
     for pile in some:

@@ -1,8 +1,9 @@
-"""Arc length along a chain of cubics, and its inverse, for many positions at once: `panels.py` has how."""
+"""Arc length along a chain of cubics, and its inverse, for many positions at once."""
 
 from __future__ import annotations
 
 from functools import cached_property
+from typing import Any
 
 import numpy as np
 from numpy.typing import ArrayLike, NDArray
@@ -123,8 +124,8 @@ class ArcLength:
         before : at a node, take the segment that ends there rather than the one that starts.
         """
         s = self.wrap(s) if before else self._onward(s)
-        panel = self._panel_at(s, before)
-        return self._seg[panel], _parameter(self._tables[:_OF_T].take(panel, axis=-1), s)
+        seg = self._columns(self._seg, s, before)
+        return seg, _parameter(self._columns(self._tables[:_OF_T], s, before), s)
 
     def _onward(self, s: ArrayLike) -> Floats:
         """Positions brought onto the path, a closed one's end as its start: what comes after is asked for."""
@@ -132,22 +133,14 @@ class ArcLength:
         at_end = s >= self.length - _AT_NODE
         return np.where(at_end, 0.0, s) if self.closed and at_end.any() else s
 
-    def _panel_at(self, s: Floats, before: bool = False) -> Ints:
-        """The panel that each position lies on."""
+    def _columns(self, table: NDArray[Any], s: Floats, before: bool = False) -> NDArray[Any]:
+        """The column of a table, of a column to each panel, for each of (n,) positions; a copy."""
         begins = self._begins(before)
         if not _in_order(s):
-            return np.searchsorted(begins, s, side="right")
-        panels, counts = self._shared(s, begins)
-        return np.repeat(np.arange(panels.start, panels.stop), counts)
-
-    def _columns(self, s: Floats) -> Floats:
-        """(17, n) a column of the tables for each of (n,) positions, to be worked on in place."""
-        begins = self._begins()
-        if not _in_order(s):
-            return self._tables.take(np.searchsorted(begins, s, side="right"), axis=-1)
+            return table.take(np.searchsorted(begins, s, side="right"), axis=-1)
         # Repeating a column as often as it is needed is twice as quick as looking up each.
         panels, counts = self._shared(s, begins)
-        return np.repeat(self._tables[:, panels], counts, axis=-1)
+        return np.repeat(table[..., panels], counts, axis=-1)
 
     def _begins(self, before: bool = False) -> Floats:
         """From where on a position lies on the second panel, the third and so on: a node's own position may
@@ -170,7 +163,7 @@ class ArcLength:
     def coordinates(self, s: Floats) -> Floats:
         """(2, n) x and y at (n,) arc lengths, mm."""
         s = self.wrap(s)
-        columns = self._columns(s)
+        columns = self._columns(self._tables, s)
         t = _parameter(columns[:_OF_T], s)
         ax, ay, bx, by, cx, cy, dx, dy = columns[_OF_T:]
         return np.stack([in_place([ax, bx, cx, dx], t), in_place([ay, by, cy, dy], t)])
@@ -196,9 +189,9 @@ class ArcLength:
         """(n, 2) points, (n, 2) unit tangents and (n,) signed curvature, in one go."""
         s = self._onward(s)
         if self._lines is not None:
-            return _on_lines(self._lines.take(self._panel_at(s), axis=-1), s)
+            return _on_lines(self._columns(self._lines, s), s)
         flat = s.ravel()
-        columns = self._columns(flat)
+        columns = self._columns(self._tables, flat)
         t = _parameter(columns[:_OF_T], flat)
         ax, ay, bx, by, cx, cy, dx, dy = columns[_OF_T:]
         point, along = np.empty((len(flat), 2)), np.empty((len(flat), 2))
@@ -312,7 +305,7 @@ def _parameter(columns: Floats, s: Floats) -> Floats:
 
 
 def _on_lines(lines: Floats, s: Floats) -> tuple[Floats, Floats, Floats]:
-    """Axes at positions on lines, one column of `_even_lines` each."""
+    """Axes at positions on lines, one column of `_lines` each."""
     s0, length, px, py, ux, uy = lines
     on = np.minimum(np.maximum(s - s0, 0.0), length)
     along = np.stack([ux, uy], axis=-1)

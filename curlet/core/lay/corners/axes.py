@@ -79,7 +79,7 @@ class CornerAxes:
         turn = (onward - way) % (2 * math.pi)
         angle = way + share * (turn if pivot > 0 else turn - 2 * math.pi)
         across = np.stack([-np.sin(angle), np.cos(angle)], axis=1)
-        # On unlike legs they meet so nearly.
+        # On unlike legs the two points differ a little: the fan moves from one to the other.
         about = first.beside(q) + share[:, None] * (second.beside(q) - first.beside(q))
         return np.asarray(about + (y - pivot)[:, None] * across)
 

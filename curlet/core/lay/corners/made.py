@@ -81,8 +81,8 @@ def gathered(ask: CornerAsk) -> Turning:
 
 
 def _spread_out(ask: CornerAsk, pitch: float) -> Turning:
-    """Repeats fanned about the place where both legs' lines meet on the inner side; their count is that
-    which half of their width takes."""
+    """Repeats fanned about the point where the inner edges of both legs meet: as many as an arc of half the
+    artwork's reach has room for."""
     turn = abs(math.radians(ask.corner.turn))
     count = 2 * max(1, round(ask.rule.fullness * ask.reach * turn / pitch / 2))
     share = min(ask.length / pitch, 1.0) / count

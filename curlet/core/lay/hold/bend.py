@@ -23,7 +23,7 @@ Floats = NDArray[np.float64]
 Ints = NDArray[np.intp]
 Bools = NDArray[np.bool_]
 
-NOTHING_CUT: Mapping[int, Sequence[Left]] = {}
+_NOTHING_CUT: Mapping[int, Sequence[Left]] = {}
 _PARTS = np.array([1, 2, 3, 4, 6, 8, 12, 16, 24, 32])
 # Hermite's error on a part is max|M''''|/384; on an arc of radius R that is R·φ⁴/384.
 _HERMITE = 384.0
@@ -44,7 +44,7 @@ def bend_together(
     repeats: Repeats,
     local: Local,
     shapes: Sequence[Shape],
-    left: Mapping[int, Sequence[Left]] = NOTHING_CUT,
+    left: Mapping[int, Sequence[Left]] = _NOTHING_CUT,
 ) -> list[list[Batch]]:
     """Several shapes of a motif along the path, each as `bend` gives it; `left` has what corners leave of
     the repeats that they cut.
