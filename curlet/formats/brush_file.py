@@ -13,6 +13,7 @@ from curlet.core.brush.rules import CornerRule
 from curlet.core.errors import BadInput
 from curlet.formats.brush_courses import BandDoc, RowDoc, SpanDoc
 from curlet.formats.brush_motifs import MeasureDoc, Number, Strict
+from curlet.formats.content import Content
 from curlet.formats.names import Name
 from curlet.formats.pointer import Json, patched
 
@@ -75,16 +76,22 @@ def read_brush(document: Json, own: dict[str, Json] | None = None) -> BrushDoc:
     BadInput
         If it is not a brush file that this version can read.
     """
-    return _read(orjson.dumps(document), orjson.dumps(own or {}))
+    return read_content(Content((document, own or {})))
 
 
 @lru_cache(maxsize=512)
-def _read(document: bytes, own: bytes) -> BrushDoc:
-    changes = orjson.loads(own)
+def core_brush(written: Content) -> Brush:
+    """The core's brush of the same; raises as `read_brush`."""
+    return read_content(written).to_core()
+
+
+@lru_cache(maxsize=512)
+def read_content(written: Content) -> BrushDoc:
+    """As `read_brush`, of the content of a document and of a run's own settings."""
+    document, own = written.value
     try:
-        return BrushDoc.model_validate_json(
-            orjson.dumps(patched(orjson.loads(document), changes)) if changes else document
-        )
+        # As strict as from a file: numbers that are none are refused.
+        return BrushDoc.model_validate_json(orjson.dumps(patched(document, own) if own else document))
     except ValidationError as error:
         first = error.errors()[0]
         place = "/".join(str(part) for part in first["loc"]) or "the file"

@@ -7,10 +7,10 @@ from functools import lru_cache
 from typing import Annotated, Any, Literal
 
 import numpy as np
-import orjson
 from pydantic import BaseModel, ConfigDict, Field, FiniteFloat
 
 from curlet.core.path.path import FURTHEST, MOST_NODES, HandleKind, Path
+from curlet.formats.content import Content
 
 Coordinate = Annotated[float, Field(ge=-FURTHEST, le=FURTHEST, allow_inf_nan=False)]
 Point = tuple[Coordinate, Coordinate]
@@ -82,9 +82,9 @@ def path_of_rows(rows: Sequence[dict[str, Any]], closed: bool) -> Path:
 
 
 @lru_cache(maxsize=16_384)
-def path_of_json(nodes: bytes, closed: bool) -> Path:
-    """As `path_of_rows`, of nodes as JSON."""
-    return path_of_rows(orjson.loads(nodes), closed)
+def path_of_content(nodes: Content, closed: bool) -> Path:
+    """As `path_of_rows`, made once for the same nodes."""
+    return path_of_rows(nodes.value, closed)
 
 
 def node_rows(path: Path) -> list[dict[str, Any]]:

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Callable, Iterator
 from contextlib import contextmanager
+from dataclasses import replace
 
 from peewee import fn
 
@@ -17,6 +18,10 @@ from curlet.store.rows import delete_rows, insert_rows
 from curlet.store.state import KINDS, Change, Row, State, load_state
 from curlet.store.unreadable import readable
 from curlet.store.worn import moved_on, worn_on
+
+# Is shown the state before a step back or forth and the state after, each with the step's changes; what it
+# raises leaves everything as it was.
+CheckReplayed = Callable[[State, State], None]
 
 MOST_STEPS = 2_000
 # Parents before children, so that foreign keys hold while rows are written.
@@ -70,25 +75,24 @@ def _read_back(sheet_id: str, changes: list[Change]) -> State:
     return state
 
 
-def undo(sheet_id: str, revision: int) -> State:
+def undo(sheet_id: str, revision: int, check: CheckReplayed | None = None) -> State:
     """Take back the last step; nothing happens where there is none."""
     with writing():
-        _fresh(sheet_id, revision)
-        step = _last(sheet_id)
-        if step is not None:
-            back = [Change(c["kind"], c["id"], c["after"], c["before"]) for c in readable(step.changes)]
-            _replay(sheet_id, back[::-1], step, undone=True)
-        return load_state(sheet_id)
+        before, step = _fresh(sheet_id, revision), _last(sheet_id)
+        if step is None:
+            return before
+        back = [Change(c["kind"], c["id"], c["after"], c["before"]) for c in readable(step.changes)]
+        return _replay(before, back[::-1], step, check, undone=True)
 
 
-def redo(sheet_id: str, revision: int) -> State:
+def redo(sheet_id: str, revision: int, check: CheckReplayed | None = None) -> State:
     """Do the last undone step again; nothing happens where there is none."""
     with writing():
-        _fresh(sheet_id, revision)
-        step = _next(sheet_id)
-        if step is not None:
-            _replay(sheet_id, [Change(**change) for change in readable(step.changes)], step, undone=False)
-        return load_state(sheet_id)
+        before, step = _fresh(sheet_id, revision), _next(sheet_id)
+        if step is None:
+            return before
+        changes = [Change(**change) for change in readable(step.changes)]
+        return _replay(before, changes, step, check, undone=False)
 
 
 def undo_labels(sheet_id: str) -> tuple[str | None, str | None]:
@@ -115,7 +119,10 @@ def _fresh(sheet_id: str, revision: int) -> State:
     return state
 
 
-def _replay(sheet_id: str, changes: list[Change], step: Step, *, undone: bool) -> None:
+def _replay(
+    before: State, changes: list[Change], step: Step, check: CheckReplayed | None, *, undone: bool
+) -> State:
+    sheet_id = before.sheet["id"]
     for change in changes:
         if change.kind == "brush":
             _check_same(change)
@@ -123,6 +130,11 @@ def _replay(sheet_id: str, changes: list[Change], step: Step, *, undone: bool) -
     step.undone = undone
     step.save()
     _moved_on(sheet_id, changes)
+    after = load_state(sheet_id)
+    if check:
+        before.changes, after.changes = changes, changes
+        check(before, after)
+    return replace(after, changes=[])
 
 
 def _check_same(change: Change) -> None:

@@ -6,14 +6,15 @@ from typing import Any
 
 from curlet.core.errors import BadInput
 from curlet.core.path.path import Path
+from curlet.formats.content import Content
 from curlet.formats.names import ended
-from curlet.formats.path_doc import NodeDoc, node_rows, to_path
+from curlet.formats.path_doc import node_rows, path_of_content
 from curlet.store.state import Row, State, new_id
 
 
 def core_path(row: Row) -> Path:
     """The core's path of a kept row."""
-    return to_path([NodeDoc(**node) for node in row["nodes"]], row["closed"])
+    return path_of_content(Content(row["nodes"]), row["closed"])
 
 
 def keep_path(state: State, path_id: str, path: Path) -> None:

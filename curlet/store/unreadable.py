@@ -6,11 +6,10 @@ from collections import Counter
 from dataclasses import dataclass
 from typing import Any
 
-import orjson
-
 from curlet.core.errors import BadInput, CurletError
 from curlet.formats.brush_file import read_brush
-from curlet.formats.path_doc import path_of_json
+from curlet.formats.content import Content
+from curlet.formats.path_doc import path_of_content
 from curlet.store.documents import Unreadable
 
 _NO_PATH, _NO_BRUSH = "Its path cannot be read.", "Its brush cannot be read."
@@ -74,7 +73,7 @@ def _fault_beside(kind: str, row: Row, rows: Rows) -> str:
         return _NO_PATH
     try:
         if kind == "path":
-            path_of_json(orjson.dumps(row["nodes"]), row["closed"])
+            path_of_content(Content(row["nodes"]), row["closed"])
         elif kind == "run":
             read_brush(rows["brush"][row["brush"]]["doc"], row["own"])
     except CurletError as error:

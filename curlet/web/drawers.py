@@ -78,7 +78,7 @@ def new_brush(body: NewBrush) -> Response:
 @drawers.get("/families/<family>/strip.svg", responses={200: file_of("image/svg+xml"), **_REPLIES})
 def family_strip(path: FamilyUrl, query: StripQuery) -> Response:
     """A family drawn straight, as a new brush of it would be."""
-    return strip(brush_of(path.family), Scale(), query)
+    return strip(brush_of(path.family).to_core(), Scale(), query)
 
 
 @drawers.get("/brush-files", responses={200: file_of("application/json", "application/zip")})

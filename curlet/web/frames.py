@@ -20,12 +20,15 @@ from curlet.core.path.outline import outline_of
 from curlet.core.path.path import Path
 from curlet.core.path.together import measure_together
 from curlet.core.tally import CornerTally, CrossingTally, LegTally, Pinch, RowTally, Warning
+from curlet.formats.content import Content
 from curlet.formats.numbers import terse_data
-from curlet.formats.path_doc import path_of_json
+from curlet.formats.path_doc import path_of_content
 from curlet.formats.screen import Frame, group_json
-from curlet.store.commands import places_of, worn_brush
+from curlet.store.paths import core_path
+from curlet.store.runs import run_brush, run_places
 from curlet.store.state import Row, State
-from curlet.web.laying import as_drawn, element_of, lay_row, path_of, run_group, touched_runs
+from curlet.studio.drawn_sheet import as_drawn, element_of
+from curlet.studio.laying import lay_row, run_group, touched_runs
 from curlet.web.sheet_frames import (
     guide_json,
     lettering_json,
@@ -41,7 +44,7 @@ Json = dict[str, Any]
 def whole_frame(state: State, labels: tuple[str | None, str | None], notes: tuple[str, ...] = ()) -> bytes:
     """Everything on the sheet."""
     frame = Frame()
-    measure_together([path_of(row) for row in state.all("path")])
+    measure_together([core_path(row) for row in state.all("path")])
     head = {
         **_common(state, labels, frame),
         "partial": False,
@@ -130,7 +133,7 @@ def _path(state: State, row: Row) -> Json:
     keys = ("id", "name", "group", "closed", "hidden", "locked", "lettering")
     return {
         **{key: row[key] for key in keys},
-        **_line(orjson.dumps(row["nodes"]), row["closed"], state.scale.factor),
+        **_line(Content(row["nodes"]), row["closed"], state.scale.factor),
         "drawn": bool(row["facts"].get("stroke") or row["facts"].get("fill")),
         "lined": bool(row["facts"].get("stroke") and row["facts"].get("weight")),
         "figure": _figure(row.get("figure"), state.scale.factor),
@@ -139,12 +142,12 @@ def _path(state: State, row: Row) -> Json:
 
 
 @lru_cache(maxsize=16_384)
-def _line(nodes: bytes, closed: bool, factor: float) -> Json:
+def _line(nodes: Content, closed: bool, factor: float) -> Json:
     """What a path's line is; a frame asks for every path's again, most of which are as they were."""
-    path = path_of_json(nodes, closed)
+    path = path_of_content(nodes, closed)
     (x, y), (along, across) = path.points[0].tolist(), path.end_tangents[0][0].tolist()
     return {
-        "nodes": _nodes(orjson.loads(nodes), path),
+        "nodes": _nodes(nodes.value, path),
         "d": terse_data(outline_of(path)),
         "length": _lengths(path.length, factor),
         "start": {"x": x, "y": y, "angle": math.degrees(math.atan2(across, along))},
@@ -190,8 +193,8 @@ def _bare_corners(path: Path, factor: float) -> list[Json]:
 
 
 def _run(state: State, run: Row, frame: Frame) -> Json:
-    brush = worn_brush(state, run)
-    places = places_of(state, run["id"])
+    brush = run_brush(state, run)
+    places = run_places(state, run["id"])
     head = {
         **{key: run[key] for key in ("id", "path", "brush", "shown", "backwards")},
         "seen": state.seen(run),

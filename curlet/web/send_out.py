@@ -11,9 +11,10 @@ from curlet.formats.png_out import pixels
 from curlet.store import journal
 from curlet.store.state import Row, State
 from curlet.studio import exports
+from curlet.studio.drawn_sheet import sheet_drawing
+from curlet.studio.laying import lay_row
 from curlet.web.asking import gone
 from curlet.web.described import Routes
-from curlet.web.laying import lay_row, sheet_drawing
 from curlet.web.replies import Replies, file_of, file_reply, json_reply
 from curlet.web.schemas import Problem, SendOutFacts, SendOutQuery, SheetUrl
 

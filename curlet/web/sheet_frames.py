@@ -15,8 +15,9 @@ from curlet.core.path.measuring import Measured
 from curlet.formats.fonts import SINGLE_LINE
 from curlet.formats.mark_doc import MarkDoc
 from curlet.formats.screen import Frame, group_json, paint_json
+from curlet.store.paths import core_path
 from curlet.store.state import Row, State
-from curlet.web.laying import ground_paint, path_of, single_group
+from curlet.studio.drawn_sheet import ground_paint, single_group
 
 Json = dict[str, Any]
 
@@ -108,7 +109,7 @@ def _told(mm: float, unit: str) -> str:
 
 
 def _measured(state: State, doc: MarkDoc) -> Measured:
-    path = path_of(state.get("path", doc.path)) if doc.path else None
+    path = core_path(state.get("path", doc.path)) if doc.path else None
     places = doc.places
     if doc.what == "radius" and path:
         return measuring.radius_at(path, _lengths(doc, path)[0])

@@ -2,8 +2,6 @@
 
 from __future__ import annotations
 
-from functools import lru_cache
-
 from flask import Response
 
 from curlet.core.dress.cloth import WEAVES
@@ -12,13 +10,10 @@ from curlet.core.path.figures import FIGURES
 from curlet.formats.mark_doc import MarkDoc
 from curlet.store import journal
 from curlet.store.alike import find_alike
-from curlet.store.database import opening
-from curlet.store.errors import Stale
-from curlet.store.lettering import follow_paths
 from curlet.store.state import State
+from curlet.studio import sheets as service
 from curlet.web.described import Routes
 from curlet.web.frames import figure_setting, preview_frame, whole_frame
-from curlet.web.laying import check_runs
 from curlet.web.problems import cannot_show
 from curlet.web.replies import Replies, frame_reply, json_reply
 from curlet.web.run_schemas import FigureList
@@ -85,32 +80,26 @@ def weaves() -> Response:
 @table.post("/sheets/<sheet_id>/commands", responses=_REPLIES)
 def command(path: SheetUrl, body: Command) -> Response:
     """Do one thing, as one undoable step."""
-    with journal.doing(path.sheet_id, body.revision, body.intent, check_runs) as state:
+    with service.doing(path.sheet_id, body.revision, body.intent) as state:
         return _whole(state)
 
 
 @table.post("/sheets/<sheet_id>/preview", responses=_REPLIES)
 def preview(path: SheetUrl, body: Command) -> Response:
     """What a thing would look like if it were done; nothing is kept."""
-    if journal.current_revision(path.sheet_id) != body.revision:
-        raise Stale(journal.current_revision(path.sheet_id))
-    draft = _kept(opening(), path.sheet_id, body.revision).draft()
-    body.intent.apply(draft)
-    follow_paths(draft)
-    check_runs(draft)
-    return frame_reply(preview_frame(draft))
+    return frame_reply(preview_frame(service.attempt(path.sheet_id, body.revision, body.intent)))
 
 
 @table.post("/sheets/<sheet_id>/undo", responses=_REPLIES)
 def undo(path: SheetUrl, body: Revision) -> Response:
     """Take back the last step."""
-    return _shown(journal.undo(path.sheet_id, body.revision))
+    return _shown(service.undo(path.sheet_id, body.revision))
 
 
 @table.post("/sheets/<sheet_id>/redo", responses=_REPLIES)
 def redo(path: SheetUrl, body: Revision) -> Response:
     """Do the last undone step again."""
-    return _shown(journal.redo(path.sheet_id, body.revision))
+    return _shown(service.redo(path.sheet_id, body.revision))
 
 
 def _shown(state: State) -> Response:
@@ -123,9 +112,3 @@ def _shown(state: State) -> Response:
 
 def _whole(state: State) -> Response:
     return frame_reply(whole_frame(state, journal.undo_labels(state.sheet["id"])))
-
-
-@lru_cache(maxsize=8)
-def _kept(opened: int, sheet_id: str, revision: int) -> State:
-    """The state at a revision; a drag asks for the same one many times."""
-    return journal.find_sheet(sheet_id)

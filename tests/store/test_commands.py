@@ -10,10 +10,11 @@ from pydantic import TypeAdapter
 
 from curlet.core.errors import BadInput
 from curlet.store import journal
-from curlet.store.commands import AnyIntent, worn_brush
+from curlet.store.commands import AnyIntent
 from curlet.store.database import open_database
 from curlet.store.errors import Missing, Stale, Unavailable
 from curlet.store.models import database
+from curlet.store.runs import run_brush
 from curlet.store.state import State
 
 SHEET = "waistcoat"
@@ -89,7 +90,7 @@ def own(state: State) -> dict[str, object]:
 def test_a_runs_own_settings_are_marked_and_given_back(store: FilePath) -> None:
     state = do("set-on-runs", runs=[RUN], settings=typed("/courses/0/length", "5 mm"))
     assert list(own(state)) == ["/courses/0/length"]
-    assert worn_brush(state, state.get("run", RUN)).courses[0].length.mm == 5
+    assert run_brush(state, state.get("run", RUN)).courses[0].length.mm == 5
     state = do("set-on-runs", runs=[RUN], settings=typed("/courses/0/length", "6 mm"))
     assert own(state) == {}
     do("set-on-runs", runs=[RUN], settings=typed("/corners/angle", "45"))

@@ -10,10 +10,11 @@ from pydantic import TypeAdapter, ValidationError
 
 from curlet.core.errors import BadInput
 from curlet.store import journal
-from curlet.store.commands import AnyIntent, places_of
+from curlet.store.commands import AnyIntent
 from curlet.store.errors import Missing
+from curlet.store.runs import run_places
 from curlet.store.state import State
-from curlet.web.laying import lay_row
+from curlet.studio.laying import lay_row
 
 SHEET = "waistcoat"
 WELT = "waistcoat-welt-pocket-r"
@@ -33,7 +34,7 @@ def undo() -> State:
 
 
 def places(state: State, run: str = RUN) -> dict[str, Any]:
-    return places_of(state, run).model_dump(mode="json", exclude_defaults=True)
+    return run_places(state, run).model_dump(mode="json", exclude_defaults=True)
 
 
 STEPS = [

@@ -15,7 +15,7 @@ from curlet.store.commands.arrange import MovePaths
 from curlet.store.errors import Conflict, Missing
 from curlet.store.pictures import find_picture, keep_picture
 from curlet.store.state import Row, State
-from curlet.web.laying import as_drawn, single_group
+from curlet.studio.drawn_sheet import as_drawn, single_group
 from tests.pixels import canvas, encoded
 from tests.store.test_path_commands import HEM, SHEET, do
 

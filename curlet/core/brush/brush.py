@@ -42,6 +42,11 @@ class Brush:
         rows = [index for index, course in enumerate(self.courses) if isinstance(course, Row)]
         return rows[0] if rows else None
 
+    @property
+    def shares_length(self) -> bool:
+        """Whether any row has one length along all legs, and along both halves of a garment."""
+        return any(isinstance(course, Row) and course.fit.shared for course in self.courses)
+
     def check(self, scale: Scale) -> None:
         """Raise BadInput, with what to do, where the brush cannot be laid."""
         if not self.courses:

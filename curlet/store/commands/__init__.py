@@ -54,7 +54,6 @@ from curlet.store.commands.places import (
     SetCount,
     SlideStart,
     StackRun,
-    places_of,
 )
 from curlet.store.commands.runs import (
     FollowBrush,
@@ -67,7 +66,6 @@ from curlet.store.commands.runs import (
     SetOnRuns,
     ShowRun,
     SwitchCourse,
-    worn_brush,
 )
 from curlet.store.commands.sheet import ScaleByLength, SetSheet
 from curlet.store.commands.singles import PlaceSingle, RemoveSingles, SetSingle
@@ -137,4 +135,4 @@ AnyIntent = Annotated[
     Field(discriminator="kind"),
 ]
 
-__all__ = ["AddGuide", "AnyIntent", "Intent", "TakeIn", "places_of", "worn_brush"]
+__all__ = ["AddGuide", "AnyIntent", "Intent", "TakeIn"]

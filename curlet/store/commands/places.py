@@ -15,15 +15,11 @@ from curlet.formats.path_doc import Coordinate
 from curlet.formats.run_places import PlacesDoc
 from curlet.store.commands.intent import BaseIntent, Id
 from curlet.store.paths import core_path
+from curlet.store.runs import run_places
 from curlet.store.state import State
 
 OPENING = Bounds("The opening", 0, 100_000)
 Node = Annotated[str, Field(min_length=1, max_length=90)]
-
-
-def places_of(state: State, run_id: str) -> PlacesDoc:
-    """What a run says of single places."""
-    return PlacesDoc.model_validate(state.get("run", run_id)["places"])
 
 
 def _keep(state: State, run_id: str, places: PlacesDoc) -> None:
@@ -39,7 +35,7 @@ class SetCorner(BaseIntent):
     manner: Literal["pivot", "carry", "mitre", "piece", "stop"] | None = None
 
     def apply(self, state: State) -> str:
-        places = places_of(state, self.run)
+        places = run_places(state, self.run)
         corners = {node: manner for node, manner in places.corners.items() if node != self.node}
         if self.manner:
             corners[self.node] = self.manner
@@ -56,7 +52,7 @@ class SetCount(BaseIntent):
     typed: str = ""
 
     def apply(self, state: State) -> str:
-        places = places_of(state, self.run)
+        places = run_places(state, self.run)
         counts = {node: count for node, count in places.counts.items() if node != self.node}
         if self.typed.strip():
             value = read_measure(self.typed, accepts=("",)).value
@@ -75,7 +71,7 @@ class FlipCrossing(BaseIntent):
     key: Node
 
     def apply(self, state: State) -> str:
-        places = places_of(state, self.run)
+        places = run_places(state, self.run)
         flips = set(places.flips) ^ {self.key}
         _keep(state, self.run, places.model_copy(update={"flips": tuple(sorted(flips))}))
         return "Flip a crossing"
@@ -103,7 +99,7 @@ class SlideStart(BaseIntent):
         elif self.near is not None:
             to = edit.nearest_length(walked, self.near)
         start = float(walked.arc.wrap([to])[0])
-        _keep(state, self.run, places_of(state, self.run).model_copy(update={"start": start}))
+        _keep(state, self.run, run_places(state, self.run).model_copy(update={"start": start}))
         return "Slide the start point"
 
 
@@ -118,7 +114,7 @@ class OpenPath(BaseIntent):
         opening = None
         if self.typed.strip():
             opening = OPENING.check(read_measure(self.typed).value) * state.scale.factor
-        _keep(state, self.run, places_of(state, self.run).model_copy(update={"opening": opening}))
+        _keep(state, self.run, run_places(state, self.run).model_copy(update={"opening": opening}))
         return "Close the run" if opening is None else "Open the run at its start point"
 
 
@@ -131,7 +127,7 @@ class NewSeed(BaseIntent):
 
     def apply(self, state: State) -> str:
         seed = secrets.randbelow(2**32) if self.seed is None else self.seed
-        _keep(state, self.run, places_of(state, self.run).model_copy(update={"seed": seed}))
+        _keep(state, self.run, run_places(state, self.run).model_copy(update={"seed": seed}))
         return "Draw chance anew"
 
 

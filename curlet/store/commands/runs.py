@@ -7,7 +7,7 @@ from typing import Annotated, Any, Literal
 from pydantic import Field
 
 from curlet.core.errors import BadInput
-from curlet.formats.brush_file import BrushDoc, read_brush
+from curlet.formats.brush_file import read_brush
 from curlet.formats.making import StretchOrRepeat
 from curlet.formats.match_line import matched
 from curlet.formats.path_doc import FactsDoc
@@ -15,14 +15,10 @@ from curlet.formats.pointer import look_up, patched
 from curlet.formats.settings import in_frame, read_setting
 from curlet.store.commands.intent import BaseIntent, Id, Ids
 from curlet.store.names import unlike
+from curlet.store.runs import run_brush
 from curlet.store.state import Row, State, new_id
 
 Pointer = Annotated[str, Field(min_length=2, max_length=120)]
-
-
-def worn_brush(state: State, run: Row) -> BrushDoc:
-    """A run's brush with the run's own settings."""
-    return read_brush(state.get("brush", run["brush"])["doc"], run["own"])
 
 
 class LayBrush(BaseIntent):
@@ -122,12 +118,12 @@ class SetOnRuns(BaseIntent):
         for run_id in self.runs:
             for setting in self.settings:
                 run = state.get("run", run_id)
-                brush = worn_brush(state, run)
+                brush = run_brush(state, run)
                 value = setting.value
                 if value is None:
                     value = read_setting(brush, setting.pointer, setting.typed, state.scale)
                 _keep_own(state, run, setting.pointer, value)
-            worn_brush(state, state.get("run", run_id)).to_core().check(state.scale)
+            run_brush(state, state.get("run", run_id)).to_core().check(state.scale)
         return f"Set {_called(self.settings[0].pointer)}"
 
 
@@ -157,7 +153,7 @@ class SetFrame(BaseIntent):
     def apply(self, state: State) -> str:
         for run_id in self.runs:
             run = state.get("run", run_id)
-            value = in_frame(worn_brush(state, run), self.pointer, self.frame, state.scale)
+            value = in_frame(run_brush(state, run), self.pointer, self.frame, state.scale)
             _keep_own(state, run, self.pointer, value)
         return f"Measure {_called(self.pointer)} as {self.frame}"
 
@@ -249,7 +245,7 @@ class SwitchCourse(BaseIntent):
     def apply(self, state: State) -> str:
         run = state.get("run", self.run)
         making = StretchOrRepeat(kind="stretch-or-repeat", course=self.course)
-        doc, label = making.apply(worn_brush(state, run))
+        doc, label = making.apply(run_brush(state, run))
         named = doc.model_copy(update={"name": _free_name(state, doc.name)})
         brush_id = _put_brush(state, named.model_dump(mode="json"))
         state.update("run", self.run, brush=brush_id, own={})

@@ -1,0 +1,30 @@
+"""Documents known by their content, so that what is made of them is made once."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from functools import cached_property
+from typing import Any
+
+import orjson
+
+
+@dataclass(frozen=True, eq=False)
+class Content:
+    """A document, equal to every other that would be written the same. It must not be changed afterwards.
+
+    >>> {Content({"mm": 3}): "kept"}[Content({"mm": 3})]
+    'kept'
+    """
+
+    value: Any
+
+    @cached_property
+    def key(self) -> bytes:
+        return orjson.dumps(self.value)
+
+    def __hash__(self) -> int:
+        return hash(self.key)
+
+    def __eq__(self, other: object) -> bool:
+        return isinstance(other, Content) and self.key == other.key

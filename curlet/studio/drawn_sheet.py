@@ -1,0 +1,106 @@
+"""A sheet's drawing: its cloths and lines as they came, its runs, its single repeats."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Iterable
+from functools import lru_cache
+
+import numpy as np
+
+from curlet.core.drawing import Drawing, Group, Laid, Outline, Paint, Shape, Solid
+from curlet.core.errors import CurletError
+from curlet.core.lay.single import draw_single
+from curlet.core.measures import MM_PER_INCH, Scale
+from curlet.formats.as_drawn import DrawnPath, draw_as_drawn
+from curlet.formats.brush_file import core_brush
+from curlet.formats.cloth_doc import ClothDoc
+from curlet.formats.content import Content
+from curlet.formats.path_doc import FactsDoc
+from curlet.formats.png_out import write_png
+from curlet.store.paths import core_path
+from curlet.store.state import Row, State
+from curlet.studio.laying import run_group
+
+# Across a small picture, px.
+_ACROSS = 480
+_GROUNDS = {"light": "#f7f4eb", "dark": "#2a2f3a"}
+
+
+def sheet_drawing(state: State, *, with_lines: bool, runs: Iterable[Row], singles: bool = True) -> Drawing:
+    """The drawing that is exported: lines and cloths if wanted, the runs in order, single repeats on top."""
+    groups = as_drawn(state) if with_lines else ()
+    laid = tuple(group for run in runs for group in _drawn(run_group, state, run))
+    loose = tuple(g for row in state.all("single") for g in _drawn(single_group, state, row) if singles)
+    sheet = state.sheet
+    return Drawing(sheet["width"], sheet["height"], (*groups, *laid, *loose), sheet["name"])
+
+
+def small_picture(state: State) -> bytes:
+    """A PNG of a sheet on its ground, 480 pixels at its longer side."""
+    runs = [run for run in state.all("run") if state.seen(run)]
+    drawing = sheet_drawing(state, with_lines=True, runs=runs)
+    width, height = drawing.width, drawing.height
+    corners = Outline("MLLLZ", np.array([[0, 0], [width, 0], [width, height], [0, height]], dtype=float))
+    paint = ground_paint(state) or Solid(_GROUNDS.get(state.sheet["ground"], _GROUNDS["light"]))
+    ground = Group("ground", "", (Laid((Shape(corners, paint),)),))
+    ppi = _ACROSS / max(width, height) * MM_PER_INCH
+    return write_png(Drawing(width, height, (ground, *drawing.groups)), min(max(ppi, 1.0), 2_400.0))
+
+
+def element_of(row: Row) -> str:
+    """What a path is drawn with: the contours of one element of a drawing make one shape."""
+    return str(row["facts"].get("element") or row["id"])
+
+
+def as_drawn(state: State, only: set[str] | None = None) -> tuple[Group, ...]:
+    """The paths' own lines and fills, for those that came with any; of all elements or only of some."""
+    dressed = {run["path"] for run in state.all("run") if state.seen(run)}
+    return draw_as_drawn(
+        DrawnPath(
+            row["id"],
+            row["name"],
+            core_path(row),
+            FactsDoc(**row["facts"]),
+            row["id"] in dressed,
+            cloth_paint(row["cloth"], state.scale.factor),
+        )
+        for row in state.all("path")
+        if (row["facts"] or row["cloth"]) and not row["hidden"] and (only is None or element_of(row) in only)
+    )
+
+
+def ground_paint(state: State) -> Paint | None:
+    """The cloth behind everything; None where the ground is plain."""
+    sheet = state.sheet
+    return cloth_paint(sheet["ground_cloth"], state.scale.factor) if sheet["ground"] == "cloth" else None
+
+
+def cloth_paint(doc: Row, factor: float) -> Paint | None:
+    """A kept cloth as a paint; the same object for the same cloth, so that it is drawn once."""
+    return _cloth(Content(doc), factor) if doc else None
+
+
+@lru_cache(maxsize=256)
+def _cloth(doc: Content, factor: float) -> Paint:
+    return ClothDoc.model_validate(doc.value).to_core().paint(factor)
+
+
+def single_group(state: State, row: Row) -> Group:
+    """A single repeat's part of the drawing."""
+    brush = Content((state.get("brush", row["brush"])["doc"], {}))
+    return _single(brush, state.scale, (row["x"], row["y"]), row["turn"], row["size"], row["id"])
+
+
+@lru_cache(maxsize=1024)
+def _single(
+    brush: Content, scale: Scale, at: tuple[float, float], turn: float, size: float, name: str
+) -> Group:
+    return draw_single(core_brush(brush), scale, at, turn, size, f"single-{name}")
+
+
+def _drawn(draw: Callable[[State, Row], Group], state: State, row: Row) -> list[Group]:
+    """What a row draws; one that cannot be drawn says so on the Table, and keeps no other from being so."""
+    try:
+        return [draw(state, row)]
+    except CurletError:
+        return []

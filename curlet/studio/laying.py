@@ -1,0 +1,120 @@
+"""The runs of a sheet as laid, each laid once for the same brush, path and places."""
+
+from __future__ import annotations
+
+import zlib
+from collections.abc import Iterator
+from dataclasses import dataclass, replace
+from functools import lru_cache
+
+from curlet.core.drawing import Group
+from curlet.core.errors import CurletError
+from curlet.core.lay import LaidRun, Mate, RunRule, lay
+from curlet.core.lay.draw import draw_run
+from curlet.core.lay.size import check_sheet, points_of
+from curlet.core.measures import Scale
+from curlet.core.tally import Tally, tally
+from curlet.formats.brush_file import core_brush
+from curlet.formats.content import Content
+from curlet.formats.path_doc import path_of_content
+from curlet.formats.run_places import PlacesDoc
+from curlet.store.runs import half_path, half_run, written_brush
+from curlet.store.state import Row, State
+
+
+@dataclass(frozen=True)
+class _Along:
+    """A path as a run goes along it; no two paths of a sheet sway alike, and each keeps its sway."""
+
+    nodes: Content
+    closed: bool
+    backwards: bool
+    places: Content
+    path: str
+
+    def rule(self, mate: Mate | None = None) -> RunRule:
+        rule = PlacesDoc.model_validate(self.places.value).to_core(backwards=self.backwards, mate=mate)
+        return replace(rule, seed=(rule.seed + zlib.crc32(self.path.encode())) % 2**32)
+
+
+@dataclass(frozen=True)
+class _Asked:
+    """What a run is laid of: its brush, the scale, its path and that of its other half."""
+
+    brush: Content
+    scale: Scale
+    along: _Along
+    half: _Along | None
+
+
+def lay_row(state: State, run: Row) -> tuple[LaidRun, Tally]:
+    """A run as laid, with what is measured on it; raises CurletError where it cannot be laid."""
+    return _laid(_asked(state, run))
+
+
+def run_group(state: State, run: Row) -> Group:
+    """A run's part of the drawing."""
+    path = state.get("path", run["path"])
+    laid, _ = lay_row(state, run)
+    return draw_run(laid, f"run-{run['id']}", f"{path['name']}, {laid.brush.name}")
+
+
+def check_runs(state: State) -> None:
+    """Lay every run that a draft's changes touch; what cannot be laid raises."""
+    touched = touched_runs(state)
+    for run in touched:
+        lay_row(state, run)
+    if touched:
+        check_sheet(sum(_points(_asked(state, run)) for run in state.all("run")))
+
+
+def touched_runs(state: State) -> list[Row]:
+    """The runs that changed, or whose path, brush or scale did."""
+    changed = {(change.kind, change.id) for change in state.changes}
+    if any(kind == "sheet" for kind, _ in changed):
+        return state.all("run")
+    touched = [run for run in state.all("run") if changed & _hangs_on(run)]
+    return touched + [run for run in _other_halves(state, touched) if run not in touched]
+
+
+def _hangs_on(run: Row) -> set[tuple[str, str]]:
+    return {("run", run["id"]), ("path", run["path"]), ("brush", run["brush"])}
+
+
+def _other_halves(state: State, runs: list[Row]) -> Iterator[Row]:
+    """The other halves that share a stitch length with these, or did."""
+    for run in runs:
+        half = half_run(state, run)
+        path = half_path(state, state.get("path", run["path"]))
+        yield from ([half] if half else state.runs_of(path["id"]) if path else [])
+
+
+def _asked(state: State, run: Row) -> _Asked:
+    half = half_run(state, run)
+    along = _along(state, run), _along(state, half) if half else None
+    return _Asked(written_brush(state, run), state.scale, *along)
+
+
+def _along(state: State, run: Row) -> _Along:
+    path = state.get("path", run["path"])
+    nodes, places = Content(path["nodes"]), Content(run["places"])
+    return _Along(nodes, path["closed"], run["backwards"], places, path["id"])
+
+
+@lru_cache(maxsize=512)
+def _laid(asked: _Asked) -> tuple[LaidRun, Tally]:
+    along, half = asked.along, asked.half
+    mate = Mate(path_of_content(half.nodes, half.closed), half.rule()) if half else None
+    path = path_of_content(along.nodes, along.closed)
+    run = lay(path, core_brush(asked.brush), asked.scale, along.rule(mate))
+    points_of(run)
+    return run, tally(run)
+
+
+@lru_cache(maxsize=16_384)
+def _points(asked: _Asked) -> int:
+    """About how many points a run draws; none where it cannot be laid, which it says itself."""
+    try:
+        return points_of(_laid(asked)[0])
+    except CurletError:
+        return 0

@@ -1,0 +1,94 @@
+"""A sheet opened, changed, tried, undone: the one way to it from the web and the command line.
+
+Whatever is done must be possible to lay; whatever is undone too, unless the sheet cannot be laid as it is.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from contextlib import contextmanager
+from functools import lru_cache
+
+from curlet.core.errors import BadInput, CurletError
+from curlet.store import journal
+from curlet.store.commands import Intent
+from curlet.store.database import opening
+from curlet.store.errors import Stale
+from curlet.store.lettering import follow_paths
+from curlet.store.state import State
+from curlet.studio.drawn_sheet import small_picture
+from curlet.studio.laying import check_runs
+
+
+def open_sheet(sheet_id: str) -> State:
+    """A sheet as it is kept; Missing if there is none."""
+    return journal.find_sheet(sheet_id)
+
+
+@contextmanager
+def doing(sheet_id: str, revision: int, intent: Intent) -> Iterator[State]:
+    """Carry out an intent as one undoable step; kept when the block ends, as `journal.doing`."""
+    with journal.doing(sheet_id, revision, intent, check_runs) as state:
+        yield state
+
+
+def do(sheet_id: str, revision: int, intent: Intent) -> State:
+    """Carry out an intent as one undoable step; raises what `journal.doing` does."""
+    with doing(sheet_id, revision, intent) as state:
+        return state
+
+
+def attempt(sheet_id: str, revision: int, intent: Intent) -> State:
+    """What a sheet would be if an intent were carried out; nothing is kept. Raises as `do`."""
+    now = journal.current_revision(sheet_id)
+    if now != revision:
+        raise Stale(now)
+    draft = _kept(opening(), sheet_id, revision).draft()
+    intent.apply(draft)
+    follow_paths(draft)
+    check_runs(draft)
+    return draft
+
+
+def undo(sheet_id: str, revision: int) -> State:
+    """Take back the last step; nothing happens where there is none."""
+    return journal.undo(sheet_id, revision, check_replayed)
+
+
+def redo(sheet_id: str, revision: int) -> State:
+    """Do the last undone step again; nothing happens where there is none."""
+    return journal.redo(sheet_id, revision, check_replayed)
+
+
+def check_replayed(before: State, after: State) -> None:
+    """Refuse a step back or forth to what cannot be laid; from what cannot be laid either, any step may be
+    taken."""
+    try:
+        check_runs(after)
+    except CurletError as error:
+        if _can_be_laid(before):
+            raise BadInput(f"As its brush is now, this step would leave a run that fails: {error}") from None
+
+
+def _can_be_laid(state: State) -> bool:
+    try:
+        check_runs(state)
+    except CurletError:
+        return False
+    return True
+
+
+def thumbnail(sheet_id: str) -> bytes:
+    """A small picture of a sheet, a PNG, made once for each revision."""
+    return _picture(opening(), sheet_id, journal.current_revision(sheet_id))
+
+
+@lru_cache(maxsize=64)
+def _picture(opened: int, sheet_id: str, revision: int) -> bytes:
+    return small_picture(journal.find_sheet(sheet_id))
+
+
+@lru_cache(maxsize=8)
+def _kept(opened: int, sheet_id: str, revision: int) -> State:
+    """The state at a revision; a drag asks for the same one many times."""
+    return journal.find_sheet(sheet_id)

@@ -1,0 +1,91 @@
+"""A sheet changed, tried and undone: nothing is left that cannot be laid, and no way out is barred."""
+
+from __future__ import annotations
+
+from pathlib import Path as FilePath
+
+import pytest
+from pydantic import TypeAdapter
+
+from curlet.core.errors import BadInput
+from curlet.formats.making import SetOnBrush, Typed
+from curlet.store import bench, journal
+from curlet.store.commands import AnyIntent, Intent
+from curlet.store.database import writing
+from curlet.store.models import Run
+from curlet.store.state import State
+from curlet.studio import sheets
+from curlet.studio.laying import lay_row
+
+SHEET = "waistcoat"
+RUN = "run-waistcoat-hem-r"
+INTENT = TypeAdapter(AnyIntent)
+
+
+def intent(kind: str, **values: object) -> Intent:
+    return INTENT.validate_python({"kind": kind, **values})
+
+
+def do(kind: str, **values: object) -> State:
+    return sheets.do(SHEET, journal.current_revision(SHEET), intent(kind, **values))
+
+
+def set_on_runs(pointer: str, text: str) -> State:
+    return do("set-on-runs", runs=[RUN], settings=[{"pointer": pointer, "typed": text}])
+
+
+def on_the_bench(pointer: str, text: str) -> None:
+    brush = sheets.open_sheet(SHEET).get("run", RUN)["brush"]
+    making = SetOnBrush(kind="set", settings=[Typed(pointer=pointer, typed=text)])
+    bench.change(brush, bench.look(brush).making, making.apply)
+
+
+@pytest.fixture
+def own_brush(store: FilePath) -> None:
+    """The run has a brush of one's own, 12 mm and 1 mm, and a gap of its own: the stitches overlap."""
+    do("give-to-brush", run=RUN)
+    set_on_runs("/courses/0/length", "12 mm")
+    do("give-to-brush", run=RUN)
+    set_on_runs("/courses/0/gap", "-8 mm")
+
+
+@pytest.mark.usefixtures("own_brush")
+def test_no_step_back_leads_to_what_cannot_be_laid() -> None:
+    """Undone after its brush was shortened, a run had a pitch below zero: the sheet was shown with a fault."""
+    do("follow-brush", runs=[RUN])
+    on_the_bench("/courses/0/length", "5 mm")
+    before = sheets.open_sheet(SHEET)
+    with pytest.raises(BadInput, match="As its brush is now"):
+        sheets.undo(SHEET, before.sheet["revision"])
+    assert sheets.open_sheet(SHEET).rows == before.rows
+    assert journal.undo_labels(SHEET)[0] == "Follow the brush"
+
+
+@pytest.mark.usefixtures("own_brush")
+def test_no_step_forth_leads_to_what_cannot_be_laid() -> None:
+    sheets.undo(SHEET, journal.current_revision(SHEET))
+    on_the_bench("/courses/0/length", "5 mm")
+    with pytest.raises(BadInput, match="As its brush is now"):
+        sheets.redo(SHEET, journal.current_revision(SHEET))
+
+
+@pytest.mark.usefixtures("own_brush")
+def test_any_step_back_may_be_taken_from_what_cannot_be_laid() -> None:
+    """Undo is a way out of a sheet that was damaged."""
+    do("rename-path", path="waistcoat-hem-r", name="Foot")
+    with writing():
+        Run.update(own={"/courses/0/length": {"mm": 5}, "/courses/0/gap": {"mm": -8}}).where(
+            Run.id == RUN
+        ).execute()
+    state = sheets.open_sheet(SHEET)
+    with pytest.raises(BadInput):
+        lay_row(state, state.get("run", RUN))
+    undone = sheets.undo(SHEET, state.sheet["revision"])
+    assert undone.get("path", "waistcoat-hem-r")["name"] == "Hem R"
+
+
+def test_an_attempt_keeps_nothing(store: FilePath) -> None:
+    before = sheets.open_sheet(SHEET)
+    draft = sheets.attempt(SHEET, before.sheet["revision"], intent("reverse-run", run=RUN))
+    assert draft.get("run", RUN)["backwards"] != before.get("run", RUN)["backwards"]
+    assert sheets.open_sheet(SHEET).rows == before.rows
