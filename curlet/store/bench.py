@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import datetime
 from collections.abc import Callable, Iterable
 from dataclasses import dataclass
 
@@ -15,15 +14,17 @@ from curlet.formats.names import ended
 from curlet.store.database import reading, writing
 from curlet.store.documents import Unreadable
 from curlet.store.errors import Conflict, Missing
-from curlet.store.models import Brush, BrushMaking, Run
+from curlet.store.models import Brush, Run
 from curlet.store.names import unlike
 from curlet.store.state import Row, new_id
 from curlet.store.unreadable import readable
+from curlet.store.versions import add_version, find_version, list_versions, step_to, version_ahead
 from curlet.store.worn import give_up, is_worn, moved_on, worn_on
 
 Edit = Callable[[BrushDoc], tuple[BrushDoc, str]]
 
-MOST_MAKINGS = 500
+# Versions that are listed.
+_SHOWN = 50
 
 
 @dataclass(frozen=True)
@@ -81,7 +82,7 @@ def undo(brush_id: str, making: int) -> Bench:
     """Back to the making before this one; nothing happens where there is none."""
     with writing():
         brush = _fresh(brush_id, making)
-        now = _making(brush, brush.making)
+        now = find_version(brush, brush.making)
         if now is not None and now.before is not None:
             _step_to(brush, now.before)
         return _bench(brush)
@@ -91,7 +92,7 @@ def redo(brush_id: str, making: int) -> Bench:
     """On to the newest making that came from this one; nothing happens where there is none."""
     with writing():
         brush = _fresh(brush_id, making)
-        ahead = _ahead(brush)
+        ahead = version_ahead(brush)
         if ahead is not None:
             _step_to(brush, ahead.number)
         return _bench(brush)
@@ -101,7 +102,7 @@ def go_back(brush_id: str, making: int, number: int) -> Bench:
     """Any earlier making, as a new one."""
     with writing():
         brush = _fresh(brush_id, making)
-        earlier = _making(brush, number)
+        earlier = find_version(brush, number)
         if earlier is None:
             raise Missing("That making is no longer kept. Choose another from the list.")
         _keep(brush, read_brush(readable(earlier.doc)), f"Back to: {earlier.label}")
@@ -191,61 +192,24 @@ def _leave_runs(brush: Brush, before: BrushDoc) -> None:
 
 
 def _keep(brush: Brush, doc: BrushDoc, label: str) -> None:
-    """A new making on top of the present one."""
-    first = not BrushMaking.select().where(BrushMaking.brush == brush.id).exists()
-    if first and not isinstance(brush.doc, Unreadable):
-        _write(brush, brush.making, None, "As it was first", brush.doc)
-    newest = BrushMaking.select(fn.MAX(BrushMaking.number)).where(BrushMaking.brush == brush.id).scalar()
-    _write(brush, newest + 1, brush.making, label, doc.model_dump(mode="json"))
-    _drop_oldest(brush)
-    _step_to(brush, newest + 1)
-
-
-def _write(brush: Brush, number: int, before: int | None, label: str, doc: Row) -> None:
-    made = datetime.datetime.now(datetime.UTC).isoformat(timespec="seconds")
-    BrushMaking.create(brush=brush.id, number=number, before=before, label=label, doc=doc, made=made)
-
-
-def _drop_oldest(brush: Brush) -> None:
-    own = BrushMaking.brush == brush.id
-    newest = BrushMaking.select(fn.MAX(BrushMaking.number)).where(own).scalar()
-    BrushMaking.delete().where(own, BrushMaking.number <= newest - MOST_MAKINGS).execute()
+    """A new version after the present one."""
+    _step_to(brush, add_version(brush, doc.model_dump(mode="json"), label))
 
 
 def _step_to(brush: Brush, number: int) -> None:
-    making = _making(brush, number)
-    if making is None:
-        return
-    brush.doc, brush.making = readable(making.doc), number
-    brush.save()
+    step_to(brush, number)
     moved_on(worn_on([brush.id]))
 
 
-def _making(brush: Brush, number: int) -> BrushMaking | None:
-    return BrushMaking.get_or_none(BrushMaking.brush == brush.id, BrushMaking.number == number)
-
-
-def _ahead(brush: Brush) -> BrushMaking | None:
-    came = BrushMaking.select().where(BrushMaking.brush == brush.id, BrushMaking.before == brush.making)
-    return came.order_by(BrushMaking.number.desc()).first()
-
-
 def _bench(brush: Brush) -> Bench:
-    own = BrushMaking.select().where(BrushMaking.brush == brush.id)
-    makings = tuple(
-        {"number": m.number, "label": m.label, "made": m.made}
-        for m in own.order_by(BrushMaking.number.desc()).limit(50)
-    )
-    now, ahead = _making(brush, brush.making), _ahead(brush)
-    back = now.label if now is not None and now.before is not None else None
-    worn = Run.select().where(Run.brush == brush.id).count()
+    now, ahead = find_version(brush, brush.making), version_ahead(brush)
     return Bench(
         brush.id,
         read_brush(readable(brush.doc)),
         brush.builtin,
         brush.making,
-        worn,
-        makings,
-        back,
+        Run.select().where(Run.brush == brush.id).count(),
+        list_versions(brush, _SHOWN),
+        now.label if now is not None and now.before is not None else None,
         ahead.label if ahead else None,
     )

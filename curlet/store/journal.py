@@ -17,6 +17,7 @@ from curlet.store.models import Brush, Sheet, Step
 from curlet.store.rows import delete_rows, insert_rows
 from curlet.store.state import KINDS, Change, Row, State, load_state
 from curlet.store.unreadable import readable
+from curlet.store.versions import with_versions
 from curlet.store.worn import moved_on, worn_on
 
 # Is shown the state before a step back or forth and the state after, each with the step's changes; what it
@@ -58,11 +59,11 @@ def doing(
             check(state)
         if state.changes:
             Step.delete().where(Step.sheet == sheet_id, Step.undone).execute()
-            changes = [vars(change) for change in state.changes]
-            Step.create(sheet=sheet_id, label=label, changes=changes)
-            write_changes(state.changes)
+            changes = with_versions(state.changes, label)
+            Step.create(sheet=sheet_id, label=label, changes=[vars(change) for change in changes])
+            write_changes(changes)
             _drop_oldest(sheet_id)
-            _moved_on(sheet_id, state.changes)
+            _moved_on(sheet_id, changes)
         yield _read_back(sheet_id, state.changes)
 
 

@@ -8,10 +8,12 @@ import pytest
 from pydantic import TypeAdapter
 
 from curlet.core.errors import BadInput
+from curlet.formats.brush_courses import RowDoc
 from curlet.formats.making import SetOnBrush, Typed
 from curlet.store import bench, journal
 from curlet.store.commands import AnyIntent, Intent
 from curlet.store.database import writing
+from curlet.store.errors import Conflict
 from curlet.store.models import Run
 from curlet.store.state import State
 from curlet.studio import sheets
@@ -51,7 +53,7 @@ def own_brush(store: FilePath) -> None:
 
 @pytest.mark.usefixtures("own_brush")
 def test_no_step_back_leads_to_what_cannot_be_laid() -> None:
-    """Undone after its brush was shortened, a run had a pitch below zero: the sheet was shown with a fault."""
+    """Undone after its brush was shortened, a run's pitch was below zero: it was shown with a fault."""
     do("follow-brush", runs=[RUN])
     on_the_bench("/courses/0/length", "5 mm")
     before = sheets.open_sheet(SHEET)
@@ -89,3 +91,42 @@ def test_an_attempt_keeps_nothing(store: FilePath) -> None:
     draft = sheets.attempt(SHEET, before.sheet["revision"], intent("reverse-run", run=RUN))
     assert draft.get("run", RUN)["backwards"] != before.get("run", RUN)["backwards"]
     assert sheets.open_sheet(SHEET).rows == before.rows
+
+
+@pytest.mark.usefixtures("own_brush")
+def test_settings_that_a_sheet_gives_a_brush_are_a_version_of_it() -> None:
+    """Given 7 mm, undone and redone on the Bench, a brush was 6 mm long; 7 mm was listed nowhere."""
+    brush = sheets.open_sheet(SHEET).get("run", RUN)["brush"]
+    on_the_bench("/courses/0/length", "6 mm")
+    do("follow-brush", runs=[RUN])
+    set_on_runs("/courses/0/length", "7 mm")
+    do("give-to-brush", run=RUN)
+    now = bench.look(brush)
+    assert length(now) == 7
+    assert (now.undo or "").startswith("Give settings to")
+    assert length(bench.undo(brush, now.making)) == 6
+    again = bench.redo(brush, bench.look(brush).making)
+    assert length(again) == 7
+    assert again.making == now.making
+
+
+@pytest.mark.usefixtures("own_brush")
+def test_a_sheets_undo_steps_back_among_the_brushs_versions() -> None:
+    brush = sheets.open_sheet(SHEET).get("run", RUN)["brush"]
+    before = bench.look(brush)
+    set_on_runs("/courses/0/length", "14 mm")
+    given = do("give-to-brush", run=RUN)
+    undone = sheets.undo(SHEET, given.sheet["revision"])
+    back = bench.look(brush)
+    assert (back.making, length(back)) == (before.making, 12)
+    assert length(bench.redo(brush, back.making)) == 14
+    # It has moved on since: the sheet's redo would write over the Bench's.
+    with pytest.raises(Conflict):
+        sheets.redo(SHEET, journal.current_revision(SHEET))
+    assert undone.get("run", RUN)["own"]["/courses/0/length"] == {"mm": 14.0, "frame": "worn"}
+
+
+def length(now: bench.Bench) -> float:
+    course = now.doc.courses[0]
+    assert isinstance(course, RowDoc)
+    return course.length.mm
