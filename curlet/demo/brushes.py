@@ -16,7 +16,7 @@ from curlet.formats.brush_courses import (
 from curlet.formats.brush_file import BrushDoc, CornerDoc, CrossingDoc
 from curlet.formats.brush_motifs import MeasureDoc, PieceDoc, RoleDoc
 from curlet.formats.pointer import Json
-from curlet.formats.recipes import brush_of, motif_of, natural_length, piece_of
+from curlet.store.edits.recipes import brush_of, motif_of, natural_length, piece_of
 
 YELLOW, CREAM, RUST, SKY = "#e9c46a", "#f3ead7", "#c8553d", "#a8d4de"
 FLAX, STEEL, PLUM, MOSS = "#dcc594", "#aab4bd", "#7c4a63", "#5f7f52"

@@ -8,8 +8,7 @@ import numpy as np
 from pydantic import Field
 
 from curlet.core.drawing import Drawing, Group, Picture
-from curlet.formats.artwork_in import artwork_doc, read_artwork
-from curlet.formats.artwork_places import AnyPlace, artwork_at, motif_at
+from curlet.formats.artwork_in import read_artwork
 from curlet.formats.artwork_sheet import artwork_sheet
 from curlet.formats.brush_courses import RowDoc
 from curlet.formats.brush_file import BrushDoc, Thread
@@ -27,19 +26,6 @@ class KeptMotifDoc(Strict):
     @property
     def what(self) -> Literal["drawn", "picture"]:
         return "picture" if isinstance(self.motif, PictureDoc) else "drawn"
-
-
-def motif_from(doc: BrushDoc, course: int, place: AnyPlace, name: str) -> KeptMotifDoc:
-    """A brush's motif at a place, as one of its own; a family's becomes artwork.
-
-    Raises
-    ------
-    BadInput
-        If there is none at this place.
-    """
-    motif, _ = motif_at(doc, course, place)
-    own = motif if isinstance(motif, PictureDoc) else artwork_doc(artwork_at(doc, course, place))
-    return KeptMotifDoc(name=name, motif=own, threads=doc.threads)
 
 
 def motif_from_svg(data: bytes, name: str) -> tuple[KeptMotifDoc, tuple[str, ...]]:

@@ -1,4 +1,4 @@
-"""Brushes on the Bench: changed one making at a time, every making kept."""
+"""Brushes on the Bench: changed one version at a time, every version kept."""
 
 from __future__ import annotations
 
@@ -21,7 +21,7 @@ from curlet.store.unreadable import readable
 from curlet.store.versions import add_version, find_version, list_versions, step_to, version_ahead
 from curlet.store.worn import give_up, is_worn, moved_on, worn_on
 
-Edit = Callable[[BrushDoc], tuple[BrushDoc, str]]
+Apply = Callable[[BrushDoc], tuple[BrushDoc, str]]
 
 # Versions that are listed.
 _SHOWN = 50
@@ -29,14 +29,14 @@ _SHOWN = 50
 
 @dataclass(frozen=True)
 class Bench:
-    """A brush with its makings, newest first; `worn_by` counts the runs that wear it."""
+    """A brush with its versions, newest first; `worn_by` counts the runs that wear it."""
 
     id: str
     doc: BrushDoc
     builtin: bool
-    making: int
+    version: int
     worn_by: int
-    makings: tuple[Row, ...]
+    versions: tuple[Row, ...]
     undo: str | None
     redo: str | None
 
@@ -47,14 +47,14 @@ def look(brush_id: str) -> Bench:
         return _bench(_find(brush_id))
 
 
-def change(brush_id: str, making: int, edit: Edit, *, keep_runs: bool = False) -> Bench:
-    """Change a brush as one undoable making.
+def change(brush_id: str, version: int, edit: Apply, *, keep_runs: bool = False) -> Bench:
+    """Change a brush as one undoable version.
 
     A built-in stays as it is: a copy of it is changed instead, and returned.
 
     Parameters
     ----------
-    making : the one that the change was made on.
+    version : the one that the change was made on.
     keep_runs : leave the runs that wear it as they were: they get a copy of it as it was.
 
     Raises
@@ -63,7 +63,7 @@ def change(brush_id: str, making: int, edit: Edit, *, keep_runs: bool = False) -
         If the brush has been changed elsewhere since.
     """
     with writing():
-        brush = _fresh(brush_id, making)
+        brush = _fresh(brush_id, version)
         before = read_brush(readable(brush.doc))
         doc, label = edit(before)
         if doc == before:
@@ -78,33 +78,33 @@ def change(brush_id: str, making: int, edit: Edit, *, keep_runs: bool = False) -
         return _bench(brush)
 
 
-def undo(brush_id: str, making: int) -> Bench:
-    """Back to the making before this one; nothing happens where there is none."""
+def undo(brush_id: str, version: int) -> Bench:
+    """Back to the version before this one; nothing happens where there is none."""
     with writing():
-        brush = _fresh(brush_id, making)
-        now = find_version(brush, brush.making)
+        brush = _fresh(brush_id, version)
+        now = find_version(brush, brush.version)
         if now is not None and now.before is not None:
             _step_to(brush, now.before)
         return _bench(brush)
 
 
-def redo(brush_id: str, making: int) -> Bench:
-    """On to the newest making that came from this one; nothing happens where there is none."""
+def redo(brush_id: str, version: int) -> Bench:
+    """On to the newest version that came from this one; nothing happens where there is none."""
     with writing():
-        brush = _fresh(brush_id, making)
+        brush = _fresh(brush_id, version)
         ahead = version_ahead(brush)
         if ahead is not None:
             _step_to(brush, ahead.number)
         return _bench(brush)
 
 
-def go_back(brush_id: str, making: int, number: int) -> Bench:
-    """Any earlier making, as a new one."""
+def go_back(brush_id: str, version: int, number: int) -> Bench:
+    """Any earlier version, as a new one."""
     with writing():
-        brush = _fresh(brush_id, making)
+        brush = _fresh(brush_id, version)
         earlier = find_version(brush, number)
         if earlier is None:
-            raise Missing("That making is no longer kept. Choose another from the list.")
+            raise Missing("That version is no longer kept. Choose another from the list.")
         _keep(brush, read_brush(readable(earlier.doc)), f"Back to: {earlier.label}")
         return _bench(brush)
 
@@ -152,7 +152,7 @@ def _readable(brushes: Iterable[Brush] | None = None) -> list[Brush]:
 
 
 def put_doc(brush: Brush, doc: BrushDoc, label: str) -> None:
-    """Another document for a brush, as a making that can be taken back."""
+    """Another document for a brush, as a version that can be taken back."""
     _keep(brush, doc, label)
 
 
@@ -163,9 +163,9 @@ def _find(brush_id: str) -> Brush:
     return brush
 
 
-def _fresh(brush_id: str, making: int) -> Brush:
+def _fresh(brush_id: str, version: int) -> Brush:
     brush = _find(brush_id)
-    if brush.making != making:
+    if brush.version != version:
         raise Conflict("This brush was changed in another page. It has been brought up to date: look again.")
     return brush
 
@@ -202,12 +202,12 @@ def _step_to(brush: Brush, number: int) -> None:
 
 
 def _bench(brush: Brush) -> Bench:
-    now, ahead = find_version(brush, brush.making), version_ahead(brush)
+    now, ahead = find_version(brush, brush.version), version_ahead(brush)
     return Bench(
         brush.id,
         read_brush(readable(brush.doc)),
         brush.builtin,
-        brush.making,
+        brush.version,
         Run.select().where(Run.brush == brush.id).count(),
         list_versions(brush, _SHOWN),
         now.label if now is not None and now.before is not None else None,

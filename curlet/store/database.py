@@ -15,7 +15,7 @@ from curlet.store.backups import copy_beside
 from curlet.store.errors import Unavailable
 from curlet.store.models import (
     TABLES,
-    BrushMaking,
+    BrushVersion,
     CheckMark,
     GuidePicture,
     JsonField,
@@ -42,10 +42,10 @@ def _add_places(db: SqliteDatabase) -> None:
         migrate(SqliteMigrator(db).add_column("run", "places", JsonField(default=dict)))
 
 
-def _add_makings(db: SqliteDatabase) -> None:
+def _add_versions(db: SqliteDatabase) -> None:
     """What a brush was before each change to it."""
-    _add_columns(db, "brush", making="INTEGER NOT NULL DEFAULT 1")
-    db.create_tables([BrushMaking])
+    _add_columns(db, "brush", version="INTEGER NOT NULL DEFAULT 1")
+    db.create_tables([BrushVersion])
 
 
 def _add_pictures(db: SqliteDatabase) -> None:
@@ -83,6 +83,20 @@ def _add_to_sheets(db: SqliteDatabase) -> None:
     db.create_tables([GuidePicture, Single, CheckMark])
 
 
+def _rename_versions(db: SqliteDatabase) -> None:
+    """A brush's versions were called makings, in the steps of sheets too."""
+    if "brush_making" not in db.get_tables():
+        return
+    for statement in (
+        "ALTER TABLE brush RENAME COLUMN making TO version",
+        "DROP TABLE IF EXISTS brush_version",
+        "ALTER TABLE brush_making RENAME TO brush_version",
+        # Within a text a quotation mark is escaped, so that this is a key.
+        """UPDATE step SET changes = replace(changes, '"making":', '"version":')""",
+    ):
+        db.execute_sql(statement)  # type: ignore[no-untyped-call]
+
+
 def _add_columns(db: SqliteDatabase, table: str, **columns: str) -> None:
     """Columns that are not there yet, in place: the migrator would make a table anew, which those that
     refer to it forbid."""
@@ -95,13 +109,14 @@ def _add_columns(db: SqliteDatabase, table: str, **columns: str) -> None:
 MIGRATIONS: tuple[Callable[[SqliteDatabase], None], ...] = (
     _create,
     _add_places,
-    _add_makings,
+    _add_versions,
     _add_pictures,
     _add_motifs,
     _add_figures,
     _add_hiding,
     _add_lettering,
     _add_to_sheets,
+    _rename_versions,
 )
 
 

@@ -9,7 +9,7 @@ from curlet.store import bench
 from curlet.store.database import reading, writing
 from curlet.store.documents import Unreadable
 from curlet.store.errors import Conflict, Missing
-from curlet.store.models import Brush, BrushMaking, Motif, Run, Single, Table, database
+from curlet.store.models import Brush, BrushVersion, Motif, Run, Single, Table, database
 from curlet.store.state import KINDS, State, load_state
 from curlet.store.unreadable import SetAside, name_of
 from curlet.store.worn import is_worn, moved_on
@@ -72,7 +72,7 @@ def restore_brush(brush_id: str) -> bench.Bench:
     """The newest version of a brush that can be read, in place of one that cannot."""
     with writing():
         brush = _unreadable("brush", brush_id)
-        own = BrushMaking.select().where(BrushMaking.brush == brush_id).order_by(BrushMaking.number.desc())
+        own = BrushVersion.select().where(BrushVersion.brush == brush_id).order_by(BrushVersion.number.desc())
         for earlier in own:
             if not isinstance(earlier.doc, Unreadable):
                 bench.put_doc(brush, read_brush(earlier.doc), f"Restored: {earlier.label}")

@@ -152,15 +152,15 @@ class Brush(Table):
     id = CharField(primary_key=True)
     doc = BrushField(BrushDoc)
     builtin = BooleanField(default=False)
-    making = IntegerField(default=1)
+    version = IntegerField(default=1)
     position = IntegerField(default=0)
 
 
-class BrushMaking(Table):
-    """A brush as it was made, one row for each change. `before` is the making that it came from, so that
+class BrushVersion(Table):
+    """A brush as it was made, one row for each change. `before` is the version that it came from, so that
     none is lost when one is gone back to."""
 
-    brush = ForeignKeyField(Brush, on_delete="CASCADE", backref="makings")
+    brush = ForeignKeyField(Brush, on_delete="CASCADE", backref="versions")
     number = IntegerField()
     before = IntegerField(null=True)
     label = CharField()
@@ -248,7 +248,7 @@ TABLES = (
     SheetPath,
     Picture,
     Brush,
-    BrushMaking,
+    BrushVersion,
     Motif,
     GuidePicture,
     Single,

@@ -5,14 +5,31 @@ from __future__ import annotations
 from peewee import fn
 
 from curlet.core.errors import BadInput
+from curlet.formats.artwork_in import artwork_doc
+from curlet.formats.brush_file import BrushDoc
+from curlet.formats.brush_motifs import PictureDoc
 from curlet.formats.kept_motif import KeptMotifDoc
 from curlet.store.database import reading, writing
 from curlet.store.documents import Unreadable
+from curlet.store.edits.artwork_places import AnyPlace, artwork_at, motif_at
 from curlet.store.errors import Missing
 from curlet.store.models import Motif
 from curlet.store.names import unlike
 from curlet.store.state import new_id
 from curlet.store.unreadable import readable
+
+
+def motif_from(doc: BrushDoc, course: int, place: AnyPlace, name: str) -> KeptMotifDoc:
+    """A brush's motif at a place, as one of its own; a family's becomes artwork.
+
+    Raises
+    ------
+    BadInput
+        If there is none at this place.
+    """
+    motif, _ = motif_at(doc, course, place)
+    own = motif if isinstance(motif, PictureDoc) else artwork_doc(artwork_at(doc, course, place))
+    return KeptMotifDoc(name=name, motif=own, threads=doc.threads)
 
 
 def everything() -> list[tuple[str, KeptMotifDoc]]:

@@ -9,7 +9,7 @@ from typing import Any
 from peewee import ModelSelect
 
 from curlet.store.documents import Unreadable
-from curlet.store.models import Brush, BrushMaking
+from curlet.store.models import Brush, BrushVersion
 from curlet.store.state import Change, Row
 from curlet.store.unreadable import readable
 
@@ -20,12 +20,12 @@ def add_version(brush: Brush, doc: Row, label: str) -> int:
     """Keep a document as a brush's newest version, after the present one; its number. The brush itself is
     left as it is."""
     if not _of(brush).exists() and not isinstance(brush.doc, Unreadable):
-        _write(brush, brush.making, None, "As it was first", brush.doc)
-    newest = _of(brush).order_by(BrushMaking.number.desc()).first()
-    number = (newest.number if newest else brush.making) + 1
-    _write(brush, number, brush.making, label, doc)
-    BrushMaking.delete().where(
-        BrushMaking.brush == brush.id, BrushMaking.number <= number - MOST_VERSIONS
+        _write(brush, brush.version, None, "As it was first", brush.doc)
+    newest = _of(brush).order_by(BrushVersion.number.desc()).first()
+    number = (newest.number if newest else brush.version) + 1
+    _write(brush, number, brush.version, label, doc)
+    BrushVersion.delete().where(
+        BrushVersion.brush == brush.id, BrushVersion.number <= number - MOST_VERSIONS
     ).execute()
     return number
 
@@ -35,19 +35,19 @@ def with_versions(changes: list[Change], label: str) -> list[Change]:
     return [_kept(change, label) if _is_edit(change) else change for change in changes]
 
 
-def find_version(brush: Brush, number: int) -> BrushMaking | None:
-    return BrushMaking.get_or_none(BrushMaking.brush == brush.id, BrushMaking.number == number)
+def find_version(brush: Brush, number: int) -> BrushVersion | None:
+    return BrushVersion.get_or_none(BrushVersion.brush == brush.id, BrushVersion.number == number)
 
 
-def version_ahead(brush: Brush) -> BrushMaking | None:
+def version_ahead(brush: Brush) -> BrushVersion | None:
     """The newest version that was made from the present one."""
-    came = _of(brush).where(BrushMaking.before == brush.making)
-    return came.order_by(BrushMaking.number.desc()).first()
+    came = _of(brush).where(BrushVersion.before == brush.version)
+    return came.order_by(BrushVersion.number.desc()).first()
 
 
 def list_versions(brush: Brush, most: int) -> tuple[Row, ...]:
     """The newest versions, newest first."""
-    newest = _of(brush).order_by(BrushMaking.number.desc()).limit(most)
+    newest = _of(brush).order_by(BrushVersion.number.desc()).limit(most)
     return tuple({"number": v.number, "label": v.label, "made": v.made} for v in newest)
 
 
@@ -55,7 +55,7 @@ def step_to(brush: Brush, number: int) -> None:
     """Make a brush what a version says."""
     version = find_version(brush, number)
     if version is not None:
-        brush.doc, brush.making = readable(version.doc), number
+        brush.doc, brush.version = readable(version.doc), number
         brush.save()
 
 
@@ -68,13 +68,13 @@ def _is_edit(change: Change) -> bool:
 def _kept(change: Change, label: str) -> Change:
     assert change.after is not None
     number = add_version(Brush.get_by_id(change.id), change.after["doc"], label)
-    return Change(change.kind, change.id, change.before, {**change.after, "making": number})
+    return Change(change.kind, change.id, change.before, {**change.after, "version": number})
 
 
 def _of(brush: Brush) -> ModelSelect[Any]:
-    return BrushMaking.select().where(BrushMaking.brush == brush.id)
+    return BrushVersion.select().where(BrushVersion.brush == brush.id)
 
 
 def _write(brush: Brush, number: int, before: int | None, label: str, doc: Row) -> None:
     made = datetime.datetime.now(datetime.UTC).isoformat(timespec="seconds")
-    BrushMaking.create(brush=brush.id, number=number, before=before, label=label, doc=doc, made=made)
+    BrushVersion.create(brush=brush.id, number=number, before=before, label=label, doc=doc, made=made)

@@ -9,9 +9,9 @@ from curlet.core.errors import BadInput
 from curlet.core.measures import Scale
 from curlet.core.motif.art import Box, around, box_of
 from curlet.core.motif.families import Artwork
-from curlet.formats.artwork_places import AnyPlace, artwork_at
 from curlet.formats.brush_file import BrushDoc
 from curlet.formats.screen import Frame, shape_json
+from curlet.store.edits.artwork_places import AnyPlace, artwork_at
 
 Json = dict[str, Any]
 

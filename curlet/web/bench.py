@@ -8,11 +8,11 @@ from flask import Response
 
 from curlet.core.measures import Scale
 from curlet.core.motif.families import FAMILIES, Family, Spec
-from curlet.formats.artwork_places import artwork_at, with_new_artwork
 from curlet.formats.artwork_sheet import artwork_sheet
 from curlet.formats.brush_file import BrushDoc
 from curlet.formats.svg_out import write_svg
 from curlet.store import bench as store
+from curlet.store.edits.artwork_places import artwork_at, with_new_artwork
 from curlet.studio import imports
 from curlet.web.asking import gone
 from curlet.web.bench_frames import bench_frame
@@ -21,11 +21,11 @@ from curlet.web.bench_schemas import (
     ArtworkQuery,
     BenchFrame,
     BenchShown,
+    EditDone,
     FamilyList,
     GoBack,
-    MakingDone,
-    MakingNumber,
     Trial,
+    VersionNumber,
 )
 from curlet.web.described import Routes
 from curlet.web.replies import Replies, file_of, file_reply, frame_reply, json_reply
@@ -79,22 +79,22 @@ def _setting(name: str, spec: Spec) -> dict[str, object]:
 
 @bench.post("/bench/trial", responses={200: BenchFrame, 413: Problem, 422: Problem})
 def trial(body: Trial) -> Response:
-    """What a brush looks like, with a making tried on it; nothing is kept."""
-    doc = body.making.apply(body.doc)[0] if body.making else body.doc
+    """What a brush looks like, with an edit tried on it; nothing is kept."""
+    doc = body.edit.apply(body.doc)[0] if body.edit else body.doc
     return frame_reply(bench_frame(doc, body.course, Scale.read(body.scale), body.drawing))
 
 
 @bench.get("/brushes/<brush_id>", responses=_REPLIES)
 def brush(path: BrushUrl) -> Response:
-    """A brush with its makings."""
+    """A brush with its versions."""
     return shown(store.look(path.brush_id))
 
 
-@bench.post("/brushes/<brush_id>/makings", responses=_REPLIES)
-def change(path: BrushUrl, body: MakingDone) -> Response:
+@bench.post("/brushes/<brush_id>/edits", responses=_REPLIES)
+def change(path: BrushUrl, body: EditDone) -> Response:
     """Do one thing to a brush."""
-    edit = body.done.apply
-    return shown(store.change(path.brush_id, body.making, edit, keep_runs=body.keep_runs))
+    edit = body.edit.apply
+    return shown(store.change(path.brush_id, body.version, edit, keep_runs=body.keep_runs))
 
 
 @bench.post("/brushes/<brush_id>/artwork", responses={413: Problem, **_REPLIES})
@@ -106,7 +106,7 @@ def take_artwork(path: BrushUrl, form: ArtworkFile) -> Response:
     def edit(doc: BrushDoc) -> tuple[BrushDoc, str]:
         return with_new_artwork(doc, form.course, form.place, motif), f"Take in {name}"
 
-    return shown(store.change(path.brush_id, form.making, edit, keep_runs=form.keep_runs), notes)
+    return shown(store.change(path.brush_id, form.version, edit, keep_runs=form.keep_runs), notes)
 
 
 @bench.get("/brushes/<brush_id>/artwork.svg", responses={200: file_of("image/svg+xml")})
@@ -119,21 +119,21 @@ def give_out_artwork(path: BrushUrl, query: ArtworkQuery) -> Response:
 
 
 @bench.post("/brushes/<brush_id>/undo", responses=_REPLIES)
-def undo(path: BrushUrl, body: MakingNumber) -> Response:
-    """Take back the last making."""
-    return shown(store.undo(path.brush_id, body.making))
+def undo(path: BrushUrl, body: VersionNumber) -> Response:
+    """Take back the last version."""
+    return shown(store.undo(path.brush_id, body.version))
 
 
 @bench.post("/brushes/<brush_id>/redo", responses=_REPLIES)
-def redo(path: BrushUrl, body: MakingNumber) -> Response:
-    """Do the last undone making again."""
-    return shown(store.redo(path.brush_id, body.making))
+def redo(path: BrushUrl, body: VersionNumber) -> Response:
+    """Do the last undone version again."""
+    return shown(store.redo(path.brush_id, body.version))
 
 
 @bench.post("/brushes/<brush_id>/go-back", responses=_REPLIES)
 def go_back(path: BrushUrl, body: GoBack) -> Response:
-    """Go back to an earlier making; those since then stay in the list."""
-    return shown(store.go_back(path.brush_id, body.making, body.number))
+    """Go back to an earlier version; those since then stay in the list."""
+    return shown(store.go_back(path.brush_id, body.version, body.number))
 
 
 @bench.delete("/brushes/<brush_id>", responses={200: Problem, 404: Problem, 409: Problem, 422: Problem})
@@ -144,15 +144,15 @@ def remove(path: BrushUrl) -> Response:
 
 
 def shown(now: store.Bench, notes: tuple[str, ...] = ()) -> Response:
-    """A brush with its makings, as a reply."""
+    """A brush with its versions, as a reply."""
     return json_reply(
         {
             "id": now.id,
             "doc": now.doc.model_dump(mode="json"),
             "builtin": now.builtin,
-            "making": now.making,
+            "version": now.version,
             "worn_by": now.worn_by,
-            "makings": now.makings,
+            "versions": now.versions,
             "undo": now.undo,
             "redo": now.redo,
             "notes": notes,

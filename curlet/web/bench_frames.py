@@ -18,9 +18,9 @@ from curlet.core.motif.motif import MotifMaker
 from curlet.core.path import Path
 from curlet.core.proof import PROOFS, Place, Proof, growth, prove, sample
 from curlet.core.tally import RunTally
-from curlet.formats.artwork_places import AnyPlace
 from curlet.formats.brush_file import BrushDoc
 from curlet.formats.screen import Frame, group_json
+from curlet.store.edits.artwork_places import AnyPlace
 from curlet.studio import helper
 from curlet.web.artwork_frames import artwork_json
 

@@ -6,10 +6,10 @@ from typing import Annotated, Literal
 
 from pydantic import BaseModel, Field
 
-from curlet.formats.artwork_places import AnyPlace
 from curlet.formats.brush_file import BrushDoc
 from curlet.formats.brush_motifs import RoleDoc
-from curlet.formats.makings import AnyMaking
+from curlet.store.edits import AnyEdit
+from curlet.store.edits.artwork_places import AnyPlace
 from curlet.web.drawing_schemas import GroupShown, ShapeShown
 from curlet.web.schemas import Counter, Upload
 
@@ -52,15 +52,15 @@ class MakingShown(BaseModel):
 
 
 class BenchShown(BaseModel):
-    """A brush on the Bench. `making` goes with every change; a change to a built-in answers with the copy
+    """A brush on the Bench. `version` goes with every change; a change to a built-in answers with the copy
     that was made of it."""
 
     id: str
     doc: BrushDoc
     builtin: bool
-    making: Counter
+    version: Counter
     worn_by: int
-    makings: list[MakingShown]
+    versions: list[MakingShown]
     undo: str | None
     redo: str | None
     notes: list[str] = []
@@ -179,22 +179,22 @@ class BenchFrame(BaseModel):
 
 
 class Trial(BaseModel):
-    """A brush to be drawn on the Bench, with a making that is only tried; with the artwork at a place of
+    """A brush to be drawn on the Bench, with an edit that is only tried; with the artwork at a place of
     the course, shape by shape, if `drawing` names one."""
 
     doc: BrushDoc
-    making: AnyMaking | None = None
+    edit: AnyEdit | None = None
     course: Annotated[int, Field(ge=0, lt=16)] = 0
     scale: Annotated[str, Field(max_length=20)] = "1:1"
     drawing: AnyPlace | None = None
 
 
-class MakingDone(BaseModel):
-    """One thing to do to the brush as it was at `making`; `keep_runs` leaves the runs that wear it as they
+class EditDone(BaseModel):
+    """One thing to do to the brush as it was at `version`; `keep_runs` leaves the runs that wear it as they
     were."""
 
-    making: Counter
-    done: AnyMaking
+    version: Counter
+    edit: AnyEdit
     keep_runs: bool = False
 
 
@@ -202,7 +202,7 @@ class ArtworkFile(BaseModel):
     """An SVG drawing to be a course's repeat, or the piece at a place; turned clockwise by degrees."""
 
     file: Upload
-    making: Counter
+    version: Counter
     course: Annotated[int, Field(ge=0, lt=16)] = 0
     place: AnyPlace = "repeat"
     turn: float = 0.0
@@ -216,12 +216,12 @@ class ArtworkQuery(BaseModel):
     place: AnyPlace = "repeat"
 
 
-class MakingNumber(BaseModel):
-    making: Counter
+class VersionNumber(BaseModel):
+    version: Counter
 
 
 class GoBack(BaseModel):
-    making: Counter
+    version: Counter
     number: Counter
 
 

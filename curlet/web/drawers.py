@@ -12,10 +12,10 @@ from curlet.core.measures import Scale
 from curlet.formats.brush_pack import write_brush
 from curlet.formats.kept_motif import brush_of_motif
 from curlet.formats.names import ended
-from curlet.formats.recipes import brush_of, empty_brush
 from curlet.store import bench as store
 from curlet.store import drawers as kept
 from curlet.store import motifs
+from curlet.store.edits.recipes import brush_of, empty_brush
 from curlet.studio import imports
 from curlet.web.asking import gone
 from curlet.web.bench import shown

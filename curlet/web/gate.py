@@ -17,7 +17,7 @@ _JSON = 6 * _MB
 # Addresses that take more, by how they end: files, and on the Bench brushes with their pictures.
 _LARGER = {
     "/trial": 24 * _MB,
-    "/makings": 24 * _MB,
+    "/edits": 24 * _MB,
     "/drawings": safe_xml.MOST_BYTES,
     "/take-in": safe_xml.MOST_BYTES,
     "/artwork": safe_xml.MOST_BYTES,

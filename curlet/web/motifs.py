@@ -7,12 +7,12 @@ from typing import Annotated, Any, Literal
 from flask import Response
 from pydantic import BaseModel, Field
 
-from curlet.formats.artwork_places import AnyPlace, with_new_artwork
 from curlet.formats.brush_file import BrushDoc
-from curlet.formats.kept_motif import KeptMotifDoc, Name, motif_from, motif_sheet
+from curlet.formats.kept_motif import KeptMotifDoc, Name, motif_sheet
 from curlet.formats.svg_out import write_svg
 from curlet.store import bench as brushes
 from curlet.store import motifs as store
+from curlet.store.edits.artwork_places import AnyPlace, with_new_artwork
 from curlet.studio import imports
 from curlet.web.asking import gone
 from curlet.web.bench import shown
@@ -75,7 +75,7 @@ class MotifName(BaseModel):
 class UseMotif(BaseModel):
     """Put a kept motif on the Bench, at a course's repeat or another place of it."""
 
-    making: Counter
+    version: Counter
     motif: str
     course: Index = 0
     place: AnyPlace = "repeat"
@@ -92,7 +92,7 @@ def motif_list() -> Response:
 def keep(body: KeepMotif) -> Response:
     """Keep a brush's motif by itself."""
     doc = brushes.look(body.brush).doc
-    kept = motif_from(doc, body.course, body.place, body.name or doc.name)
+    kept = store.motif_from(doc, body.course, body.place, body.name or doc.name)
     return json_reply({**_listed(*store.keep(kept)), "notes": []})
 
 
@@ -132,7 +132,7 @@ def use(path: BrushUrl, body: UseMotif) -> Response:
     def edit(doc: BrushDoc) -> tuple[BrushDoc, str]:
         return with_new_artwork(doc, body.course, body.place, kept.motif), f"Take {kept.name}"
 
-    return shown(brushes.change(path.brush_id, body.making, edit, keep_runs=body.keep_runs))
+    return shown(brushes.change(path.brush_id, body.version, edit, keep_runs=body.keep_runs))
 
 
 def _listed(motif_id: str, kept: KeptMotifDoc) -> dict[str, Any]:

@@ -10,11 +10,11 @@ from pydantic import BaseModel, Field
 from curlet.core.errors import BadInput
 from curlet.formats.names import MaybeName, Name
 from curlet.formats.svg_in import TakenIn
-from curlet.formats.taken_groups import By, sorted_into_groups
 from curlet.store import journal
 from curlet.store.commands import TakeIn
 from curlet.store.state import State
 from curlet.studio import imports
+from curlet.studio.imported_groups import By, sorted_into_groups
 from curlet.studio.jobs import Jobs
 from curlet.web.asking import gone
 from curlet.web.described import Routes

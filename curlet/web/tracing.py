@@ -18,16 +18,16 @@ from curlet.core.motif.families import Artwork
 from curlet.core.motif.pieces import fitted
 from curlet.core.motif.tracing import Traced, prepared
 from curlet.formats.artwork_in import artwork_doc
-from curlet.formats.artwork_places import AnyPlace, with_new_artwork
 from curlet.formats.brush_file import BrushDoc
 from curlet.formats.brush_motifs import ArtworkDoc, PictureDoc
 from curlet.formats.pictures import TakenPicture, picture_motif
 from curlet.formats.screen import Frame, group_json
-from curlet.formats.trace_asked import TraceAsked
 from curlet.store import bench as store
+from curlet.store.edits.artwork_places import AnyPlace, with_new_artwork
 from curlet.store.errors import Missing
 from curlet.studio import imports
 from curlet.studio.jobs import Jobs
+from curlet.studio.trace_settings import TraceSettings
 from curlet.web.asking import gone
 from curlet.web.bench import shown
 from curlet.web.bench_schemas import BenchShown
@@ -61,7 +61,7 @@ class PictureTaken(BaseModel):
 
 class TracingAsked(BaseModel):
     picture: str
-    asked: TraceAsked
+    asked: TraceSettings
 
 
 class TracingStarted(BaseModel):
@@ -98,7 +98,7 @@ class TracingShown(BaseModel):
 class UseTracing(BaseModel):
     """Put what was traced on the Bench, at a course's repeat or another place of it."""
 
-    making: Counter
+    version: Counter
     tracing: str
     course: Annotated[int, Field(ge=0, lt=16)] = 0
     place: AnyPlace = "repeat"
@@ -108,9 +108,9 @@ class UseTracing(BaseModel):
 class UsePicture(BaseModel):
     """Put the picture itself on the Bench: cropped, lightened and as long as is asked."""
 
-    making: Counter
+    version: Counter
     picture: str
-    asked: TraceAsked
+    asked: TraceSettings
     course: Annotated[int, Field(ge=0, lt=16)] = 0
     place: AnyPlace = "repeat"
     keep_runs: bool = False
@@ -207,7 +207,7 @@ def _put(brush: str, body: UseTracing | UsePicture, motif: ArtworkDoc | PictureD
     def edit(doc: BrushDoc) -> tuple[BrushDoc, str]:
         return with_new_artwork(doc, body.course, body.place, motif), label
 
-    return shown(store.change(brush, body.making, edit, keep_runs=body.keep_runs))
+    return shown(store.change(brush, body.version, edit, keep_runs=body.keep_runs))
 
 
 def _traced(traced: Traced) -> dict[str, Any]:

@@ -11,7 +11,7 @@ from selenium.webdriver.common.keys import Keys
 from selenium.webdriver.support.ui import Select
 
 from curlet.formats.brush_pack import write_brush
-from curlet.formats.recipes import brush_of
+from curlet.store.edits.recipes import brush_of
 from tests.browser.table import Table
 
 
@@ -151,11 +151,11 @@ def test_runs_follow_a_changed_brush_or_are_kept(table: Table, keep: bool) -> No
     table.wait(lambda: abs(table.laid("Stitch length") - (4 if keep else 6)) < 0.6)
 
 
-def test_earlier_makings_are_gone_back_to(bench: Table) -> None:
+def test_earlier_versions_are_gone_back_to(bench: Table) -> None:
     for text in ("70", "78"):
         bench.type_in("Marks apart", text)
         bench.wait(lambda text=text: value(bench, "Marks apart") == f"{text} %")
-    bench.button("Earlier makings").click()
+    bench.button("History").click()
     bench.wait(lambda: len(bench.browser.find_elements(By.XPATH, "//button[.='Go back to it']")) == 2)
     bench.browser.find_elements(By.XPATH, "//button[.='Go back to it']")[-1].click()
     bench.wait(lambda: value(bench, "Marks apart") == "75 %")

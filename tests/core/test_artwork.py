@@ -15,7 +15,7 @@ from curlet.core.measures import Measure, Scale
 from curlet.core.motif.cut import clipped
 from curlet.core.motif.families import FAMILIES
 from curlet.core.outlines import disc, sector, together
-from curlet.formats.recipes import brush_of
+from curlet.store.edits.recipes import brush_of
 from tests.outlines import flattened, shapes_of
 from tests.shapes import circle, square
 

@@ -12,7 +12,7 @@ from curlet.core.motif.edges import STEP
 from curlet.core.motif.families import FAMILIES, ArtShape, Artwork
 from curlet.demo.brushes import BRUSHES
 from curlet.formats.brush_file import read_brush
-from curlet.formats.recipes import brush_of
+from curlet.store.edits.recipes import brush_of
 
 BARE = Pieces()
 FAMILY_ROWS = [name for name, family in FAMILIES.items() if not family.about.piece]

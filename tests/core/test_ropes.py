@@ -13,7 +13,7 @@ from curlet.core.lay.draw import draw_run
 from curlet.core.measures import Scale
 from curlet.core.path import Path
 from curlet.formats.brush_courses import SpanDoc
-from curlet.formats.recipes import brush_of
+from curlet.store.edits.recipes import brush_of
 from tests.marked import marked_rope
 from tests.outlines import flattened, main_row, polygon, shapes_of
 from tests.shapes import circle, line, square, turn

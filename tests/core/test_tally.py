@@ -12,7 +12,7 @@ from curlet.core.path import Path
 from curlet.core.tally import Warning, tally, too_fine
 from curlet.demo.brushes import BRUSHES
 from curlet.formats.brush_file import BrushDoc, read_brush
-from curlet.formats.settings import read_setting
+from curlet.store.edits.settings import read_setting
 from tests.shapes import circle, cubic, line, polyline, square
 
 STITCH = BRUSHES["topstitch"]

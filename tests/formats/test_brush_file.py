@@ -18,8 +18,8 @@ from curlet.core.motif.families.artwork import read_outline
 from curlet.demo.brushes import BRUSHES
 from curlet.formats.brush_file import BrushDoc, read_brush
 from curlet.formats.run_places import PlacesDoc
-from curlet.formats.settings import read_setting
 from curlet.formats.svg_out import write_svg
+from curlet.store.edits.settings import read_setting
 from tests.marked import marked_rope
 from tests.shapes import line, square
 

@@ -10,7 +10,7 @@ import pytest
 
 from curlet.core.errors import BadInput, TooMuch
 from curlet.formats.brush_pack import MOST_BYTES, read_pack, write_brush
-from curlet.formats.recipes import brush_of
+from curlet.store.edits.recipes import brush_of
 
 DOC = brush_of("guilloche")
 FILE = write_brush(DOC)

@@ -28,9 +28,9 @@ from curlet.core.lay.draw import draw_run
 from curlet.core.measures import Scale
 from curlet.formats.brush_file import BrushDoc, read_brush
 from curlet.formats.png_out import write_png
-from curlet.formats.settings import in_frame, read_setting
 from curlet.formats.svg_in import read_svg
 from curlet.formats.svg_out import write_svg
+from curlet.store.edits.settings import in_frame, read_setting
 from tests.reference.pictures import differing, inked, read_png, resvg
 from tests.shapes import line, square
 

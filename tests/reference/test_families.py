@@ -12,7 +12,7 @@ from curlet.core.measures import Measure, Scale, pitch_to_spi
 from curlet.core.motif.families import FAMILIES, Family
 from curlet.core.outlines import helix
 from curlet.core.thread import read_thread, thickness, to_tex
-from curlet.formats.recipes import brush_of
+from curlet.store.edits.recipes import brush_of
 
 
 def made(name: str, **values: object) -> Family:

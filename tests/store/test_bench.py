@@ -1,4 +1,4 @@
-"""Brushes on the Bench: built-ins copied, runs that follow or stay, every making kept."""
+"""Brushes on the Bench: built-ins copied, runs that follow or stay, every version kept."""
 
 from __future__ import annotations
 
@@ -9,11 +9,11 @@ import pytest
 from curlet.core.errors import BadInput
 from curlet.demo.load import load_demo
 from curlet.formats.brush_file import BrushDoc
-from curlet.formats.making import Rename, SetOnBrush, TakeFamily, Typed
-from curlet.formats.recipes import brush_of
 from curlet.store import bench, drawers, journal
 from curlet.store.commands import LayBrush
 from curlet.store.database import open_database
+from curlet.store.edits.courses import Rename, SetOnBrush, TakeFamily, Typed
+from curlet.store.edits.recipes import brush_of
 from curlet.store.errors import Conflict, Missing
 from curlet.store.models import Brush, database
 
@@ -47,55 +47,55 @@ def wear(brush_id: str) -> str:
 
 def test_a_change_to_a_built_in_makes_a_copy(store: object) -> None:
     before = bench.look("topstitch")
-    after = bench.change("topstitch", before.making, longer())
+    after = bench.change("topstitch", before.version, longer())
     assert after.id != "topstitch"
     assert not after.builtin
     assert after.doc.name == "Topstitch, 3 + 1 mm, own"
     assert length(after.doc) == 5
     assert bench.look("topstitch").doc == before.doc
-    again = bench.change("topstitch", before.making, longer("6 mm"))
+    again = bench.change("topstitch", before.version, longer("6 mm"))
     assert again.doc.name == "Topstitch, 3 + 1 mm, own 2"
 
 
-def test_makings_are_undone_and_done_again_one_by_one(store: object) -> None:
+def test_versions_are_undone_and_done_again_one_by_one(store: object) -> None:
     brush = own()
-    first = bench.change(brush.id, brush.making, longer("4 mm"))
-    second = bench.change(brush.id, first.making, longer("5 mm"))
+    first = bench.change(brush.id, brush.version, longer("4 mm"))
+    second = bench.change(brush.id, first.version, longer("5 mm"))
     assert (second.undo, second.redo) == ("Set length", None)
-    back = bench.undo(brush.id, second.making)
+    back = bench.undo(brush.id, second.version)
     assert length(back.doc) == 4
-    first_again = bench.undo(brush.id, back.making)
+    first_again = bench.undo(brush.id, back.version)
     assert first_again.doc == brush.doc
     assert first_again.undo is None
-    assert length(bench.redo(brush.id, first_again.making).doc) == 4
-    assert length(bench.redo(brush.id, back.making).doc) == 5
+    assert length(bench.redo(brush.id, first_again.version).doc) == 4
+    assert length(bench.redo(brush.id, back.version).doc) == 5
 
 
-def test_a_change_after_undo_loses_no_making(store: object) -> None:
+def test_a_change_after_undo_loses_no_version(store: object) -> None:
     brush = own()
-    five = bench.change(brush.id, brush.making, longer("5 mm"))
-    back = bench.undo(brush.id, five.making)
-    six = bench.change(brush.id, back.making, longer("6 mm"))
-    assert len(six.makings) == 3
-    again = bench.go_back(brush.id, six.making, five.making)
+    five = bench.change(brush.id, brush.version, longer("5 mm"))
+    back = bench.undo(brush.id, five.version)
+    six = bench.change(brush.id, back.version, longer("6 mm"))
+    assert len(six.versions) == 3
+    again = bench.go_back(brush.id, six.version, five.version)
     assert length(again.doc) == 5
-    assert again.makings[0]["label"] == "Back to: Set length"
+    assert again.versions[0]["label"] == "Back to: Set length"
     # That too is undone.
-    assert length(bench.undo(brush.id, again.making).doc) == 6
+    assert length(bench.undo(brush.id, again.version).doc) == 6
 
 
-def test_a_making_on_an_older_one_is_refused(store: object) -> None:
+def test_a_edit_on_an_older_one_is_refused(store: object) -> None:
     brush = own()
-    bench.change(brush.id, brush.making, longer())
+    bench.change(brush.id, brush.version, longer())
     with pytest.raises(Conflict, match="changed in another page"):
-        bench.change(brush.id, brush.making, longer("7 mm"))
+        bench.change(brush.id, brush.version, longer("7 mm"))
 
 
 def test_runs_follow_the_brush_that_they_wear(store: object) -> None:
     brush = own()
     wear(brush.id)
     revision = journal.current_revision(SHEET)
-    after = bench.change(brush.id, brush.making, longer())
+    after = bench.change(brush.id, brush.version, longer())
     assert after.worn_by == worn_by(brush.id) == 1
     assert journal.current_revision(SHEET) == revision + 1
 
@@ -103,7 +103,7 @@ def test_runs_follow_the_brush_that_they_wear(store: object) -> None:
 def test_runs_stay_as_they_were_with_a_copy_of_their_own(store: object) -> None:
     brush = own()
     run = wear(brush.id)
-    after = bench.change(brush.id, brush.making, longer(), keep_runs=True)
+    after = bench.change(brush.id, brush.version, longer(), keep_runs=True)
     assert after.worn_by == 0
     kept = journal.find_sheet(SHEET).get("run", run)["brush"]
     assert kept != brush.id
@@ -115,8 +115,8 @@ def test_runs_stay_as_they_were_with_a_copy_of_their_own(store: object) -> None:
 def test_a_change_that_cannot_be_laid_leaves_everything(store: object) -> None:
     brush = own()
     with pytest.raises(BadInput):
-        bench.change(brush.id, brush.making, longer("-3 mm"))
-    assert bench.look(brush.id).makings == ()
+        bench.change(brush.id, brush.version, longer("-3 mm"))
+    assert bench.look(brush.id).versions == ()
 
 
 def test_only_brushes_that_are_not_worn_are_removed(store: object) -> None:
@@ -127,7 +127,7 @@ def test_only_brushes_that_are_not_worn_are_removed(store: object) -> None:
     with pytest.raises(BadInput, match="Built-in"):
         bench.remove("topstitch")
     free = own()
-    bench.change(free.id, free.making, longer())
+    bench.change(free.id, free.version, longer())
     bench.remove(free.id)
     with pytest.raises(Missing):
         bench.look(free.id)
@@ -139,7 +139,7 @@ def test_taking_another_family_keeps_the_name_and_adds_the_threads_it_needs(stor
     assert taken.doc.name == "Sewn by hand"
     assert taken.doc.kind == "border"
     assert len(taken.doc.threads) == 3
-    assert bench.undo(brush.id, taken.making).doc == brush.doc
+    assert bench.undo(brush.id, taken.version).doc == brush.doc
 
 
 @pytest.mark.parametrize("replace", [False, True])
@@ -160,19 +160,19 @@ def test_brush_files_never_clobber_silently(store: object, replace: bool) -> Non
     if replace:
         now = bench.look(mine.id)
         assert now.doc == other
-        assert bench.undo(mine.id, now.making).doc == same
+        assert bench.undo(mine.id, now.version).doc == same
 
 
 def test_a_brush_is_renamed(store: object) -> None:
     brush = own()
-    named = bench.change(brush.id, brush.making, Rename(kind="rename", name="Hem, by hand").apply)
+    named = bench.change(brush.id, brush.version, Rename(kind="rename", name="Hem, by hand").apply)
     assert named.doc.name == "Hem, by hand"
     assert {row["doc"]["name"] for row in bench.everything()} >= {"Hem, by hand"}
 
 
-def test_a_database_from_before_makings_is_brought_up_to_date(store: FilePath) -> None:
-    database.execute_sql("ALTER TABLE brush DROP COLUMN making")
-    database.execute_sql("DROP TABLE brush_making")
+def test_a_database_from_before_versions_is_brought_up_to_date(store: FilePath) -> None:
+    database.execute_sql("ALTER TABLE brush DROP COLUMN version")
+    database.execute_sql("DROP TABLE brush_version")
     database.pragma("user_version", 2)
     old = Brush.select(Brush.doc).where(Brush.id == "rope").scalar()
     changed = {**old, "name": "From an older version"}
@@ -180,8 +180,8 @@ def test_a_database_from_before_makings_is_brought_up_to_date(store: FilePath) -
     database.close()
     open_database(store)
     load_demo()
-    # Runs are as they were, makings can be kept, and built-ins are this version's again.
+    # Runs are as they were, versions can be kept, and built-ins are this version's again.
     assert bench.look("rope").doc.name == old["name"]
     brush = own()
-    assert bench.change(brush.id, brush.making, longer()).making == 2
+    assert bench.change(brush.id, brush.version, longer()).version == 2
     assert journal.find_sheet(SHEET).all("run")

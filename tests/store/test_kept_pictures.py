@@ -11,15 +11,15 @@ from curlet.core.lay.draw import draw_run
 from curlet.core.measures import Scale
 from curlet.core.proof import prove
 from curlet.demo.brushes import BRUSHES
-from curlet.formats.artwork_places import with_artwork
 from curlet.formats.brush_file import BrushDoc, read_brush
 from curlet.formats.brush_motifs import PictureDoc
 from curlet.formats.brush_pack import read_pack, write_brush
-from curlet.formats.making import SetOnBrush, StretchOrRepeat, Typed
 from curlet.formats.pictures import picture_motif
-from curlet.formats.recipes import brush_of
 from curlet.store import bench
-from curlet.store.models import BrushMaking, Picture, database
+from curlet.store.edits.artwork_places import with_artwork
+from curlet.store.edits.courses import SetOnBrush, StretchOrRepeat, Typed
+from curlet.store.edits.recipes import brush_of
+from curlet.store.models import BrushVersion, Picture, database
 from tests import pixels as px
 from tests.shapes import line
 
@@ -38,17 +38,17 @@ def gap(typed: str) -> bench.Edit:
     return SetOnBrush(kind="set", settings=[Typed(pointer="/courses/0/gap", typed=typed)]).apply
 
 
-def test_a_picture_is_kept_once_over_all_makings(store: object) -> None:
+def test_a_picture_is_kept_once_over_all_versions(store: object) -> None:
     now = bench.add(beaded())
     for typed in ("1 mm", "2 mm", "3 mm"):
-        now = bench.change(now.id, now.making, gap(typed))
+        now = bench.change(now.id, now.version, gap(typed))
     assert now.doc.courses[0].motif == bead()  # type: ignore[union-attr]
     assert Picture.select().count() == 1
-    cursor = database.execute_sql("SELECT doc FROM brush_making WHERE brush_id = ?", (now.id,))
+    cursor = database.execute_sql("SELECT doc FROM brush_version WHERE brush_id = ?", (now.id,))
     rows = [text for (text,) in cursor.fetchall()]
-    assert len(rows) == BrushMaking.select().where(BrushMaking.brush == now.id).count() == 4
+    assert len(rows) == BrushVersion.select().where(BrushVersion.brush == now.id).count() == 4
     assert all(bead().png not in text for text in rows)
-    assert bench.undo(now.id, now.making).doc.courses[0].motif == bead()  # type: ignore[union-attr]
+    assert bench.undo(now.id, now.version).doc.courses[0].motif == bead()  # type: ignore[union-attr]
 
 
 def test_a_picture_goes_out_and_comes_in_with_its_brush(store: object) -> None:

@@ -161,7 +161,7 @@ def test_a_brush_that_cannot_be_read_goes_back_to_a_version_that_can(
     store: FilePath, hardy: FlaskClient
 ) -> None:
     own = bench.add(BrushDoc(name="Mine"))
-    bench.change(own.id, own.making, lambda doc: (doc.model_copy(update={"name": "Mine, better"}), "Rename"))
+    bench.change(own.id, own.version, lambda doc: (doc.model_copy(update={"name": "Mine, better"}), "Rename"))
     damage(store, "brush", own.id, "doc", '{"name":"Mine, better", torn')
     (listed,) = hardy.get("/api/unreadable").get_json()["rows"]
     assert (listed["kind"], listed["id"], listed["name"]) == ("brush", own.id, "Mine, better")
@@ -200,7 +200,7 @@ def test_names_that_are_made_are_no_longer_than_names_may_be(store: FilePath) ->
     run.brush = brush.id
     run.save()
     bench.change(
-        brush.id, brush.making, lambda doc: (doc.model_copy(update={"kind": "rope"}), "Kind"), keep_runs=True
+        brush.id, brush.version, lambda doc: (doc.model_copy(update={"kind": "rope"}), "Kind"), keep_runs=True
     )
     names = [row.doc["name"] for row in Brush.select()]
     assert f"{LONG[: -len(', as it was')]}, as it was" in names

@@ -9,12 +9,12 @@ from pydantic import TypeAdapter
 
 from curlet.core.errors import BadInput
 from curlet.formats.brush_courses import RowDoc
-from curlet.formats.making import SetOnBrush, Typed
 from curlet.store import bench, journal
 from curlet.store.commands import AnyIntent, Intent
-from curlet.store.database import writing
+from curlet.store.database import open_database, writing
+from curlet.store.edits.courses import SetOnBrush, Typed
 from curlet.store.errors import Conflict
-from curlet.store.models import Run
+from curlet.store.models import Run, database
 from curlet.store.state import State
 from curlet.studio import sheets
 from curlet.studio.laying import lay_row
@@ -38,8 +38,8 @@ def set_on_runs(pointer: str, text: str) -> State:
 
 def on_the_bench(pointer: str, text: str) -> None:
     brush = sheets.open_sheet(SHEET).get("run", RUN)["brush"]
-    making = SetOnBrush(kind="set", settings=[Typed(pointer=pointer, typed=text)])
-    bench.change(brush, bench.look(brush).making, making.apply)
+    edit = SetOnBrush(kind="set", settings=[Typed(pointer=pointer, typed=text)])
+    bench.change(brush, bench.look(brush).version, edit.apply)
 
 
 @pytest.fixture
@@ -104,10 +104,10 @@ def test_settings_that_a_sheet_gives_a_brush_are_a_version_of_it() -> None:
     now = bench.look(brush)
     assert length(now) == 7
     assert (now.undo or "").startswith("Give settings to")
-    assert length(bench.undo(brush, now.making)) == 6
-    again = bench.redo(brush, bench.look(brush).making)
+    assert length(bench.undo(brush, now.version)) == 6
+    again = bench.redo(brush, bench.look(brush).version)
     assert length(again) == 7
-    assert again.making == now.making
+    assert again.version == now.version
 
 
 @pytest.mark.usefixtures("own_brush")
@@ -118,12 +118,34 @@ def test_a_sheets_undo_steps_back_among_the_brushs_versions() -> None:
     given = do("give-to-brush", run=RUN)
     undone = sheets.undo(SHEET, given.sheet["revision"])
     back = bench.look(brush)
-    assert (back.making, length(back)) == (before.making, 12)
-    assert length(bench.redo(brush, back.making)) == 14
+    assert (back.version, length(back)) == (before.version, 12)
+    assert length(bench.redo(brush, back.version)) == 14
     # It has moved on since: the sheet's redo would write over the Bench's.
     with pytest.raises(Conflict):
         sheets.redo(SHEET, journal.current_revision(SHEET))
     assert undone.get("run", RUN)["own"]["/courses/0/length"] == {"mm": 14.0, "frame": "worn"}
+
+
+@pytest.mark.usefixtures("own_brush")
+def test_versions_and_steps_from_when_they_were_called_makings_still_work(store: FilePath) -> None:
+    brush = sheets.open_sheet(SHEET).get("run", RUN)["brush"]
+    set_on_runs("/courses/0/length", "14 mm")
+    do("give-to-brush", run=RUN)
+    for statement in (
+        "ALTER TABLE brush RENAME COLUMN version TO making",
+        "ALTER TABLE brush_version RENAME TO brush_making",
+        """UPDATE step SET changes = replace(changes, '"version":', '"making":')""",
+    ):
+        database.execute_sql(statement)
+    database.pragma("user_version", 9)
+    database.close()
+    open_database(store)
+    assert length(bench.look(brush)) == 14
+    sheets.undo(SHEET, journal.current_revision(SHEET))
+    assert length(bench.look(brush)) == 12
+    sheets.redo(SHEET, journal.current_revision(SHEET))
+    now = bench.look(brush)
+    assert length(bench.undo(brush, now.version)) == 12
 
 
 def length(now: bench.Bench) -> float:

@@ -14,7 +14,7 @@ from curlet.core.motif.families import FAMILIES
 from curlet.demo.artwork import artwork, filled
 from curlet.demo.brushes import BRUSHES
 from curlet.formats.brush_pack import write_brush
-from curlet.formats.recipes import brush_of
+from curlet.store.edits.recipes import brush_of
 
 PROOFS = ["straight", "round", "square", "star", "tight S", "two corners", "loop", "letter"]
 
@@ -36,8 +36,8 @@ def brush(client: FlaskClient, brush_id: str) -> dict[str, Any]:
 
 
 def make(client: FlaskClient, of: dict[str, Any], done: dict[str, Any], **more: Any) -> Any:
-    body = {"making": of["making"], "done": done, **more}
-    return client.post(f"/api/brushes/{of['id']}/makings", json=body)
+    body = {"version": of["version"], "edit": done, **more}
+    return client.post(f"/api/brushes/{of['id']}/edits", json=body)
 
 
 def test_every_family_is_listed_with_its_settings(client: FlaskClient) -> None:
@@ -93,26 +93,26 @@ def test_a_step_between_pieces_is_marked_with_its_size(client: FlaskClient) -> N
     assert (joint["before"], joint["after"]) == ("start", "repeat")
     assert joint["step"] == pytest.approx(0.5)
     # And mended in one step.
-    _, mended = trial(client, doc, making={"kind": "match-piece", "course": 0, "place": "start"})
+    _, mended = trial(client, doc, edit={"kind": "match-piece", "course": 0, "place": "start"})
     assert mended["joints"]["step"] < 1e-5
 
 
-def test_a_making_is_tried_and_nothing_is_kept(client: FlaskClient) -> None:
+def test_a_edit_is_tried_and_nothing_is_kept(client: FlaskClient) -> None:
     before = brush(client, "rope")
-    status, head = trial(client, before["doc"], making=typed("/courses/0/length", "9 mm"))
+    status, head = trial(client, before["doc"], edit=typed("/courses/0/length", "9 mm"))
     assert status == 200
     assert head["repeat"]["length"] == pytest.approx(9)
     assert brush(client, "rope") == before
 
 
 def test_what_is_half_typed_is_refused_in_words(client: FlaskClient) -> None:
-    status, problem = trial(client, BRUSHES["rope"], making=typed("/courses/0/length", "nine"))
+    status, problem = trial(client, BRUSHES["rope"], edit=typed("/courses/0/length", "nine"))
     assert status == 422
     assert "is not a measure" in problem["detail"]
 
 
 @pytest.mark.parametrize(
-    ("making", "label"),
+    ("edit", "label"),
     [
         ({"kind": "add-course", "course": "band"}, "Add a band"),
         ({"kind": "add-course", "course": "span", "family": "scrap"}, "Add a span"),
@@ -124,16 +124,16 @@ def test_what_is_half_typed_is_refused_in_words(client: FlaskClient) -> None:
     ],
 )
 def test_everything_done_on_the_bench_is_kept_and_can_be_taken_back(
-    client: FlaskClient, making: dict[str, Any], label: str
+    client: FlaskClient, edit: dict[str, Any], label: str
 ) -> None:
     mine = client.post("/api/brushes", json={"copy_of": "saddle"}).get_json()
-    reply = make(client, mine, making)
+    reply = make(client, mine, edit)
     assert reply.status_code == 200, reply.data
     made = reply.get_json()
     assert made["undo"] == label
     assert made["doc"] != mine["doc"]
     assert trial(client, made["doc"])[0] == 200
-    back = client.post(f"/api/brushes/{mine['id']}/undo", json={"making": made["making"]}).get_json()
+    back = client.post(f"/api/brushes/{mine['id']}/undo", json={"version": made["version"]}).get_json()
     assert back["doc"] == mine["doc"]
     assert back["redo"] == label
 
@@ -159,14 +159,14 @@ def test_thread_is_given_by_its_count(client: FlaskClient) -> None:
 
 def test_what_a_brush_has_not_is_refused(client: FlaskClient) -> None:
     mine = client.post("/api/brushes", json={"copy_of": "saddle"}).get_json()
-    for making in (
+    for edit in (
         {"kind": "remove-course", "course": 0},
         {"kind": "move-course", "course": 5, "up": True},
         {"kind": "take-family", "course": 0, "family": "woven"},
         {"kind": "set-width", "course": 0, "typed": "0 mm"},
         typed("/courses/0/motif/thread", "-1 mm"),
     ):
-        reply = make(client, mine, making)
+        reply = make(client, mine, edit)
         assert reply.status_code == 422
         assert reply.get_json(force=True)["detail"].endswith(".")
     assert client.post("/api/brushes", json={}).status_code == 422
@@ -211,7 +211,7 @@ SVG = (
 
 def test_a_drawing_becomes_a_repeat_and_is_cut_into_pieces(client: FlaskClient) -> None:
     mine = client.post("/api/brushes", json={"copy_of": "saddle"}).get_json()
-    data = {"file": (io.BytesIO(SVG), "../vine leaf.svg"), "making": str(mine["making"])}
+    data = {"file": (io.BytesIO(SVG), "../vine leaf.svg"), "version": str(mine["version"])}
     taken = client.post(f"/api/brushes/{mine['id']}/artwork", data=data).get_json()
     assert taken["undo"] == "Take in vine leaf.svg"
     assert taken["doc"]["courses"][0]["length"]["mm"] == pytest.approx(40)
@@ -231,13 +231,13 @@ def test_a_drawing_becomes_a_repeat_and_is_cut_into_pieces(client: FlaskClient) 
 
 def test_a_drawing_becomes_a_piece(client: FlaskClient) -> None:
     mine = client.post("/api/brushes", json={"copy_of": "saddle"}).get_json()
-    data = {"file": (io.BytesIO(SVG), "tip.svg"), "making": str(mine["making"]), "place": "end"}
+    data = {"file": (io.BytesIO(SVG), "tip.svg"), "version": str(mine["version"]), "place": "end"}
     made = client.post(f"/api/brushes/{mine['id']}/artwork", data=data).get_json()
     assert made["doc"]["courses"][0]["pieces"]["end"]["motif"]["family"] == "artwork"
 
 
 @pytest.mark.parametrize(
-    ("making", "label"),
+    ("edit", "label"),
     [
         ({"kind": "to-artwork", "course": 0}, "Make it artwork of its own"),
         ({"kind": "turn-artwork", "course": 0, "typed": "30+60"}, "Turn the artwork"),
@@ -248,9 +248,9 @@ def test_a_drawing_becomes_a_piece(client: FlaskClient) -> None:
         ({"kind": "cut-centre", "course": 0}, "Cut it from centre to centre"),
     ],
 )
-def test_own_artwork_is_worked_on(client: FlaskClient, making: dict[str, Any], label: str) -> None:
+def test_own_artwork_is_worked_on(client: FlaskClient, edit: dict[str, Any], label: str) -> None:
     mine = client.post("/api/brushes", json={"family": "scallop"}).get_json()
-    made = make(client, mine, making).get_json()
+    made = make(client, mine, edit).get_json()
     assert made["undo"] == label
     assert made["doc"]["courses"][0]["motif"]["family"] == "artwork"
     assert trial(client, made["doc"])[0] == 200
@@ -259,7 +259,7 @@ def test_own_artwork_is_worked_on(client: FlaskClient, making: dict[str, Any], l
 @pytest.mark.parametrize("data", [b"", b"not a drawing", SVG[:60], b"\x89PNG\r\n\x1a\n"])
 def test_a_bad_drawing_changes_nothing(client: FlaskClient, data: bytes) -> None:
     mine = client.post("/api/brushes", json={"copy_of": "saddle"}).get_json()
-    form = {"file": (io.BytesIO(data), "bad.svg"), "making": str(mine["making"])}
+    form = {"file": (io.BytesIO(data), "bad.svg"), "version": str(mine["version"])}
     reply = client.post(f"/api/brushes/{mine['id']}/artwork", data=form)
     assert reply.status_code == 422
     assert brush(client, mine["id"]) == mine
@@ -293,7 +293,7 @@ def test_a_corner_that_its_family_drew_goes_with_the_repeat(client: FlaskClient)
         b'<path d="M0 1H10V7H0Z"/></svg>'
     )
     form = {
-        "making": str(made["making"]),
+        "version": str(made["version"]),
         "course": "0",
         "place": "repeat",
         "file": (io.BytesIO(svg), "plate.svg"),

@@ -52,7 +52,7 @@ def there(case: schemathesis.Case) -> None:
     for key in case.path_parameters or {}:
         case.path_parameters[key] = _THERE.get(key, case.path_parameters[key])
     if isinstance(case.body, dict):
-        now = {"revision": journal.current_revision("waistcoat"), "making": 1}
+        now = {"revision": journal.current_revision("waistcoat"), "version": 1}
         case.body.update({key: value for key, value in now.items() if key in case.body})
 
 

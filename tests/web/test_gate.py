@@ -125,7 +125,7 @@ def test_a_name_of_any_kind_makes_a_well_formed_file(client: FlaskClient) -> Non
     ],
 )
 def test_json_that_is_none_is_refused_in_words(client: FlaskClient, body: bytes) -> None:
-    for address in ("/api/sheets/waistcoat/commands", "/api/brushes/topstitch/makings", "/api/sheets"):
+    for address in ("/api/sheets/waistcoat/commands", "/api/brushes/topstitch/edits", "/api/sheets"):
         reply = client.post(address, data=body, content_type="application/json")
         assert reply.status_code in (400, 422)
         assert reply.get_json()["detail"]

@@ -28,7 +28,7 @@ def taken(client: FlaskClient, name: str = "leaf.svg", data: bytes = LEAF % SHAP
 
 
 def used(client: FlaskClient, brush_id: str, motif: str, **more: Any) -> Any:
-    body = {"making": brush(client, brush_id)["making"], "motif": motif, **more}
+    body = {"version": brush(client, brush_id)["version"], "motif": motif, **more}
     return client.post(f"/api/brushes/{brush_id}/motif", json=body)
 
 
@@ -68,7 +68,11 @@ def test_what_is_given_out_comes_in_again_just_so(client: FlaskClient) -> None:
 
 def test_a_picture_is_kept_with_its_pixels(client: FlaskClient) -> None:
     picture = take(client, px.encoded(star())).get_json()
-    body = {"making": brush(client, "lace")["making"], "picture": picture["id"], "asked": {"length": "9 mm"}}
+    body = {
+        "version": brush(client, "lace")["version"],
+        "picture": picture["id"],
+        "asked": {"length": "9 mm"},
+    }
     made = client.post("/api/brushes/lace/picture", json=body).get_json()
     kept = client.post("/api/motifs", json={"brush": made["id"]}).get_json()
     assert (kept["what"], kept["length"], kept["width"]) == ("picture", 9, 6)
@@ -110,12 +114,12 @@ def test_what_cannot_be_is_said_and_nothing_is_lost(client: FlaskClient) -> None
         assert "no such motif" in reply.get_json(force=True)["detail"]
     no_piece = client.post("/api/motifs", json={"brush": "topstitch", "place": "end"})
     assert "no piece at this place" in no_piece.get_json(force=True)["detail"]
-    old = brush(client, "lace")["making"]
+    old = brush(client, "lace")["version"]
     kept = taken(client).get_json()
     mine = used(client, "lace", kept["id"]).get_json()
     assert mine["id"] != "lace"
     make(client, mine, {"kind": "rename", "name": "Mine"})
-    stale = client.post(f"/api/brushes/{mine['id']}/motif", json={"making": old, "motif": kept["id"]})
+    stale = client.post(f"/api/brushes/{mine['id']}/motif", json={"version": old, "motif": kept["id"]})
     assert stale.status_code == 409
 
 

@@ -46,7 +46,7 @@ def test_a_picture_becomes_the_repeat(client: FlaskClient) -> None:
     assert shown["traced"]["length"] == 30
     assert shown["traced"]["group"]["items"][0]["shapes"][0]["d"].startswith("M")
     now = brush(client, "lace")
-    body = {"making": now["making"], "tracing": key, "course": 0}
+    body = {"version": now["version"], "tracing": key, "course": 0}
     made = client.post("/api/brushes/lace/traced", json=body).get_json()
     row = made["doc"]["courses"][0]
     assert row["motif"]["family"] == "artwork"
@@ -61,7 +61,7 @@ def test_a_picture_is_used_as_it_is_at_any_place(client: FlaskClient) -> None:
     picture = take(client, px.encoded(star())).get_json()
     now = brush(client, "whipped")
     body = {
-        "making": now["making"],
+        "version": now["version"],
         "picture": picture["id"],
         "asked": {"length": "1/2 in"},
         "course": 0,
@@ -81,7 +81,7 @@ def test_a_picture_is_used_cropped_and_lightened_as_it_is_seen(client: FlaskClie
     picture = take(client, px.encoded(star())).get_json()
     now = brush(client, "lace")
     asked = {"length": "10 mm", "crop": [0.25, 0, 0.25, 0], "lighten": "40 %"}
-    body = {"making": now["making"], "picture": picture["id"], "asked": asked}
+    body = {"version": now["version"], "picture": picture["id"], "asked": asked}
     made = client.post("/api/brushes/lace/picture", json=body).get_json()
     motif = made["doc"]["courses"][0]["motif"]
     assert (motif["length"], motif["width"]) == pytest.approx((10, 10 * 200 / 150), abs=0.01)
@@ -110,7 +110,7 @@ def test_a_tracing_is_stopped(client: FlaskClient) -> None:
         assert time.monotonic() < until
         time.sleep(0.05)
     assert (shown["doing"], shown["traced"]) == ("Stopped", None)
-    body = {"making": 1, "tracing": key, "course": 0}
+    body = {"version": 1, "tracing": key, "course": 0}
     assert client.post("/api/brushes/lace/traced", json=body).status_code == 422
 
 
@@ -152,7 +152,7 @@ def test_artwork_is_given_out_and_taken_in_again(client: FlaskClient) -> None:
     assert given.headers["Content-Type"].startswith("image/svg+xml")
     assert b'width="12' in given.data
     now = brush(client, "lace")
-    files = {"file": (io.BytesIO(given.data), "lace.svg"), "making": str(now["making"]), "course": "0"}
+    files = {"file": (io.BytesIO(given.data), "lace.svg"), "version": str(now["version"]), "course": "0"}
     again = client.post("/api/brushes/lace/artwork", data=files).get_json()
     assert again["doc"]["courses"][0]["motif"]["family"] == "artwork"
     assert client.get("/api/brushes/lace/artwork.svg?course=0&place=start").status_code == 422
@@ -160,8 +160,8 @@ def test_artwork_is_given_out_and_taken_in_again(client: FlaskClient) -> None:
 
 def test_drawing_on_a_brush_shows_its_shapes_and_what_they_snap_to(client: FlaskClient) -> None:
     doc = brush(client, "scallop")["doc"]
-    making = {"kind": "add-figure", "course": 0, "figure": "disc", "typed": ["2 mm", "1 mm", "1 mm", "1 mm"]}
-    status, frame = trial(client, doc, making=making, drawing="repeat")
+    edit = {"kind": "add-figure", "course": 0, "figure": "disc", "typed": ["2 mm", "1 mm", "1 mm", "1 mm"]}
+    status, frame = trial(client, doc, edit=edit, drawing="repeat")
     assert status == 200
     shape = frame["artwork"]["shapes"][-1]
     assert (shape["x"], shape["y"], shape["length"]) == pytest.approx((2, 1, 1), abs=1e-3)

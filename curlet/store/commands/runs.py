@@ -8,12 +8,12 @@ from pydantic import Field
 
 from curlet.core.errors import BadInput
 from curlet.formats.brush_file import read_brush
-from curlet.formats.making import StretchOrRepeat
-from curlet.formats.match_line import matched
 from curlet.formats.path_doc import FactsDoc
 from curlet.formats.pointer import look_up, patched
-from curlet.formats.settings import in_frame, read_setting
 from curlet.store.commands.intent import BaseIntent, Id, Ids
+from curlet.store.edits.courses import StretchOrRepeat
+from curlet.store.edits.settings import in_frame, read_setting
+from curlet.store.match_line import matched
 from curlet.store.names import unlike
 from curlet.store.runs import run_brush
 from curlet.store.state import Row, State, new_id
@@ -195,7 +195,7 @@ class GiveToBrush(BaseIntent):
             brush_id = new_id()
             position = state.next_position("brush")
             state.put(
-                "brush", {"id": brush_id, "doc": doc, "builtin": False, "making": 1, "position": position}
+                "brush", {"id": brush_id, "doc": doc, "builtin": False, "version": 1, "position": position}
             )
             state.update("run", self.run, brush=brush_id, own={})
         else:
@@ -244,8 +244,8 @@ class SwitchCourse(BaseIntent):
 
     def apply(self, state: State) -> str:
         run = state.get("run", self.run)
-        making = StretchOrRepeat(kind="stretch-or-repeat", course=self.course)
-        doc, label = making.apply(run_brush(state, run))
+        edit = StretchOrRepeat(kind="stretch-or-repeat", course=self.course)
+        doc, label = edit.apply(run_brush(state, run))
         named = doc.model_copy(update={"name": _free_name(state, doc.name)})
         brush_id = _put_brush(state, named.model_dump(mode="json"))
         state.update("run", self.run, brush=brush_id, own={})
@@ -255,7 +255,7 @@ class SwitchCourse(BaseIntent):
 def _put_brush(state: State, doc: dict[str, Any]) -> str:
     """A new brush of one's own at the drawer's end."""
     brush_id, position = new_id(), state.next_position("brush")
-    state.put("brush", {"id": brush_id, "doc": doc, "builtin": False, "making": 1, "position": position})
+    state.put("brush", {"id": brush_id, "doc": doc, "builtin": False, "version": 1, "position": position})
     return brush_id
 
 

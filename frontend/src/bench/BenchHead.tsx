@@ -1,4 +1,4 @@
-/** The Bench's head strip: the brush's name, undo and redo, its earlier makings, and the doors. */
+/** The Bench's head strip: the brush's name, undo and redo, its earlier versions, and the doors. */
 import { wayToTable } from "@/shared/lastSheet";
 import { useState } from "react";
 import { Link } from "react-router";
@@ -63,28 +63,28 @@ function BrushName() {
   );
 }
 
-/** Every making that is kept, newest first; any can be gone back to. */
+/** Every edit that is kept, newest first; any can be gone back to. */
 function Earlier() {
   const workbench = useWorkbench();
-  const { makings, making } = useBench((state) => state.brush)!;
+  const { versions, version } = useBench((state) => state.brush)!;
   const [open, setOpen] = useState(false);
   return (
     <span className="relative">
-      <button className={quiet} aria-expanded={open} disabled={!makings.length} onClick={() => setOpen(!open)}>
-        Earlier makings
+      <button className={quiet} aria-expanded={open} disabled={!versions.length} onClick={() => setOpen(!open)}>
+        Earlier versions
       </button>
       {open && (
         <ol
-          aria-label="Earlier makings, newest first"
+          aria-label="Earlier versions, newest first"
           className="absolute top-9 right-0 z-30 max-h-[420px] w-[300px] overflow-y-auto rounded-box border border-base-300 bg-base-100 p-2 text-base-content shadow-lg"
         >
-          {makings.map((item) => (
+          {versions.map((item) => (
             <li key={item.number} className="flex items-center gap-2 border-b border-dotted border-base-300 py-1 last:border-0">
               <span className="min-w-0 flex-1">
                 <span className="block truncate">{item.label}</span>
                 <span className="measure muted">{item.made.replace("T", " ").slice(0, 16)}</span>
               </span>
-              {item.number === making ? (
+              {item.number === version ? (
                 <span className="muted text-[12px]">now</span>
               ) : (
                 <button

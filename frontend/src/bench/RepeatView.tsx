@@ -3,7 +3,7 @@ import { useDrag } from "@use-gesture/react";
 import { useMemo } from "react";
 
 import type { BenchDrawn } from "@/shared/api/frame";
-import type { Making } from "@/shared/api/types";
+import type { Edit } from "@/shared/api/types";
 import { useRow } from "@/shared/maker/maker";
 import { NumberField } from "@/shared/ui/NumberField";
 import { fixed } from "@/shared/ui/words";
@@ -73,19 +73,19 @@ function EdgeWords({ drawn }: { drawn: BenchDrawn }) {
 function Mend({ joint }: { joint: { before: string; after: string } }) {
   const workbench = useWorkbench();
   const course = useBench((state) => state.course);
-  const mend: { label: string; making: Making } | null =
+  const mend: { label: string; edit: Edit } | null =
     joint.before === "start"
-      ? { label: "Make the start as wide as the repeat", making: { kind: "match-piece", course, place: "start" } }
+      ? { label: "Make the start as wide as the repeat", edit: { kind: "match-piece", course, place: "start" } }
       : joint.after === "end"
-        ? { label: "Make the end as wide as the repeat", making: { kind: "match-piece", course, place: "end" } }
+        ? { label: "Make the end as wide as the repeat", edit: { kind: "match-piece", course, place: "end" } }
         : joint.before === "repeat" && joint.after === "repeat"
-          ? { label: "Match the repeat’s end with its start", making: { kind: "equalise", course } }
+          ? { label: "Match the repeat’s end with its start", edit: { kind: "equalise", course } }
           : null;
   if (!mend) return null;
   return (
     <button
       className="cursor-pointer text-accent underline decoration-dotted underline-offset-2"
-      onClick={() => void workbench.make(mend.making)}
+      onClick={() => void workbench.make(mend.edit)}
     >
       {mend.label}
     </button>
@@ -108,9 +108,9 @@ function Dimensions({ drawn, at, wide }: DimensionProps) {
   const middle = at.y + at.zoom * repeat.offset;
   const half = (at.zoom * repeat.width) / 2;
   const foot = HEIGHT - FOOT + 16;
-  const long = (typed: string): Making | null =>
+  const long = (typed: string): Edit | null =>
     place && { kind: "set", settings: [{ pointer: place.at("length"), typed }] };
-  const broad = (typed: string): Making => ({ kind: "set-width", course, typed });
+  const broad = (typed: string): Edit => ({ kind: "set-width", course, typed });
   const row = place?.row;
   const length = row?.length?.mm ?? repeat.length;
   const mm = (value: number) => `${Number(Math.max(value, 0.01).toFixed(2))} mm`;
@@ -199,7 +199,7 @@ interface HandleProps {
   y: number;
   along?: boolean;
   /** What a drag of so many px would do. */
-  step: (moved: number) => Making | null;
+  step: (moved: number) => Edit | null;
 }
 
 function Handle({ label, testId, x, y, along = false, step }: HandleProps) {

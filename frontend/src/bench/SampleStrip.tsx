@@ -2,7 +2,7 @@
 import { useMemo } from "react";
 
 import type { BenchDrawn } from "@/shared/api/frame";
-import type { Making, PlaceShown } from "@/shared/api/types";
+import type { Edit, PlaceShown } from "@/shared/api/types";
 
 import { bench, useBench, useWorkbench } from "./bench";
 import { fitted, Painted } from "./Painted";
@@ -67,7 +67,7 @@ function PlaceButton({ place, at }: { place: PlaceShown; at: { zoom: number; x: 
   const course = useBench((state) => state.course);
   const there = place.name !== "repeat" && place.length !== null;
   const remove = () =>
-    void workbench.make({ kind: "set-piece", course, place: place.name, family: null } as Making);
+    void workbench.make({ kind: "set-piece", course, place: place.name, family: null } as Edit);
   const beside = SIDES[place.name] ?? { x: 0, y: 1 };
   return (
     <>

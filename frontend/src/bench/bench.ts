@@ -4,7 +4,7 @@ import { create } from "zustand";
 
 import { api, Refusal } from "@/shared/api/client";
 import type { BenchDrawn } from "@/shared/api/frame";
-import type { BenchShown, BrushDoc, Making, Trial } from "@/shared/api/types";
+import type { BenchShown, BrushDoc, Edit, Trial } from "@/shared/api/types";
 import type { Maker, Typed, Value } from "@/shared/maker/maker";
 
 export type Whose = "brush" | "course" | "piece";
@@ -14,7 +14,7 @@ export type Hand = "choose" | "line" | "curve" | "disc" | "rectangle";
 interface BenchState {
   brush: BenchShown | null;
   drawn: BenchDrawn | null;
-  /** The brush with a making that is only tried, while one is. */
+  /** The brush with an edit that is only tried, while one is. */
   tried: BrushDoc | null;
   course: number;
   whose: Whose;
@@ -23,7 +23,7 @@ interface BenchState {
   scale: string;
   /** A proof shown large, by its name. */
   enlarged: string | null;
-  /** A making that waits until it is said what becomes of the runs that wear the brush. */
+  /** An edit that waits until it is said what becomes of the runs that wear the brush. */
   asking: ((keepRuns: boolean | null) => void) | null;
   /** The place whose artwork is drawn on, while one is. */
   drawing: Place | null;
@@ -55,16 +55,16 @@ export const bench = () => useBench.getState();
 
 /** What goes with every change of a brush. */
 export interface Change {
-  making: number;
+  version: number;
   course: number;
   keep_runs: boolean;
 }
 
 export class Workbench {
-  /** Makings are carried out one after another. */
+  /** Versions are carried out one after another. */
   private line: Promise<unknown> = Promise.resolve();
   private running: AbortController | null = null;
-  private waiting: (Making | null)[] = [];
+  private waiting: (Edit | null)[] = [];
   /** A shape has just been drawn: it is the one to be chosen. */
   private drewOne = false;
   /** What was said of the runs that wear the brush: they follow, or stay as they were. */
@@ -84,10 +84,10 @@ export class Workbench {
     }
   }
 
-  /** Draw the brush as it is kept, or with a making tried on it. Only the newest waits. */
-  show(making: Making | null) {
+  /** Draw the brush as it is kept, or with an edit tried on it. Only the newest waits. */
+  show(edit: Edit | null) {
     if (this.running) {
-      this.waiting = [making];
+      this.waiting = [edit];
       return;
     }
     const { brush, course, scale, drawing } = bench();
@@ -95,14 +95,14 @@ export class Workbench {
     const abort = new AbortController();
     this.running = abort;
     api
-      .trial({ doc: brush.doc, making, course, scale, drawing }, abort.signal)
+      .trial({ doc: brush.doc, edit, course, scale, drawing }, abort.signal)
       .then((drawn) => {
         if (this.running !== abort) return;
-        bench().set({ drawn, tried: making ? drawn.head.doc : null, chosen: making ? bench().chosen : this.stillChosen(drawn) });
+        bench().set({ drawn, tried: edit ? drawn.head.doc : null, chosen: edit ? bench().chosen : this.stillChosen(drawn) });
       })
       .catch((error: unknown) => {
         // What is half typed is said beside its field when it is kept; the last good picture stays.
-        if (!making && error instanceof Refusal) bench().set({ notice: error.message });
+        if (!edit && error instanceof Refusal) bench().set({ notice: error.message });
       })
       .finally(() => {
         if (this.running !== abort) return;
@@ -114,14 +114,14 @@ export class Workbench {
   }
 
   /** Do one thing to the brush. Resolves to null when it is done, or to what is wrong with it. */
-  make(done: Making): Promise<string | null> {
-    return this.change((id, { making, keep_runs }) => api.make(id, { making, done, keep_runs }));
+  make(edit: Edit): Promise<string | null> {
+    return this.change((id, { version, keep_runs }) => api.make(id, { version, edit, keep_runs }));
   }
 
   /** A drawing as the course's repeat, or as the piece at a place. */
   takeArtwork(file: File, place: Place): Promise<string | null> {
-    return this.change((id, { making, course, keep_runs }) =>
-      api.takeArtwork(id, file, { making: String(making), course: String(course), keep_runs: String(keep_runs), place }),
+    return this.change((id, { version, course, keep_runs }) =>
+      api.takeArtwork(id, file, { version: String(version), course: String(course), keep_runs: String(keep_runs), place }),
     );
   }
 
@@ -136,16 +136,16 @@ export class Workbench {
       if (!bench().brush || !(await this.runsSettled())) return null;
       const { brush, course } = bench();
       if (!brush) return null;
-      return this.take(send(brush.id, { making: brush.making, course, keep_runs: this.keepRuns === true }), brush);
+      return this.take(send(brush.id, { version: brush.version, course, keep_runs: this.keepRuns === true }), brush);
     });
     this.line = step;
     return step;
   }
 
   /** Draw one more shape, and choose it. */
-  async drawOne(done: Making): Promise<string | null> {
+  async drawOne(edit: Edit): Promise<string | null> {
     this.drewOne = true;
-    const wrong = await this.make(done);
+    const wrong = await this.make(edit);
     if (wrong) this.drewOne = false;
     return wrong;
   }
@@ -208,13 +208,13 @@ export class Workbench {
     }
   }
 
-  undo = () => this.step(api.undoMaking);
-  redo = () => this.step(api.redoMaking);
-  goBack = (number: number) => this.step((id, making) => api.goBack(id, making, number));
+  undo = () => this.step(api.undoEdit);
+  redo = () => this.step(api.redoEdit);
+  goBack = (number: number) => this.step((id, version) => api.goBack(id, version, number));
 
-  private step(send: (id: string, making: number) => Promise<BenchShown>) {
+  private step(send: (id: string, version: number) => Promise<BenchShown>) {
     const { brush } = bench();
-    return brush ? this.take(send(brush.id, brush.making), brush) : Promise.resolve(null);
+    return brush ? this.take(send(brush.id, brush.version), brush) : Promise.resolve(null);
   }
 }
 
@@ -232,8 +232,8 @@ export function useBenchMaker(): Maker {
   const doc = useBench((state) => state.tried ?? state.brush!.doc);
   const course = useBench((state) => state.course);
   return useMemo(() => {
-    const typed = (pointer: string, text: Typed): Making => ({ kind: "set", settings: [{ pointer, typed: text }] });
-    const whole = (pointer: string, value: Value): Making => ({ kind: "set", settings: [{ pointer, typed: "", value }] });
+    const typed = (pointer: string, text: Typed): Edit => ({ kind: "set", settings: [{ pointer, typed: text }] });
+    const whole = (pointer: string, value: Value): Edit => ({ kind: "set", settings: [{ pointer, typed: "", value }] });
     return {
       doc,
       course,

@@ -15,7 +15,7 @@ from curlet.demo.brushes import BRUSHES
 from tests.reference.referee.bounds import past_bound, wide_gap
 from tests.reference.referee.cases import LEGS, MANNERS, SIDES, TURNS, Case, cases
 from tests.reference.referee.mirror import MOST_UNLIKE, unlike
-from tests.reference.referee.seams import RENDERERS, seam_of
+from tests.reference.referee.seams import CROSSING, RENDERERS, seam_of
 
 TARGET = Path(__file__).parents[3] / "docs/referee.md"
 # Pictures take their time: seams are looked at where a brush turns as it comes, at some of their cases.
@@ -102,8 +102,8 @@ def _table(found: dict[str, Found], minutes: float, step: int) -> str:
         "",
         "*Past its bound*: artwork further from its path than half its width, or its mitre's point, allows. "
         "*Gap*: wider along the path than was set. *Seams*: cases in which light shows inside the artwork in "
-        f"a line of more than {LONGEST_SEAM} pixels at 96 to the inch, of the pictures looked at in "
-        f"{', '.join(RENDERERS)}. *Unlike*: mirror images that are not the mirror image, of those looked at.",
+        f"a line of more than {LONGEST_SEAM} pixels at 96 to the inch, past the {CROSSING} that two edges "
+        f"crossing at an acute angle may let through, of the pictures looked at in {', '.join(RENDERERS)}. *Unlike*: mirror images that are not the mirror image, of those looked at.",
         "",
         "| manner | cases | past its bound | gap too wide | pictures | with seams | mirrored | unlike |",
         "|---|---|---|---|---|---|---|---|",

@@ -6,7 +6,7 @@ from collections.abc import Callable
 from dataclasses import replace
 
 import numpy as np
-from scipy.ndimage import binary_erosion, label
+from scipy.ndimage import binary_erosion, distance_transform_edt, label
 
 from curlet.core.drawing import Drawing, Group, Item, Laid, Shape, Solid, Stamps
 from curlet.core.measures import MM_PER_INCH
@@ -22,6 +22,10 @@ FINER = 8
 _COVERED = 0.95
 # What tells: the fine picture errs by its own seams, an eighth as much.
 LIGHT = 8 / 255
+# Beside the place where the edges of two shapes cross at an acute angle, as two links' do, any renderer lets
+# light through, as each edge covers its pixels for itself: a line of up to so many pixels, that begins within
+# so many of the open.
+CROSSING, _BESIDE = 8, 3
 # About the path, mm: as far as any built-in reaches.
 AROUND = 24.0
 _BLACK = Solid("#000000")
@@ -47,7 +51,8 @@ def seam(drawn: Group, size: tuple[float, float], ppi: float, renderer: Renderer
     many pixels to the inch.
 
     All is drawn black, so that only light from behind counts. What is half covered in the fine picture too is
-    an edge, no seam, and so is what lies beside it.
+    an edge, no seam, and so is what lies beside it; of a line that begins where two edges cross, what goes
+    on past the crossing.
     """
     columns, rows = (round(mm / MM_PER_INCH * ppi) for mm in size)
     whole = Drawing(columns / ppi * MM_PER_INCH, rows / ppi * MM_PER_INCH, (black(drawn),))
@@ -58,7 +63,12 @@ def seam(drawn: Group, size: tuple[float, float], ppi: float, renderer: Renderer
     inner = binary_erosion(covered > _COVERED, np.ones((3, 3)))
     light = np.where(inner, covered - coarse, 0.0)
     lines, count = label(light > LIGHT, np.ones((3, 3)))
-    return float(light.max()), int(np.bincount(lines.ravel())[1:].max()) if count else 0
+    if not count:
+        return float(light.max()), 0
+    near = distance_transform_edt(covered > 0.5) <= _BESIDE
+    crossing = np.zeros(count + 1, dtype=int)
+    crossing[np.unique(lines[near])] = CROSSING
+    return float(light.max()), int((np.bincount(lines.ravel()) - crossing)[1:].max(initial=0))
 
 
 def black(item: Group) -> Group:

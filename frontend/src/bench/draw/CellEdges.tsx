@@ -2,7 +2,7 @@
 import { useDrag } from "@use-gesture/react";
 import { useState } from "react";
 
-import type { ArtworkShown, Making } from "@/shared/api/types";
+import type { ArtworkShown, Edit } from "@/shared/api/types";
 
 import { useBench, useWorkbench } from "../bench";
 import { arrowStep, Diamond, gripStyle } from "../Grip";
@@ -73,7 +73,7 @@ function EdgeGrip({ edge, artwork, view, x, y, onMove }: GripProps) {
   const workbench = useWorkbench();
   const course = useBench((state) => state.course);
   const along = edge === "start" || edge === "end";
-  const making = (moved: number, from: ArtworkShown): Making => moveEdge(edge, moved, from, course);
+  const edit = (moved: number, from: ArtworkShown): Edit => moveEdge(edge, moved, from, course);
   const bind = useDrag(
     ({ movement: [mx, my], last, tap, event, memo }) => {
       const from = (memo as ArtworkShown | undefined) ?? artwork;
@@ -82,8 +82,8 @@ function EdgeGrip({ edge, artwork, view, x, y, onMove }: GripProps) {
       const free = "altKey" in event && event.altKey;
       const by = free ? moved : snapped(edge, moved, from, view.zoom);
       onMove(by);
-      if (last) void workbench.make(making(by, from)).then(() => onMove(null));
-      else workbench.show(making(by, from));
+      if (last) void workbench.make(edit(by, from)).then(() => onMove(null));
+      else workbench.show(edit(by, from));
       return from;
     },
     { filterTaps: true, pointer: { keys: false } },
@@ -98,7 +98,7 @@ function EdgeGrip({ edge, artwork, view, x, y, onMove }: GripProps) {
       style={gripStyle(along)}
       onKeyDown={(event) => {
         const by = arrowStep(event);
-        if (by) void workbench.make(making(by * (event.shiftKey ? 1 : 0.1), artwork));
+        if (by) void workbench.make(edit(by * (event.shiftKey ? 1 : 0.1), artwork));
       }}
     >
       <Diamond x={x} y={y} />
@@ -116,7 +116,7 @@ function snapped(edge: Edge, moved: number, from: ArtworkShown, zoom: number): n
   return moved + snapShift([placeOf(edge, from) + moved], places, zoom);
 }
 
-function moveEdge(edge: Edge, moved: number, from: ArtworkShown, course: number): Making {
+function moveEdge(edge: Edge, moved: number, from: ArtworkShown, course: number): Edit {
   const cell = { start: 0, end: from.length, baseline: 0 };
   if (edge !== "width") cell[edge] += moved;
   const width = edge === "width" ? Math.max(from.width + 2 * moved, 0.02) : from.width;

@@ -97,7 +97,7 @@ export function DrawingBoard({ drawn, artwork: now }: { drawn: BenchDrawn; artwo
   );
 }
 
-/** How many shapes there are without those that a making would add while it is only tried. */
+/** How many shapes there are without those that an edit would add while it is only tried. */
 function useKeptCount(artwork: ArtworkShown): number {
   const tried = useBench((state) => state.tried !== null);
   const now = artwork.shapes.length;
@@ -107,7 +107,7 @@ function useKeptCount(artwork: ArtworkShown): number {
   return now;
 }
 
-/** The view that shows the whole cell; it stays still while a making is only tried, and follows what is kept. */
+/** The view that shows the whole cell; it stays still while an edit is only tried, and follows what is kept. */
 function useSteadyView(artwork: ArtworkShown, width: number): View {
   const tried = useBench((state) => state.tried !== null);
   const fresh = useMemo(() => ({ ...fittedView(artwork, width), width }), [artwork, width]);

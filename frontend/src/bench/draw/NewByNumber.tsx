@@ -1,12 +1,12 @@
 /** New shapes by number: a figure of a stated size, or a row of dots along the edge. */
 import { useState } from "react";
 
-import type { ArtworkShown, Making } from "@/shared/api/types";
+import type { ArtworkShown, Edit } from "@/shared/api/types";
 import { QuietButton } from "@/shared/maker/QuietButton";
 import { Choice } from "@/shared/ui/Choice";
 
 import { useBench, useWorkbench } from "../bench";
-import { FormNumber } from "../MakingNumber";
+import { FormNumber } from "../EditNumber";
 import { mmText, round } from "./snap";
 
 const KINDS = [
@@ -38,12 +38,12 @@ function Figure({ artwork, figure }: { artwork: ArtworkShown; figure: "disc" | "
     long: mmText(round(length / 3)),
     wide: figure === "line" ? "0 mm" : mmText(round(Math.min(width, length) / 3)),
   });
-  const made = (values: Partial<typeof form> = {}): Making => {
+  const made = (values: Partial<typeof form> = {}): Edit => {
     const { x, y, long, wide } = { ...form, ...values };
     return { kind: "add-figure", course, place: artwork.place, figure, typed: [x, y, long, wide] };
   };
   const field = (key: keyof typeof form, label: string) => (
-    <FormNumber label={label} value={form[key]} step={0.5} onTyped={(typed) => setForm({ ...form, [key]: typed })} making={(typed) => made({ [key]: typed })} />
+    <FormNumber label={label} value={form[key]} step={0.5} onTyped={(typed) => setForm({ ...form, [key]: typed })} edit={(typed) => made({ [key]: typed })} />
   );
   return (
     <>
@@ -68,12 +68,12 @@ function Dots({ artwork }: { artwork: ArtworkShown }) {
     across: mmText(round(-artwork.width / 2)),
   });
   const [order, setOrder] = useState("1");
-  const made = (values: Partial<typeof form> & { order?: string } = {}): Making => {
+  const made = (values: Partial<typeof form> & { order?: string } = {}): Edit => {
     const { order: typed = order, ...sizes } = values;
     return { kind: "dotted-edge", course, place: artwork.place, ...form, ...sizes, colours: typed };
   };
   const field = (key: keyof typeof form, label: string) => (
-    <FormNumber label={label} value={form[key]} step={0.5} onTyped={(typed) => setForm({ ...form, [key]: typed })} making={(typed) => made({ [key]: typed })} />
+    <FormNumber label={label} value={form[key]} step={0.5} onTyped={(typed) => setForm({ ...form, [key]: typed })} edit={(typed) => made({ [key]: typed })} />
   );
   return (
     <>

@@ -1,14 +1,14 @@
 /** What can be done with the chosen shapes: order, lining up, copies, grades, combining, gradients. */
 import { useState } from "react";
 
-import type { ArtworkShown, Making, RoleDoc } from "@/shared/api/types";
+import type { ArtworkShown, Edit, RoleDoc } from "@/shared/api/types";
 import { Heading } from "@/shared/maker/Heading";
 import { QuietButton } from "@/shared/maker/QuietButton";
 import { Choice } from "@/shared/ui/Choice";
 import { plural } from "@/shared/ui/words";
 
 import { useBench, useWorkbench } from "../bench";
-import { FormNumber, MakingNumber } from "../MakingNumber";
+import { FormNumber, EditNumber } from "../EditNumber";
 import { RoleField } from "./RoleField";
 import { mmText } from "./snap";
 
@@ -33,7 +33,7 @@ export function ShapeWork({ artwork, chosen }: Props) {
   );
 }
 
-/** What every making of the chosen shapes says. */
+/** What every edit of the chosen shapes says. */
 function useOn({ artwork, chosen }: Props) {
   const course = useBench((state) => state.course);
   return { course, place: artwork.place, which: [...chosen] };
@@ -63,8 +63,8 @@ function Order(props: Props) {
       </div>
       {props.chosen.length > 1 && (
         <>
-          <MakingNumber label="Turn together by" value="0°" step={5} making={(turn) => ({ kind: "scale-shapes", ...on, turn })} />
-          <MakingNumber label="Scale together to" value="100 %" step={5} making={(size) => ({ kind: "scale-shapes", ...on, size })} />
+          <EditNumber label="Turn together by" value="0°" step={5} edit={(turn) => ({ kind: "scale-shapes", ...on, turn })} />
+          <EditNumber label="Scale together to" value="100 %" step={5} edit={(size) => ({ kind: "scale-shapes", ...on, size })} />
         </>
       )}
     </>
@@ -83,7 +83,7 @@ function Together(props: Props) {
   const on = useOn(props);
   const [between, setBetween] = useState("3");
   const [first, last] = props.chosen;
-  const grade = (typed: string): Making | null =>
+  const grade = (typed: string): Edit | null =>
     props.chosen.length === 2 ? { kind: "grade-shapes", course: on.course, place: on.place, first: first!, last: last!, between: typed } : null;
   return (
     <>
@@ -98,7 +98,7 @@ function Together(props: Props) {
       {props.chosen.length === 2 && (
         <>
           <Heading>Grade</Heading>
-          <FormNumber label="Shapes between the two" value={between} step={1} onTyped={setBetween} making={grade} />
+          <FormNumber label="Shapes between the two" value={between} step={1} onTyped={setBetween} edit={grade} />
           <Go onClick={() => workbench.make(grade(between)!)}>Grade between them</Go>
         </>
       )}
@@ -163,13 +163,13 @@ function Round(props: Props) {
   const workbench = useWorkbench();
   const on = useOn(props);
   const [form, setForm] = useState({ count: "6", x: mmText(props.artwork.length / 2), y: "0 mm" });
-  const made = (values: Partial<typeof form> = {}): Making => ({ kind: "copy-round", ...on, ...form, ...values });
+  const made = (values: Partial<typeof form> = {}): Edit => ({ kind: "copy-round", ...on, ...form, ...values });
   return (
     <>
       <Heading>Copy round a point</Heading>
-      <FormNumber label="Shapes in all" value={form.count} step={1} onTyped={(count) => setForm({ ...form, count })} making={(count) => made({ count })} />
-      <FormNumber label="Point, along" value={form.x} step={0.5} onTyped={(x) => setForm({ ...form, x })} making={(x) => made({ x })} />
-      <FormNumber label="Point, across" value={form.y} step={0.5} onTyped={(y) => setForm({ ...form, y })} making={(y) => made({ y })} />
+      <FormNumber label="Shapes in all" value={form.count} step={1} onTyped={(count) => setForm({ ...form, count })} edit={(count) => made({ count })} />
+      <FormNumber label="Point, along" value={form.x} step={0.5} onTyped={(x) => setForm({ ...form, x })} edit={(x) => made({ x })} />
+      <FormNumber label="Point, across" value={form.y} step={0.5} onTyped={(y) => setForm({ ...form, y })} edit={(y) => made({ y })} />
       <Go onClick={() => workbench.make(made())}>Copy round</Go>
     </>
   );
@@ -179,9 +179,9 @@ function On(props: Props) {
   const workbench = useWorkbench();
   const on = useOn(props);
   const [form, setForm] = useState({ count: "4", turn: "20°", size: "85 %", x: "0 mm", y: "0 mm", shades: "", seed: 1 });
-  const made = (values: Partial<typeof form> = {}): Making => ({ kind: "copy-on", ...on, ...form, ...values });
+  const made = (values: Partial<typeof form> = {}): Edit => ({ kind: "copy-on", ...on, ...form, ...values });
   const field = (key: "count" | "turn" | "size" | "x" | "y", label: string, step: number) => (
-    <FormNumber label={label} value={form[key]} step={step} onTyped={(typed) => setForm({ ...form, [key]: typed })} making={(typed) => made({ [key]: typed })} />
+    <FormNumber label={label} value={form[key]} step={step} onTyped={(typed) => setForm({ ...form, [key]: typed })} edit={(typed) => made({ [key]: typed })} />
   );
   return (
     <>
@@ -231,7 +231,7 @@ function Gradient(props: Props) {
   const [angle, setAngle] = useState("0°");
   const [from, setFrom] = useState<RoleDoc>({ thread: 1 });
   const [to, setTo] = useState<RoleDoc>({ thread: 1, lighter: -30 });
-  const made = (values: { from?: RoleDoc; to?: RoleDoc; angle?: string; form?: "linear" | "radial" } = {}): Making => ({
+  const made = (values: { from?: RoleDoc; to?: RoleDoc; angle?: string; form?: "linear" | "radial" } = {}): Edit => ({
     kind: "set-gradient",
     ...on,
     form: values.form ?? form,
@@ -262,7 +262,7 @@ function Gradient(props: Props) {
       />
       <RoleField label="From" value={from} {...role(setFrom, "from")} />
       <RoleField label="To" value={to} {...role(setTo, "to")} />
-      {form === "linear" && <FormNumber label="Direction" value={angle} step={15} onTyped={setAngle} making={(typed) => made({ angle: typed })} />}
+      {form === "linear" && <FormNumber label="Direction" value={angle} step={15} onTyped={setAngle} edit={(typed) => made({ angle: typed })} />}
       <Go onClick={() => workbench.make(made())}>Fill with it</Go>
     </>
   );

@@ -43,9 +43,9 @@ function ShapeGrip({ shape, index, artwork, view, chosen }: GripProps) {
       const from = (memo as Start | undefined) ?? begun(artwork, which);
       const free = "altKey" in event && event.altKey;
       const [x, y] = moveBy(from, mx / view.zoom, my / view.zoom, view.zoom, free);
-      const making = { kind: "move-shapes", course, place, which, x: round(x), y: round(y) } as const;
-      if (last) void workbench.make(making);
-      else workbench.show(making);
+      const edit = { kind: "move-shapes", course, place, which, x: round(x), y: round(y) } as const;
+      if (last) void workbench.make(edit);
+      else workbench.show(edit);
       return from;
     },
     { filterTaps: true, pointer: { keys: false } },

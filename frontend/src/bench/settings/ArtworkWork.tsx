@@ -1,12 +1,12 @@
 /** Work on own artwork: taken in or out, turned, given another cell, cut into pieces. */
 import { useState } from "react";
 
-import type { Making } from "@/shared/api/types";
+import type { Edit } from "@/shared/api/types";
 import { Heading } from "@/shared/maker/Heading";
 import { QuietButton } from "@/shared/maker/QuietButton";
 
 import { useBench, useWorkbench } from "../bench";
-import { FormNumber, MakingNumber } from "../MakingNumber";
+import { FormNumber, EditNumber } from "../EditNumber";
 import { FromPicture } from "../trace/FromPicture";
 import { GiveOutArtwork } from "./GiveOutArtwork";
 import { KeepMotif, TakeMotif } from "./KeptMotifs";
@@ -43,7 +43,7 @@ export function ArtworkWork() {
 }
 
 function Cell({ length, width, course }: { length: number; width: number; course: number }) {
-  const cell = (values: { start?: string; end?: string; baseline?: string }): Making => ({
+  const cell = (values: { start?: string; end?: string; baseline?: string }): Edit => ({
     kind: "set-cell",
     course,
     start: "0 mm",
@@ -56,10 +56,10 @@ function Cell({ length, width, course }: { length: number; width: number; course
   return (
     <>
       <Heading>The cell</Heading>
-      <MakingNumber label="Begins at" value="0 mm" step={0.5} making={(start) => cell({ start })} />
-      <MakingNumber label="Ends at" value={mm(length)} step={0.5} making={(end) => cell({ end })} />
-      <MakingNumber label="Baseline at" value="0 mm" step={0.5} making={(baseline) => cell({ baseline })} />
-      <MakingNumber label="Turned by" value="0°" step={15} making={(typed) => ({ kind: "turn-artwork", course, typed })} />
+      <EditNumber label="Begins at" value="0 mm" step={0.5} edit={(start) => cell({ start })} />
+      <EditNumber label="Ends at" value={mm(length)} step={0.5} edit={(end) => cell({ end })} />
+      <EditNumber label="Baseline at" value="0 mm" step={0.5} edit={(baseline) => cell({ baseline })} />
+      <EditNumber label="Turned by" value="0°" step={15} edit={(typed) => ({ kind: "turn-artwork", course, typed })} />
     </>
   );
 }
@@ -68,12 +68,12 @@ function Cuts({ whole, course }: { whole: number; course: number }) {
   const workbench = useWorkbench();
   const [first, setFirst] = useState(mm(whole * 0.25));
   const [second, setSecond] = useState(mm(whole * 0.75));
-  const cut = (values: { first?: string; second?: string } = {}): Making => ({ kind: "cut-in-three", course, first, second, ...values });
+  const cut = (values: { first?: string; second?: string } = {}): Edit => ({ kind: "cut-in-three", course, first, second, ...values });
   return (
     <>
       <Heading>Cut it</Heading>
-      <FormNumber label="First cut at" value={first} step={0.5} onTyped={setFirst} making={(typed) => cut({ first: typed })} />
-      <FormNumber label="Second cut at" value={second} step={0.5} onTyped={setSecond} making={(typed) => cut({ second: typed })} />
+      <FormNumber label="First cut at" value={first} step={0.5} onTyped={setFirst} edit={(typed) => cut({ first: typed })} />
+      <FormNumber label="Second cut at" value={second} step={0.5} onTyped={setSecond} edit={(typed) => cut({ second: typed })} />
       <div className="mt-1.5 flex flex-wrap gap-1">
         <QuietButton onClick={() => void workbench.make(cut())}>Into start, repeat and end</QuietButton>
         <QuietButton onClick={() => void workbench.make({ kind: "cut-centre", course })}>From centre to centre</QuietButton>

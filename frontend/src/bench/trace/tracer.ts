@@ -2,11 +2,11 @@
 import { create } from "zustand";
 
 import { api } from "@/shared/api/client";
-import type { PictureTaken, TraceAsked, TracingShown } from "@/shared/api/types";
+import type { PictureTaken, TraceSettings, TracingShown } from "@/shared/api/types";
 
 import type { Place } from "../bench";
 
-export type Asked = Required<TraceAsked>;
+export type Asked = Required<TraceSettings>;
 type Traced = NonNullable<TracingShown["traced"]>;
 
 interface TracerState {

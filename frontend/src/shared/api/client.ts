@@ -13,14 +13,14 @@ import type {
   Intent,
   MarkDoc,
   MeasureShown,
-  Making,
+  Edit,
   PictureTaken,
   Problem,
   SetAsideShown,
   MotifKept,
   MotifListed,
   TakenBrush,
-  TraceAsked,
+  TraceSettings,
   TracingShown,
   Trial,
 } from "./types";
@@ -233,8 +233,8 @@ export const api = {
   trial: async (body: Trial, signal: AbortSignal) =>
     readBench(await settled<ArrayBuffer>(client.POST("/api/bench/trial", { body, signal, ...binary }))),
 
-  make: (id: string, body: { making: number; done: Making; keep_runs: boolean }) =>
-    settled<BenchShown>(client.POST("/api/brushes/{brush_id}/makings", { params: ofBrush(id), body })),
+  make: (id: string, body: { version: number; edit: Edit; keep_runs: boolean }) =>
+    settled<BenchShown>(client.POST("/api/brushes/{brush_id}/edits", { params: ofBrush(id), body })),
 
   takeArtwork: (id: string, file: File, values: Record<string, string>) => {
     const form = new FormData();
@@ -257,7 +257,7 @@ export const api = {
     );
   },
 
-  startTracing: (picture: string, asked: TraceAsked) =>
+  startTracing: (picture: string, asked: TraceSettings) =>
     settled<{ id: string }>(client.POST("/api/tracings", { body: { picture, asked } })),
 
   tracing: (tracing_id: string) =>
@@ -272,14 +272,14 @@ export const api = {
   usePicture: (id: string, body: components["schemas"]["UsePicture"]) =>
     settled<BenchShown>(client.POST("/api/brushes/{brush_id}/picture", { params: ofBrush(id), body })),
 
-  undoMaking: (id: string, making: number) =>
-    settled<BenchShown>(client.POST("/api/brushes/{brush_id}/undo", { params: ofBrush(id), body: { making } })),
+  undoEdit: (id: string, version: number) =>
+    settled<BenchShown>(client.POST("/api/brushes/{brush_id}/undo", { params: ofBrush(id), body: { version } })),
 
-  redoMaking: (id: string, making: number) =>
-    settled<BenchShown>(client.POST("/api/brushes/{brush_id}/redo", { params: ofBrush(id), body: { making } })),
+  redoEdit: (id: string, version: number) =>
+    settled<BenchShown>(client.POST("/api/brushes/{brush_id}/redo", { params: ofBrush(id), body: { version } })),
 
-  goBack: (id: string, making: number, number: number) =>
-    settled<BenchShown>(client.POST("/api/brushes/{brush_id}/go-back", { params: ofBrush(id), body: { making, number } })),
+  goBack: (id: string, version: number, number: number) =>
+    settled<BenchShown>(client.POST("/api/brushes/{brush_id}/go-back", { params: ofBrush(id), body: { version, number } })),
 
   takeInBrushes: (files: readonly File[], replace: boolean) => {
     const form = new FormData();

@@ -56,5 +56,5 @@ export type ArtShapeShown = ArtworkShown["shapes"][number];
 export type RoleDoc = Schemas["RoleDoc"];
 export type PictureTaken = Schemas["PictureTaken"];
 export type TracingShown = Schemas["TracingShown"];
-export type TraceAsked = Schemas["TraceAsked"];
-export type Making = Schemas["MakingDone"]["done"];
+export type TraceSettings = Schemas["TraceSettings"];
+export type Edit = Schemas["EditDone"]["edit"];

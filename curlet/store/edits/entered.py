@@ -1,4 +1,4 @@
-"""What is typed into a making's fields, read: lengths, angles, counts, colours."""
+"""What is typed into an edit's fields, read: lengths, angles, counts, colours."""
 
 from __future__ import annotations
 

@@ -20,7 +20,7 @@ _DECIMALS = 2
 
 
 @dataclass(frozen=True)
-class TakenGroup:
+class ImportedGroup:
     """Lines that become one seam group, by a key that stays while the drawing does."""
 
     key: str
@@ -34,12 +34,14 @@ class TakenGroup:
         return terse_data(joined([outline_of(line.path) for line in self.paths[:_MOST_SHOWN]]), _DECIMALS)
 
 
-def sorted_into_groups(taken: TakenIn, by: By, title: str) -> list[TakenGroup]:
+def sorted_into_groups(taken: TakenIn, by: By, title: str) -> list[ImportedGroup]:
     """The drawing's lines by their layers, line colours or line styles, or all as one, in drawing order."""
     found: dict[str, list[TakenPath]] = {}
     for line in taken.paths:
         found.setdefault(_SORTS[by](line, title), []).append(line)
-    return [TakenGroup(_key(name), name[:120], _mark(lines), tuple(lines)) for name, lines in found.items()]
+    return [
+        ImportedGroup(_key(name), name[:120], _mark(lines), tuple(lines)) for name, lines in found.items()
+    ]
 
 
 def _key(name: str) -> str:

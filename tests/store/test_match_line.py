@@ -8,8 +8,8 @@ from curlet.core.errors import BadInput
 from curlet.core.lay import lay
 from curlet.core.measures import Scale
 from curlet.formats.brush_courses import BandDoc, RowDoc
-from curlet.formats.match_line import matched
 from curlet.formats.path_doc import FactsDoc
+from curlet.store.match_line import matched
 from tests.outlines import filled_area, main_row
 from tests.shapes import line
 

@@ -8,12 +8,12 @@ from pydantic import BaseModel, ConfigDict, Field
 
 from curlet.core.measures import read_measure
 from curlet.core.motif.tracing import Crop, TraceRule
-from curlet.formats.typed import Text, count_of, degrees, mm, percent
+from curlet.store.edits.entered import Text, count_of, degrees, mm, percent
 
 Side = Annotated[float, Field(ge=0, lt=1, allow_inf_nan=False)]
 
 
-class TraceAsked(BaseModel):
+class TraceSettings(BaseModel):
     """How a picture is traced. `crop` is what is cut from left, top, right and foot, as shares."""
 
     model_config = ConfigDict(extra="forbid", frozen=True)

@@ -7,7 +7,7 @@ import pytest
 from curlet.formats import taken_groups
 from curlet.formats.path_data import read_contours
 from curlet.formats.svg_in import TakenIn, read_svg
-from curlet.formats.taken_groups import PLAIN_MARK, By, TakenGroup, sorted_into_groups
+from curlet.studio.imported_groups import PLAIN_MARK, By, ImportedGroup, sorted_into_groups
 
 HEAD = '<svg xmlns="http://www.w3.org/2000/svg" width="90mm" height="90mm" viewBox="0 0 90 90">'
 FLAT = """
@@ -26,11 +26,11 @@ def drawing(body: str = FLAT) -> TakenIn:
     return read_svg(f"{HEAD}{body}</svg>".encode())
 
 
-def groups(by: By, body: str = FLAT) -> dict[str, TakenGroup]:
+def groups(by: By, body: str = FLAT) -> dict[str, ImportedGroup]:
     return {group.name: group for group in sorted_into_groups(drawing(body), by, "Shirt")}
 
 
-def names(group: TakenGroup) -> list[str]:
+def names(group: ImportedGroup) -> list[str]:
     return [line.name for line in group.paths]
 
 

@@ -1,4 +1,4 @@
-"""Makings: each turns one brush into the next, says what it did, and leaves what it does not touch."""
+"""Edits: each turns one brush into the next, says what it did, and leaves what it does not touch."""
 
 from __future__ import annotations
 
@@ -12,15 +12,15 @@ from curlet.core.measures import Scale
 from curlet.core.motif.families import FAMILIES
 from curlet.demo.brushes import BRUSHES
 from curlet.formats.brush_file import BrushDoc, read_brush
-from curlet.formats.makings import AnyMaking
-from curlet.formats.recipes import brush_of
+from curlet.store.edits import AnyEdit
+from curlet.store.edits.recipes import brush_of
 
-MAKING: TypeAdapter[Any] = TypeAdapter(AnyMaking)
+EDIT: TypeAdapter[Any] = TypeAdapter(AnyEdit)
 ROWS = [name for name, family in FAMILIES.items() if not family.about.piece]
 
 
 def make(doc: BrushDoc, kind: str, **values: Any) -> tuple[BrushDoc, str]:
-    made: tuple[BrushDoc, str] = MAKING.validate_python({"kind": kind, **values}).apply(doc)
+    made: tuple[BrushDoc, str] = EDIT.validate_python({"kind": kind, **values}).apply(doc)
     made[0].to_core().check(Scale())
     # What is made can be kept: it reads back as it was written.
     assert read_brush(made[0].model_dump(mode="json")) == made[0]
@@ -92,7 +92,7 @@ def test_an_end_piece_is_matched_to_its_repeat(name: str) -> None:
 
 
 @pytest.mark.parametrize(
-    "making",
+    "edit",
     [
         {"kind": "bend-it", "course": 0},
         {"kind": "set", "settings": []},
@@ -102,9 +102,9 @@ def test_an_end_piece_is_matched_to_its_repeat(name: str) -> None:
         {"kind": "add-course", "course": "band", "colour": "red"},
     ],
 )
-def test_what_is_no_making_is_refused_whole(making: dict[str, Any]) -> None:
+def test_what_is_no_edit_is_refused_whole(edit: dict[str, Any]) -> None:
     with pytest.raises(ValidationError):
-        MAKING.validate_python(making)
+        EDIT.validate_python(edit)
 
 
 @pytest.mark.parametrize(

@@ -1,5 +1,5 @@
-/** A number that is a making of its own: tried while it is typed, kept when it is done. */
-import type { Making } from "@/shared/api/types";
+/** A number that is an edit of its own: tried while it is typed, kept when it is done. */
+import type { Edit } from "@/shared/api/types";
 import { NumberLine } from "@/shared/ui/NumberLine";
 
 import { useWorkbench } from "./bench";
@@ -8,31 +8,31 @@ interface RowProps {
   label: string;
   value: string;
   step: number;
-  making: (typed: string) => Making | null;
+  edit: (typed: string) => Edit | null;
   onCommit: (typed: string) => Promise<string | null>;
 }
 
-function Row({ label, value, step, making, onCommit }: RowProps) {
+function Row({ label, value, step, edit, onCommit }: RowProps) {
   const workbench = useWorkbench();
   return (
     <NumberLine
         label={label}
         value={value}
         step={step}
-        onPreview={(typed) => workbench.show(making(typed))}
+        onPreview={(typed) => workbench.show(edit(typed))}
         onCommit={onCommit}
         onCancel={() => workbench.show(null)}
       />
   );
 }
 
-interface MakingProps extends Omit<RowProps, "making" | "onCommit"> {
-  making: (typed: string) => Making;
+interface EditProps extends Omit<RowProps, "edit" | "onCommit"> {
+  edit: (typed: string) => Edit;
 }
 
-export function MakingNumber(props: MakingProps) {
+export function EditNumber(props: EditProps) {
   const workbench = useWorkbench();
-  return <Row {...props} onCommit={(typed) => workbench.make(props.making(typed))} />;
+  return <Row {...props} onCommit={(typed) => workbench.make(props.edit(typed))} />;
 }
 
 interface FormProps extends Omit<RowProps, "onCommit"> {
@@ -47,7 +47,7 @@ export function FormNumber({ onTyped, ...props }: FormProps) {
       {...props}
       onCommit={(typed) => {
         onTyped(typed);
-        workbench.show(props.making(typed));
+        workbench.show(props.edit(typed));
         return Promise.resolve(null);
       }}
     />

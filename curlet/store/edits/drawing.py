@@ -1,4 +1,4 @@
-"""Makings that draw: shapes of a motif added, set, moved, lined up, copied, combined, painted."""
+"""Edits that draw: shapes of a motif added, set, moved, lined up, copied, combined, painted."""
 
 from __future__ import annotations
 
@@ -30,11 +30,11 @@ from curlet.core.motif.draw.shapes import (
 )
 from curlet.core.motif.families.artwork import LINE, ArtShape, Artwork
 from curlet.core.outlines import box, curve, disc, lines
-from curlet.formats.artwork_places import AnyPlace, artwork_at, with_artwork
 from curlet.formats.brush_file import BrushDoc
 from curlet.formats.brush_motifs import Number, RoleDoc
-from curlet.formats.making import Index, Making
-from curlet.formats.typed import (
+from curlet.store.edits.artwork_places import AnyPlace, artwork_at, with_artwork
+from curlet.store.edits.courses import Edit, Index
+from curlet.store.edits.entered import (
     MOST_COLOURS,
     Text,
     TypedRole,
@@ -53,7 +53,7 @@ Point = tuple[Number, Number]
 _NEW_LINE = 0.5
 
 
-class Drawing(Making):
+class ShapesEdit(Edit):
     """Changes the shapes of the artwork at a place; a family's motif becomes artwork of its own first."""
 
     course: Index
@@ -67,7 +67,7 @@ class Drawing(Making):
     def draw(self, art: Artwork) -> tuple[Artwork, str]: ...
 
 
-class AddFigure(Drawing):
+class AddFigure(ShapesEdit):
     """A disc or a rectangle from corner to corner, a line or a curve through points; or, as it is `typed`, by
     its middle along and across, how long and how wide it is."""
 
@@ -105,7 +105,7 @@ class AddFigure(Drawing):
         return [(x - length / 2, y - width / 2), (x + length / 2, y + width / 2)]
 
 
-class SetShape(Drawing):
+class SetShape(ShapesEdit):
     """One shape's place, size, turn, line and colours; what is not given stays."""
 
     kind: Literal["set-shape"]
@@ -158,7 +158,7 @@ class SetShape(Drawing):
         )
 
 
-class ShapesDo(Drawing):
+class ShapesDo(ShapesEdit):
     """Take shapes away, double them, or lay them higher or lower."""
 
     kind: Literal["shapes"]
@@ -178,7 +178,7 @@ class ShapesDo(Drawing):
         return ordered(art, self.which, up, far), "Lay shapes higher" if up else "Lay shapes lower"
 
 
-class MoveShapes(Drawing):
+class MoveShapes(ShapesEdit):
     """Move shapes by mm, as a hand drags them."""
 
     kind: Literal["move-shapes"]
@@ -190,7 +190,7 @@ class MoveShapes(Drawing):
         return moved_by(art, self.which, shifted(self.x, self.y)), "Move shapes"
 
 
-class ScaleShapes(Drawing):
+class ScaleShapes(ShapesEdit):
     """Turn and scale shapes together about their middle."""
 
     kind: Literal["scale-shapes"]
@@ -206,7 +206,7 @@ class ScaleShapes(Drawing):
         return moved_by(art, self.which, about(*middle, degrees(self.turn), size)), "Turn and scale shapes"
 
 
-class AlignShapes(Drawing):
+class AlignShapes(ShapesEdit):
     """Line shapes up with the cell or with one another, or spread them evenly."""
 
     kind: Literal["align-shapes"]
@@ -220,7 +220,7 @@ class AlignShapes(Drawing):
         return aligned(art, self.which, self.side, self.to_cell), "Line shapes up"
 
 
-class MirrorShapes(Drawing):
+class MirrorShapes(ShapesEdit):
     """Mirror shapes about the cell's middle or its baseline, or lay their images beside them."""
 
     kind: Literal["mirror-shapes"]
@@ -232,7 +232,7 @@ class MirrorShapes(Drawing):
         return mirrored(art, self.which, self.along, self.keep), "Mirror shapes"
 
 
-class CopyRound(Drawing):
+class CopyRound(ShapesEdit):
     """Copy shapes round a point."""
 
     kind: Literal["copy-round"]
@@ -246,7 +246,7 @@ class CopyRound(Drawing):
         return made, "Copy shapes round a point"
 
 
-class CopyOn(Drawing):
+class CopyOn(ShapesEdit):
     """Copies, each turned, scaled and moved from the one before; `shades` are colours with commas between."""
 
     kind: Literal["copy-on"]
@@ -266,7 +266,7 @@ class CopyOn(Drawing):
         return made, "Copy shapes on"
 
 
-class GradeShapes(Drawing):
+class GradeShapes(ShapesEdit):
     """Shapes between two, in even steps."""
 
     kind: Literal["grade-shapes"]
@@ -278,7 +278,7 @@ class GradeShapes(Drawing):
         return graded(art, self.first, self.last, count_of(self.between)), "Grade between two shapes"
 
 
-class CombineShapes(Drawing):
+class CombineShapes(ShapesEdit):
     """Shapes united, cut from the lowest, or only what they have in common or apart."""
 
     kind: Literal["combine-shapes"]
@@ -289,7 +289,7 @@ class CombineShapes(Drawing):
         return combine(art, self.which, self.how), "Combine shapes"
 
 
-class SetGradient(Drawing):
+class SetGradient(ShapesEdit):
     """Fill shapes from colour to colour."""
 
     kind: Literal["set-gradient"]
@@ -303,7 +303,7 @@ class SetGradient(Drawing):
         return with_gradient(art, self.which, self.form, roles, degrees(self.angle)), "Fill with a gradient"
 
 
-class DottedEdge(Drawing):
+class DottedEdge(ShapesEdit):
     """A row of dots along the cell; `colours` are their thread numbers and colours in sequence, with commas
     between."""
 

@@ -1,4 +1,4 @@
-"""Makings that draw, as they are sent: typed sizes, any place of the brush, clear refusals."""
+"""Edits that draw, as they are sent: typed sizes, any place of the brush, clear refusals."""
 
 from __future__ import annotations
 
@@ -9,13 +9,13 @@ from pydantic import TypeAdapter
 
 from curlet.core.errors import BadInput
 from curlet.core.motif.art import box_of
-from curlet.formats.artwork_places import artwork_at
 from curlet.formats.brush_file import BrushDoc
 from curlet.formats.brush_motifs import ArtworkDoc
-from curlet.formats.makings import AnyMaking
-from curlet.formats.recipes import brush_of
+from curlet.store.edits import AnyEdit
+from curlet.store.edits.artwork_places import artwork_at
+from curlet.store.edits.recipes import brush_of
 
-READ: TypeAdapter[Any] = TypeAdapter(AnyMaking)
+READ: TypeAdapter[Any] = TypeAdapter(AnyEdit)
 
 
 def done(doc: BrushDoc, kind: str, **values: Any) -> BrushDoc:

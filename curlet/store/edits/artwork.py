@@ -1,4 +1,4 @@
-"""Makings of own artwork: a motif's shapes taken out, turned, given another cell, cut into pieces."""
+"""Edits of own artwork: a motif's shapes taken out, turned, given another cell, cut into pieces."""
 
 from __future__ import annotations
 
@@ -11,17 +11,17 @@ from curlet.core.motif.edges import silhouette
 from curlet.core.motif.families.artwork import CELL_WIDTH, Artwork
 from curlet.core.motif.pieces import as_wide, celled, centre_to_centre, equalised, in_three, turned, window
 from curlet.formats.artwork_in import artwork_doc
-from curlet.formats.artwork_places import AnyPlace, artwork_at, row_of, with_artwork, with_course
 from curlet.formats.brush_courses import PiecesDoc
 from curlet.formats.brush_file import BrushDoc
 from curlet.formats.brush_motifs import MeasureDoc, PieceDoc
-from curlet.formats.making import Index, Making
-from curlet.formats.typed import Text, degrees, mm
+from curlet.store.edits.artwork_places import AnyPlace, artwork_at, row_of, with_artwork, with_course
+from curlet.store.edits.courses import Edit, Index
+from curlet.store.edits.entered import Text, degrees, mm
 
 _TRUE = Scale()
 
 
-class ToArtwork(Making):
+class ToArtwork(Edit):
     """Take a family's repeat, or a piece, out as artwork of its own, shape by shape."""
 
     kind: Literal["to-artwork"]
@@ -33,7 +33,7 @@ class ToArtwork(Making):
         return with_artwork(doc, self.course, self.place, art), "Make it artwork of its own"
 
 
-class TurnArtwork(Making):
+class TurnArtwork(Edit):
     """Turn the artwork clockwise, so that it repeats in another direction."""
 
     kind: Literal["turn-artwork"]
@@ -46,7 +46,7 @@ class TurnArtwork(Making):
         return with_artwork(doc, self.course, self.place, art), "Turn the artwork"
 
 
-class SetCell(Making):
+class SetCell(Edit):
     """Say where the cell begins and ends along the artwork, where its baseline lies across it, and how wide
     it is; a width that is not given is what the artwork takes up."""
 
@@ -66,7 +66,7 @@ class SetCell(Making):
         return with_artwork(doc, self.course, self.place, art), "Set the cell"
 
 
-class TrimToCell(Making):
+class TrimToCell(Edit):
     """Cut off what of the artwork reaches beyond its cell, so that the next piece begins where it ends."""
 
     kind: Literal["trim-to-cell"]
@@ -79,7 +79,7 @@ class TrimToCell(Making):
         return with_artwork(doc, self.course, self.place, trimmed), "Trim it to the cell"
 
 
-class CutInThree(Making):
+class CutInThree(Edit):
     """Two cuts across one drawing make its start, repeat and end pieces."""
 
     kind: Literal["cut-in-three"]
@@ -99,7 +99,7 @@ class CutInThree(Making):
         ), "Cut it into start, repeat and end"
 
 
-class CutCentre(Making):
+class CutCentre(Edit):
     """A shape that overlaps its neighbours becomes one seamless repeat, cut from middle to middle."""
 
     kind: Literal["cut-centre"]
@@ -116,7 +116,7 @@ class CutCentre(Making):
         return with_course(cut, self.course, whole), "Cut it from centre to centre"
 
 
-class MatchPiece(Making):
+class MatchPiece(Edit):
     """Make a start or end piece as wide as the repeat that it meets."""
 
     kind: Literal["match-piece"]
@@ -133,7 +133,7 @@ class MatchPiece(Making):
         return with_artwork(doc, self.course, self.place, own), f"Match the piece at its {self.place}"
 
 
-class Equalise(Making):
+class Equalise(Edit):
     """Make a repeat's exit match its entry, outline by outline."""
 
     kind: Literal["equalise"]

@@ -1,4 +1,4 @@
-"""Makings: what is done to a brush on the Bench, each as data that turns one brush file into the next."""
+"""Edits: what is done to a brush on the Bench, each as data that turns one brush file into the next."""
 
 from __future__ import annotations
 
@@ -11,14 +11,14 @@ from pydantic import BaseModel, ConfigDict, Field
 from curlet.core.errors import BadInput
 from curlet.core.measures import Scale, read_measure
 from curlet.core.motif.families import FAMILIES
-from curlet.formats.artwork_places import course_of
 from curlet.formats.brush_courses import BandDoc, PiecesDoc, RowDoc
 from curlet.formats.brush_file import BrushDoc, read_brush
 from curlet.formats.brush_motifs import FamilyDoc, PieceDoc
 from curlet.formats.names import Name
 from curlet.formats.pointer import look_up, patched
-from curlet.formats.recipes import brush_of, family_of, motif_of, natural_length
-from curlet.formats.settings import read_setting
+from curlet.store.edits.artwork_places import course_of
+from curlet.store.edits.recipes import brush_of, family_of, motif_of, natural_length
+from curlet.store.edits.settings import read_setting
 
 Pointer = Annotated[str, Field(min_length=1, max_length=200)]
 Index = Annotated[int, Field(ge=0, lt=16)]
@@ -39,7 +39,7 @@ _DRAWN_FOR = {
 _TRUE = Scale()
 
 
-class Making(BaseModel):
+class Edit(BaseModel):
     """Changes a brush file and says, in words for Undo, what it did."""
 
     model_config = ConfigDict(extra="forbid", frozen=True)
@@ -58,7 +58,7 @@ class Typed(BaseModel):
     value: list[Any] | dict[str, Any] | None = None
 
 
-class SetOnBrush(Making):
+class SetOnBrush(Edit):
     """Change settings of the brush."""
 
     kind: Literal["set"]
@@ -75,7 +75,7 @@ class SetOnBrush(Making):
         return doc, f"Set {self.settings[0].pointer.rsplit('/', 1)[-1].replace('_', ' ')}"
 
 
-class Rename(Making):
+class Rename(Edit):
     """Give the brush another name, or say that it is of another kind."""
 
     kind: Literal["rename"]
@@ -85,7 +85,7 @@ class Rename(Making):
         return doc.model_copy(update={"name": self.name.strip() or doc.name}), "Rename the brush"
 
 
-class AddCourse(Making):
+class AddCourse(Edit):
     """Lay one more course on top: a band, or a family's row or span."""
 
     kind: Literal["add-course"]
@@ -111,7 +111,7 @@ class AddCourse(Making):
         return read_brush(whole), f"Add a {self.course}"
 
 
-class RemoveCourse(Making):
+class RemoveCourse(Edit):
     """Take a course away."""
 
     kind: Literal["remove-course"]
@@ -125,7 +125,7 @@ class RemoveCourse(Making):
         return doc.model_copy(update={"courses": left}), "Take a course away"
 
 
-class MoveCourse(Making):
+class MoveCourse(Edit):
     """Lay a course one higher or one lower."""
 
     kind: Literal["move-course"]
@@ -141,7 +141,7 @@ class MoveCourse(Making):
         return doc.model_copy(update={"courses": tuple(courses)}), "Move a course"
 
 
-class TakeFamily(Making):
+class TakeFamily(Edit):
     """Make a course's repeat of another family, as a new brush of it would be."""
 
     kind: Literal["take-family"]
@@ -167,7 +167,7 @@ class TakeFamily(Making):
         return read_brush(whole), f"Make it {made.name.lower()}"
 
 
-class SetPiece(Making):
+class SetPiece(Edit):
     """Give a row artwork for one place, of a family; or none."""
 
     kind: Literal["set-piece"]
@@ -191,7 +191,7 @@ class SetPiece(Making):
         return doc.model_copy(update={"courses": tuple(courses)}), label
 
 
-class StretchOrRepeat(Making):
+class StretchOrRepeat(Edit):
     """From repeats to one motif stretched once along the path, and back."""
 
     kind: Literal["stretch-or-repeat"]
@@ -210,7 +210,7 @@ class StretchOrRepeat(Making):
         return read_brush(whole), "Stretch the motif once" if other == "span" else "Repeat the motif"
 
 
-class SetWidth(Making):
+class SetWidth(Edit):
     """Make a course as wide as stated: its size is changed, or a band's width."""
 
     kind: Literal["set-width"]

@@ -1,4 +1,4 @@
-"""Every making, by its kind."""
+"""Every edit, by its kind."""
 
 from __future__ import annotations
 
@@ -6,7 +6,17 @@ from typing import Annotated
 
 from pydantic import Field
 
-from curlet.formats.making import (
+from curlet.store.edits.artwork import (
+    CutCentre,
+    CutInThree,
+    Equalise,
+    MatchPiece,
+    SetCell,
+    ToArtwork,
+    TrimToCell,
+    TurnArtwork,
+)
+from curlet.store.edits.courses import (
     AddCourse,
     MoveCourse,
     RemoveCourse,
@@ -17,17 +27,7 @@ from curlet.formats.making import (
     StretchOrRepeat,
     TakeFamily,
 )
-from curlet.formats.making_artwork import (
-    CutCentre,
-    CutInThree,
-    Equalise,
-    MatchPiece,
-    SetCell,
-    ToArtwork,
-    TrimToCell,
-    TurnArtwork,
-)
-from curlet.formats.making_drawing import (
+from curlet.store.edits.drawing import (
     AddFigure,
     AlignShapes,
     CombineShapes,
@@ -43,7 +43,7 @@ from curlet.formats.making_drawing import (
     ShapesDo,
 )
 
-AnyMaking = Annotated[
+AnyEdit = Annotated[
     SetOnBrush | SetWidth | Rename | AddCourse | RemoveCourse | MoveCourse | TakeFamily | SetPiece
     | StretchOrRepeat | ToArtwork | TurnArtwork | SetCell | CutInThree | CutCentre | MatchPiece | Equalise
     | TrimToCell
