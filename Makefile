@@ -12,7 +12,7 @@ NODE_READY := frontend/node_modules/.ready
 SCHEMA := frontend/src/shared/api/schema.ts
 PAGE := curlet/web/static/index.html
 CORE_FILES := $(shell find curlet -name '*.py')
-PAGE_FILES := $(shell find frontend/src frontend/public -type f ! -name schema.ts) \
+PAGE_FILES := $(shell find frontend/src frontend/public -type f ! -name schema.ts ! -name choices.ts) \
 	frontend/index.html frontend/vite.config.ts
 
 .PHONY: demo demo-fresh test test-python faults lint referee speed gallery screenshots build lock clean
@@ -68,6 +68,7 @@ $(NODE_READY): frontend/package.json frontend/package-lock.json
 $(SCHEMA): $(RUN_READY) $(NODE_READY) $(CORE_FILES)
 	@$(BIN)/python -m curlet.web.openapi build/openapi.json
 	@cd frontend && npm run --silent types
+	@$(BIN)/python -m scripts.choices frontend/src/shared/api/choices.ts
 	@touch $@
 
 $(PAGE): $(NODE_READY) $(SCHEMA) $(PAGE_FILES)
@@ -78,4 +79,4 @@ lock: $(TEST_READY)
 	scripts/lock $(BIN)
 
 clean:
-	rm -rf $(VENV) frontend/node_modules curlet/web/static $(SCHEMA) build
+	rm -rf $(VENV) frontend/node_modules curlet/web/static $(SCHEMA) frontend/src/shared/api/choices.ts build

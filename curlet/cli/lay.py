@@ -13,18 +13,20 @@ import click
 from curlet.cli.files import check_outputs, write_all
 from curlet.cli.options import PATH
 from curlet.core.brush import Brush, CornerRule, FitRule, Row, Share
+from curlet.core.brush.rules import REMAINDERS
 from curlet.core.drawing import Drawing
 from curlet.core.dress.colour import read_colour
 from curlet.core.errors import BadInput
 from curlet.core.lay import lay as lay_brush
+from curlet.core.lay.corners import MANNERS
 from curlet.core.lay.draw import draw_run
+from curlet.core.lay.fit import FITS
 from curlet.core.measures import Measure, Scale, read_measure, spi_to_pitch
 from curlet.core.motif.families import Running
 from curlet.core.tally import tally
-from curlet.formats.png_out import write_png
+from curlet.formats.outputs import OUTPUTS
 from curlet.formats.report import run_report
 from curlet.formats.svg_in import TakenIn, read_svg
-from curlet.formats.svg_out import write_svg
 
 
 @dataclass(frozen=True)
@@ -51,15 +53,15 @@ class _Options:
 
 @click.command()
 @click.argument("drawing", metavar="LINES.svg", type=PATH)
-@click.option("-o", "--output", required=True, metavar="OUT.svg|OUT.png", type=PATH)
+@click.option("-o", "--output", required=True, metavar="|".join(f"OUT.{name}" for name in OUTPUTS), type=PATH)
 @click.option("--stitch", default="3mm", help="stitch length, or stitches to the inch: 8spi")
 @click.option("--gap", default="1mm", help="gap, or a share of the stitch: 30%")
 @click.option("--thread", default="0.4", help="thread thickness")
 @click.option("--colour", default="#e9c46a", help="thread colour")
 @click.option("--ends", default="round", type=click.Choice(("round", "flat")), help="thread ends")
-@click.option("--fit", default="ease", type=click.Choice(("leave-over", "even-gaps", "ease")))
-@click.option("--remainder", default="end", type=click.Choice(("end", "start", "shared")))
-@click.option("--corner", default="pivot", type=click.Choice(("pivot", "carry")))
+@click.option("--fit", default="ease", type=click.Choice(tuple(FITS)))
+@click.option("--remainder", default="end", type=click.Choice(tuple(REMAINDERS)))
+@click.option("--corner", default="pivot", type=click.Choice(tuple(MANNERS)))
 @click.option("--corner-angle", default="30", help="turn that makes a corner, degrees")
 @click.option("--scale", default="1:1", help="drawing scale, such as 1:4")
 @click.option("--ppi", type=float, default=300.0, help="resolution of a PNG")
@@ -72,9 +74,11 @@ def lay(**options: Any) -> int:
 
 
 def _lay(options: _Options) -> int:
-    suffix = options.output.suffix.lower()
-    if suffix not in (".svg", ".png"):
-        raise BadInput("The output is an .svg or a .png file. Name it so.")
+    output = OUTPUTS.get(options.output.suffix.lower().removeprefix("."))
+    if output is None:
+        raise BadInput(
+            f"The output's name ends in {' or '.join(f'.{name}' for name in OUTPUTS)}. Name it so."
+        )
     reports = [options.report] if options.report else []
     check_outputs([options.drawing], [options.output, *reports], force=options.force)
     scale = Scale.read(options.scale)
@@ -84,8 +88,7 @@ def _lay(options: _Options) -> int:
     for note in taken.notes:
         print(f"curlet: {note}", file=sys.stderr)
     drawing, report = _lay_all(taken, brush, scale, placements=options.placements)
-    data = write_svg(drawing) if suffix == ".svg" else write_png(drawing, options.ppi)
-    written = {options.output: data}
+    written = {options.output: output.write(drawing, options.ppi)}
     if options.report:
         written[options.report] = json.dumps(report, indent=1).encode()
     write_all(written)

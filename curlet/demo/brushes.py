@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from curlet.core.motif.families import KINDS
 from curlet.demo.artwork import artwork, disc, filled, stroked
 from curlet.formats.brush_courses import (
     BandDoc,
@@ -251,7 +252,6 @@ _OF_FAMILIES: dict[str, BrushDoc] = {
     "dog-tooth": brush_of("dog-tooth", "Dog-tooth, 8 mm"),
 }
 
-_KINDS = ("stitch", "rope", "chain", "trim", "border")
-_BY_KIND = sorted({**_DOCS, **_OF_FAMILIES}.items(), key=lambda item: _KINDS.index(item[1].kind))
+_BY_KIND = sorted({**_DOCS, **_OF_FAMILIES}.items(), key=lambda item: KINDS.index(item[1].kind))
 
 BRUSHES: dict[str, Json] = {key: doc.model_dump(mode="json") for key, doc in _BY_KIND}

@@ -18,6 +18,7 @@ from curlet.formats.brush_motifs import (
     ShareDoc,
     Strict,
 )
+from curlet.formats.choices import Channel, Driver, FacingKind, FitName, HoldName, Layout, Overlap, Remainder
 
 Few = Annotated[int, Field(ge=0, le=20)]
 
@@ -25,12 +26,12 @@ Few = Annotated[int, Field(ge=0, le=20)]
 class FitDoc(Strict):
     """What is done with the remainder."""
 
-    kind: Literal["leave-over", "even-gaps", "ease", "made-up"] = "ease"
-    remainder: Literal["end", "start", "shared"] = "end"
+    kind: FitName = "ease"
+    remainder: Remainder = "end"
     keep_gap: bool = False
     short_legs: bool = False
     tolerance: Number = 5.0
-    layout: Literal["any", "repeat", "gap"] = "any"
+    layout: Layout = "any"
     half_gaps: bool = False
     made_up: Annotated[int, Field(ge=1, le=3)] = 3
     shared: bool = False
@@ -42,7 +43,7 @@ class FitDoc(Strict):
 class FacingDoc(Strict):
     """Which way a motif points, and how it is flipped."""
 
-    kind: Literal["along", "level", "turned"] = "along"
+    kind: FacingKind = "along"
     angle: Number = 0.0
     flip_along: bool = False
     flip_across: bool = False
@@ -80,8 +81,8 @@ class PiecesDoc(Strict):
 class SwayDoc(Strict):
     """Controlled irregularity of one channel."""
 
-    channel: Literal["size", "turn", "along", "across", "mirror", "shade", "hue"]
-    driver: Literal["chance", "rhythm", "travel"] = "chance"
+    channel: Channel
+    driver: Driver = "chance"
     amount: Number = 0.0
     period: Number = 8.0
     wave: Annotated[tuple[Number, ...], Field(max_length=200)] = ()
@@ -123,7 +124,7 @@ class RowDoc(Strict):
     gap: MeasureDoc | ShareDoc = MeasureDoc(mm=1)
     more: Annotated[tuple[LetterDoc, ...], Field(max_length=11)] = ()
     order: Annotated[str, Field(min_length=1, max_length=200, pattern=r"^[A-La-l ]+$")] = "A"
-    hold: Literal["pinned", "ride", "bend", "links"] = "pinned"
+    hold: HoldName = "pinned"
     fit: FitDoc = FitDoc()
     facing: FacingDoc = FacingDoc()
     offset: MeasureDoc = MeasureDoc(mm=0)
@@ -131,7 +132,7 @@ class RowDoc(Strict):
     start_shift: MeasureDoc = MeasureDoc(mm=0)
     size: Number = 100.0
     weight: Number = 100.0
-    overlap: Literal["next-over-last", "last-over-next", "interlaced"] = "next-over-last"
+    overlap: Overlap = "next-over-last"
     pieces: PiecesDoc = PiecesDoc()
     ends: EndDoc = EndDoc()
     sway: Annotated[tuple[SwayDoc, ...], Field(max_length=14)] = ()

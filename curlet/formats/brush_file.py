@@ -3,43 +3,48 @@
 from __future__ import annotations
 
 from functools import lru_cache
-from typing import Annotated, Literal
+from typing import TYPE_CHECKING, Annotated, Any, Literal
 
 import orjson
-from pydantic import Field, ValidationError
+from pydantic import Field, ValidationError, create_model
 
 from curlet.core.brush.brush import Brush, CrossingRule
 from curlet.core.brush.rules import CornerRule
 from curlet.core.errors import BadInput
 from curlet.formats.brush_courses import BandDoc, RowDoc, SpanDoc
-from curlet.formats.brush_motifs import MeasureDoc, Number, Strict
+from curlet.formats.brush_motifs import MeasureDoc, Strict, core_values, settings_fields
+from curlet.formats.choices import Crossing, Kind, Made, Manner
 from curlet.formats.content import Content
 from curlet.formats.names import Name
 from curlet.formats.pointer import Json, patched
 
-KINDS = ("stitch", "rope", "chain", "trim", "border")
 
-
-class CornerDoc(Strict):
+class _Corners(Strict):
     """How corners are turned, and the turn in degrees that makes one."""
 
-    manner: Literal["pivot", "carry", "mitre", "piece", "stop"] = "pivot"
-    angle: Number = 30.0
-    mitre_limit: Number = 4.0
-    stop: MeasureDoc = MeasureDoc(mm=2)
-    made: Literal["mitred", "folded", "turned", "gathered"] = "mitred"
-    fullness: Number = 1.5
+    manner: Manner = CornerRule.manner
+    made: Made = CornerRule.made
 
     def to_core(self) -> CornerRule:
-        return CornerRule(
-            self.manner, self.angle, self.mitre_limit, self.stop.to_core(), self.made, self.fullness
-        )
+        return CornerRule(**core_values(self))
+
+
+if TYPE_CHECKING:
+
+    class CornerDoc(_Corners):
+        def __init__(self, **values: Any) -> None: ...
+
+else:
+    # Its other fields are those of the rule's settings.
+    CornerDoc = create_model(
+        "CornerDoc", __base__=_Corners, __doc__=_Corners.__doc__, **settings_fields(CornerRule())
+    )
 
 
 class CrossingDoc(Strict):
     """Where a path crosses itself: both passes drawn, or one over the other with a clearance."""
 
-    manner: Literal["plain", "over-under"] = "plain"
+    manner: Crossing = "plain"
     clearance: MeasureDoc = MeasureDoc(mm=0.4)
 
     def to_core(self) -> CrossingRule:
@@ -56,7 +61,7 @@ class BrushDoc(Strict):
     format: Literal["curlet-brush"] = "curlet-brush"
     version: Literal[1] = 1
     name: Name = "Topstitch"
-    kind: Literal["stitch", "rope", "chain", "trim", "border"] = "stitch"
+    kind: Kind = "stitch"
     courses: Annotated[tuple[CourseDoc, ...], Field(min_length=1, max_length=16)] = (RowDoc(),)
     corners: CornerDoc = CornerDoc()
     crossings: CrossingDoc = CrossingDoc()

@@ -10,7 +10,8 @@ from curlet.core.brush.courses import Share
 from curlet.core.brush.rules import Piece
 from curlet.core.dress.colour import ColourRole, RoleGradient, RoleStop
 from curlet.core.measures import Frame, Measure
-from curlet.core.motif.families import FAMILIES, ArtShape, Artwork, Family, PictureMotif, Spec
+from curlet.core.motif.families import FAMILIES, ArtShape, Artwork, Family, PictureMotif
+from curlet.core.settings import Spec, specs_of
 from curlet.formats.png_in import MOST_PNG_TEXT, check_png, from_base64
 
 Number = FiniteFloat
@@ -148,12 +149,18 @@ class FamilyDoc(Strict):
     family: str
 
     def to_core(self) -> Family:
-        values = {
-            name: value.to_core() if isinstance(value, MeasureDoc) else value
-            for name, value in self
-            if name != "family"
-        }
-        return FAMILIES[self.family](**values)
+        values = core_values(self)
+        return FAMILIES[values.pop("family")](**values)
+
+
+def core_values(document: Strict) -> dict[str, Any]:
+    """A document's fields as the core has them."""
+    return {name: value.to_core() if isinstance(value, MeasureDoc) else value for name, value in document}
+
+
+def settings_fields(plain: Any) -> dict[str, tuple[Any, Any]]:
+    """Type and default of every setting in a document, from a dataclass of settings as it comes."""
+    return {key: _field(spec, getattr(plain, key)) for key, spec in specs_of(type(plain)).items()}
 
 
 def _field(spec: Spec, default: Any) -> tuple[Any, Any]:
@@ -166,8 +173,7 @@ def _field(spec: Spec, default: Any) -> tuple[Any, Any]:
 
 
 def _document(name: str, family: type[Family]) -> type[FamilyDoc]:
-    plain = family()
-    fields = {key: _field(spec, getattr(plain, key)) for key, spec in family.specs().items()}
+    fields = settings_fields(family())
     about = family.about
     text = f"{about.name}: {about.trade}. Measures from {about.source}."
     made: type[FamilyDoc] = create_model(  # type: ignore[call-overload]

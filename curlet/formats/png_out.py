@@ -14,6 +14,7 @@ from curlet.core.drawing import Drawing, Group, Item, Laid, Picture, Shape, Stam
 from curlet.core.errors import BadInput, TooMuch
 from curlet.core.measures import MM_PER_INCH
 from curlet.core.path.booleans import add_outline
+from curlet.formats.output import Output
 from curlet.formats.skia_paths import fill_paint, matrix_of, stroke_paint
 
 PPI = Bounds("Resolution", 1, 4800, "300 ppi is usual for print", "ppi")
@@ -129,3 +130,6 @@ def _draw_picture(canvas: skia.Canvas, picture: Picture) -> None:
         canvas.concat(matrix_of(at))
         canvas.drawImageRect(image, whole, skia.SamplingOptions(skia.CubicResampler.Mitchell()))
         canvas.restore()
+
+
+PNG = Output("PNG on transparency", "image/png", write_png, check_pixels, pixels=True)

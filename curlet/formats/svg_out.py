@@ -28,6 +28,7 @@ from curlet.core.drawing import (
     placed,
 )
 from curlet.formats.numbers import number, numbers, outline_data, path_data
+from curlet.formats.output import Output
 
 _ENDS = {"round": "round", "flat": "butt", "square": "square"}
 _JOINS = {"round": "round", "mitre": "miter", "bevel": "bevel"}
@@ -205,3 +206,10 @@ def _gradient(name: str, paint: LinearGradient | RadialGradient) -> str:
     x, y = paint.centre
     place = f'cx="{number(x)}" cy="{number(y)}" r="{number(paint.radius)}"'
     return f"<radialGradient {common} {place}>{stops}</radialGradient>"
+
+
+def _export(drawing: Drawing, ppi: float) -> bytes:
+    return write_svg(drawing)
+
+
+SVG = Output("SVG in mm", "image/svg+xml", _export)

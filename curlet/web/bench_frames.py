@@ -9,9 +9,11 @@ import numpy as np
 from numpy.typing import NDArray
 
 from curlet.core.brush import Band, Brush, EndRule, FitRule, Pieces, Row, Span
-from curlet.core.brush.edges import Joint, check_edges, joins
 from curlet.core.lay import LaidRun, lay
+from curlet.core.lay.corners import MANNERS
 from curlet.core.lay.draw import draw_run, reach_of
+from curlet.core.lay.hold import HOLDS
+from curlet.core.lay.row_edges import Joint, check_edges, joins
 from curlet.core.measures import Scale
 from curlet.core.motif.families import Family
 from curlet.core.motif.motif import MotifMaker
@@ -118,7 +120,7 @@ def _plain(brush: Brush) -> Brush:
     def plain(course: Row | Band | Span) -> Row | Band | Span:
         if not isinstance(course, Row):
             return course
-        hold = "pinned" if course.hold == "links" else course.hold
+        hold = "pinned" if HOLDS[course.hold].chain else course.hold
         return replace(course, fit=FitRule("leave-over"), pieces=Pieces(), ends=EndRule(), hold=hold, sway=())
 
     return replace(brush, courses=tuple(plain(course) for course in brush.courses))
@@ -249,8 +251,7 @@ def _closing(run: LaidRun, facts: RunTally) -> str:
     if not (run.corners and broken):
         return "closes" if run.path.closed else ""
     manners = {corner.manner for corner in facts.corners}
-    words = {"mitre": "mitred", "piece": "with pieces", "stop": "stopped short"}
-    return words.get(manners.pop(), "") if len(manners) == 1 else ""
+    return MANNERS[manners.pop()].done if len(manners) == 1 else ""
 
 
 # A departure from here on, in %, is told instead of how it turns or closes.

@@ -7,6 +7,8 @@ from flask import Response
 from curlet.core.drawing import Drawing
 from curlet.core.errors import CurletError
 from curlet.core.tally import too_fine
+from curlet.formats.choices import OutputName
+from curlet.formats.outputs import OUTPUTS
 from curlet.formats.png_out import pixels
 from curlet.store import journal
 from curlet.store.state import Row, State
@@ -20,21 +22,20 @@ from curlet.web.schemas import Problem, SendOutFacts, SendOutQuery, SheetUrl
 
 send_out = Routes("send_out", __name__, url_prefix="/api")
 
+_FILES = file_of(*(output.type for output in OUTPUTS.values()))
 _REPLIES: Replies = {404: Problem, 413: Problem, 422: Problem}
 
 
-@send_out.get("/sheets/<sheet_id>/send-out.svg", responses={200: file_of("image/svg+xml"), **_REPLIES})
-def svg(path: SheetUrl, query: SendOutQuery) -> Response:
-    """SVG in mm, runs as groups with ids and titles."""
-    drawing = _drawing(path.sheet_id, query)
-    return file_reply(exports.svg(drawing, gone()), "image/svg+xml", f"{drawing.title}.svg")
+class OutputUrl(SheetUrl):
+    form: OutputName
 
 
-@send_out.get("/sheets/<sheet_id>/send-out.png", responses={200: file_of("image/png"), **_REPLIES})
-def png(path: SheetUrl, query: SendOutQuery) -> Response:
-    """PNG at the asked resolution, on transparency."""
-    drawing = _drawing(path.sheet_id, query)
-    return file_reply(exports.png(drawing, query.resolution, gone()), "image/png", f"{drawing.title}.png")
+@send_out.get("/sheets/<sheet_id>/send-out.<form>", responses={200: _FILES, **_REPLIES})
+def file(path: OutputUrl, query: SendOutQuery) -> Response:
+    """A file of the sheet, in mm; runs are groups with ids and titles, pixels at the asked resolution."""
+    drawing, resolution = _drawing(path.sheet_id, query), query.resolution
+    data = exports.export(drawing, path.form, resolution, gone())
+    return file_reply(data, OUTPUTS[path.form].type, f"{drawing.title}.{path.form}")
 
 
 @send_out.get("/sheets/<sheet_id>/send-out.json", responses={200: SendOutFacts, **_REPLIES})

@@ -290,7 +290,7 @@ def test_a_made_corner_beside_a_leg_that_vanishes_is_left_out(how: str) -> None:
 
 
 def test_an_unknown_way_of_making_a_corner_is_refused() -> None:
-    with pytest.raises(BadInput, match="mitred, folded, turned or gathered"):
+    with pytest.raises(BadInput, match="mitred, folded, turned, gathered"):
         lay(wedge(90, False), Brush(corners=CornerRule("piece", made="woven")), Scale())
     with pytest.raises(BadInput, match="Fullness"):
         lay(wedge(90, False), Brush(corners=CornerRule("piece", fullness=0.2)), Scale())

@@ -9,9 +9,9 @@ from shapely import box, transform, union_all
 from shapely.geometry.base import BaseGeometry
 
 from curlet.core.brush import Piece, Pieces, Row
-from curlet.core.brush.edges import check_edges
 from curlet.core.dress.colour import ColourRole
 from curlet.core.errors import BadInput
+from curlet.core.lay.row_edges import check_edges
 from curlet.core.measures import Measure, Scale
 from curlet.core.motif.art import path_text
 from curlet.core.motif.edges import silhouette

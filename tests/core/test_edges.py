@@ -5,8 +5,8 @@ from __future__ import annotations
 import pytest
 
 from curlet.core.brush import Letter, Piece, Pieces, Row
-from curlet.core.brush.edges import check_edges
 from curlet.core.dress.colour import ColourRole
+from curlet.core.lay.row_edges import check_edges
 from curlet.core.measures import Measure, Scale
 from curlet.core.motif.edges import STEP
 from curlet.core.motif.families import FAMILIES, ArtShape, Artwork

@@ -30,10 +30,10 @@ def test_one_waits_for_the_other_and_can_be_stopped_meanwhile() -> None:
         waiting = threading.Timer(0.3, stop.set)
         waiting.start()
         with pytest.raises(Stopped):
-            exports.svg(EMPTY, stop.is_set)
+            exports.export(EMPTY, "svg", stop=stop.is_set)
         assert time.monotonic() - began >= 0.3
-    assert exports.svg(EMPTY).startswith(b"<?xml")
-    assert exports.png(EMPTY, 10).startswith(b"\x89PNG")
+    assert exports.export(EMPTY, "svg").startswith(b"<?xml")
+    assert exports.export(EMPTY, "png", 10).startswith(b"\x89PNG")
 
 
 # The server, and the process that others are forked off.

@@ -6,7 +6,7 @@ from dataclasses import dataclass
 
 from curlet.core.bounds import Bounds
 from curlet.core.brush.courses import Band, Course, Letter, Row, Share, Span
-from curlet.core.brush.rules import CornerRule, FitRule
+from curlet.core.brush.rules import CROSSINGS, CornerRule, FitRule
 from curlet.core.errors import BadInput
 from curlet.core.measures import Measure, Scale
 
@@ -22,7 +22,7 @@ class CrossingRule:
 
     def check(self) -> None:
         CLEARANCE.check(self.clearance.mm)
-        if self.manner not in ("plain", "over-under"):
+        if self.manner not in CROSSINGS:
             raise BadInput("A path crosses itself plainly, or over and under.")
 
 

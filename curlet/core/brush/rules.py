@@ -11,24 +11,31 @@ from curlet.core.errors import BadInput
 from curlet.core.measures import Measure
 from curlet.core.motif.motif import MotifMaker
 from curlet.core.path.corners import DEFAULT_CORNER_ANGLE
+from curlet.core.settings import check_settings, measure, number
 
 TOLERANCE = Bounds("Tolerance", 0, 100, "5 % is usual", "%")
-CORNER_ANGLE = Bounds("Corner angle", 1, 179, "30° is usual", "°")
-MITRE_LIMIT = Bounds("Mitre limit", 1, 100, "4 is usual", "times the width")
 FACING_ANGLE = Bounds("Facing", -360, 360, "", "°")
-FULLNESS = Bounds("Fullness", 1, 5, "1.5 to 2 is usual", "times")
-STOP = Bounds("Stop before a corner", 0, 10_000)
 PIECE_LENGTH = Bounds("A piece's length", 0.01, 10_000)
 BARTACK = Bounds("Bartack", 0, 1000, "6 mm to 12 mm is usual")
 SWAY_PERIOD = Bounds("Sway's rhythm", 1, 100_000, "", "repeats")
 SWELL = Bounds("Swell", 0, 1000, "100 % is as drawn", "%")
 
-LAYOUTS = ("any", "repeat", "gap")
-FACINGS = ("along", "level", "turned")
-MADE = ("mitred", "folded", "turned", "gathered")
-OVERLAPS = ("next-over-last", "last-over-next", "interlaced")
-CHANNELS = ("size", "turn", "along", "across", "mirror", "shade", "hue")
-DRIVERS = ("chance", "rhythm", "travel")
+# What can be chosen, and what it is called.
+REMAINDERS = {"end": "At the end", "start": "At the start", "shared": "Shared"}
+LAYOUTS = {"any": "As it comes", "repeat": "A repeat", "gap": "A gap"}
+FACINGS = {"along": "Along the path", "level": "Level", "turned": "Turned"}
+OVERLAPS = {
+    "next-over-last": "Next over last",
+    "last-over-next": "Last over next",
+    "interlaced": "Interlaced",
+}
+CROSSINGS = {"plain": "Plain", "over-under": "Over and under"}
+# With the unit of a channel's amount.
+CHANNELS = {
+    "size": ("Size", "%"), "turn": ("Turn", "°"), "along": ("Along", "%"), "across": ("Across", "%"),
+    "mirror": ("Mirror", "%"), "shade": ("Shade", "%"), "hue": ("Hue", "°"),
+}  # fmt: skip
+DRIVERS = {"chance": "Chance", "rhythm": "Rhythm", "travel": "Travel"}
 
 
 @dataclass(frozen=True)
@@ -60,7 +67,7 @@ class FitRule:
 
     def check(self) -> None:
         TOLERANCE.check(self.tolerance)
-        if self.remainder not in ("end", "start", "shared"):
+        if self.remainder not in REMAINDERS:
             raise BadInput("What is left over goes to the end, the start, or is shared.")
         if self.layout not in LAYOUTS:
             raise BadInput("A layout has a repeat on the leg's middle, a gap, or any.")
@@ -111,24 +118,22 @@ class CornerRule:
     angle : turn that makes a corner, degrees.
     mitre_limit : mitre length over width past which the cut is flat (SVG 2, stroke-miterlimit).
     stop : how far before a corner repeats end, and begin after it.
-    made : how a corner piece is made from the repeat where no artwork is given, one of `MADE`.
+    made : how a corner piece is made from the repeat where no artwork is given, a name in
+        `lay.corners.made.MADE`.
     fullness : of a gathered corner, the trim's length over the length of edge that it covers.
+    radius : of a rounded corner's arc.
     """
 
     manner: str = "pivot"
-    angle: float = DEFAULT_CORNER_ANGLE
-    mitre_limit: float = 4.0
-    stop: Measure = Measure(2.0)
+    angle: float = number(DEFAULT_CORNER_ANGLE, "Corner angle", 1, 179, "30° is usual", "°")
+    mitre_limit: float = number(4.0, "Mitre limit", 1, 100, "4 is usual", "times the width")
+    stop: Measure = measure(2.0, "Stops before by", 0, 10_000)
     made: str = "mitred"
-    fullness: float = 1.5
+    fullness: float = number(1.5, "Fullness", 1, 5, "1.5 to 2 is usual", "times", step=0.1)
+    radius: Measure = measure(6.0, "Radius", 0.01, 10_000)
 
     def check(self) -> None:
-        FULLNESS.check(self.fullness)
-        if self.made not in MADE:
-            raise BadInput("A corner is made from the repeat mitred, folded, turned or gathered.")
-        CORNER_ANGLE.check(self.angle)
-        MITRE_LIMIT.check(self.mitre_limit)
-        STOP.check(self.stop.mm)
+        check_settings(self)
 
 
 @dataclass(frozen=True)

@@ -6,16 +6,18 @@ from dataclasses import dataclass, field
 
 from curlet.core.brush.brush import Brush
 from curlet.core.brush.courses import Band, Course, Row, Span
+from curlet.core.choice import chosen
 from curlet.core.lay.band import LaidBand, lay_band
 from curlet.core.lay.corners import MANNERS
 from curlet.core.lay.crossings import Pass, passes
 from curlet.core.lay.frames import LegLine
 from curlet.core.lay.repeats import widest
 from curlet.core.lay.rooms import CornerManners
-from curlet.core.lay.row import Beside, LaidRow, lay_row, named
+from curlet.core.lay.row import Beside, LaidRow, lay_row
 from curlet.core.lay.span import LaidSpan, lay_span
 from curlet.core.measures import Scale
 from curlet.core.path.corners import Corner, Leg, find_corners, find_legs, run_together, sharpened, with_kinks
+from curlet.core.path.fillets import Fillet, on_arcs, rounded
 from curlet.core.path.path import Path
 from curlet.core.path.walk import opened, started_at
 
@@ -65,9 +67,10 @@ class LaidRun:
 
     Attributes
     ----------
-    path : as walked: reversed, slid or opened if the run is.
+    path : as walked: reversed, slid or opened if the run is, and rounded at its corners.
     corners, manners : the path's corners and how each is turned.
     passes : where the path crosses itself and which pass is over, empty for a plain crossing.
+    fillets : the arcs in rounded corners' places.
     """
 
     path: Path
@@ -78,6 +81,7 @@ class LaidRun:
     manners: CornerManners
     courses: tuple[LaidCourse, ...]
     passes: tuple[Pass, ...]
+    fillets: tuple[Fillet, ...] = ()
 
     @property
     def main(self) -> LaidRow | None:
@@ -106,12 +110,12 @@ def lay(path: Path, brush: Brush, scale: Scale, rule: RunRule = PLAIN) -> LaidRu
         Past 200,000 repeats.
     """
     brush.check(scale)
-    named(MANNERS, brush.corners.manner, "corner manner")
+    chosen(MANNERS, brush.corners.manner, "corner manner")
     walk = _walk(path, brush, scale, rule)
     mate = _walk(rule.mate.path, brush, scale, rule.mate.rule) if rule.mate else None
     courses = tuple(_lay_course(walk, brush, index, scale, mate) for index in range(len(brush.courses)))
     crossed = passes(walk.path, rule.flips) if brush.crossings.manner == "over-under" else ()
-    return LaidRun(walk.path, brush, scale, rule, walk.corners, walk.manners, courses, crossed)
+    return LaidRun(walk.path, brush, scale, rule, walk.corners, walk.manners, courses, crossed, walk.fillets)
 
 
 @dataclass(frozen=True, eq=False)
@@ -122,6 +126,7 @@ class _Walk:
     rule: RunRule
     corners: tuple[Corner, ...]
     manners: CornerManners
+    fillets: tuple[Fillet, ...] = ()
 
     def line(self, course: Row) -> LegLine:
         breaks = tuple(corner for corner in self.corners if _breaks(course, corner, self.manners))
@@ -132,13 +137,17 @@ class _Walk:
         lies on it does not pass its edge; alone it follows small fillets as the path does."""
         if band.swell.points:
             return LegLine(self.path, find_legs(self.path, ()))
-        corners = with_kinks(self.path, tuple(c for c in self.corners if rows or not c.rounded))
+        sharp = [corner for corner in self.corners if not self._on_an_arc(corner)]
+        corners = with_kinks(self.path, tuple(c for c in sharp if rows or not c.rounded))
         legs = find_legs(self.path, corners)
         return self.sharpened(legs) if rows else LegLine(self.path, legs)
 
     def sharpened(self, legs: tuple[Leg, ...]) -> LegLine:
         """Legs that run on to where they would meet, at rounded corners where artwork is cut."""
         return LegLine(self.path, sharpened(self.path, legs, self._sharp))
+
+    def _on_an_arc(self, corner: Corner) -> bool:
+        return any(fillet.corner.node_id == corner.node_id for fillet in self.fillets)
 
     def _sharp(self, corner: Corner) -> bool:
         return MANNERS[self.manners.of(corner)].sharp
@@ -150,11 +159,15 @@ def _walk(path: Path, brush: Brush, scale: Scale, rule: RunRule) -> _Walk:
     corners = find_corners(walked, brush.corners.angle, reach)
     manners = CornerManners(brush.corners, rule.corners)
     for corner in corners:
-        named(MANNERS, manners.of(corner), "corner manner")
+        chosen(MANNERS, manners.of(corner), "corner manner")
+    radii = [(corner, MANNERS[manners.of(corner)].radius(brush.corners, scale)) for corner in corners]
+    turned, fillets = rounded(walked, radii)
+    if fillets:
+        walked, corners = turned, on_arcs(turned, corners, fillets)
     if _has_rows(brush):
         half = max(_half_width(course, scale) for course in brush.courses)
         corners = run_together(walked, corners, lambda corner: MANNERS[manners.of(corner)].sharp, half)
-    return _Walk(walked, rule, corners, manners)
+    return _Walk(walked, rule, corners, manners, fillets)
 
 
 def _walked(path: Path, rule: RunRule) -> Path:

@@ -16,13 +16,14 @@ from curlet.core.lay.corners.cut import Cut, Cuts, as_it_stands
 from curlet.core.lay.corners.mitre import half_plane
 from curlet.core.lay.draw_picture import picture_item
 from curlet.core.lay.facing import Local, faced, still
-from curlet.core.lay.hold import HOLDS, Placements
+from curlet.core.lay.hold import Placements
 from curlet.core.lay.hold.bend import bend_together, parts_of
 from curlet.core.lay.hold.followed import Batch
 from curlet.core.lay.hold.lap import begun_before
 from curlet.core.lay.hold.left_by_cuts import CutMotif, Left, left_by_cuts
 from curlet.core.lay.hold.mapping import Bent
 from curlet.core.lay.hold.placements import met
+from curlet.core.lay.hold.ride import ride
 from curlet.core.lay.hold.rigid import rigid_clipped
 from curlet.core.lay.row import LaidRow
 from curlet.core.lay.run_in import graded, together
@@ -43,8 +44,8 @@ _MEETS = 0.12
 
 def placements_of(row: LaidRow) -> Placements | None:
     """Where each repeat lies, None for a row that bends."""
-    hold = HOLDS[row.course.hold]
-    at = hold(row.line, row.repeats, row.offset, row.asked) if hold else None
+    place = row.hold.place
+    at = place(row.line, row.repeats, row.offset, row.asked) if place else None
     if at is None or row.gap or not all(motif.interlinked for motif in row.motifs):
         return at
     follows = row.repeats.leg == np.roll(row.repeats.leg, 1)
@@ -281,9 +282,7 @@ class Painter:
         if self.matrices is not None:
             return self.matrices
         row = self.row
-        at = HOLDS["ride"]
-        assert at is not None
-        return matrices(at(row.line, row.repeats, row.offset, row.asked), self.local)
+        return matrices(ride(row.line, row.repeats, row.offset), self.local)
 
     def _bent(
         self,

@@ -4,21 +4,21 @@ from __future__ import annotations
 
 import math
 from dataclasses import dataclass, field, replace
-from typing import TypeVar
 
 import numpy as np
 from numpy.typing import NDArray
 
 from curlet.core.brush.courses import Row
 from curlet.core.brush.rules import Swell
-from curlet.core.errors import BadInput, TooMuch
+from curlet.core.choice import chosen
+from curlet.core.errors import TooMuch
 from curlet.core.lay.corners import MANNERS, Turning
 from curlet.core.lay.corners.cut import Cut, Cuts, cuts_between, square
 from curlet.core.lay.ends import secured
 from curlet.core.lay.fit import FITS, FitAsk, LegFit
 from curlet.core.lay.fit.shared import share_length
 from curlet.core.lay.frames import LegLine
-from curlet.core.lay.hold import HOLDS
+from curlet.core.lay.hold import HOLDS, Hold
 from curlet.core.lay.in_step import to_the_corners
 from curlet.core.lay.links import lay_links
 from curlet.core.lay.pieces import CornerPlace, PieceSet, piece_set
@@ -37,8 +37,6 @@ _SAME = 1e-9
 _TOUCH = 1e-6
 # A single repeat between two cuts is not eased to less than this share of its length.
 _SQUEEZED = 0.7
-
-T = TypeVar("T")
 
 
 @dataclass(frozen=True, eq=False)
@@ -83,6 +81,11 @@ class LaidRow:
         return np.asarray(lengths[np.minimum(self.repeats.motif, len(lengths) - 1)])
 
     @property
+    def hold(self) -> Hold:
+        """How its repeats sit on the path."""
+        return HOLDS[self.course.hold]
+
+    @property
     def motif(self) -> Motif:
         return self.motifs[0]
 
@@ -111,15 +114,6 @@ class Beside:
     counts: dict[str, int]
 
 
-def named(registry: dict[str, T], name: str, what: str) -> T:
-    """An entry of a registry, or BadInput naming those there are."""
-    try:
-        return registry[name]
-    except KeyError:
-        known = ", ".join(registry)
-        raise BadInput(f"“{name[:32]}” is not a {what}. Choose one of: {known}.") from None
-
-
 def lay_row(
     line: LegLine,
     row: Row,
@@ -136,19 +130,19 @@ def lay_row(
     counts : counts set by hand, by the node where the leg starts.
     mate : the mirrored half whose legs share this row's repeat length.
     """
-    named(HOLDS, row.hold, "hold")
+    hold = chosen(HOLDS, row.hold, "hold")
     motifs = row.motifs(scale)
     reach = widest(motifs)
     cuts = _cuts(line, row, manners, reach, scale)
     rooms = make_rooms(line, row, manners, reach, cuts, scale)
     ends = _square_ends(line, rooms) if any(motif.runs_on for motif in motifs) else {}
-    if row.hold == "links":
+    if hold.chain:
         fits, laid = lay_links(line, row, rooms, counts, scale)
     else:
         fits = _fits(line, row, rooms, counts, scale, _mate_asks(mate, row, reach, scale) if mate else None)
         laid = _repeats(row, rooms, fits, {**cuts, **ends}, scale)
     pieces = piece_set(line, row, rooms, len(motifs), scale)
-    if row.hold == "links" and not line.path.closed:
+    if hold.chain and not line.path.closed:
         pieces = replace(pieces, repeats=_attached(pieces.repeats, laid))
     repeats = _with_pieces(secured(line, row, laid, rooms, reach, scale), pieces)
     return LaidRow(
@@ -205,7 +199,7 @@ def _fits(
     scale: Scale,
     mate: list[FitAsk] | None,
 ) -> tuple[LegFit, ...]:
-    rule = named(FITS, row.fit.kind, "fit")
+    rule = chosen(FITS, row.fit.kind, "fit")
     asks = _asks(line, row, rooms, counts, scale)
     fits = [rule(ask) if ask.available > 0 else _bare(ask) for ask in asks]
     fits = [_slice(room, ask, fit) for room, ask, fit in zip(rooms, asks, fits, strict=True)]

@@ -5,7 +5,6 @@ from __future__ import annotations
 import numpy as np
 
 from curlet.core.errors import TooMuch
-from curlet.core.lay.hold import HOLDS
 from curlet.core.lay.lay import LaidCourse, LaidRun
 from curlet.core.lay.row import LaidRow
 
@@ -45,7 +44,7 @@ def check_sheet(points: int) -> None:
 def _of_course(course: LaidCourse) -> int:
     if not isinstance(course, LaidRow):
         return 0
-    if HOLDS[course.course.hold] is not None:
+    if not course.hold.bends:
         return _PLACEMENT * len(course.repeats)
     each = np.array([sum(len(s.shape.outline.points) for s in motif.shapes) for motif in course.motifs])
     return int(each[course.repeats.motif].sum())

@@ -70,7 +70,9 @@ def chance(seed: int, course: int, line: LegLine, repeats: Repeats, channel: str
     (Steele, Lea and Flood 2014).
     """
     nodes = np.array([zlib.crc32(leg.node_id.encode()) for leg in line.legs], dtype=np.uint64)
-    key = np.uint64(seed & 0xFFFFFFFF) << np.uint64(20) | np.uint64(course << 4 | CHANNELS.index(channel))
+    key = np.uint64(seed & 0xFFFFFFFF) << np.uint64(20) | np.uint64(
+        course << 4 | list(CHANNELS).index(channel)
+    )
     with np.errstate(over="ignore"):
         mixed = _mix(nodes[repeats.leg] + _mix(np.full(len(repeats), key, dtype=np.uint64)))
         mixed = _mix(mixed + repeats.number.astype(np.int64).view(np.uint64))

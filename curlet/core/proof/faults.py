@@ -38,9 +38,9 @@ def faults(run: LaidRun) -> tuple[Warning, ...]:
     for course in run.courses:
         if not isinstance(course, LaidRow):
             continue
-        if course.course.hold == "bend" and course.touching and course.cuts:
+        if course.hold.bends and course.touching and course.cuts:
             found += _broken(run, course)
-        elif course.course.hold in ("ride", "pinned"):
+        elif not course.hold.bends and not course.hold.chain:
             found += _piled(course)
     return tuple(found[:1])
 

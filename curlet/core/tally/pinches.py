@@ -113,9 +113,9 @@ def _room_for_rigid(row: LaidRow, reach: float) -> float:
     """The smallest radius R at which neighbours do not meet: every point of a repeat, x from its middle and y
     toward the inside, lies within the ray between two neighbours, |x| ≤ (R − y)·tan(p/2R); for a block that
     is 2(R − h)·tan(p/2R) ≥ l."""
-    if row.course.hold == "links":
+    if row.hold.chain:
         return _room_for_links(row)
-    if row.course.hold != "ride" or not row.length:
+    if not row.hold.spreads or not row.length:
         return 0.0
     pitch = row.length + max(row.gap, 0.0)
     x, y = _silhouette(row)

@@ -10,6 +10,7 @@ from curlet.core.brush.courses import Row, Share
 from curlet.core.lay import LaidRow, LaidRun
 from curlet.core.lay.corners.limit import SHARPEST_CUT
 from curlet.core.lay.crossings import SHALLOW
+from curlet.core.lay.hold import HOLDS
 from curlet.core.lay.span import LaidSpan
 from curlet.core.measures import MM_PER_INCH, MM_PER_PT, Frame, Measure, Scale
 from curlet.core.motif.families import Family, Running
@@ -50,7 +51,7 @@ def warnings(run: LaidRun, facts: RunTally, tight: tuple[Pinch, ...]) -> tuple[W
             found += _short_leg(run, row.course, leg, index) or _off_leg(run, row.course, leg, index)
             found += _count_not_met(run, leg, index)
         found += [*_step(run, row, facts), *_links(run, row, facts), *_unequal(run, row, facts.legs)]
-    found += [*_no_room(run), *_pinched(run, tight), *_spans(run), *_crossed(run)]
+    found += [*_no_room(run), *_rounded_less(run), *_pinched(run, tight), *_spans(run), *_crossed(run)]
     found += [Warning("lost-place", text) for text in _lost(run)]
     return (*found, *(Warning("tidied", note) for note in run.path.notes))
 
@@ -149,12 +150,12 @@ def _short_leg(run: LaidRun, course: Row, leg: LegTally, index: int) -> list[War
     if leg.repeats:
         return [Warning("short-leg-eased", f"{lead}, so it has one eased to fit.", leg.start, at, index)]
     ease = Mend(f"Ease to {_mm(leg.length, run)}", ((_setting(run, "fit/short_legs"), True),))
-    mend = None if course.hold == "links" else ease
+    mend = None if HOLDS[course.hold].chain else ease
     return [Warning("leg-too-short", f"{lead}, so it has none.", leg.start, at, index, mend)]
 
 
 def _off_leg(run: LaidRun, course: Row, leg: LegTally, index: int) -> list[Warning]:
-    if not leg.off or course.hold == "links":
+    if not leg.off or HOLDS[course.hold].chain:
         return []
     message = (
         f"This leg's stitches are {leg.departure:+.1f} % off what was asked, "
@@ -187,7 +188,7 @@ def _unequal(run: LaidRun, row: LaidRow, legs: tuple[LegTally, ...]) -> Iterator
 
 
 def _step(run: LaidRun, row: LaidRow, facts: RunTally) -> Iterator[Warning]:
-    if not (row.legs[0].unbroken and facts.legs[0].left_over > 1e-6) or row.course.hold == "links":
+    if not (row.legs[0].unbroken and facts.legs[0].left_over > 1e-6) or row.hold.chain:
         return
     leg = facts.legs[0]
     yield Warning(
@@ -202,7 +203,7 @@ def _step(run: LaidRun, row: LaidRow, facts: RunTally) -> Iterator[Warning]:
 
 
 def _links(run: LaidRun, row: LaidRow, facts: RunTally) -> Iterator[Warning]:
-    if row.course.hold != "links":
+    if not row.hold.chain:
         return
     for index, leg in enumerate(facts.legs):
         if leg.left_over > 1e-6:
@@ -218,6 +219,19 @@ def _no_room(run: LaidRun) -> Iterator[Warning]:
         instead = "it is mitred" if abs(corner.turn) < SHARPEST_CUT else "both legs are cut where they meet"
         message = f"The corner piece has no room at this turn of {abs(corner.turn):.0f}°, so {instead}."
         yield Warning("corner-no-room", message, corner.s, _place(run, corner.s))
+
+
+def _rounded_less(run: LaidRun) -> Iterator[Warning]:
+    """Corners whose arc has no room for the radius that was set, or that have none."""
+    set_radius = run.brush.corners.radius.drawn(run.scale)
+    made = {fillet.corner.node_id: fillet.radius for fillet in run.fillets}
+    for corner in run.corners:
+        radius = made.get(corner.node_id, 0.0)
+        if run.manners.of(corner) != "rounded" or radius > set_radius - 1e-6:
+            continue
+        done = f"is rounded by {_mm(radius, run)}" if radius else "stays sharp"
+        message = f"There is no room here for a radius of {_mm(set_radius, run)}: this corner {done}."
+        yield Warning("less-rounded", message, corner.s, _place(run, corner.s))
 
 
 def _pinched(run: LaidRun, tight: tuple[Pinch, ...]) -> Iterator[Warning]:

@@ -11,6 +11,7 @@ from curlet.core.bounds import Bounds
 from curlet.core.errors import BadInput
 from curlet.core.measures import read_measure
 from curlet.core.path import edit
+from curlet.formats.choices import Manner
 from curlet.formats.path_doc import Coordinate
 from curlet.formats.run_places import PlacesDoc
 from curlet.store.commands.intent import BaseIntent, Id
@@ -32,7 +33,7 @@ class SetCorner(BaseIntent):
     kind: Literal["set-corner"]
     run: Id
     node: Node
-    manner: Literal["pivot", "carry", "mitre", "piece", "stop"] | None = None
+    manner: Manner | None = None
 
     def apply(self, state: State) -> str:
         places = run_places(state, self.run)

@@ -55,7 +55,7 @@ def row_of(motif: FamilyDoc, **settings: Any) -> RowDoc:
         "length": natural_length(motif),
         "gap": MeasureDoc(mm=about.gap),
         "hold": about.hold,
-        "fit": FitDoc(kind=about.fit),  # type: ignore[arg-type]
+        "fit": FitDoc(kind=about.fit),
         "overlap": about.overlap,
         "pieces": pieces,
         **settings,
@@ -89,8 +89,8 @@ def empty_brush(kind: str) -> BrushDoc:
     length, width, gap, manner = _EMPTY[kind]
     motif = ArtworkDoc(family="artwork", shapes=(), length=length, width=width)
     row = RowDoc(motif=motif, length=MeasureDoc(mm=length), gap=MeasureDoc(mm=gap), hold="bend")
-    corners = CornerDoc(manner=manner)  # type: ignore[arg-type]
-    return BrushDoc(name=f"My {kind}", kind=kind, courses=(row,), corners=corners)  # type: ignore[arg-type]
+    corners = CornerDoc(manner=manner)
+    return BrushDoc(name=f"My {kind}", kind=kind, courses=(row,), corners=corners)
 
 
 def brush_of(
@@ -105,8 +105,8 @@ def brush_of(
     about = family_of(family).about
     return BrushDoc(
         name=name or about.name,
-        kind=about.kind,  # type: ignore[arg-type]
+        kind=about.kind,
         courses=(row_of(motif_of(family, **values), **(row or {})),),
-        corners=CornerDoc(manner=about.corners, made=about.made),  # type: ignore[arg-type]
+        corners=CornerDoc(manner=about.corners, made=about.made),
         threads=threads or about.threads,
     )

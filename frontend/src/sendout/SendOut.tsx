@@ -3,6 +3,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
 
 import { download } from "@/shared/download";
+import { CHOICES } from "@/shared/api/choices";
 import { api } from "@/shared/api/client";
 import { Choice } from "@/shared/ui/Choice";
 import { NumberField } from "@/shared/ui/NumberField";
@@ -12,7 +13,10 @@ import { useChosen, useDesk, useShown } from "@/table/sheet";
 import { hand } from "@/table/state";
 
 type What = "sheet" | "runs" | "run";
-type As = "svg" | "png";
+type As = (typeof CHOICES.outputs)[number]["id"];
+
+const AS = CHOICES.outputs.map(({ id, label }) => [id, label] as const);
+const hasPixels = (as: As) => CHOICES.outputs.find(({ id }) => id === as)!.pixels;
 
 /** Resolution of the picture in this dialog; the file's own is asked for. */
 const PREVIEW_PPI = 96;
@@ -61,16 +65,8 @@ export function SendOut() {
           <h3 className="mt-2 mb-1 text-[12px] font-bold">What</h3>
           <Choice label="What" options={options} value={what} onChange={setWhat} />
           <h3 className="mt-3 mb-1 text-[12px] font-bold">As</h3>
-          <Choice
-            label="As"
-            options={[
-              ["svg", "SVG in mm"],
-              ["png", "PNG on transparency"],
-            ]}
-            value={as}
-            onChange={setAs}
-          />
-          {as === "png" && (
+          <Choice label="As" options={AS} value={as} onChange={setAs} />
+          {hasPixels(as) && (
             <div className="mt-2 flex items-center justify-between">
               <span>Pixels per inch</span>
               <NumberField label="Pixels per inch" value={String(ppi)} step={50} onCommit={readPpi} />
@@ -162,7 +158,7 @@ function Facts({ as, ppi }: { as: As; ppi: number }) {
   return (
     <>
       <p className="mt-3">
-        <span className="measure">{as === "png" ? `${pixels}, ${size}` : size}</span>
+        <span className="measure">{hasPixels(as) ? `${pixels}, ${size}` : size}</span>
         <br />
         {plural(data.runs, "run")} on the sheet
       </p>

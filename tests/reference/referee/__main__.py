@@ -103,7 +103,8 @@ def _table(found: dict[str, Found], minutes: float, step: int) -> str:
         "*Past its bound*: artwork further from its path than half its width, or its mitre's point, allows. "
         "*Gap*: wider along the path than was set. *Seams*: cases in which light shows inside the artwork in "
         f"a line of more than {LONGEST_SEAM} pixels at 96 to the inch, past the {CROSSING} that two edges "
-        f"crossing at an acute angle may let through, of the pictures looked at in {', '.join(RENDERERS)}. *Unlike*: mirror images that are not the mirror image, of those looked at.",
+        f"crossing at an acute angle may let through, of the pictures looked at in {', '.join(RENDERERS)}. "
+        "*Unlike*: mirror images that are not the mirror image, of those looked at.",
         "",
         "| manner | cases | past its bound | gap too wide | pictures | with seams | mirrored | unlike |",
         "|---|---|---|---|---|---|---|---|",

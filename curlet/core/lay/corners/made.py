@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import math
 from collections.abc import Callable
-from dataclasses import replace
+from dataclasses import dataclass, replace
 from functools import partial
 
 import numpy as np
@@ -100,11 +100,20 @@ def _hangs_from(ask: CornerAsk) -> bool:
     return bool(heights) and max(heights) > _ALONG * ask.reach and min(heights) > -_ALONG * ask.reach
 
 
-MADE: dict[str, Callable[[CornerAsk], Turning]] = {
-    "mitred": mitred,
-    "folded": folded,
-    "turned": turned,
-    "gathered": gathered,
+@dataclass(frozen=True)
+class Made:
+    """A way to make a corner from the repeat: what it is called, its settings, and what it does."""
+
+    label: str
+    turning: Callable[[CornerAsk], Turning]
+    settings: tuple[str, ...] = ()
+
+
+MADE = {
+    "mitred": Made("Mitred", mitred),
+    "folded": Made("Folded", folded),
+    "turned": Made("Turned", turned),
+    "gathered": Made("Gathered", gathered, ("fullness",)),
 }
 
 

@@ -97,6 +97,18 @@ class Manner(Protocol):
     """How a course passes a corner."""
 
     @property
+    def label(self) -> str:
+        """What it is called."""
+
+    @property
+    def done(self) -> str:
+        """What is said of a closed path that is turned so, empty if nothing."""
+
+    @property
+    def settings(self) -> tuple[str, ...]:
+        """The corner rule's settings that it goes by."""
+
+    @property
     def breaks(self) -> bool:
         """Whether a leg ends at the corner."""
 
@@ -105,3 +117,6 @@ class Manner(Protocol):
         """Whether the legs of a rounded corner run on to where they cross."""
 
     def turning(self, ask: CornerAsk) -> Turning: ...
+
+    def radius(self, rule: CornerRule, scale: Scale) -> float:
+        """Of the arc that takes the corner's place in the path, drawn mm; 0 where the path stays as it is."""

@@ -10,16 +10,20 @@ from numpy.typing import NDArray
 
 from curlet.core.drawing import Outline
 from curlet.core.lay.corners.manner import CornerAsk, Turning
+from curlet.core.lay.corners.plain import Unshaped
 from curlet.core.lay.frames import LegLine
 
 Floats = NDArray[np.float64]
 
 
 @dataclass(frozen=True)
-class Mitre:
+class Mitre(Unshaped):
     """A fibre at height y is cut at x = −y·tan(τ/2), in mid-gap, so that both legs are cut at the same
     point of the repeat. Past the mitre limit, a flat cut."""
 
+    label: str = "Mitre"
+    done: str = "mitred"
+    settings: tuple[str, ...] = ("mitre_limit",)
     breaks: bool = True
     sharp: bool = True
 

@@ -9,10 +9,12 @@ import numpy as np
 from numpy.typing import NDArray
 
 from curlet.core.brush.rules import Piece, Pieces
+from curlet.core.choice import chosen
 from curlet.core.lay.corners.axes import CornerAxes
 from curlet.core.lay.corners.limit import SHARPEST_CUT
 from curlet.core.lay.corners.made import MADE, mitred
 from curlet.core.lay.corners.manner import CornerArt, CornerAsk, Turning
+from curlet.core.lay.corners.plain import Unshaped
 from curlet.core.measures import Scale
 from curlet.core.motif.edges import Crossing, edge
 
@@ -25,16 +27,19 @@ _ON_THE_DIAGONAL = 1e-9
 
 
 @dataclass(frozen=True)
-class CornerPiece:
+class CornerPiece(Unshaped):
     """Artwork of reach r along each leg; where none is given, one made from the repeat."""
 
+    label: str = "Corner piece"
+    done: str = "with pieces"
+    settings: tuple[str, ...] = ("made", "mitre_limit")
     breaks: bool = True
     sharp: bool = True
 
     def turning(self, ask: CornerAsk) -> Turning:
         piece = piece_for(ask.pieces, ask.corner.turn)
         if piece is None:
-            return MADE[ask.rule.made](ask)
+            return chosen(MADE, ask.rule.made, "way to make a corner").turning(ask)
         reach = piece.length.drawn(ask.scale) * ask.size
         if not has_room(reach, ask.reach, ask.short, ask.corner.turn):
             return replace(mitred(ask), gave_way=True)

@@ -125,7 +125,16 @@ class LegFit:
     head: int = 0
 
 
-Rule = Callable[[FitAsk], LegFit]
+@dataclass(frozen=True)
+class Fit:
+    """A way to fill a leg: what it is called, and its rule."""
+
+    label: str
+    rule: Callable[[FitAsk], LegFit]
+    settings: tuple[str, ...] = ()
+
+    def __call__(self, ask: FitAsk) -> LegFit:
+        return self.rule(ask)
 
 
 def nothing(ask: FitAsk) -> LegFit:

@@ -48,7 +48,30 @@ class Placements:
 
 
 # From the legs, the repeats, the row's offset and each repeat's length as asked, drawn mm.
-Hold = Callable[[LegLine, Repeats, float, Floats], Placements]
+Place = Callable[[LegLine, Repeats, float, Floats], Placements]
+
+
+@dataclass(frozen=True)
+class Hold:
+    """A way in which repeats sit on the path.
+
+    Attributes
+    ----------
+    label : what it is called.
+    place : where rigid repeats lie; None where artwork bends along the path.
+    chain : whether they are stepped by chords at their own length, and never eased.
+    spreads : whether neighbours on a bend turn away from one another, so that their inner edges near.
+    """
+
+    label: str
+    place: Place | None
+    chain: bool = False
+    spreads: bool = False
+    settings: tuple[str, ...] = ()
+
+    @property
+    def bends(self) -> bool:
+        return self.place is None
 
 
 def met(at: Placements, follows: Bools, near: float) -> Placements:

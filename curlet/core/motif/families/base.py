@@ -1,16 +1,15 @@
-"""What every motif family has: measures with bounds, and facts about itself."""
+"""What every motif family has: settings, and facts about itself."""
 
 from __future__ import annotations
 
-from dataclasses import dataclass, field, fields
+from dataclasses import dataclass
 from types import SimpleNamespace
-from typing import Any, ClassVar
+from typing import ClassVar
 
-from curlet.core.bounds import Bounds
-from curlet.core.errors import BadInput
-from curlet.core.measures import Frame, Measure, Scale
+from curlet.core.measures import Measure, Scale
 from curlet.core.motif.families.pen import Pen
 from curlet.core.motif.motif import Motif, MotifMaker
+from curlet.core.settings import Spec, check_settings, specs_of
 
 KINDS = ("stitch", "rope", "chain", "trim", "border")
 
@@ -51,50 +50,6 @@ class About:
     cell: str | float = 0.0
 
 
-@dataclass(frozen=True)
-class Spec:
-    """One setting of a family: what it is called and what it may be.
-
-    `form` is "measure" (a length), "number", "count", "choice" or "tick".
-    """
-
-    label: str
-    form: str
-    bounds: Bounds | None = None
-    choices: tuple[str, ...] = ()
-
-    def check(self, value: Any) -> None:
-        """Raise BadInput where a value is out of bounds or not among the choices."""
-        if self.bounds is not None:
-            self.bounds.check(value.mm if isinstance(value, Measure) else float(value))
-        if self.choices and value not in self.choices:
-            raise BadInput(f"{self.label} is one of {', '.join(self.choices)}.")
-
-
-def measure(mm: float, label: str, low: float, high: float, usual: str = "") -> Any:
-    """A length, worn mm by default; the bounds give its reason in `usual`."""
-    spec = Spec(label, "measure", Bounds(label, low, high, usual))
-    return field(default=Measure(mm, Frame.WORN), metadata={"spec": spec})
-
-
-def number(value: float, label: str, low: float, high: float, usual: str = "", unit: str = "") -> Any:
-    return field(
-        default=value, metadata={"spec": Spec(label, "number", Bounds(label, low, high, usual, unit))}
-    )
-
-
-def count(value: int, label: str, low: int, high: int, usual: str = "") -> Any:
-    return field(default=value, metadata={"spec": Spec(label, "count", Bounds(label, low, high, usual, ""))})
-
-
-def choice(value: str, label: str, *choices: str) -> Any:
-    return field(default=value, metadata={"spec": Spec(label, "choice", None, choices)})
-
-
-def tick(value: bool, label: str) -> Any:
-    return field(default=value, metadata={"spec": Spec(label, "tick")})
-
-
 class Family:
     """A parametric motif: a frozen dataclass whose fields are made by the functions above."""
 
@@ -114,12 +69,11 @@ class Family:
     @classmethod
     def specs(cls) -> dict[str, Spec]:
         """Every setting by its name, in the order in which a maker decides."""
-        return {item.name: item.metadata["spec"] for item in fields(cls)}  # type: ignore[arg-type]
+        return specs_of(cls)
 
     def check(self) -> None:
         """Raise BadInput where a measure is out of bounds."""
-        for name, spec in self.specs().items():
-            spec.check(getattr(self, name))
+        check_settings(self)
 
     def drawn(self, scale: Scale) -> SimpleNamespace:
         """The settings with every length in sheet mm."""

@@ -1,4 +1,5 @@
 /** How corners are turned, all of them alike. */
+import { CHOICES } from "@/shared/api/choices";
 import { CROSSINGS, MADE, MANNERS } from "@/shared/ui/trade";
 
 import { mmText, NumberRow, Options } from "./fields";
@@ -7,30 +8,43 @@ import { Own } from "./Own";
 
 const MANNER = "/corners/manner";
 
+type Name = keyof typeof CHOICES.cornerSettings;
+type SettingName = Name | "made";
+type Entry = { id: string; settings: readonly string[] };
+
+/** The settings that some of a registry's entries go by, each once. */
+function settingsOf(registry: readonly Entry[], names: ReadonlySet<string>): SettingName[] {
+  const every = registry.filter((entry) => names.has(entry.id)).flatMap((entry) => [...entry.settings]);
+  return [...new Set(every)] as SettingName[];
+}
+
 /** `also` are manners of single corners, whose settings are shown too. */
 export function CornerRules({ also = [] }: { also?: readonly string[] }) {
   const { doc } = useMaker();
   const rule = doc.corners!;
-  const manners = new Set<string>([rule.manner!, ...also]);
+  const settings = settingsOf(CHOICES.manners, new Set([rule.manner!, ...also]));
   return (
     <>
       <Options label="At corners" pointer={MANNER} options={MANNERS} value={rule.manner!} />
-      {manners.has("piece") && <MadeFromRepeat />}
-      {(manners.has("mitre") || manners.has("piece")) && (
-        <NumberRow label="Mitre limit" pointer="/corners/mitre_limit" value={String(rule.mitre_limit)} step={1} />
-      )}
-      {manners.has("stop") && (
-        <NumberRow label="Stops before by" pointer="/corners/stop" value={mmText(rule.stop)} step={0.5} />
-      )}
-      <NumberRow label="Corner angle" pointer="/corners/angle" value={`${rule.angle}°`} step={1} />
+      {settings.map((name) => (name === "made" ? <MadeFromRepeat key={name} /> : <Setting key={name} name={name} />))}
+      <Setting name="angle" />
     </>
   );
+}
+
+/** One of the corner rule's numbers. */
+function Setting({ name }: { name: Name }) {
+  const { doc } = useMaker();
+  const { label, step, form, unit } = CHOICES.cornerSettings[name];
+  const value = doc.corners![name];
+  const text = form === "measure" ? mmText(value as { mm: number }) : `${value as number}${unit === "°" ? unit : ""}`;
+  return <NumberRow label={label} pointer={`/corners/${name}`} value={text} step={step} />;
 }
 
 /** How a corner piece is made where the brush has no artwork for it. */
 function MadeFromRepeat() {
   const { doc: brush } = useMaker();
-  const { made, fullness } = brush.corners!;
+  const made = brush.corners!.made!;
   const drawn = brush.courses?.some((course) => course.course === "row" && course.pieces?.corner_outside);
   if (drawn) return null;
   return (
@@ -39,10 +53,8 @@ function MadeFromRepeat() {
         Made from the repeat
         <Own pointer="/corners/made" label="Made from the repeat" />
       </p>
-      <Options label="Made from the repeat" pointer="/corners/made" options={MADE} value={made!} />
-      {made === "gathered" && (
-        <NumberRow label="Fullness" pointer="/corners/fullness" value={String(fullness)} step={0.1} />
-      )}
+      <Options label="Made from the repeat" pointer="/corners/made" options={MADE} value={made} />
+      {settingsOf(CHOICES.made, new Set([made])).map((name) => name !== "made" && <Setting key={name} name={name} />)}
     </>
   );
 }

@@ -1,84 +1,27 @@
 /** What the trade calls the values of a brush's settings. */
+import { CHOICES } from "@/shared/api/choices";
 
-export const MANNERS = [
-  ["carry", "Carry round"],
-  ["pivot", "Pivot"],
-  ["mitre", "Mitre"],
-  ["piece", "Corner piece"],
-  ["stop", "Stop short"],
-] as const;
+/** A list of the core's as pairs of a name and what it is called. */
+function pairs<T extends { id: string; label: string }>(list: readonly T[]) {
+  return list.map(({ id, label }) => [id, label] as readonly [T["id"], string]);
+}
 
+export const MANNERS = pairs(CHOICES.manners);
 export const MANNER_WORDS: Record<string, string> = Object.fromEntries(MANNERS);
-
-export const MADE = [
-  ["mitred", "Mitred"],
-  ["folded", "Folded"],
-  ["turned", "Turned"],
-  ["gathered", "Gathered"],
-] as const;
-
-export const FITS = [
-  ["leave-over", "Leave over"],
-  ["even-gaps", "Even gaps"],
-  ["ease", "Ease"],
-  ["made-up", "Made up"],
-] as const;
-
-export const REMAINDERS = [
-  ["end", "At the end"],
-  ["start", "At the start"],
-  ["shared", "Shared"],
-] as const;
+export const MADE = pairs(CHOICES.made);
+export const FITS = pairs(CHOICES.fits);
+export const REMAINDERS = pairs(CHOICES.remainders);
+export const LAYOUTS = pairs(CHOICES.layouts);
+export const HOLDS = pairs(CHOICES.holds);
+export const FACINGS = pairs(CHOICES.facings);
+export const OVERLAPS = pairs(CHOICES.overlaps);
+export const CROSSINGS = pairs(CHOICES.crossings);
+export const DRIVERS = pairs(CHOICES.drivers);
+export const CHANNELS = CHOICES.channels.map(({ id, label, unit }) => [id, label, unit] as const);
 
 export const THREAD_ENDS = [
   ["round", "Round"],
   ["flat", "Flat"],
-] as const;
-
-export const LAYOUTS = [
-  ["any", "As it comes"],
-  ["repeat", "A repeat"],
-  ["gap", "A gap"],
-] as const;
-
-export const HOLDS = [
-  ["bend", "Bend"],
-  ["pinned", "Pinned"],
-  ["ride", "Ride"],
-  ["links", "Links"],
-] as const;
-
-export const FACINGS = [
-  ["along", "Along the path"],
-  ["level", "Level"],
-  ["turned", "Turned"],
-] as const;
-
-export const OVERLAPS = [
-  ["next-over-last", "Next over last"],
-  ["last-over-next", "Last over next"],
-  ["interlaced", "Interlaced"],
-] as const;
-
-export const CROSSINGS = [
-  ["plain", "Plain"],
-  ["over-under", "Over and under"],
-] as const;
-
-export const CHANNELS = [
-  ["size", "Size", "%"],
-  ["turn", "Turn", "°"],
-  ["along", "Along", "%"],
-  ["across", "Across", "%"],
-  ["mirror", "Mirror", "%"],
-  ["shade", "Shade", "%"],
-  ["hue", "Hue", "°"],
-] as const;
-
-export const DRIVERS = [
-  ["chance", "Chance"],
-  ["rhythm", "Rhythm"],
-  ["travel", "Travel"],
 ] as const;
 
 export const JOINS = [

@@ -6,9 +6,10 @@ from dataclasses import dataclass
 from typing import ClassVar
 
 from curlet.core.measures import Measure, Scale
-from curlet.core.motif.families.base import About, Family, choice, count, measure, number
+from curlet.core.motif.families.base import About, Family
 from curlet.core.motif.families.border.rails import place_choice, rail
 from curlet.core.motif.motif import Motif
+from curlet.core.settings import choice, count, measure, number
 
 
 @dataclass(frozen=True)

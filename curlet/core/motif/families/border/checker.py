@@ -6,10 +6,11 @@ from dataclasses import dataclass
 from typing import ClassVar
 
 from curlet.core.measures import Measure, Scale
-from curlet.core.motif.families.base import About, Family, count, measure
+from curlet.core.motif.families.base import About, Family
 from curlet.core.motif.families.border.rails import place_choice
 from curlet.core.motif.motif import Motif
 from curlet.core.outlines import box, lines
+from curlet.core.settings import count, measure
 
 
 @dataclass(frozen=True)

@@ -8,10 +8,11 @@ from typing import ClassVar
 import numpy as np
 
 from curlet.core.measures import Measure, Scale
-from curlet.core.motif.families.base import About, Family, measure, number
+from curlet.core.motif.families.base import About, Family
 from curlet.core.motif.families.border.rails import place_choice, rail, turned_side
 from curlet.core.motif.motif import Motif
 from curlet.core.outlines import box, lines
+from curlet.core.settings import measure, number
 
 
 @dataclass(frozen=True)

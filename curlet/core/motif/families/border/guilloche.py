@@ -8,11 +8,12 @@ from typing import ClassVar
 import numpy as np
 
 from curlet.core.measures import Measure, Scale
-from curlet.core.motif.families.base import About, Family, choice, measure, number
+from curlet.core.motif.families.base import About, Family
 from curlet.core.motif.families.border.rails import place_choice, turned_side
 from curlet.core.motif.families.pen import Pen
 from curlet.core.motif.motif import Motif
 from curlet.core.outlines import disc, quarter_band, ribbon, together
+from curlet.core.settings import choice, measure, number
 
 _EDGE = -30.0
 

@@ -6,10 +6,11 @@ from dataclasses import dataclass
 from typing import ClassVar
 
 from curlet.core.measures import Measure, Scale
-from curlet.core.motif.families.base import About, Family, measure
+from curlet.core.motif.families.base import About, Family
 from curlet.core.motif.families.border.rails import place_choice, rail, turned_side
 from curlet.core.motif.motif import Motif
 from curlet.core.outlines import box, lines
+from curlet.core.settings import measure
 
 # Along and across, in shares of the repeat and of half the width less half a line.
 _HOOK = ((0.1, 1), (0.1, -1), (0.86, -1), (0.86, 0.34), (0.36, 0.34), (0.36, -0.36), (0.6, -0.36))

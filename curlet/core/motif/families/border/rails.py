@@ -2,9 +2,9 @@
 
 from __future__ import annotations
 
-from curlet.core.motif.families.base import choice
 from curlet.core.motif.families.pen import Pen
 from curlet.core.outlines import disc, lines
+from curlet.core.settings import choice
 
 
 def place_choice(*, inner: bool = False) -> str:

@@ -6,10 +6,11 @@ from dataclasses import dataclass
 from typing import ClassVar
 
 from curlet.core.measures import Measure, Scale
-from curlet.core.motif.families.base import About, Family, choice, measure
+from curlet.core.motif.families.base import About, Family
 from curlet.core.motif.families.chain.links import FACES, ring, side, turning, whole_ring
 from curlet.core.motif.motif import Motif, MotifMaker
 from curlet.core.outlines import capsule, disc
+from curlet.core.settings import choice, measure
 
 
 @dataclass(frozen=True)

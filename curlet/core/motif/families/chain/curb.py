@@ -7,10 +7,11 @@ from dataclasses import dataclass
 from typing import ClassVar
 
 from curlet.core.measures import Measure, Scale
-from curlet.core.motif.families.base import About, Family, measure, number
+from curlet.core.motif.families.base import About, Family
 from curlet.core.motif.families.chain.links import ring
 from curlet.core.motif.motif import Motif
 from curlet.core.outlines import disc
+from curlet.core.settings import measure, number
 
 # A narrow link that leans much would have to be longer than this many halves of its pitch.
 _LONGEST = 1.4

@@ -8,10 +8,11 @@ from typing import ClassVar
 import numpy as np
 
 from curlet.core.measures import Measure, Scale
-from curlet.core.motif.families.base import About, Family, choice, count, measure
+from curlet.core.motif.families.base import About, Family
 from curlet.core.motif.families.rope.laid import INSIDE
 from curlet.core.motif.motif import Motif
 from curlet.core.outlines import box, lens, moved
+from curlet.core.settings import choice, count, measure
 
 
 @dataclass(frozen=True)

@@ -6,10 +6,11 @@ from dataclasses import dataclass
 from typing import ClassVar
 
 from curlet.core.measures import Measure, Scale
-from curlet.core.motif.families.base import About, Family, choice, measure
+from curlet.core.motif.families.base import About, Family
 from curlet.core.motif.families.rope.laid import INSIDE
 from curlet.core.motif.motif import Motif
 from curlet.core.outlines import box, strand
+from curlet.core.settings import choice, measure
 
 # A ply's width along the cord, of the half lay; the rest is the groove beside it.
 _PLY = 0.9

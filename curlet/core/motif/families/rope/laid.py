@@ -7,9 +7,10 @@ from dataclasses import dataclass
 from typing import ClassVar
 
 from curlet.core.measures import Measure, Scale
-from curlet.core.motif.families.base import About, Family, choice, measure, number
+from curlet.core.motif.families.base import About, Family
 from curlet.core.motif.motif import Motif
 from curlet.core.outlines import box, strand
+from curlet.core.settings import choice, measure, number
 
 # The inside's width, of the rope's.
 INSIDE = 0.9

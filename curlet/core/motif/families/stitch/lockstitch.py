@@ -6,9 +6,10 @@ from dataclasses import dataclass
 from typing import ClassVar
 
 from curlet.core.measures import Measure, Scale
-from curlet.core.motif.families.base import About, Family, measure, tick
+from curlet.core.motif.families.base import About, Family
 from curlet.core.motif.motif import Motif
 from curlet.core.outlines import lens
+from curlet.core.settings import measure, tick
 
 
 @dataclass(frozen=True)

@@ -6,8 +6,9 @@ from dataclasses import dataclass
 from typing import ClassVar
 
 from curlet.core.measures import Measure, Scale
-from curlet.core.motif.families.base import About, Family, choice, count, measure
+from curlet.core.motif.families.base import About, Family
 from curlet.core.motif.motif import Motif
+from curlet.core.settings import choice, count, measure
 
 
 @dataclass(frozen=True)

@@ -6,8 +6,9 @@ from dataclasses import dataclass
 from typing import ClassVar
 
 from curlet.core.measures import Measure, Scale
-from curlet.core.motif.families.base import About, Family, choice, measure, number, tick
+from curlet.core.motif.families.base import About, Family
 from curlet.core.motif.motif import Motif
+from curlet.core.settings import choice, measure, number, tick
 
 
 @dataclass(frozen=True)

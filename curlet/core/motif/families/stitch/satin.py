@@ -8,9 +8,10 @@ from typing import ClassVar
 import numpy as np
 
 from curlet.core.measures import Measure, Scale
-from curlet.core.motif.families.base import About, Family, count, measure, number
+from curlet.core.motif.families.base import About, Family
 from curlet.core.motif.motif import Motif
 from curlet.core.outlines import lines
+from curlet.core.settings import count, measure, number
 
 _SIDE_BY_SIDE = 1.5
 

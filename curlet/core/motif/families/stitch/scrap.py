@@ -8,9 +8,10 @@ from typing import ClassVar
 import numpy as np
 
 from curlet.core.measures import Measure, Scale
-from curlet.core.motif.families.base import About, Family, measure, number
+from curlet.core.motif.families.base import About, Family
 from curlet.core.motif.motif import Motif
 from curlet.core.outlines import ribbon
+from curlet.core.settings import measure, number
 
 # Drawn by hand on a grid of a hundred along and fifty across.
 _HAND = (

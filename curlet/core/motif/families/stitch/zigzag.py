@@ -8,8 +8,9 @@ from typing import ClassVar
 import numpy as np
 
 from curlet.core.measures import Measure, Scale
-from curlet.core.motif.families.base import About, Family, choice, count, measure, tick
+from curlet.core.motif.families.base import About, Family
 from curlet.core.motif.motif import Motif
+from curlet.core.settings import choice, count, measure, tick
 
 
 @dataclass(frozen=True)

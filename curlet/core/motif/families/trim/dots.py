@@ -6,9 +6,10 @@ from dataclasses import dataclass
 from typing import ClassVar
 
 from curlet.core.measures import Measure, Scale
-from curlet.core.motif.families.base import About, Family, count, measure, number
+from curlet.core.motif.families.base import About, Family
 from curlet.core.motif.motif import Motif
 from curlet.core.outlines import box, disc, together
+from curlet.core.settings import count, measure, number
 
 
 @dataclass(frozen=True)

@@ -8,10 +8,11 @@ from typing import ClassVar
 import numpy as np
 
 from curlet.core.measures import Measure, Scale
-from curlet.core.motif.families.base import About, Family, count, measure
+from curlet.core.motif.families.base import About, Family
 from curlet.core.motif.families.pen import Pen
 from curlet.core.motif.motif import Motif
 from curlet.core.outlines import box, curve, disc, lines, ribbon
+from curlet.core.settings import count, measure
 
 
 def _heading(pen: Pen, top: float, foot: float) -> None:

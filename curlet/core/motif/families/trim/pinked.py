@@ -9,9 +9,10 @@ import numpy as np
 
 from curlet.core.drawing import Outline
 from curlet.core.measures import Measure, Scale
-from curlet.core.motif.families.base import About, Family, choice, measure
+from curlet.core.motif.families.base import About, Family
 from curlet.core.motif.motif import Motif
 from curlet.core.outlines import curve, lines
+from curlet.core.settings import choice, measure
 
 
 @dataclass(frozen=True)

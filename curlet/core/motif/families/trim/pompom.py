@@ -8,9 +8,10 @@ from typing import ClassVar
 import numpy as np
 
 from curlet.core.measures import Measure, Scale
-from curlet.core.motif.families.base import About, Family, measure
+from curlet.core.motif.families.base import About, Family
 from curlet.core.motif.motif import Motif
 from curlet.core.outlines import box, curve, lines
+from curlet.core.settings import measure
 
 
 @dataclass(frozen=True)

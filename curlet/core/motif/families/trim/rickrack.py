@@ -8,9 +8,10 @@ from typing import ClassVar
 import numpy as np
 
 from curlet.core.measures import Measure, Scale
-from curlet.core.motif.families.base import About, Family, measure, tick
+from curlet.core.motif.families.base import About, Family
 from curlet.core.motif.motif import Motif
 from curlet.core.outlines import curve, ribbon, wave
+from curlet.core.settings import measure, tick
 
 
 @dataclass(frozen=True)

@@ -9,10 +9,11 @@ import numpy as np
 
 from curlet.core.drawing import Outline
 from curlet.core.measures import Measure, Scale
-from curlet.core.motif.families.base import About, Family, measure, number
+from curlet.core.motif.families.base import About, Family
 from curlet.core.motif.families.pen import Pen
 from curlet.core.motif.motif import Motif
 from curlet.core.outlines import box, curve
+from curlet.core.settings import measure, number
 
 
 @dataclass(frozen=True)

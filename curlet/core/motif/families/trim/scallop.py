@@ -10,10 +10,11 @@ import numpy as np
 
 from curlet.core.drawing import Outline
 from curlet.core.measures import Measure, Scale
-from curlet.core.motif.families.base import About, Family, choice, measure, number
+from curlet.core.motif.families.base import About, Family
 from curlet.core.motif.families.pen import Pen
 from curlet.core.motif.motif import Motif
 from curlet.core.outlines import Floats, arc, box, disc
+from curlet.core.settings import choice, measure, number
 
 
 @dataclass(frozen=True)

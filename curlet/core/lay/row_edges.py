@@ -6,6 +6,8 @@ from dataclasses import dataclass, replace
 
 from curlet.core.brush.courses import Row, Share
 from curlet.core.brush.rules import Piece
+from curlet.core.choice import chosen
+from curlet.core.lay.hold import HOLDS
 from curlet.core.measures import Scale
 from curlet.core.motif.edges import Mismatch, compare, corner_exit, edge
 from curlet.core.motif.families import Family
@@ -50,7 +52,7 @@ def joins(row: Row) -> bool:
 
 def check_edges(row: Row, scale: Scale) -> tuple[Joint, ...]:
     """Every joint of a row: repeat to repeat in its order, ends, corners. Links and gaps have none."""
-    if not joins(row) or row.hold == "links":
+    if not joins(row) or chosen(HOLDS, row.hold, "hold").chain:
         return ()
     motifs, lengths = row.motifs(scale), row.drawn_lengths(scale)
     repeats = [

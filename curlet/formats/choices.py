@@ -1,0 +1,84 @@
+"""What can be chosen, as types of documents and as lists for the page: each name is that of its registry."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Mapping
+from typing import TYPE_CHECKING, Any, Literal, TypeAlias
+
+from curlet.core.brush.rules import (
+    CHANNELS,
+    CROSSINGS,
+    DRIVERS,
+    FACINGS,
+    LAYOUTS,
+    OVERLAPS,
+    REMAINDERS,
+    CornerRule,
+)
+from curlet.core.choice import Choice
+from curlet.core.lay.corners import MANNERS
+from curlet.core.lay.corners.made import MADE
+from curlet.core.lay.fit import FITS
+from curlet.core.lay.hold import HOLDS
+from curlet.core.motif.families import KINDS
+from curlet.core.settings import Spec, specs_of
+from curlet.formats.outputs import OUTPUTS
+
+if TYPE_CHECKING:
+    Kind: TypeAlias = str
+    OutputName: TypeAlias = str
+    Manner: TypeAlias = str
+    Made: TypeAlias = str
+    HoldName: TypeAlias = str
+    FitName: TypeAlias = str
+    Remainder: TypeAlias = str
+    Layout: TypeAlias = str
+    FacingKind: TypeAlias = str
+    Overlap: TypeAlias = str
+    Crossing: TypeAlias = str
+    Channel: TypeAlias = str
+    Driver: TypeAlias = str
+else:
+
+    def _one_of(names: Iterable[str]) -> Any:
+        return Literal[tuple(names)]
+
+    Kind, OutputName = _one_of(KINDS), _one_of(OUTPUTS)
+    Manner, Made, HoldName, FitName = map(_one_of, (MANNERS, MADE, HOLDS, FITS))
+    Remainder, Layout, FacingKind, Overlap = map(_one_of, (REMAINDERS, LAYOUTS, FACINGS, OVERLAPS))
+    Crossing, Channel, Driver = map(_one_of, (CROSSINGS, CHANNELS, DRIVERS))
+
+Json = dict[str, Any]
+
+
+def choices() -> Json:
+    """Every list that is chosen from, and every setting of corners, as the page takes them."""
+    plain = {
+        "remainders": REMAINDERS, "layouts": LAYOUTS, "facings": FACINGS, "overlaps": OVERLAPS,
+        "crossings": CROSSINGS, "drivers": DRIVERS,
+    }  # fmt: skip
+    return {
+        "manners": _listed(MANNERS),
+        "made": _listed(MADE),
+        "fits": _listed(FITS),
+        "holds": _listed(HOLDS),
+        **{name: [{"id": key, "label": label} for key, label in of.items()] for name, of in plain.items()},
+        "channels": [{"id": key, "label": label, "unit": unit} for key, (label, unit) in CHANNELS.items()],
+        "outputs": [
+            {"id": name, "label": output.label, "pixels": output.pixels} for name, output in OUTPUTS.items()
+        ],
+        "cornerSettings": {name: _setting(spec) for name, spec in specs_of(CornerRule).items()},
+    }
+
+
+def _listed(registry: Mapping[str, Choice]) -> list[Json]:
+    return [
+        {"id": name, "label": entry.label, "settings": list(entry.settings)}
+        for name, entry in registry.items()
+    ]
+
+
+def _setting(spec: Spec) -> Json:
+    bounds = spec.bounds
+    unit = bounds.unit if bounds else ""
+    return {"label": spec.label, "form": spec.form, "step": spec.step, "unit": unit}
