@@ -26,7 +26,9 @@ _ALONG = np.linspace(0, 1, 5)
 
 def past_bound(case: Case) -> float:
     """How far anything drawn lies beyond where it may, mm; 0 where nothing does."""
-    path, run = case.path, case.run
+    run = case.run
+    # As it is laid on: rounded, where the manner rounds it.
+    path = run.path
     s = np.linspace(0, path.length, 4000)
     near = cKDTree(path.arc.points(np.union1d(s, path.node_positions)))
     points = [_shown(_points(outline), clips) for _, outline, clips in shapes_of(case.drawn)]
@@ -66,7 +68,10 @@ def _bound(case: Case, reach: float) -> float:
         standing = max(standing, math.hypot(reach, length / 2), reach * min(ratio, 12.0))
     # Lines stand out by half their weight.
     lines = [s.shape.stroke.weight for row in rows for m in row.motifs for s in m.shapes if s.shape.stroke]
-    return standing + over + stands + max(lines, default=0.0) / 2 * ratio + _SPARE
+    # A stitch is a chord: it lies off an arc by its rise.
+    arcs = [(fillet.radius, row.length / 2) for fillet in run.fillets for row in rows]
+    rise = max((r - math.sqrt(max(r * r - half * half, 0.0)) for r, half in arcs), default=0.0)
+    return standing + rise + over + stands + max(lines, default=0.0) / 2 * ratio + _SPARE
 
 
 def _pieces(row: Row) -> list[Piece]:
@@ -91,7 +96,14 @@ def _widest(case: Case, row: LaidRow) -> float:
     starts, ends = slots.start[order], np.maximum.accumulate(slots.end[order])
     gaps = starts[1:] - ends[:-1]
     # Measured on its own line, a gap of a row beside a bend is wider along the path.
-    sharpest = max((1 / abs(radius) for radius in case.legs if radius), default=0.0)
+    radii = [
+        *(fillet.radius for fillet in case.run.fillets),
+        *(abs(radius) for radius in case.legs if radius),
+    ]
+    sharpest = max((1 / radius for radius in radii), default=0.0)
+    if abs(row.offset) * sharpest >= 1:
+        # Its own line doubles back where the path bends more than it has room for: told as a pinch.
+        return 0.0
     asked = max(0.0, *(fit.gap for fit in row.fits)) / (1 - abs(row.offset) * sharpest)
     crossing = (ends[:-1] <= LEG + 1e-6) & (starts[1:] >= LEG - 1e-6)
     found = max(float((gaps[~crossing] - asked).max(initial=0.0)), 0.0)

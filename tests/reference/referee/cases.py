@@ -18,7 +18,7 @@ from tests.shapes import two_legs
 
 # A manner, and how its corner is made from the repeat where no artwork is given.
 MANNERS = (
-    ("carry", ""), ("pivot", ""), ("mitre", ""), ("stop", ""),
+    ("carry", ""), ("pivot", ""), ("mitre", ""), ("stop", ""), ("rounded", ""),
     ("piece", "mitred"), ("piece", "folded"), ("piece", "turned"), ("piece", "gathered"),
 )  # fmt: skip
 TURNS = (15, 30, 45, 60, 75, 90, 105, 120, 135, 150, 165, 175)
