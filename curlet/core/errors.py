@@ -9,5 +9,9 @@ class BadInput(CurletError):
     """A value or file that cannot be used as it is."""
 
 
+class NoLength(BadInput):
+    """A path of no length."""
+
+
 class TooMuch(BadInput):
     """A size, depth or count over a stated limit."""

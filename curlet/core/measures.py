@@ -212,10 +212,10 @@ def lengths_in(text: str, unit: str) -> str:
     thousandths of an inch."""
     if unit != "in":
         return text
-    return _STATED.sub(lambda found: f"{round(float(found[1]) / MM_PER_INCH, 3):g} in", text)
+    return _STATED.sub(lambda found: f"{round(float(found[1].replace(',', '')) / MM_PER_INCH, 3):g} in", text)
 
 
-_STATED = re.compile(r"(\d+(?:\.\d+)?) mm\b")
+_STATED = re.compile(r"(\d{1,3}(?:,\d{3})+(?:\.\d+)?|\d+(?:\.\d+)?) mm\b")
 
 
 def read_measure(text: str, *, accepts: tuple[str, ...] = ("mm",)) -> Reading:

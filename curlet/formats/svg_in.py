@@ -12,7 +12,7 @@ from numpy.typing import NDArray
 
 from curlet.core.drawing import Outline
 from curlet.core.dress.colour import RoleGradient
-from curlet.core.errors import BadInput, TooMuch
+from curlet.core.errors import BadInput, NoLength, TooMuch
 from curlet.core.measures import MM_PER_PX
 from curlet.core.path.chain import chain_to_path
 from curlet.core.path.path import SAME_POINT, Path
@@ -240,10 +240,6 @@ def _contour(contour: Contour, notes: list[str]) -> Path | None:
     """One contour as a path; one without length is left out and noted."""
     try:
         return chain_to_path(contour.cubics, contour.closed)
-    except TooMuch:
-        raise
-    except BadInput as error:
-        if "no length" not in str(error):
-            raise
+    except NoLength:
         notes.append("A path without length was left out.")
         return None

@@ -14,7 +14,7 @@ from curlet.demo.brushes import BRUSHES
 from curlet.formats.brush_file import read_brush
 from tests.outlines import main_row, with_main
 from tests.reference.pictures import differing, picture
-from tests.shapes import HEART, circle, moved, star, turn
+from tests.shapes import HEART, circle, moved, star, turn, two_legs
 
 PPI = 700.0
 
@@ -70,3 +70,11 @@ def test_links_near_a_sharp_turn_pass_over_one_another_as_on_a_straight_line(fli
     far, near = (drawn[:, begin + pixels * at :][:, : 2 * pixels] for at in (4, 12))
     assert near[..., 3].mean() > 0.1
     assert differing(far, near) < 0.004
+
+
+@pytest.mark.parametrize("side", [1, -1])
+@pytest.mark.parametrize("bend", [90.0, -90.0])
+def test_a_chain_turns_a_square_corner_alike_on_either_side(bend: float, side: int) -> None:
+    """A turn of 90° between arcs is 89.9999… or 90.0000…: whether links began anew there hung on rounding."""
+    run = lay(two_legs(90.0, bend, side * 90, 60), read_brush(BRUSHES["chain"]).to_core(), Scale())
+    assert len(main_row(run).legs) == 2

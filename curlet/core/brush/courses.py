@@ -262,10 +262,6 @@ class Span:
         _check_place(self)
         self.swell.check()
 
-    def as_row(self) -> Row:
-        """The same motif repeated."""
-        return Row(self.motif, self.length, Measure(0.0), hold="bend", offset=self.offset)
-
 
 Course = Row | Band | Span
 

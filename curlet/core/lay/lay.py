@@ -11,6 +11,7 @@ from curlet.core.lay.band import LaidBand, lay_band
 from curlet.core.lay.corners import MANNERS
 from curlet.core.lay.crossings import Pass, passes
 from curlet.core.lay.frames import LegLine
+from curlet.core.lay.hold import HOLDS
 from curlet.core.lay.repeats import widest
 from curlet.core.lay.rooms import CornerManners
 from curlet.core.lay.row import Beside, LaidRow, lay_row
@@ -25,6 +26,8 @@ LaidCourse = LaidRow | LaidBand | LaidSpan
 
 # Where a chord would span such a turn there may be no place for the next link.
 LINK_TURN = 90.0
+# Turns are known to this, degrees.
+_ROUNDING = 1e-6
 
 
 @dataclass(frozen=True)
@@ -192,7 +195,7 @@ def _lay_course(walk: _Walk, brush: Brush, index: int, scale: Scale, mate: _Walk
 
 
 def _breaks(course: Row, corner: Corner, manners: CornerManners) -> bool:
-    sharp = course.hold == "links" and abs(corner.turn) >= LINK_TURN
+    sharp = chosen(HOLDS, course.hold, "hold").chain and abs(corner.turn) >= LINK_TURN - _ROUNDING
     return sharp or MANNERS[manners.of(corner)].breaks
 
 

@@ -10,7 +10,7 @@ from typing import Literal
 import numpy as np
 from numpy.typing import NDArray
 
-from curlet.core.errors import BadInput, TooMuch
+from curlet.core.errors import BadInput, NoLength, TooMuch
 from curlet.core.path.arc_length import ArcLength
 
 Floats = NDArray[np.float64]
@@ -78,7 +78,7 @@ class Path:
         path = cls(tuple(node_ids[i] for i in keep), points[keep], into, out, closed, notes)
         # A path without length is one whose handles lie on its one point.
         if len(path.segments) == 0 or np.ptp(path.segments.reshape(-1, 2), axis=0).max() <= SAME_POINT:
-            raise BadInput("This path has no length. Draw it at least between two points.")
+            raise NoLength("This path has no length. Draw it at least between two points.")
         return path
 
     @cached_property

@@ -36,8 +36,10 @@ export function BenchPage() {
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if (!(event.ctrlKey || event.metaKey) || event.target instanceof HTMLInputElement) return;
-      if (event.key === "z" && !event.shiftKey) void workbench.undo();
-      else if (event.key === "y" || (event.key === "z" && event.shiftKey)) void workbench.redo();
+      // With Shift held the key's own letter is a capital.
+      const key = event.key.toLowerCase();
+      if (key === "z" && !event.shiftKey) void workbench.undo();
+      else if (key === "y" || key === "z") void workbench.redo();
       else return;
       event.preventDefault();
     };

@@ -25,7 +25,7 @@ LIGHT = 8 / 255
 # Beside the place where the edges of two shapes cross at an acute angle, as two links' do, any renderer lets
 # light through, as each edge covers its pixels for itself: a line of up to so many pixels, that begins within
 # so many of the open.
-CROSSING, _BESIDE = 8, 3
+CROSSING, _BESIDE = 8, 6
 # About the path, mm: as far as any built-in reaches.
 AROUND = 24.0
 _BLACK = Solid("#000000")

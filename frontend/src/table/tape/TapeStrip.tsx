@@ -1,6 +1,7 @@
 /** A run as a strip: repeats, folds at corners, what is left over hatched, legs off tolerance tinted,
  * tight places and crossings marked; length, gap and start point can be dragged. */
 import type { CornerShown, CrossingShown, LegShown, PinchShown, RunShown } from "@/shared/api/types";
+import { pressed } from "@/shared/ui/press";
 import { MANNER_WORDS } from "@/shared/ui/trade";
 import { mmPer, useLength } from "@/shared/ui/unit";
 import { degrees, plural } from "@/shared/ui/words";
@@ -196,12 +197,9 @@ function CrossingMark({ crossing, at, x }: { crossing: CrossingShown; at: number
   const y = over ? MIDDLE - 15 : MIDDLE + 15;
   return (
     <g
-      role="button"
-      tabIndex={0}
+      {...pressed(() => hand().set({ place: { kind: "crossing", key: crossing.key } }))}
       aria-label={`Crossing at ${degrees(crossing.angle)}, ${over ? "over" : "under"} here`}
       style={{ cursor: "pointer" }}
-      onClick={() => hand().set({ place: { kind: "crossing", key: crossing.key } })}
-      onKeyDown={(event) => event.key === "Enter" && hand().set({ place: { kind: "crossing", key: crossing.key } })}
     >
       <rect x={x - 8} y={y - 8} width={16} height={16} fill="transparent" />
       <path d={`M${x} ${y - 5}l5 5l-5 5l-5 -5z`} fill={over ? "var(--color-base-content)" : "var(--color-base-100)"} stroke="var(--color-base-content)" />
@@ -216,18 +214,11 @@ function EndMark({ end, x }: { end: "start" | "end"; x: number }) {
   const out = end === "start" ? -6 : 6;
   return (
     <g
-      role="button"
-      tabIndex={0}
+      {...pressed(pick)}
       aria-label={end === "start" ? "Start of the run, on the Tape" : "End of the run, on the Tape"}
       aria-pressed={chosen}
       data-testid={`tape-${end}`}
       style={{ cursor: "pointer" }}
-      onClick={pick}
-      onKeyDown={(event) => {
-        if (event.key !== "Enter" && event.key !== " ") return;
-        event.preventDefault();
-        pick();
-      }}
     >
       <rect x={x - 12} y={FOOT - 14} width={24} height={24} fill="transparent" />
       <path
@@ -256,17 +247,10 @@ function Fold({ corner, x, legs, perMm }: FoldProps) {
   return (
     <g
       data-testid="fold"
-      role="button"
-      tabIndex={0}
+      {...pressed(pick)}
       aria-label={`Fold: turns ${degrees(corner.turn)}, ${manner}`}
       aria-pressed={chosen}
       style={{ cursor: "pointer" }}
-      onClick={pick}
-      onKeyDown={(event) => {
-        if (event.key !== "Enter" && event.key !== " ") return;
-        event.preventDefault();
-        pick();
-      }}
     >
       <title>{`turns ${degrees(corner.turn)}, ${manner}`}</title>
       <rect x={x - 9} y={TOP} width={18} height={STRIP} fill={chosen ? "var(--color-accent)" : "transparent"} opacity={0.35} />
