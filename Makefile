@@ -37,7 +37,7 @@ test-python: $(TEST_READY) build
 	$(BIN)/python -m pytest -n auto --dist loadfile
 
 faults: $(TEST_READY) build
-	CURLET_FAULTS=long CURLET_EXAMPLES=200 $(BIN)/python -m pytest tests/faults tests/web/test_described.py
+	CURLET_FAULTS=long CURLET_EXAMPLES=200 $(BIN)/python -m pytest tests/faults tests/web/test_openapi.py
 
 referee: $(TEST_READY) build
 	$(BIN)/python -m tests.reference.referee $(EVERY)

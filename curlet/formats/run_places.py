@@ -6,7 +6,7 @@ from typing import Annotated
 
 from pydantic import Field
 
-from curlet.core.lay import Mate, RunRule
+from curlet.core.lay import OtherHalf, RunRule
 from curlet.formats.brush_motifs import Number, Strict
 
 Node = Annotated[str, Field(min_length=1, max_length=90)]
@@ -28,6 +28,8 @@ class PlacesDoc(Strict):
     flips: Annotated[tuple[Node, ...], Field(max_length=1000)] = ()
     seed: Annotated[int, Field(ge=0, lt=2**32)] = 0
 
-    def to_core(self, *, backwards: bool, mate: Mate | None = None) -> RunRule:
+    def to_core(self, *, backwards: bool, other_half: OtherHalf | None = None) -> RunRule:
         flips = frozenset(self.flips)
-        return RunRule(backwards, self.start, self.opening, self.corners, self.counts, flips, self.seed, mate)
+        return RunRule(
+            backwards, self.start, self.opening, self.corners, self.counts, flips, self.seed, other_half
+        )

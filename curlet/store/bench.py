@@ -18,8 +18,8 @@ from curlet.store.models import Brush, Run
 from curlet.store.names import unlike
 from curlet.store.state import Row, new_id
 from curlet.store.unreadable import readable
+from curlet.store.usage import is_used, new_revisions, sheets_using, use_instead
 from curlet.store.versions import add_version, find_version, list_versions, step_to, version_ahead
-from curlet.store.worn import give_up, is_worn, moved_on, worn_on
 
 Apply = Callable[[BrushDoc], tuple[BrushDoc, str]]
 
@@ -121,7 +121,7 @@ def remove(brush_id: str) -> None:
         brush = _find(brush_id)
         if brush.builtin:
             raise BadInput("Built-in brushes stay in the drawer.")
-        if is_worn(brush_id):
+        if is_used(brush_id):
             raise Conflict("This brush is worn. Take it off its paths first, then it can be removed.")
         brush.delete_instance()
 
@@ -184,11 +184,11 @@ def put_new(doc: BrushDoc, name: str) -> Brush:
 
 
 def _leave_runs(brush: Brush, before: BrushDoc) -> None:
-    if not is_worn(brush.id):
+    if not is_used(brush.id):
         return
     as_it_was = _copy(before, ended(before.name, ", as it was"))
-    moved_on(worn_on([brush.id]))
-    give_up(brush.id, as_it_was.id)
+    new_revisions(sheets_using([brush.id]))
+    use_instead(brush.id, as_it_was.id)
 
 
 def _keep(brush: Brush, doc: BrushDoc, label: str) -> None:
@@ -198,7 +198,7 @@ def _keep(brush: Brush, doc: BrushDoc, label: str) -> None:
 
 def _step_to(brush: Brush, number: int) -> None:
     step_to(brush, number)
-    moved_on(worn_on([brush.id]))
+    new_revisions(sheets_using([brush.id]))
 
 
 def _bench(brush: Brush) -> Bench:

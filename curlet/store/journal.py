@@ -17,8 +17,8 @@ from curlet.store.models import Brush, Sheet, Step
 from curlet.store.rows import delete_rows, insert_rows
 from curlet.store.state import KINDS, Change, Row, State, load_state
 from curlet.store.unreadable import readable
+from curlet.store.usage import new_revisions, sheets_using
 from curlet.store.versions import with_versions
-from curlet.store.worn import moved_on, worn_on
 
 # Is shown the state before a step back or forth and the state after, each with the step's changes; what it
 # raises leaves everything as it was.
@@ -178,7 +178,7 @@ def _put(kind: str, row: Row) -> None:
 def _moved_on(sheet_id: str, changes: list[Change]) -> None:
     """A new revision here, and on every sheet that wears a changed brush."""
     brushes = {change.id for change in changes if change.kind == "brush"}
-    moved_on({sheet_id} | (worn_on(brushes) if brushes else set()))
+    new_revisions({sheet_id} | (sheets_using(brushes) if brushes else set()))
 
 
 def _drop_oldest(sheet_id: str) -> None:

@@ -9,7 +9,7 @@ from peewee import Field, chunked
 from curlet.store.errors import Conflict
 from curlet.store.models import database
 from curlet.store.state import KINDS, Row
-from curlet.store.worn import is_worn
+from curlet.store.usage import is_used
 
 
 def insert_rows(rows: list[tuple[str, Row]]) -> None:
@@ -36,7 +36,7 @@ def delete_rows(keys: list[tuple[str, str]]) -> None:
     """
     for kind, group in groupby(keys, key=lambda key: key[0]):
         ids = [row_id for _, row_id in group]
-        if kind == "brush" and any(map(is_worn, ids)):
+        if kind == "brush" and any(map(is_used, ids)):
             raise Conflict("This brush is worn on another sheet. Take it off there first.")
         model = KINDS[kind]
         for some in chunked(ids, 500):

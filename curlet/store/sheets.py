@@ -93,7 +93,7 @@ def _renamed(value: object, names: dict[str, str]) -> object:
     return names.get(value, value) if isinstance(value, str) else value
 
 
-def put_away(sheet_id: str, *, away: bool) -> None:
+def archive(sheet_id: str, *, away: bool) -> None:
     """Put a sheet away, or bring it back as it was.
 
     Raises

@@ -9,7 +9,7 @@ from functools import lru_cache
 
 from curlet.core.drawing import Group
 from curlet.core.errors import CurletError
-from curlet.core.lay import LaidRun, Mate, RunRule, lay
+from curlet.core.lay import LaidRun, OtherHalf, RunRule, lay
 from curlet.core.lay.draw import draw_run
 from curlet.core.lay.size import check_sheet, points_of
 from curlet.core.measures import Scale
@@ -32,8 +32,8 @@ class _Along:
     places: Content
     path: str
 
-    def rule(self, mate: Mate | None = None) -> RunRule:
-        rule = PlacesDoc.model_validate(self.places.value).to_core(backwards=self.backwards, mate=mate)
+    def rule(self, half: OtherHalf | None = None) -> RunRule:
+        rule = PlacesDoc.model_validate(self.places.value).to_core(backwards=self.backwards, other_half=half)
         return replace(rule, seed=(rule.seed + zlib.crc32(self.path.encode())) % 2**32)
 
 
@@ -104,9 +104,9 @@ def _along(state: State, run: Row) -> _Along:
 @lru_cache(maxsize=512)
 def _laid(asked: _Asked) -> tuple[LaidRun, Tally]:
     along, half = asked.along, asked.half
-    mate = Mate(path_of_content(half.nodes, half.closed), half.rule()) if half else None
+    other = OtherHalf(path_of_content(half.nodes, half.closed), half.rule()) if half else None
     path = path_of_content(along.nodes, along.closed)
-    run = lay(path, core_brush(asked.brush), asked.scale, along.rule(mate))
+    run = lay(path, core_brush(asked.brush), asked.scale, along.rule(other))
     points_of(run)
     return run, tally(run)
 

@@ -13,13 +13,13 @@ from curlet import __version__
 from curlet.store.database import open_database
 from curlet.web import problems
 from curlet.web.bench import bench
-from curlet.web.described import Application
 from curlet.web.drawers import drawers
 from curlet.web.fonts import fonts
 from curlet.web.gate import HEADERS, foreign, too_long
 from curlet.web.guides import guides
-from curlet.web.mending import mending
 from curlet.web.motifs import motifs
+from curlet.web.repair import repair
+from curlet.web.routes import Application
 from curlet.web.send_out import send_out
 from curlet.web.sheets import sheets
 from curlet.web.strips import strips
@@ -57,7 +57,7 @@ def build_app() -> Application:
         drawers,
         motifs,
         tracing,
-        mending,
+        repair,
     ):
         app.register_api(blueprint)
     problems.install(app)

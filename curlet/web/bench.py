@@ -27,8 +27,8 @@ from curlet.web.bench_schemas import (
     Trial,
     VersionNumber,
 )
-from curlet.web.described import Routes
 from curlet.web.replies import Replies, file_of, file_reply, frame_reply, json_reply
+from curlet.web.routes import Routes
 from curlet.web.schemas import BrushUrl, Problem
 
 bench = Routes("bench", __name__, url_prefix="/api")

@@ -28,9 +28,9 @@ from curlet.web.bench_schemas import (
     NewBrush,
     TakenBrushes,
 )
-from curlet.web.described import Routes
 from curlet.web.frames import content_key
 from curlet.web.replies import Replies, file_name, file_of, file_reply, json_reply
+from curlet.web.routes import Routes
 from curlet.web.schemas import Problem, StripQuery
 from curlet.web.strips import strip
 

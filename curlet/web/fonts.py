@@ -10,8 +10,8 @@ from pydantic import BaseModel
 from curlet.store import fonts as store
 from curlet.studio import imports
 from curlet.web.asking import gone
-from curlet.web.described import Routes
 from curlet.web.replies import json_reply
+from curlet.web.routes import Routes
 from curlet.web.run_schemas import FontList, FontShown
 from curlet.web.schemas import Problem, Upload
 

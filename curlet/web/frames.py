@@ -4,6 +4,8 @@ from __future__ import annotations
 
 import hashlib
 import math
+from collections import Counter
+from collections.abc import Callable
 from functools import lru_cache
 from typing import Any
 
@@ -45,13 +47,19 @@ def whole_frame(state: State, labels: tuple[str | None, str | None], notes: tupl
     """Everything on the sheet."""
     frame = Frame()
     measure_together([core_path(row) for row in state.all("path")])
+    used = Counter(run["brush"] for run in state.all("run"))
     head = {
-        **_common(state, labels, frame),
-        "partial": False,
+        "revision": state.sheet["revision"],
+        "sheet": sheet_json(state),
+        "groups": [{key: row[key] for key in ("id", "name", "mark")} for row in state.all("group")],
+        "brushes": [_brush(row, used[row["id"]]) for row in state.all("brush")],
+        **{name: part(state, frame) for name, part in _BESIDE.items()},
+        "unreadable": [vars(row) for row in state.set_aside],
+        "undo": labels[0],
+        "redo": labels[1],
         "paths": [_path(state, row) for row in state.all("path")],
         "runs": [_run(state, run, frame) for run in state.all("run")],
         "as_drawn": [group_json(group, frame) for group in as_drawn(state)],
-        "all_drawn": True,
         "notes": notes,
     }
     return frame.pack(head)
@@ -67,17 +75,32 @@ def preview_frame(draft: State) -> bytes:
     )
     # A line dragged on a flat of thousands is drawn anew alone.
     only = None if _other_groups(draft) else {element_of(row) for row in rows}
+    kinds = {change.kind for change in draft.changes}
     head = {
-        **_common(draft, (None, None), frame),
-        "partial": True,
         "paths": [_path(draft, row) for row in rows],
         "runs": [_run(draft, run, frame) for run in touched_runs(draft)],
+        "gone": [c.id for c in draft.changes if c.kind == "path" and c.id not in draft.rows["path"]],
         "as_drawn": [group_json(group, frame) for group in as_drawn(draft, only)] if redrawn else None,
         "all_drawn": only is None,
-        "notes": (),
-        "gone": [c.id for c in draft.changes if c.kind == "path" and c.id not in draft.rows["path"]],
+        "sheet": sheet_json(draft) if "sheet" in kinds else None,
+        **{name: part(draft, frame) if kinds & _HANGS_ON[name] else None for name, part in _BESIDE.items()},
     }
     return frame.pack(head)
+
+
+# What lies on a sheet beside its paths and runs, and the kinds of rows that change how it is shown.
+_BESIDE: dict[str, Callable[[State, Frame], list[Json]]] = {
+    "letterings": lambda state, _: [lettering_json(state, row) for row in state.all("lettering")],
+    "guides": lambda state, _: [guide_json(row, state.scale.factor) for row in state.all("guide")],
+    "singles": lambda state, frame: [single_json(state, row, frame) for row in state.all("single")],
+    "marks": lambda state, _: [mark_json(state, row) for row in state.all("mark")],
+}
+_HANGS_ON = {
+    "letterings": {"lettering", "sheet"},
+    "guides": {"guide", "sheet"},
+    "singles": {"single", "brush", "sheet"},
+    "marks": {"mark", "path", "sheet"},
+}
 
 
 def _other_groups(draft: State) -> bool:
@@ -90,26 +113,6 @@ def _other_groups(draft: State) -> bool:
         or before["facts"] != after["facts"]
         for before, after in pairs
     ) or any(change.kind in ("sheet", "run") for change in draft.changes)
-
-
-def _common(state: State, labels: tuple[str | None, str | None], frame: Frame) -> Json:
-    sheet = state.sheet
-    worn: dict[str, int] = {}
-    for run in state.all("run"):
-        worn[run["brush"]] = worn.get(run["brush"], 0) + 1
-    return {
-        "revision": sheet["revision"],
-        "sheet": sheet_json(state),
-        "groups": [{key: row[key] for key in ("id", "name", "mark")} for row in state.all("group")],
-        "brushes": [_brush(row, worn.get(row["id"], 0)) for row in state.all("brush")],
-        "guides": [guide_json(row, state.scale.factor) for row in state.all("guide")],
-        "singles": [single_json(state, row, frame) for row in state.all("single")],
-        "marks": [mark_json(state, row) for row in state.all("mark")],
-        "letterings": [lettering_json(state, row) for row in state.all("lettering")],
-        "unreadable": [vars(row) for row in state.set_aside],
-        "undo": labels[0],
-        "redo": labels[1],
-    }
 
 
 def _brush(row: Row, worn_by: int) -> Json:

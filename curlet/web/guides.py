@@ -12,9 +12,9 @@ from curlet.store.commands import AddGuide
 from curlet.store.pictures import find_picture, keep_picture
 from curlet.studio import imports
 from curlet.web.asking import gone
-from curlet.web.described import Routes
 from curlet.web.frames import whole_frame
 from curlet.web.replies import Replies, file_of, frame_reply
+from curlet.web.routes import Routes
 from curlet.web.schemas import Counter, Problem, SheetUrl, Upload
 from curlet.web.sheet_schemas import SheetFrame
 

@@ -17,9 +17,9 @@ from curlet.studio import imports
 from curlet.web.asking import gone
 from curlet.web.bench import shown
 from curlet.web.bench_schemas import BenchShown
-from curlet.web.described import Routes
 from curlet.web.frames import content_key
 from curlet.web.replies import Replies, file_of, file_reply, json_reply
+from curlet.web.routes import Routes
 from curlet.web.schemas import BrushUrl, Counter, Problem, StripQuery, Upload
 
 motifs = Routes("motifs", __name__, url_prefix="/api")

@@ -16,8 +16,8 @@ from curlet.studio import exports
 from curlet.studio.drawn_sheet import sheet_drawing
 from curlet.studio.laying import lay_row
 from curlet.web.asking import gone
-from curlet.web.described import Routes
 from curlet.web.replies import Replies, file_of, file_reply, json_reply
+from curlet.web.routes import Routes
 from curlet.web.schemas import Problem, SendOutFacts, SendOutQuery, SheetUrl
 
 send_out = Routes("send_out", __name__, url_prefix="/api")

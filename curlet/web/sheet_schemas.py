@@ -138,13 +138,10 @@ class SheetFrame(BaseModel):
     """The JSON head of a frame: a sheet with its runs as laid.
 
     The body is binary: the head's length in bytes (uint32, little-endian), the head padded with
-    spaces to a multiple of 4, then float32 little-endian numbers. A partial frame holds only the
-    paths and runs that a preview touched; `gone` names the paths that it takes away. Unless `all_drawn`,
-    each group of `as_drawn` takes the place of the one of its id.
+    spaces to a multiple of 4, then float32 little-endian numbers.
     """
 
     revision: int
-    partial: bool
     sheet: SheetShown
     groups: list[SeamGroupShown]
     letterings: list[LetteringShown]
@@ -155,9 +152,26 @@ class SheetFrame(BaseModel):
     runs: list[RunShown]
     brushes: list[BrushShown]
     unreadable: list[SetAsideShown]
-    as_drawn: list[GroupShown] | None
-    all_drawn: bool
+    as_drawn: list[GroupShown]
     undo: str | None
     redo: str | None
     notes: list[str] = []
-    gone: list[str] = []
+
+
+class PreviewFrame(BaseModel):
+    """The JSON head of a frame that holds only what a preview touched; what is null is as it was.
+
+    `gone` names the paths that it takes away. Unless `all_drawn`, each group of `as_drawn` takes the place of
+    the one of its id.
+    """
+
+    paths: list[PathShown]
+    runs: list[RunShown]
+    gone: list[str]
+    as_drawn: list[GroupShown] | None
+    all_drawn: bool
+    sheet: SheetShown | None
+    letterings: list[LetteringShown] | None
+    guides: list[GuideShown] | None
+    singles: list[SingleShown] | None
+    marks: list[CheckMarkShown] | None

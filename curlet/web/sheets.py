@@ -10,8 +10,8 @@ from pydantic import BaseModel, Field
 
 from curlet.store import sheets as store
 from curlet.studio import sheets as service
-from curlet.web.described import Routes
 from curlet.web.replies import Replies, file_of, json_reply
+from curlet.web.routes import Routes
 from curlet.web.schemas import Problem, SheetUrl
 from curlet.web.sheet_schemas import NewSheet, SheetBegun, SheetList
 
@@ -56,9 +56,9 @@ def duplicate(path: SheetUrl) -> Response:
 
 
 @sheets.post("/sheets/<sheet_id>/away", responses={200: SheetList, **_REPLIES})
-def put_away(path: SheetUrl, body: PutAway) -> Response:
+def archive(path: SheetUrl, body: PutAway) -> Response:
     """Put a sheet away, or bring it back."""
-    store.put_away(path.sheet_id, away=body.away)
+    store.archive(path.sheet_id, away=body.away)
     return every(SheetsQuery())
 
 

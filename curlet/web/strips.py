@@ -11,8 +11,8 @@ from curlet.store import journal
 from curlet.store.errors import Missing
 from curlet.store.runs import laid_brush
 from curlet.studio.strips import brush_strip
-from curlet.web.described import Routes
 from curlet.web.replies import file_of
+from curlet.web.routes import Routes
 from curlet.web.schemas import BrushUrl, RunUrl, StripQuery
 
 strips = Routes("strips", __name__, url_prefix="/api")

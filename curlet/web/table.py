@@ -12,14 +12,14 @@ from curlet.store import journal
 from curlet.store.alike import find_alike
 from curlet.store.state import State
 from curlet.studio import sheets as service
-from curlet.web.described import Routes
 from curlet.web.frames import figure_setting, preview_frame, whole_frame
 from curlet.web.problems import cannot_show
 from curlet.web.replies import Replies, frame_reply, json_reply
+from curlet.web.routes import Routes
 from curlet.web.run_schemas import FigureList
 from curlet.web.schemas import Alike, AlikeQuery, Command, PlaceQuery, Problem, Revision, SheetUrl, Spot
 from curlet.web.sheet_frames import measured_json
-from curlet.web.sheet_schemas import MeasureShown, SheetFrame, WeaveList
+from curlet.web.sheet_schemas import MeasureShown, PreviewFrame, SheetFrame, WeaveList
 
 table = Routes("table", __name__, url_prefix="/api")
 
@@ -84,7 +84,7 @@ def command(path: SheetUrl, body: Command) -> Response:
         return _whole(state)
 
 
-@table.post("/sheets/<sheet_id>/preview", responses=_REPLIES)
+@table.post("/sheets/<sheet_id>/preview", responses={**_REPLIES, 200: PreviewFrame})
 def preview(path: SheetUrl, body: Command) -> Response:
     """What a thing would look like if it were done; nothing is kept."""
     return frame_reply(preview_frame(service.attempt(path.sheet_id, body.revision, body.intent)))

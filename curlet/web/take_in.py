@@ -17,9 +17,9 @@ from curlet.studio import imports
 from curlet.studio.imported_groups import By, sorted_into_groups
 from curlet.studio.jobs import Jobs
 from curlet.web.asking import gone
-from curlet.web.described import Routes
 from curlet.web.frames import whole_frame
 from curlet.web.replies import Replies, frame_reply, json_reply
+from curlet.web.routes import Routes
 from curlet.web.schemas import Counter, Problem, SheetUrl, Upload
 from curlet.web.sheet_schemas import SheetFrame
 

@@ -31,9 +31,9 @@ from curlet.studio.trace_settings import TraceSettings
 from curlet.web.asking import gone
 from curlet.web.bench import shown
 from curlet.web.bench_schemas import BenchShown
-from curlet.web.described import Routes
 from curlet.web.drawing_schemas import GroupShown
 from curlet.web.replies import Replies, json_reply
+from curlet.web.routes import Routes
 from curlet.web.schemas import BrushUrl, Counter, Problem, Upload
 
 tracing = Routes("tracing", __name__, url_prefix="/api")

@@ -174,3 +174,13 @@ def test_an_end_is_picked_on_the_sheet_and_on_the_tape(table: Table, where: str)
     assert 0 < ends["y"] < 668
     table.type_in("Backtack, stitches", "3")
     table.wait(lambda: undo_title(table) == "Undo: Set backtack")
+
+
+@pytest.mark.parametrize("key", [Keys.ENTER, Keys.SPACE], ids=["enter", "space"])
+def test_a_crossing_on_the_tape_answers_keys(table: Table, key: str) -> None:
+    _loop(table)
+    table.wait(lambda: table.browser.find_elements(By.CSS_SELECTOR, "[aria-label*='over here']"))
+    mark = table.browser.find_element(By.CSS_SELECTOR, "[aria-label*='over here']")
+    table.browser.execute_script("arguments[0].focus()", mark)
+    ActionChains(table.browser).send_keys(key).perform()
+    table.wait(lambda: table.button("Flip over and under"))

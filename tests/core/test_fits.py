@@ -8,7 +8,7 @@ from hypothesis import assume, given
 from hypothesis import strategies as st
 
 from curlet.core.brush import Brush, FitRule, Row
-from curlet.core.lay import Mate, RunRule, lay
+from curlet.core.lay import OtherHalf, RunRule, lay
 from curlet.core.lay.fit import FITS, FitAsk, LegFit
 from curlet.core.lay.fit.shared import share_length
 from curlet.core.measures import Measure, Scale
@@ -177,8 +177,8 @@ def test_a_mirrored_mate_gets_the_same_stitch_length_though_its_legs_differ() ->
     brush = Brush(courses=(row,))
     right, left = polyline((0, 0), (50, 0), (50, 31)), polyline((0, 0), (-47, 0), (-47, 33.3))
 
-    def stretches(path: Path, mate: Path | None) -> set[float]:
-        rule = RunRule(mate=Mate(mate, RunRule()) if mate else None)
+    def stretches(path: Path, other_half: Path | None) -> set[float]:
+        rule = RunRule(other_half=OtherHalf(other_half, RunRule()) if other_half else None)
         return {round(fit.stretch, 12) for fit in main_row(lay(path, brush, Scale(), rule)).fits}
 
     assert stretches(right, None) != stretches(left, None)

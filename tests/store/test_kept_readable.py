@@ -14,7 +14,7 @@ from flask.testing import FlaskClient
 from curlet.core.errors import BadInput
 from curlet.formats.brush_file import BrushDoc
 from curlet.formats.names import MOST_LETTERS
-from curlet.store import bench, journal, mending, motifs
+from curlet.store import bench, journal, motifs, repair
 from curlet.store.errors import Missing
 from curlet.store.models import Brush, Motif, Run, SheetPath
 from curlet.web.app import create_app
@@ -141,7 +141,7 @@ def test_what_uses_an_unreadable_brush_is_told_once_and_comes_back_with_it(
     store: FilePath, hardy: FlaskClient
 ) -> None:
     whole, brush = sheet(hardy), Run.get_by_id(RUN).brush_id
-    text = str(mending.as_kept("brush", brush)["doc"])
+    text = str(repair.as_kept("brush", brush)["doc"])
     damage(store, "brush", brush, "doc", "torn")
     (told,) = sheet(hardy)["unreadable"]
     runs = [run["id"] for run in whole["runs"] if run["brush"] == brush]
@@ -169,7 +169,7 @@ def test_a_brush_that_cannot_be_read_goes_back_to_a_version_that_can(
     assert hardy.post(f"/api/unreadable/brush/{own.id}/restore").get_json()["doc"]["name"] == "Mine, better"
     assert hardy.get("/api/unreadable").get_json()["rows"] == []
     with pytest.raises(Missing):
-        mending.restore_brush(own.id)
+        repair.restore_brush(own.id)
 
 
 def test_library_rows_that_cannot_be_read_are_removed(store: FilePath, hardy: FlaskClient) -> None:

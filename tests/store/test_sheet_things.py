@@ -182,10 +182,10 @@ def journal_move(path: str) -> MovePaths:
 def test_what_is_put_away_comes_back_and_the_last_sheet_stays(store: FilePath) -> None:
     every = [row["id"] for row in sheets.list_sheets()]
     for sheet in every[1:]:
-        sheets.put_away(sheet, away=True)
+        sheets.archive(sheet, away=True)
     with pytest.raises(BadInput, match="last sheet"):
-        sheets.put_away(every[0], away=True)
+        sheets.archive(every[0], away=True)
     assert {row["id"] for row in sheets.list_sheets(removed=True)} == set(every[1:])
     for sheet in every[1:]:
-        sheets.put_away(sheet, away=False)
+        sheets.archive(sheet, away=False)
     assert [row["id"] for row in sheets.list_sheets()] == every

@@ -71,9 +71,16 @@ def test_a_preview_keeps_nothing_and_says_only_what_it_touches(client: FlaskClie
     before = sheet(client)
     move = {"kind": "move-nodes", "path": HEM, "moves": [{"id": "n1", "x": 150, "y": 180}]}
     head, _ = read_frame(send(client, move, "preview"))
-    assert head["partial"]
     assert [path["id"] for path in head["paths"]] == [HEM]
     assert [run["id"] for run in head["runs"]] == [RUN]
+    for untouched in ("sheet", "letterings", "guides", "singles"):
+        assert head[untouched] is None
+    # Measurements hang on paths, everything on the sheet's scale.
+    assert head["marks"] == before["marks"]
+    scaled, _ = read_frame(send(client, {"kind": "set-sheet", "scale": "1:2"}, "preview"))
+    assert scaled["sheet"]["factor"] == 0.5
+    assert len(scaled["singles"]) == len(before["singles"])
+    assert len(scaled["runs"]) == len(before["runs"])
     assert sheet(client) == before
 
 

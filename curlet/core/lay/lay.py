@@ -43,7 +43,7 @@ class RunRule:
     counts : counts of single legs, by the node where they start.
     flips : crossings whose over and under are swapped.
     seed : of the sway.
-    mate : the mirrored half of the same seam, if it shares this run's stitch length.
+    other_half : the mirrored half of the same seam, if it shares this run's stitch length.
     """
 
     backwards: bool = False
@@ -53,11 +53,11 @@ class RunRule:
     counts: dict[str, int] = field(default_factory=dict)
     flips: frozenset[str] = frozenset()
     seed: int = 0
-    mate: Mate | None = None
+    other_half: OtherHalf | None = None
 
 
 @dataclass(frozen=True, eq=False)
-class Mate:
+class OtherHalf:
     """The other half of a seam: its path, and what its run says for itself."""
 
     path: Path
@@ -115,8 +115,8 @@ def lay(path: Path, brush: Brush, scale: Scale, rule: RunRule = PLAIN) -> LaidRu
     brush.check(scale)
     chosen(MANNERS, brush.corners.manner, "corner manner")
     walk = _walk(path, brush, scale, rule)
-    mate = _walk(rule.mate.path, brush, scale, rule.mate.rule) if rule.mate else None
-    courses = tuple(_lay_course(walk, brush, index, scale, mate) for index in range(len(brush.courses)))
+    half = _walk(rule.other_half.path, brush, scale, rule.other_half.rule) if rule.other_half else None
+    courses = tuple(_lay_course(walk, brush, index, scale, half) for index in range(len(brush.courses)))
     crossed = passes(walk.path, rule.flips) if brush.crossings.manner == "over-under" else ()
     return LaidRun(walk.path, brush, scale, rule, walk.corners, walk.manners, courses, crossed, walk.fillets)
 
@@ -183,14 +183,14 @@ def _walked(path: Path, rule: RunRule) -> Path:
     return path
 
 
-def _lay_course(walk: _Walk, brush: Brush, index: int, scale: Scale, mate: _Walk | None) -> LaidCourse:
+def _lay_course(walk: _Walk, brush: Brush, index: int, scale: Scale, half: _Walk | None) -> LaidCourse:
     course = brush.courses[index]
     if isinstance(course, Span):
         return lay_span(walk.path, course, index, scale)
     if isinstance(course, Band):
         return lay_band(walk.line_of_band(course, _has_rows(brush)), course, index, walk.manners, scale)
-    shared = course.fit.shared and mate is not None
-    other = Beside(mate.line(course), mate.manners, mate.rule.counts) if shared and mate else None
+    shared = course.fit.shared and half is not None
+    other = Beside(half.line(course), half.manners, half.rule.counts) if shared and half else None
     return lay_row(walk.line(course), course, index, walk.manners, walk.rule.counts, scale, other)
 
 

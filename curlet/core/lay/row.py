@@ -121,14 +121,14 @@ def lay_row(
     manners: CornerManners,
     counts: dict[str, int],
     scale: Scale,
-    mate: Beside | None = None,
+    half: Beside | None = None,
 ) -> LaidRow:
     """Lay a row along the legs of a path.
 
     Parameters
     ----------
     counts : counts set by hand, by the node where the leg starts.
-    mate : the mirrored half whose legs share this row's repeat length.
+    other_half : the mirrored half whose legs share this row's repeat length.
     """
     hold = chosen(HOLDS, row.hold, "hold")
     motifs = row.motifs(scale)
@@ -139,7 +139,14 @@ def lay_row(
     if hold.chain:
         fits, laid = lay_links(line, row, rooms, counts, scale)
     else:
-        fits = _fits(line, row, rooms, counts, scale, _mate_asks(mate, row, reach, scale) if mate else None)
+        fits = _fits(
+            line,
+            row,
+            rooms,
+            counts,
+            scale,
+            _asks_of_other_half(half, row, reach, scale) if half else None,
+        )
         laid = _repeats(row, rooms, fits, {**cuts, **ends}, scale)
     pieces = piece_set(line, row, rooms, len(motifs), scale)
     if hold.chain and not line.path.closed:
@@ -176,10 +183,10 @@ def _with_pieces(laid: Repeats, pieces: PieceSet) -> Repeats:
     return laid.then(pieces.repeats) if len(pieces.repeats) else laid
 
 
-def _mate_asks(mate: Beside, row: Row, reach: float, scale: Scale) -> list[FitAsk]:
-    cuts = _cuts(mate.line, row, mate.manners, reach, scale)
-    rooms = make_rooms(mate.line, row, mate.manners, reach, cuts, scale)
-    return _asks(mate.line, row, rooms, mate.counts, scale)
+def _asks_of_other_half(half: Beside, row: Row, reach: float, scale: Scale) -> list[FitAsk]:
+    cuts = _cuts(half.line, row, half.manners, reach, scale)
+    rooms = make_rooms(half.line, row, half.manners, reach, cuts, scale)
+    return _asks(half.line, row, rooms, half.counts, scale)
 
 
 def _asks(
@@ -197,14 +204,14 @@ def _fits(
     rooms: tuple[Room, ...],
     counts: dict[str, int],
     scale: Scale,
-    mate: list[FitAsk] | None,
+    half: list[FitAsk] | None,
 ) -> tuple[LegFit, ...]:
     rule = chosen(FITS, row.fit.kind, "fit")
     asks = _asks(line, row, rooms, counts, scale)
     fits = [rule(ask) if ask.available > 0 else _bare(ask) for ask in asks]
     fits = [_slice(room, ask, fit) for room, ask, fit in zip(rooms, asks, fits, strict=True)]
     if row.fit.shared:
-        others = [(ask, rule(ask) if ask.available > 0 else _bare(ask)) for ask in mate or ()]
+        others = [(ask, rule(ask) if ask.available > 0 else _bare(ask)) for ask in half or ()]
         fits = share_length(asks, fits, others)
     total = sum(fit.repeats for fit in fits)
     if total > MOST_REPEATS:

@@ -43,8 +43,8 @@ class Crossing:
 class Mismatch:
     """What does not meet.
 
-    `what` is "width" (the two pieces' outer edges differ), "step" (an outline and its mate), "bend" (a
-    change of direction) or "open" (an outline that has no mate); `size` is mm, or degrees for a bend.
+    `what` is "width" (the two pieces' outer edges differ), "step" (an outline and its match), "bend" (a
+    change of direction) or "open" (an outline that has no match); `size` is mm, or degrees for a bend.
     Widths and steps are faults; the others may be meant.
     """
 
@@ -98,7 +98,7 @@ def compare(
 
     Parameters
     ----------
-    alike : whether both are repeats, so that every outline has its mate; else only their outer edges
+    alike : whether both are repeats, so that every outline has its match; else only their outer edges
         have to meet.
     """
     found = _widths(leaving, entering)
@@ -137,13 +137,13 @@ def _between(one: Crossing, other: Crossing) -> list[Mismatch]:
 
 
 def _open(leaving: list[Crossing], entering: list[Crossing]) -> list[Mismatch]:
-    """Crossings that have no mate at their height."""
+    """Crossings that have no match at their height."""
     heights = ([c.y for c in leaving], [c.y for c in entering])
     return [
         Mismatch("open", y, None, 0.0)
         for own, other in (heights, heights[::-1])
         for y in own
-        if min((abs(y - mate) for mate in other), default=math.inf) > STEP
+        if min((abs(y - there) for there in other), default=math.inf) > STEP
     ]
 
 
@@ -193,7 +193,7 @@ def _cut(cubic: Floats, t: float, length: float) -> tuple[float, float]:
 
 
 def corner_exit(motif: Motif, length: float) -> Motif:
-    """A square corner piece turned so that its exit edge is an entry edge's mate: x runs up its outgoing
+    """A square corner piece turned so that its exit edge is an entry edge's match: x runs up its outgoing
     leg to 1 at the edge, y across it."""
 
     def turned(points: Floats) -> Floats:

@@ -115,7 +115,7 @@ def as_wide(art: Artwork, at_end: bool, other: tuple[float, float]) -> Artwork:
 
 def equalised(art: Artwork) -> Artwork:
     """A repeat whose exit is made to match its entry, evenly along it, so that it meets itself: every
-    outline that leaves it ends where its mate enters, or the outermost do where they have no mates."""
+    outline that leaves it ends where its match enters, or the outermost do where they have no mates."""
     leaving, entering = _mates(art)
     low, high = entering[0] - leaving[0], entering[-1] - leaving[-1]
 
@@ -128,7 +128,7 @@ def equalised(art: Artwork) -> Artwork:
 
 
 def _mates(art: Artwork) -> tuple[Floats, Floats]:
-    """Heights at which outlines leave the cell, rising, and those at which their mates enter it, mm."""
+    """Heights at which outlines leave the cell, rising, and those at which their matches enter it, mm."""
     motif = art.make(Scale())
     leaving, entering = (edge(motif, art.length, at_end=at_end) for at_end in (True, False))
     alike = [(c.role, c.weight) for c in leaving] == [(c.role, c.weight) for c in entering]

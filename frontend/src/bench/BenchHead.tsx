@@ -71,11 +71,11 @@ function Earlier() {
   return (
     <span className="relative">
       <button className={quiet} aria-expanded={open} disabled={!versions.length} onClick={() => setOpen(!open)}>
-        Earlier versions
+        History
       </button>
       {open && (
         <ol
-          aria-label="Earlier versions, newest first"
+          aria-label="History, newest first"
           className="absolute top-9 right-0 z-30 max-h-[420px] w-[300px] overflow-y-auto rounded-box border border-base-300 bg-base-100 p-2 text-base-content shadow-lg"
         >
           {versions.map((item) => (

@@ -17,7 +17,7 @@ export function Diamond({ x, y, half = 5, fill = "#1f2a44", stroke = "var(--halo
   );
 }
 
-/** How a grip that moves along or across looks under the hand. */
+/** How a grip that moves along or across looks under the pointer. */
 export const gripStyle = (along: boolean) => ({ cursor: along ? "ew-resize" : "ns-resize", touchAction: "none" });
 
 const ARROWS: Record<string, number> = { ArrowRight: 1, ArrowLeft: -1, ArrowDown: 1, ArrowUp: -1 };

@@ -206,7 +206,7 @@ function Handle({ label, testId, x, y, along = false, step }: HandleProps) {
   const workbench = useWorkbench();
   const bind = useDrag(
     ({ movement: [mx, my], first, last, tap, memo }) => {
-      // The dimension moves under the hand: what it was at first is what is added to.
+      // The dimension moves under the pointer: what it was at first is what is added to.
       const from = (first ? step : memo) as typeof step;
       const made = tap ? null : from(along ? mx : my);
       if (!made) return from;

@@ -9,7 +9,7 @@ import type { Maker, Typed, Value } from "@/shared/maker/maker";
 
 export type Whose = "brush" | "course" | "piece";
 export type Place = NonNullable<Trial["drawing"]>;
-export type Hand = "choose" | "line" | "curve" | "disc" | "rectangle";
+export type DrawingTool = "choose" | "line" | "curve" | "disc" | "rectangle";
 
 interface BenchState {
   brush: BenchShown | null;
@@ -27,7 +27,7 @@ interface BenchState {
   asking: ((keepRuns: boolean | null) => void) | null;
   /** The place whose artwork is drawn on, while one is. */
   drawing: Place | null;
-  hand: Hand;
+  tool: DrawingTool;
   /** Shapes that are chosen, by their place from the bottom. */
   chosen: readonly number[];
   notice: string | null;
@@ -45,7 +45,7 @@ export const useBench = create<BenchState>((set) => ({
   enlarged: null,
   asking: null,
   drawing: null,
-  hand: "choose",
+  tool: "choose",
   chosen: [],
   notice: null,
   set: (values) => set(values),
@@ -168,7 +168,7 @@ export class Workbench {
 
   /** Begin to draw on the artwork at a place, or leave off. */
   draw(place: Place | null) {
-    bench().set({ drawing: place, chosen: [], hand: "choose" });
+    bench().set({ drawing: place, chosen: [], tool: "choose" });
     this.show(null);
   }
 

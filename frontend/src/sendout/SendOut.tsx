@@ -9,8 +9,8 @@ import { Choice } from "@/shared/ui/Choice";
 import { NumberField } from "@/shared/ui/NumberField";
 import { useLength } from "@/shared/ui/unit";
 import { plural } from "@/shared/ui/words";
-import { useChosen, useDesk, useShown } from "@/table/sheet";
-import { hand } from "@/table/state";
+import { useChosen, useSheetSession, useHead } from "@/table/sheet";
+import { tableState } from "@/table/state";
 
 type What = "sheet" | "runs" | "run";
 type As = (typeof CHOICES.outputs)[number]["id"];
@@ -22,8 +22,8 @@ const hasPixels = (as: As) => CHOICES.outputs.find(({ id }) => id === as)!.pixel
 const PREVIEW_PPI = 96;
 
 export function SendOut() {
-  const desk = useDesk();
-  const { head } = useShown();
+  const session = useSheetSession();
+  const head = useHead("revision", "sheet");
   const { path, run } = useChosen();
   const dialog = useRef<HTMLDialogElement>(null);
   const [what, setWhat] = useState<What>("sheet");
@@ -33,7 +33,7 @@ export function SendOut() {
 
   const readPpi = async (typed: string) => {
     try {
-      setPpi((await api.sendOutFacts(desk.id, typed)).ppi);
+      setPpi((await api.sendOutFacts(session.id, typed)).ppi);
       return null;
     } catch (error) {
       return (error as Error).message;
@@ -43,7 +43,7 @@ export function SendOut() {
   const address = (kind: As, resolution: number) => {
     const query = new URLSearchParams({ what: what === "sheet" ? "sheet" : "runs", ppi: String(resolution) });
     if (one) query.set("run", one);
-    return `/api/sheets/${desk.id}/send-out.${kind}?${query}`;
+    return `/api/sheets/${session.id}/send-out.${kind}?${query}`;
   };
   const options: [What, string][] = [
     ["sheet", "Sheet with its lines"],
@@ -55,7 +55,7 @@ export function SendOut() {
       ref={dialog}
       aria-labelledby="send-out-title"
       className="m-auto w-[760px] rounded-box border border-base-300 bg-base-100 p-0 text-base-content backdrop:bg-black/40"
-      onClose={() => hand().set({ sending: false })}
+      onClose={() => tableState().set({ sending: false })}
     >
       <div className="flex">
         <div className="w-[320px] shrink-0 p-4">
@@ -144,12 +144,12 @@ function SendOutFile({ address, as }: { address: string; as: As }) {
 }
 
 function Facts({ as, ppi }: { as: As; ppi: number }) {
-  const desk = useDesk();
+  const session = useSheetSession();
   const { bare, text } = useLength();
-  const { head } = useShown();
+  const head = useHead("revision");
   const { data, error } = useQuery({
-    queryKey: ["send-out", desk.id, head.revision, ppi],
-    queryFn: () => api.sendOutFacts(desk.id, String(ppi)),
+    queryKey: ["send-out", session.id, head.revision, ppi],
+    queryFn: () => api.sendOutFacts(session.id, String(ppi)),
   });
   if (error) return <p role="alert">{error.message}</p>;
   if (!data) return null;

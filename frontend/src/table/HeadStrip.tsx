@@ -1,4 +1,4 @@
-/** The head strip: the sheet, the hand tools, undo and redo, zoom, and sending out. */
+/** The head strip: the sheet, the pointer tools, undo and redo, zoom, and sending out. */
 import { useQuery } from "@tanstack/react-query";
 import { Lamp } from "lucide-react";
 import { useEffect, useState } from "react";
@@ -6,29 +6,29 @@ import { Link, useNavigate } from "react-router";
 
 import { api } from "@/shared/api/client";
 
-import { useDesk, useShown } from "./sheet";
-import { hand, type Tool, useHand } from "./state";
+import { useSheetSession, useHead, useShown } from "./sheet";
+import { tableState, type Tool, useTableState } from "./state";
 import { TOOLS } from "./tools/tools";
 import { fit, TRUE_SIZE, zoomAbout } from "./view";
 
 export function chooseTool(tool: Tool) {
-  hand().set({ tool, draft: [], stroke: [], nodes: [], pointer: null, on: null, preview: null, cutting: false, places: [], measured: null, calibrating: null });
+  tableState().set({ tool, draft: [], stroke: [], nodes: [], pointer: null, on: null, preview: null, cutting: false, places: [], measured: null, calibrating: null });
 }
 
 export function fitSheet(sheet: { width: number; height: number }) {
-  hand().set({ view: fit(sheet, hand().window) });
+  tableState().set({ view: fit(sheet, tableState().window) });
 }
 
 /** Zoom about the middle of the window. */
 export function zoomBy(factor: number) {
-  const { view, window } = hand();
+  const { view, window } = tableState();
   if (!view) return;
   const middle = { x: window.width / 2, y: window.height / 2 };
-  hand().set({ view: zoomAbout(view, middle, factor) });
+  tableState().set({ view: zoomAbout(view, middle, factor) });
 }
 
 export function trueSize() {
-  const { view } = hand();
+  const { view } = tableState();
   if (view) zoomBy(TRUE_SIZE / view.zoom);
 }
 
@@ -37,7 +37,7 @@ const quiet =
 
 /** The way to all sheets, and the sheet's name with the others under it. */
 function SheetChoice() {
-  const { head } = useShown();
+  const head = useHead("sheet");
   const navigate = useNavigate();
   const { data } = useQuery({ queryKey: ["sheets", false], queryFn: () => api.sheets() });
   const others = data?.sheets.filter((sheet) => sheet.id !== head.sheet.id) ?? [];
@@ -87,11 +87,11 @@ function DimRoom() {
 }
 
 export function HeadStrip() {
-  const { head } = useShown();
-  const tool = useHand((state) => state.tool);
-  const view = useHand((state) => state.view);
-  const marks = useHand((state) => state.marks);
-  const desk = useDesk();
+  const head = useShown(({ head }) => head);
+  const tool = useTableState((state) => state.tool);
+  const view = useTableState((state) => state.view);
+  const marks = useTableState((state) => state.marks);
+  const session = useSheetSession();
   const dark = head.sheet.ground_tone === "dark";
   return (
     <header className="head col-span-3 flex items-center gap-2 bg-neutral px-3 whitespace-nowrap text-neutral-content">
@@ -119,7 +119,7 @@ export function HeadStrip() {
           aria-pressed={marks}
           aria-keyshortcuts="M"
           title="Hide or show every mark (M)"
-          onClick={() => hand().set({ marks: !marks })}
+          onClick={() => tableState().set({ marks: !marks })}
         >
           Marks
         </button>
@@ -127,7 +127,7 @@ export function HeadStrip() {
         <button
           className={quiet}
           title="The ground behind the sheet, for seeing white or dark thread"
-          onClick={() => void desk.command({ kind: "set-sheet", ground: dark ? "light" : "dark" })}
+          onClick={() => void session.command({ kind: "set-sheet", ground: dark ? "light" : "dark" })}
         >
           {dark ? "Lighten" : "Darken"}
         </button>
@@ -136,7 +136,7 @@ export function HeadStrip() {
           className={quiet}
           disabled={!head.undo}
           title={head.undo ? `Undo: ${head.undo}` : "Nothing to undo"}
-          onClick={() => void desk.undo()}
+          onClick={() => void session.undo()}
         >
           Undo
         </button>
@@ -144,7 +144,7 @@ export function HeadStrip() {
           className={quiet}
           disabled={!head.redo}
           title={head.redo ? `Redo: ${head.redo}` : "Nothing to redo"}
-          onClick={() => void desk.redo()}
+          onClick={() => void session.redo()}
         >
           Redo
         </button>
@@ -174,7 +174,7 @@ export function HeadStrip() {
       </div>
       <button
         className="cursor-pointer rounded-field bg-primary px-3.5 py-1 font-semibold text-primary-content hover:brightness-105"
-        onClick={() => hand().set({ sending: true })}
+        onClick={() => tableState().set({ sending: true })}
       >
         Send out
       </button>

@@ -1,10 +1,10 @@
 /** What happened and what to do, over the foot of the sheet until it is put away. */
 import { X } from "lucide-react";
 
-import { hand, useHand } from "./state";
+import { tableState, useTableState } from "./state";
 
 export function NoticeBar() {
-  const notice = useHand((state) => state.notice);
+  const notice = useTableState((state) => state.notice);
   return (
     <div aria-live="assertive" className="pointer-events-none absolute inset-x-0 bottom-3 z-20 flex justify-center">
       {notice && (
@@ -17,7 +17,7 @@ export function NoticeBar() {
           <button
             className="cursor-pointer rounded-field p-0.5 hover:bg-base-200"
             aria-label="Put this message away"
-            onClick={() => hand().set({ notice: null })}
+            onClick={() => tableState().set({ notice: null })}
           >
             <X size={16} />
           </button>

@@ -1,6 +1,6 @@
 /** The Table: paths, the sheet, the Ticket and the Tape. */
 import { useQueryClient } from "@tanstack/react-query";
-import { useEffect, useState } from "react";
+import { useEffect, useLayoutEffect, useState } from "react";
 import { Link, useParams } from "react-router";
 
 import { Message } from "./Message";
@@ -13,29 +13,30 @@ import { api, Refusal } from "@/shared/api/client";
 import { keepSheet } from "@/shared/lastSheet";
 import { UnitContext } from "@/shared/ui/unit";
 import { SendOut } from "@/sendout/SendOut";
-import { DeskContext, useNewDesk, useSheetQuery, useShown } from "./sheet";
-import { choosePaths, hand, useHand } from "./state";
+import { SheetSessionContext, useNewSheetSession, useSheetQuery, useHead } from "./sheet";
+import { choosePaths, tableState, useTableState } from "./state";
 import { Tape } from "./tape/Tape";
 import { Ticket } from "./ticket/Ticket";
 
 export function TablePage() {
   const { sheetId = "" } = useParams();
-  const desk = useNewDesk(sheetId);
+  const session = useNewSheetSession(sheetId);
   const { data, error } = useSheetQuery(sheetId);
+  useLayoutEffect(() => session.connect(), [session]);
   useEffect(() => {
     keepSheet(sheetId);
     choosePaths([]);
-    hand().set({ view: null, draft: [], preview: null, lit: null, single: null, places: [], measured: null });
+    tableState().set({ view: null, draft: [], preview: null, lit: null, single: null, places: [], measured: null });
   }, [sheetId]);
   // A sheet that is shown stays, whatever goes wrong when it is asked for again.
   if (error && !data) return <NotShown id={sheetId} error={error} />;
   if (!data) return <Message title="Curlet" text="Opening the sheet." />;
   return (
-    <DeskContext value={desk}>
+    <SheetSessionContext value={session}>
       <UnitContext value={data.head.sheet.unit}>
         <Table />
       </UnitContext>
-    </DeskContext>
+    </SheetSessionContext>
   );
 }
 
@@ -73,8 +74,8 @@ function NotShown({ id, error }: { id: string; error: Error }) {
 
 function Table() {
   useKeys();
-  const { head } = useShown();
-  const sending = useHand((state) => state.sending);
+  const head = useHead("sheet");
+  const sending = useTableState((state) => state.sending);
   useEffect(() => {
     document.title = `${head.sheet.name} · Curlet`;
   }, [head.sheet.name]);

@@ -1,25 +1,56 @@
 /** The sheet as the server has it, and the ways to change it. */
 import { useQuery, useQueryClient, type QueryClient } from "@tanstack/react-query";
 import { createContext, useContext, useMemo } from "react";
+import { createStore, useStore } from "zustand";
+import { useShallow } from "zustand/react/shallow";
 
 import { api, type DrawingChosen, Refusal } from "@/shared/api/client";
-import { type Frame, withPreview } from "@/shared/api/frame";
-import type { Intent, PathShown, RunShown } from "@/shared/api/types";
+import { type Frame, type Preview, withPreview } from "@/shared/api/frame";
+import type { Intent, PathShown, RunShown, SheetFrame } from "@/shared/api/types";
 
-import { choosePaths, hand, useHand } from "./state";
+import { choosePaths, tableState, useTableState } from "./state";
 
 type Change = (id: string, revision: number) => Promise<Frame>;
 
 /** Sends changes one after the other, and previews newest first. */
-export class Desk {
+export class SheetSession {
   private line: Promise<unknown> = Promise.resolve();
   private running: AbortController | null = null;
   private waiting: Intent | null = null;
+
+  /** What the page shows: parts of it are asked for, so that only what changed is rendered again. */
+  readonly shown = createStore<{ frame: Frame | null }>(() => ({ frame: null }));
+  private merged: { base?: Frame; preview: Preview | null; frame: Frame | null } = { preview: null, frame: null };
 
   constructor(
     readonly id: string,
     private readonly queries: QueryClient,
   ) {}
+
+  /** The sheet as kept, with a drag's preview over it: put together once for each. */
+  frame(): Frame | null {
+    const base = this.queries.getQueryData<Frame>(this.key);
+    const preview = tableState().preview;
+    if (this.merged.base !== base || this.merged.preview !== preview) {
+      this.merged = { base, preview, frame: base && preview ? withPreview(base, preview) : (base ?? null) };
+    }
+    return this.merged.frame;
+  }
+
+  /** What is shown now, for what is done rather than drawn. */
+  get head(): SheetFrame {
+    const frame = this.frame();
+    if (!frame) throw new Error("no sheet yet");
+    return frame.head;
+  }
+
+  /** Follow what the server sends and what is previewed; gives the way to stop. */
+  connect = () => {
+    const update = () => this.shown.setState({ frame: this.frame() });
+    update();
+    const stops = [this.queries.getQueryCache().subscribe(update), useTableState.subscribe(update)];
+    return () => stops.forEach((stop) => stop());
+  };
 
   private get key() {
     return ["sheet", this.id];
@@ -58,15 +89,15 @@ export class Desk {
   }
 
   private async carryOut(send: Change): Promise<Refusal | null> {
-    const told = hand().notice;
+    const told = tableState().notice;
     try {
       const frame = await send(this.id, this.revision);
       this.queries.setQueryData(this.key, frame);
       const notes = frame.head.notes ?? [];
-      hand().set({ preview: null });
-      if (notes.length) hand().set({ notice: { tone: "word", text: notes.join(" ") } });
+      tableState().set({ preview: null });
+      if (notes.length) tableState().set({ notice: { tone: "word", text: notes.join(" ") } });
       // What was said in the meantime is of something else, and stays.
-      else if (hand().notice === told) hand().set({ notice: null });
+      else if (tableState().notice === told) tableState().set({ notice: null });
       return null;
     } catch (error) {
       return this.refused(error);
@@ -76,7 +107,7 @@ export class Desk {
   private async refused(error: unknown): Promise<Refusal> {
     const refusal =
       error instanceof Refusal ? error : new Refusal(0, "That did not work", String(error));
-    hand().set({ preview: null, notice: { tone: "fault", text: refusal.message } });
+    tableState().set({ preview: null, notice: { tone: "fault", text: refusal.message } });
     if (refusal.status === 409) {
       // Catch up with the other page; what was typed stays in its field.
       await this.queries.refetchQueries({ queryKey: this.key });
@@ -95,7 +126,7 @@ export class Desk {
     api
       .preview(this.id, this.revision, intent, abort.signal)
       .then((frame) => {
-        if (this.running === abort) hand().set({ preview: frame });
+        if (this.running === abort) tableState().set({ preview: frame });
       })
       .catch(() => undefined)
       .finally(() => {
@@ -138,48 +169,57 @@ export class Desk {
     this.running?.abort();
     this.running = null;
     this.waiting = null;
-    if (clear) hand().set({ preview: null });
+    if (clear) tableState().set({ preview: null });
   }
 }
 
-export const DeskContext = createContext<Desk | null>(null);
+export const SheetSessionContext = createContext<SheetSession | null>(null);
 
-export function useDesk(): Desk {
-  const desk = useContext(DeskContext);
-  if (!desk) throw new Error("no desk");
-  return desk;
+export function useSheetSession(): SheetSession {
+  const session = useContext(SheetSessionContext);
+  if (!session) throw new Error("no session");
+  return session;
 }
 
-export function useNewDesk(id: string): Desk {
+export function useNewSheetSession(id: string): SheetSession {
   const queries = useQueryClient();
-  return useMemo(() => new Desk(id, queries), [id, queries]);
+  return useMemo(() => new SheetSession(id, queries), [id, queries]);
 }
 
 export function useSheetQuery(id: string) {
   return useQuery({ queryKey: ["sheet", id], queryFn: () => api.sheet(id) });
 }
 
-/** The sheet as shown: as kept, with a drag's preview over it. */
-export function useShown(): Frame {
-  const { data } = useSheetQuery(useDesk().id);
-  const preview = useHand((state) => state.preview);
-  const shown = useMemo(() => (data ? withPreview(data, preview) : null), [data, preview]);
-  if (!shown) throw new Error("no sheet yet");
-  return shown;
+/** Part of the sheet as it is shown; only when that part changes is what asks for it rendered again. */
+export function useShown<T>(select: (frame: Frame) => T): T {
+  const session = useSheetSession();
+  return useStore(
+    session.shown,
+    useShallow(({ frame }) => {
+      const shown = frame ?? session.frame();
+      if (!shown) throw new Error("no sheet yet");
+      return select(shown);
+    }),
+  );
+}
+
+/** Some fields of the sheet's head. */
+export function useHead<Key extends keyof SheetFrame>(...keys: Key[]): Pick<SheetFrame, Key> {
+  return useShown(({ head }) => Object.fromEntries(keys.map((key) => [key, head[key]])) as Pick<SheetFrame, Key>);
 }
 
 /** The path that the Ticket and the Tape are about: the last one chosen. */
 export function useChosen() {
-  const shown = useShown();
-  const chosen = useHand((state) => state.chosen);
-  const picked = useHand((state) => state.run);
+  const shown = useHead("paths", "runs");
+  const chosen = useTableState((state) => state.chosen);
+  const picked = useTableState((state) => state.run);
   return useMemo(() => {
-    const paths = chosen.flatMap((id) => shown.head.paths.find((path) => path.id === id) ?? []);
+    const paths = chosen.flatMap((id) => shown.paths.find((path) => path.id === id) ?? []);
     const path = paths.at(-1) ?? null;
-    const worn = shown.head.runs.filter((r) => r.path === path?.id);
+    const worn = shown.runs.filter((r) => r.path === path?.id);
     const run = worn.find((r) => r.id === picked) ?? worn.at(-1) ?? null;
     // With several paths a change goes to the topmost run of each.
-    const tops = paths.flatMap((p) => (p === path ? run : shown.head.runs.findLast((r) => r.path === p.id)) ?? []);
+    const tops = paths.flatMap((p) => (p === path ? run : shown.runs.findLast((r) => r.path === p.id)) ?? []);
     return { paths, path, run, runs: tops, worn };
   }, [shown, chosen, picked]);
 }

@@ -1,8 +1,8 @@
-/** What the hand is doing on the Table: nothing here is kept by the server. */
+/** What is chosen on the Table and what is being done there; the server keeps nothing of it. */
 import { create } from "zustand";
 
 import type { MeasureShown } from "@/shared/api/types";
-import type { Frame } from "@/shared/api/frame";
+import type { Preview } from "@/shared/api/frame";
 
 import type { Size, Spot, View } from "./view";
 
@@ -30,7 +30,7 @@ export interface Writing {
   numbers: Record<string, string>;
 }
 
-/** What draws the hand. */
+/** What draws the pointer. */
 export interface Snaps {
   nodes: boolean;
   paths: boolean;
@@ -49,11 +49,11 @@ function keptSnaps(): Snaps {
   }
 }
 
-/** Turn one of the things that draw the hand on or off; kept in this browser. */
+/** Turn one of the things that draw the pointer on or off; kept in this browser. */
 export function setSnap(which: keyof Snaps, on: boolean) {
-  const snaps = { ...hand().snaps, [which]: on };
+  const snaps = { ...tableState().snaps, [which]: on };
   localStorage.setItem(SNAPS, JSON.stringify(snaps));
-  useHand.setState({ snaps });
+  useTableState.setState({ snaps });
 }
 
 export interface Notice {
@@ -66,7 +66,7 @@ export interface Place {
   key: string;
 }
 
-interface Hand {
+interface TableState {
   tool: Tool;
   view: View | null;
   window: Size;
@@ -109,13 +109,13 @@ interface Hand {
   single: string | null;
   pointer: Spot | null;
   lit: { run: string; index: number } | null;
-  preview: Frame | null;
+  preview: Preview | null;
   notice: Notice | null;
   sending: boolean;
-  set: (values: Partial<Omit<Hand, "set">>) => void;
+  set: (values: Partial<Omit<TableState, "set">>) => void;
 }
 
-export const useHand = create<Hand>((set) => ({
+export const useTableState = create<TableState>((set) => ({
   tool: "choose",
   view: null,
   window: { width: 0, height: 0 },
@@ -152,8 +152,8 @@ export const useHand = create<Hand>((set) => ({
 
 /** Choose paths, and nothing on them yet. */
 export function choosePaths(chosen: string[]) {
-  useHand.setState({ chosen, nodes: [], run: null, place: null, adding: false, cutting: false, single: null, guide: null });
+  useTableState.setState({ chosen, nodes: [], run: null, place: null, adding: false, cutting: false, single: null, guide: null });
 }
 
-/** Outside of rendering: the hand as it is now. */
-export const hand = () => useHand.getState();
+/** Outside of rendering: the state as it is now. */
+export const tableState = () => useTableState.getState();

@@ -10,15 +10,15 @@ _SLACK = 1e-12
 
 
 def share_length(
-    asks: list[FitAsk], fits: list[LegFit], mate: list[tuple[FitAsk, LegFit]] | None = None
+    asks: list[FitAsk], fits: list[LegFit], other_half: list[tuple[FitAsk, LegFit]] | None = None
 ) -> list[LegFit]:
     """The mean stretch, weighted by the length laid, for every leg; gaps take the difference.
 
-    The legs of a mirrored mate count in the mean, so that both halves get the same length. Where a gap would
+    The legs of the other half count in the mean, so that both halves get the same length. Where a gap would
     go below 0 on any leg, the length is the longest at which none does. Repeats that touch or overlap have no
     gap to take a difference: there every leg keeps its own.
     """
-    every = [*zip(asks, fits, strict=True), *(mate or ())]
+    every = [*zip(asks, fits, strict=True), *(other_half or ())]
     laid = [(fit.stretch, ask.total(fit.repeats)) for ask, fit in every if fit.repeats]
     whole = sum(length for _, length in laid)
     if not whole or any(ask.gap <= 0 for ask in asks):

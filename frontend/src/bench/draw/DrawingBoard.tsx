@@ -6,7 +6,7 @@ import type { ArtworkShown, GroupShown } from "@/shared/api/types";
 import { Choice } from "@/shared/ui/Choice";
 import { QuietButton } from "@/shared/maker/QuietButton";
 
-import { bench, useBench, useWorkbench, type Hand } from "../bench";
+import { bench, useBench, useWorkbench, type DrawingTool } from "../bench";
 import { Painted } from "../Painted";
 import { PLACE_WORDS } from "../SampleStrip";
 import { useSize } from "../useSize";
@@ -21,7 +21,7 @@ const HEIGHT = 400;
 const BESIDE = 0.35;
 const FAINT = 0.25;
 
-const HANDS: readonly (readonly [Hand, string])[] = [
+const TOOLS: readonly (readonly [DrawingTool, string])[] = [
   ["choose", "Choose"],
   ["line", "Line"],
   ["curve", "Curve"],
@@ -29,7 +29,7 @@ const HANDS: readonly (readonly [Hand, string])[] = [
   ["rectangle", "Rectangle"],
 ];
 
-const SAYS: Record<Hand, string> = {
+const SAYS: Record<DrawingTool, string> = {
   choose: "Press a shape to choose it, with Shift to choose more. Drag it, or move it by the arrow keys.",
   line: "Press where its points lie; press the first again to close it, Enter to end it.",
   curve: "Press where it passes; press the first again to close it, Enter to end it.",
@@ -43,7 +43,7 @@ export function DrawingBoard({ drawn, artwork: now }: { drawn: BenchDrawn; artwo
   const [still, setStill] = useState<ArtworkShown | null>(null);
   const artwork = still ?? now;
   const count = useKeptCount(now);
-  const hand = useBench((state) => state.hand);
+  const tool = useBench((state) => state.tool);
   const [box, { width }] = useSize<HTMLDivElement>();
   const view = useSteadyView(artwork, width);
   const group = useMemo<GroupShown>(
@@ -62,12 +62,12 @@ export function DrawingBoard({ drawn, artwork: now }: { drawn: BenchDrawn; artwo
     <section aria-label="Drawing" className="shrink-0 border-b border-base-300 px-3.5 pt-2 pb-2.5">
       <div className="flex flex-wrap items-center gap-3">
         <h2 className="font-bold">Drawing the {PLACE_WORDS[artwork.place]}</h2>
-        <Choice label="Hand tool" options={HANDS} value={hand} onChange={(picked) => bench().set({ hand: picked })} />
+        <Choice label="Hand tool" options={TOOLS} value={tool} onChange={(picked) => bench().set({ tool: picked })} />
         <span className="ml-auto">
           <QuietButton onClick={() => workbench.draw(null)}>Done drawing</QuietButton>
         </span>
       </div>
-      <p className="muted mt-1 text-[12px]">{SAYS[hand]} Hold Alt to place it freely.</p>
+      <p className="muted mt-1 text-[12px]">{SAYS[tool]} Hold Alt to place it freely.</p>
       <div ref={box} className="relative mt-1.5 overflow-hidden rounded-box bg-(--cloth)" style={{ height: HEIGHT }} data-testid="drawing-board">
         {width > 0 && (
           <>
@@ -81,13 +81,13 @@ export function DrawingBoard({ drawn, artwork: now }: { drawn: BenchDrawn; artwo
             </div>
             <svg className="absolute inset-0 h-full w-full" role="group" aria-label="Shapes and cell">
               <Ghost artwork={artwork} view={view} />
-              {hand === "choose" ? (
+              {tool === "choose" ? (
                 <>
                   <CellEdges artwork={artwork} view={view} height={HEIGHT} width={width} onHold={setStill} />
                   <Shapes artwork={artwork} view={view} count={count} />
                 </>
               ) : (
-                <NewFigure key={hand} artwork={artwork} view={view} figure={hand} />
+                <NewFigure key={tool} artwork={artwork} view={view} figure={tool} />
               )}
             </svg>
           </>

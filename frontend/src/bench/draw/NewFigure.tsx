@@ -1,13 +1,13 @@
-/** A new figure under the hand: dragged from corner to corner, or pressed point by point. */
+/** A new figure under the pointer: dragged from corner to corner, or pressed point by point. */
 import { useEffect, useRef, useState } from "react";
 
 import type { ArtworkShown } from "@/shared/api/types";
 
-import { bench, useBench, useWorkbench, type Hand } from "../bench";
+import { bench, useBench, useWorkbench, type DrawingTool } from "../bench";
 import type { View } from "./view";
 import { placesOf, round, snapShift } from "./snap";
 
-type Figure = Exclude<Hand, "choose">;
+type Figure = Exclude<DrawingTool, "choose">;
 type Point = [number, number];
 
 /** Pressing this near the first point closes the line, px. */
@@ -40,14 +40,14 @@ export function NewFigure({ artwork, view, figure }: Props) {
     setPoints([]);
     if (at.length < 2) return;
     const made = { kind: "add-figure", course, place: artwork.place, figure, points: at.map(([x, y]) => [x, y] as [number, number]), closed } as const;
-    if (!(await workbench.drawOne(made)) && dragged) bench().set({ hand: "choose" });
+    if (!(await workbench.drawOne(made)) && dragged) bench().set({ tool: "choose" });
   };
 
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if (event.key === "Escape") {
         if (points.length) setPoints([]);
-        else bench().set({ hand: "choose" });
+        else bench().set({ tool: "choose" });
       } else if (event.key === "Enter" && points.length > 1) {
         event.preventDefault();
         void draw(points, false);

@@ -1,7 +1,7 @@
-/** Where a hand snaps to: view arithmetic only, from the places that the server names. */
+/** What a place snaps to: view arithmetic only, from the places that the server names. */
 import type { ArtworkShown } from "@/shared/api/types";
 
-/** How near a place draws the hand, px. */
+/** How near a place draws the pointer, px. */
 const NEAR = 7;
 
 /** The shift, mm, that brings the nearest of some values onto one of the places, or none. */

@@ -1,7 +1,7 @@
 /** Talking to the server. */
 import createClient from "openapi-fetch";
 
-import { type Frame, readBench, readFrame } from "./frame";
+import { type Frame, type Preview, readBench, readFrame, readPreview } from "./frame";
 import type { components, paths } from "./schema";
 import type {
   BenchShown,
@@ -125,15 +125,15 @@ export const api = {
       }),
     ),
 
-  preview: (id: string, revision: number, intent: Intent, signal: AbortSignal) =>
-    frame(
-      client.POST("/api/sheets/{sheet_id}/preview", {
-        params: at(id),
-        body: { revision, intent },
-        signal,
-        ...binary,
-      }),
-    ),
+  preview: async (id: string, revision: number, intent: Intent, signal: AbortSignal): Promise<Preview> => {
+    const reply = client.POST("/api/sheets/{sheet_id}/preview", {
+      params: at(id),
+      body: { revision, intent },
+      signal,
+      ...binary,
+    });
+    return readPreview(await settled<ArrayBuffer>(reply));
+  },
 
   undo: (id: string, revision: number) =>
     frame(

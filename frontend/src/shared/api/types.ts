@@ -4,6 +4,7 @@ import type { components } from "./schema";
 type Schemas = components["schemas"];
 
 export type SheetFrame = Schemas["SheetFrame"];
+export type PreviewFrame = Schemas["PreviewFrame"];
 export type PathShown = Schemas["PathShown"];
 export type RunShown = Schemas["RunShown"];
 export type LegShown = Schemas["LegShown"];

@@ -6,7 +6,7 @@ import type { Frame } from "@/shared/api/frame";
 import { paintGround, paintGroups, pictureAt } from "@/shared/draw/painter";
 
 import { useShown } from "../sheet";
-import { useHand } from "../state";
+import { useTableState } from "../state";
 import { type Size, niceStep, type View } from "../view";
 
 /** How far beyond the window the artwork is painted, px, so that a pan shows no bare edge. */
@@ -30,9 +30,9 @@ interface Aside {
 }
 
 export function Artwork({ view }: { view: View }) {
-  const shown = useShown();
-  const size = useHand((state) => state.window);
-  const marks = useHand((state) => state.marks);
+  const shown = useShown((frame) => frame);
+  const size = useTableState((state) => state.window);
+  const marks = useTableState((state) => state.marks);
   const canvas = useRef<HTMLCanvasElement>(null);
   const cache = useRef<Aside | null>(null);
   const seen = useRef<Scene | null>(null);

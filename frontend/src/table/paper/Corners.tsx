@@ -3,13 +3,13 @@ import type { CornerShown, PathShown, RunShown } from "@/shared/api/types";
 import { MANNER_WORDS } from "@/shared/ui/trade";
 import { degrees } from "@/shared/ui/words";
 
-import { hand, type Place, useHand } from "../state";
+import { tableState, type Place, useTableState } from "../state";
 import { type Spot, toScreen, type View } from "../view";
 import { useSheetDrag } from "./Nodes";
 
 /** Something to press: by the pointer, Enter or Space. */
 function pressed(place: Place) {
-  const pick = () => hand().set({ place });
+  const pick = () => tableState().set({ place });
   return {
     role: "button",
     tabIndex: 0,
@@ -45,7 +45,7 @@ function roomFor(spots: Spot[]): boolean[] {
 }
 
 export function ChosenCorners({ view, corners, live }: CornersProps) {
-  const chosen = useHand((state) => (state.place?.kind === "corner" ? state.place.key : null));
+  const chosen = useTableState((state) => (state.place?.kind === "corner" ? state.place.key : null));
   const labelled = roomFor(corners.map((corner) => toScreen(view, corner)));
   return (
     <g data-testid="corners">
@@ -70,7 +70,7 @@ export function ChosenCorners({ view, corners, live }: CornersProps) {
 }
 
 export function ChosenCrossings({ view, run }: { view: View; run: RunShown }) {
-  const chosen = useHand((state) => (state.place?.kind === "crossing" ? state.place.key : null));
+  const chosen = useTableState((state) => (state.place?.kind === "crossing" ? state.place.key : null));
   return (
     <g data-testid="crossings">
       {(run.crossings ?? []).map((crossing) => {
@@ -105,7 +105,7 @@ export function ChosenCrossings({ view, run }: { view: View; run: RunShown }) {
 
 /** Both ends of an open run: pressed, the Ticket shows what is done at ends. */
 export function ChosenEnds({ view, run }: { view: View; run: RunShown }) {
-  const chosen = useHand((state) => (state.place?.kind === "end" ? state.place.key : null));
+  const chosen = useTableState((state) => (state.place?.kind === "end" ? state.place.key : null));
   if (!run.finish || !run.start) return null;
   const ends = [
     { key: "start", name: "Start of the run", spot: run.start },

@@ -1,8 +1,8 @@
 /** The guide picture in hand: dragged by its middle, sized by its corner, turned by its top. */
 import type { GuideShown, Intent } from "@/shared/api/types";
 
-import { useDesk, useShown } from "../sheet";
-import { useHand } from "../state";
+import { useSheetSession, useHead, useShown } from "../sheet";
+import { useTableState } from "../state";
 import { ARROWS, nudge } from "../tools/arrows";
 import { type Spot, toScreen, type View } from "../view";
 import { useSheetDrag } from "./Nodes";
@@ -11,8 +11,8 @@ import { useSheetDrag } from "./Nodes";
 const ABOVE = 22;
 
 export function GuideGrips({ view }: { view: View }) {
-  const { guides } = useShown().head;
-  const inHand = useHand((state) => state.guide);
+  const { guides } = useHead("guides");
+  const inHand = useTableState((state) => state.guide);
   const guide = guides.find((item) => item.id === inHand);
   if (!guide?.shown || guide.locked) return null;
   const { width, height } = guide;
@@ -62,8 +62,8 @@ interface GripProps {
 }
 
 function Grip({ view, guide, grip, at, label, cursor, children }: GripProps) {
-  const desk = useDesk();
-  const { factor } = useShown().head.sheet;
+  const session = useSheetSession();
+  const { factor } = useShown(({ head }) => head.sheet);
   const spot = placed(guide, at);
   const drag = (to: Spot, steady: boolean): Intent => ({ kind: "drag-guide", guide: guide.id, grip, ...to, steady });
   const bind = useSheetDrag(spot, (to, event) => drag(to, event.shiftKey));
@@ -82,7 +82,7 @@ function Grip({ view, guide, grip, at, label, cursor, children }: GripProps) {
         event.preventDefault();
         event.stopPropagation();
         const step = factor * nudge(event);
-        void desk.command(drag({ x: spot.x + step * arrow[0], y: spot.y + step * arrow[1] }, false));
+        void session.command(drag({ x: spot.x + step * arrow[0], y: spot.y + step * arrow[1] }, false));
       }}
       {...bind()}
     >

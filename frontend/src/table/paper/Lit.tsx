@@ -1,12 +1,12 @@
 /** The repeat under the pointer, here or on the Tape. */
 import { useShown } from "../sheet";
-import { useHand } from "../state";
+import { useTableState } from "../state";
 import { toScreen, type View } from "../view";
 import { endsOf } from "./repeats";
 
 export function Lit({ view }: { view: View }) {
-  const shown = useShown();
-  const lit = useHand((state) => state.lit);
+  const shown = useShown((frame) => frame);
+  const lit = useTableState((state) => state.lit);
   const run = lit && shown.head.runs.find((item) => item.id === lit.run);
   const ends = run && endsOf(shown, run, lit.index);
   if (!ends) return null;

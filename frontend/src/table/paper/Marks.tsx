@@ -1,6 +1,6 @@
 /** Paths as lines to choose, and the chosen path's start, corners, nodes and handles. */
 import { useChosen } from "../sheet";
-import { useHand } from "../state";
+import { useTableState } from "../state";
 import type { View } from "../view";
 
 import { ChosenCorners, ChosenCrossings, ChosenEnds, ChosenStart } from "./Corners";
@@ -11,7 +11,7 @@ import { Singles } from "./Singles";
 import { CheckMarks } from "../tools/measure/MeasureLines";
 
 export function Marks({ view }: { view: View }) {
-  const choosing = useHand((state) => state.tool === "choose");
+  const choosing = useTableState((state) => state.tool === "choose");
   const { path, run } = useChosen();
   const transform = `matrix(${view.zoom} 0 0 ${view.zoom} ${view.x} ${view.y})`;
   return (

@@ -3,8 +3,8 @@ import { useDrag } from "@use-gesture/react";
 
 import type { Intent, NodeDoc, PathShown } from "@/shared/api/types";
 
-import { useDesk, useShown } from "../sheet";
-import { hand, useHand } from "../state";
+import { useSheetSession, useHead } from "../sheet";
+import { tableState, useTableState } from "../state";
 import { ARROWS, nudge } from "../tools/arrows";
 import { type Spot, toScreen, type View } from "../view";
 import { landing } from "./snap";
@@ -13,7 +13,7 @@ type Side = "into" | "out";
 
 /** Drag something on the sheet: a preview while it moves, one step when it is let go. */
 export function useSheetDrag(start: Spot, intent: (to: Spot, event: PointerEvent, from: Spot) => Intent, onTap?: (event: PointerEvent) => void) {
-  const desk = useDesk();
+  const session = useSheetSession();
   const bind = useDrag(
     ({ event, movement: [mx, my], first, last, tap, memo, canceled }) => {
       if (tap) {
@@ -21,11 +21,11 @@ export function useSheetDrag(start: Spot, intent: (to: Spot, event: PointerEvent
         return memo;
       }
       const from: Spot = first ? start : memo;
-      const zoom = hand().view!.zoom;
+      const zoom = tableState().view!.zoom;
       const made = intent({ x: from.x + mx / zoom, y: from.y + my / zoom }, event as PointerEvent, from);
-      if (canceled) desk.dropPreviews(true);
-      else if (last) void desk.command(made);
-      else desk.preview(made);
+      if (canceled) session.dropPreviews(true);
+      else if (last) void session.command(made);
+      else session.preview(made);
       return from;
     },
     { filterTaps: true, pointer: { buttons: [1], keys: false } },
@@ -44,7 +44,7 @@ export function useSheetDrag(start: Spot, intent: (to: Spot, event: PointerEvent
 }
 
 export function Nodes({ view, path }: { view: View; path: PathShown }) {
-  const nodes = useHand((state) => state.nodes);
+  const nodes = useTableState((state) => state.nodes);
   return (
     <g>
       {path.nodes.map((node, index) => (
@@ -69,25 +69,24 @@ interface NodeProps {
 }
 
 function NodeMark({ view, path, node, index, chosen }: NodeProps) {
-  const desk = useDesk();
-  const { head } = useShown();
+  const session = useSheetSession();
   const move = (to: Spot): Intent => ({
     kind: "move-nodes",
     path: path.id,
     moves: movesWith(path, node, to),
   });
   const land = (to: Spot, event: PointerEvent, from: Spot) => {
-    const { nodes } = hand();
+    const { nodes } = tableState();
     const but = { path: path.id, nodes: nodes.includes(node.id) ? nodes : [node.id] };
-    return move(landing(to, head, { from, straight: event.shiftKey, but }));
+    return move(landing(to, session.head, { from, straight: event.shiftKey, but }));
   };
   const bind = useSheetDrag({ x: node.x, y: node.y }, land, (event) => chooseNode(node.id, event.shiftKey));
   const at = toScreen(view, node);
   const onKeyDown = (event: React.KeyboardEvent) => {
     const arrow = ARROWS[event.key];
     if (arrow) {
-      const step = head.sheet.factor * nudge(event);
-      void desk.command(move({ x: node.x + step * arrow[0], y: node.y + step * arrow[1] }));
+      const step = session.head.sheet.factor * nudge(event);
+      void session.command(move({ x: node.x + step * arrow[0], y: node.y + step * arrow[1] }));
     } else if (event.key === "Enter" || event.key === " ") chooseNode(node.id, event.shiftKey);
     else return;
     event.preventDefault();
@@ -107,7 +106,7 @@ function NodeMark({ view, path, node, index, chosen }: NodeProps) {
       onDoubleClick={(event) => {
         event.stopPropagation();
         const shape = node.into || node.out ? "straight" : "curved";
-        void desk.command({ kind: "shape-node", path: path.id, nodes: [node.id], shape });
+        void session.command({ kind: "shape-node", path: path.id, nodes: [node.id], shape });
       }}
     >
       <circle r={9} fill="transparent" />
@@ -128,14 +127,14 @@ function NodeShape({ curved, chosen }: { curved: boolean; chosen: boolean }) {
 }
 
 function chooseNode(id: string, more: boolean) {
-  const { nodes } = hand();
-  if (!more) return hand().set({ nodes: [id] });
-  hand().set({ nodes: nodes.includes(id) ? nodes.filter((n) => n !== id) : [...nodes, id] });
+  const { nodes } = tableState();
+  if (!more) return tableState().set({ nodes: [id] });
+  tableState().set({ nodes: nodes.includes(id) ? nodes.filter((n) => n !== id) : [...nodes, id] });
 }
 
 /** A node's move, with the other chosen nodes moved as far. */
 function movesWith(path: PathShown, node: NodeDoc, to: Spot) {
-  const { nodes } = hand();
+  const { nodes } = tableState();
   const shift = { x: to.x - node.x, y: to.y - node.y };
   const along = nodes.includes(node.id) ? path.nodes.filter((n) => nodes.includes(n.id)) : [node];
   return along.map((n) => ({ id: n.id, x: n.x + shift.x, y: n.y + shift.y }));
@@ -149,8 +148,8 @@ interface HandleProps {
 }
 
 function Handle({ view, path, node, side }: HandleProps) {
-  const desk = useDesk();
-  const { head } = useShown();
+  const session = useSheetSession();
+  const head = useHead("sheet");
   const [x, y] = node[side]!;
   const move = (to: Spot, free: boolean): Intent => ({
     kind: "move-handle",
@@ -179,7 +178,7 @@ function Handle({ view, path, node, side }: HandleProps) {
           event.preventDefault();
           event.stopPropagation();
           const step = head.sheet.factor * nudge(event);
-          void desk.command(move({ x: x + step * arrow[0], y: y + step * arrow[1] }, event.altKey));
+          void session.command(move({ x: x + step * arrow[0], y: y + step * arrow[1] }, event.altKey));
         }}
         {...bind()}
       >

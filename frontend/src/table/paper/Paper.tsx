@@ -3,40 +3,40 @@ import { useEffect, useRef } from "react";
 import { useShallow } from "zustand/react/shallow";
 
 import { draggedBrush } from "../paths/carried";
-import { useDesk, useShown } from "../sheet";
-import { hand, useHand } from "../state";
+import { useSheetSession, useHead } from "../sheet";
+import { tableState, useTableState } from "../state";
 import { fit, panBy, zoomAbout } from "../view";
 import { Artwork } from "./Artwork";
 import { Draft } from "../tools/draft/Draft";
-import { useDraftHand } from "../tools/draft/draftHand";
-import { useFigureHand } from "../tools/figure/figureHand";
-import { useLetteringHand } from "../tools/lettering/letteringHand";
-import { useMeasureHand } from "../tools/measure/measureHand";
+import { useDraftPointer } from "../tools/draft/draftPointer";
+import { useFigurePointer } from "../tools/figure/figurePointer";
+import { useLetteringPointer } from "../tools/lettering/letteringPointer";
+import { useMeasurePointer } from "../tools/measure/measurePointer";
 import { Measuring } from "../tools/measure/MeasureLines";
 import { SketchLine } from "../tools/sketch/Sketch";
-import { useSketchHand } from "../tools/sketch/sketchHand";
+import { useSketchPointer } from "../tools/sketch/sketchPointer";
 import { toolWords } from "../tools/tools";
 import { Lit } from "./Lit";
 import { Marks } from "./Marks";
 import { RULER, Rulers } from "./Rulers";
 import { ScaleBar } from "./ScaleBar";
-import { sheetSpot, spotIn, usePaperHand } from "./paperHand";
+import { sheetSpot, spotIn, usePaperPointer } from "./paperPointer";
 
-/** Keep the window's size in the hand, and fit the sheet into it the first time. */
+/** Keep the window's size in the pointer, and fit the sheet into it the first time. */
 function useWindow(paper: React.RefObject<HTMLDivElement | null>) {
-  const { head } = useShown();
+  const head = useHead("sheet");
   const { width, height } = head.sheet;
-  const view = useHand((state) => state.view);
+  const view = useTableState((state) => state.view);
   useEffect(() => {
     const element = paper.current!;
-    const measure = () => hand().set({ window: { width: element.clientWidth, height: element.clientHeight } });
+    const measure = () => tableState().set({ window: { width: element.clientWidth, height: element.clientHeight } });
     const observer = new ResizeObserver(measure);
     observer.observe(element);
     measure();
     return () => observer.disconnect();
   }, [paper]);
   useEffect(() => {
-    if (!view) hand().set({ view: fit({ width, height }, hand().window) });
+    if (!view) tableState().set({ view: fit({ width, height }, tableState().window) });
   }, [view, width, height]);
 }
 
@@ -45,12 +45,12 @@ function useWheel(paper: React.RefObject<HTMLDivElement | null>) {
   useEffect(() => {
     const element = paper.current!;
     const onWheel = (event: WheelEvent) => {
-      const { view } = hand();
+      const { view } = tableState();
       if (!view) return;
       event.preventDefault();
       const at = spotIn(element, event);
-      if (event.shiftKey) hand().set({ view: panBy(view, -(event.deltaX || event.deltaY), 0) });
-      else hand().set({ view: zoomAbout(view, at, Math.exp(-event.deltaY / 400)) });
+      if (event.shiftKey) tableState().set({ view: panBy(view, -(event.deltaX || event.deltaY), 0) });
+      else tableState().set({ view: zoomAbout(view, at, Math.exp(-event.deltaY / 400)) });
     };
     element.addEventListener("wheel", onWheel, { passive: false });
     return () => element.removeEventListener("wheel", onWheel);
@@ -59,14 +59,14 @@ function useWheel(paper: React.RefObject<HTMLDivElement | null>) {
 
 /** A brush dropped on bare paper is placed there once. */
 function usePlacing() {
-  const desk = useDesk();
+  const session = useSheetSession();
   return {
     onDragOver: (event: React.DragEvent) => draggedBrush(event) && event.preventDefault(),
     onDrop: (event: React.DragEvent) => {
       const brush = draggedBrush(event);
       if (!brush || event.defaultPrevented) return;
       event.preventDefault();
-      void desk.command({ kind: "place-single", brush, ...sheetSpot(event) });
+      void session.command({ kind: "place-single", brush, ...sheetSpot(event) });
     },
   };
 }
@@ -75,18 +75,18 @@ export function Paper() {
   const paper = useRef<HTMLDivElement>(null);
   useWindow(paper);
   useWheel(paper);
-  const { view, tool, marks, cutting } = useHand(
+  const { view, tool, marks, cutting } = useTableState(
     useShallow(({ view, tool, marks, cutting }) => ({ view, tool, marks, cutting })),
   );
   const words = toolWords(tool);
   const placing = usePlacing();
   const hands = {
-    choose: usePaperHand(),
-    draft: useDraftHand(),
-    sketch: useSketchHand(),
-    figure: useFigureHand(),
-    lettering: useLetteringHand(),
-    measure: useMeasureHand(),
+    choose: usePaperPointer(),
+    draft: useDraftPointer(),
+    sketch: useSketchPointer(),
+    figure: useFigurePointer(),
+    lettering: useLetteringPointer(),
+    measure: useMeasurePointer(),
   };
   return (
     <div

@@ -5,18 +5,18 @@ import type { Frame } from "@/shared/api/frame";
 import type { PathShown } from "@/shared/api/types";
 
 import { draggedBrush } from "../paths/carried";
-import { useDesk, useShown } from "../sheet";
-import { hand, useHand } from "../state";
-import { sheetSpot } from "./paperHand";
+import { useSheetSession, useShown } from "../sheet";
+import { tableState, useTableState } from "../state";
+import { sheetSpot } from "./paperPointer";
 import { nearestRepeat } from "./repeats";
 
 /** How near the pointer must be to a repeat to light it, px. */
 const REACH = 10;
 
 export const PathLines = memo(function PathLines() {
-  const shown = useShown();
+  const shown = useShown((frame) => frame);
   const { paths, runs } = shown.head;
-  const chosen = useHand((state) => state.chosen);
+  const chosen = useTableState((state) => state.chosen);
   const dressed = useMemo(() => new Set(runs.flatMap((run) => (run.seen ? run.path : []))), [runs]);
   return (
     <g {...useGrasp(shown)}>
@@ -41,21 +41,21 @@ function pathUnder(event: React.SyntheticEvent): string | null {
 
 /** What the pointer does on the lines: one hand for all of them. */
 function useGrasp(shown: Frame) {
-  const desk = useDesk();
+  const session = useSheetSession();
   return {
     onPointerMove: (event: React.PointerEvent) => {
       const run = shown.head.runs.findLast((item) => item.path === pathUnder(event) && item.shown);
       if (!run || event.buttons) return;
-      const index = nearestRepeat(shown, run, sheetSpot(event), REACH / hand().view!.zoom);
-      hand().set({ lit: index === null ? null : { run: run.id, index } });
+      const index = nearestRepeat(shown, run, sheetSpot(event), REACH / tableState().view!.zoom);
+      tableState().set({ lit: index === null ? null : { run: run.id, index } });
     },
-    onPointerOut: () => hand().set({ lit: null }),
+    onPointerOut: () => tableState().set({ lit: null }),
     onDragOver: (event: React.DragEvent) => draggedBrush(event) && event.preventDefault(),
     onDrop: (event: React.DragEvent) => {
       const [brush, path] = [draggedBrush(event), pathUnder(event)];
       if (!brush || !path) return;
       event.preventDefault();
-      void desk.command({ kind: "lay-brush", paths: [path], brush });
+      void session.command({ kind: "lay-brush", paths: [path], brush });
     },
   };
 }
@@ -63,7 +63,7 @@ function useGrasp(shown: Frame) {
 /** Two fine ink lines along a chosen path: what lies on it stays in sight. */
 function Flanks({ path }: { path: PathShown }) {
   const line = { d: path.d, vectorEffect: "non-scaling-stroke", strokeLinejoin: "round" } as const;
-  const { width, height } = useShown().head.sheet;
+  const { width, height } = useShown(({ head }) => head.sheet);
   const room = { x: -width, y: -height, width: 3 * width, height: 3 * height };
   return (
     <>

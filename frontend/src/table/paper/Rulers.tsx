@@ -1,8 +1,8 @@
 /** Edge rulers in the sheet's unit, worn, and the pointer's place on them. */
 import { mmPer } from "@/shared/ui/unit";
 
-import { useShown } from "../sheet";
-import { useHand } from "../state";
+import { useHead } from "../sheet";
+import { useTableState } from "../state";
 import { niceStep, type View } from "../view";
 
 export const RULER = 20;
@@ -26,8 +26,8 @@ function ticks(origin: number, perUnit: number, size: number): Tick[] {
 }
 
 export function Rulers({ view }: { view: View }) {
-  const { head } = useShown();
-  const { window, pointer } = useHand();
+  const head = useHead("sheet");
+  const { window, pointer } = useTableState();
   const perUnit = view.zoom * head.sheet.factor * mmPer(head.sheet.unit);
   const here = pointer && { x: pointer.x * view.zoom + view.x, y: pointer.y * view.zoom + view.y };
   return (

@@ -1,8 +1,8 @@
 /** Single repeats on the sheet: pressed to choose, dragged or nudged to move. */
 import type { SingleShown } from "@/shared/api/types";
 
-import { useDesk, useShown } from "../sheet";
-import { choosePaths, hand, useHand } from "../state";
+import { useSheetSession, useHead } from "../sheet";
+import { choosePaths, tableState, useTableState } from "../state";
 import { ARROWS, nudge } from "../tools/arrows";
 import { toScreen, type View } from "../view";
 import { useSheetDrag } from "./Nodes";
@@ -11,8 +11,8 @@ import { useSheetDrag } from "./Nodes";
 const AHEAD = 34;
 
 export function Singles({ view }: { view: View }) {
-  const { singles } = useShown().head;
-  const chosen = useHand((state) => state.single);
+  const { singles } = useHead("singles");
+  const chosen = useTableState((state) => state.single);
   const one = singles.find((single) => single.id === chosen);
   return (
     <>
@@ -25,13 +25,13 @@ export function Singles({ view }: { view: View }) {
 }
 
 function Single({ view, single }: { view: View; single: SingleShown }) {
-  const desk = useDesk();
-  const { head } = useShown();
-  const chosen = useHand((state) => state.single === single.id);
+  const session = useSheetSession();
+  const head = useHead("brushes", "sheet");
+  const chosen = useTableState((state) => state.single === single.id);
   const name = head.brushes.find((brush) => brush.id === single.brush)?.name ?? "";
   const choose = () => {
     choosePaths([]);
-    hand().set({ single: single.id });
+    tableState().set({ single: single.id });
   };
   const bind = useSheetDrag(
     { x: single.x, y: single.y },
@@ -52,10 +52,10 @@ function Single({ view, single }: { view: View; single: SingleShown }) {
         const arrow = ARROWS[event.key];
         if (arrow) {
           const step = head.sheet.factor * nudge(event);
-          void desk.command({ kind: "set-single", single: single.id, x: single.x + step * arrow[0], y: single.y + step * arrow[1] });
+          void session.command({ kind: "set-single", single: single.id, x: single.x + step * arrow[0], y: single.y + step * arrow[1] });
         } else if (event.key === "Delete" || event.key === "Backspace") {
-          hand().set({ single: null });
-          void desk.command({ kind: "remove-singles", singles: [single.id] });
+          tableState().set({ single: null });
+          void session.command({ kind: "remove-singles", singles: [single.id] });
         } else if (event.key === "Enter" || event.key === " ") choose();
         else return;
         event.preventDefault();
@@ -71,7 +71,7 @@ function Single({ view, single }: { view: View; single: SingleShown }) {
 
 /** A grip ahead of the chosen repeat: it is turned to run to where this is dragged. */
 function TurnGrip({ view, single }: { view: View; single: SingleShown }) {
-  const desk = useDesk();
+  const session = useSheetSession();
   const angle = (single.turn * Math.PI) / 180;
   const ahead = (px: number) => ({
     x: single.x + (px / view.zoom) * Math.cos(angle),
@@ -97,7 +97,7 @@ function TurnGrip({ view, single }: { view: View; single: SingleShown }) {
           event.preventDefault();
           event.stopPropagation();
           const turn = String(single.turn + by * (event.shiftKey ? 15 : 1));
-          void desk.command({ kind: "set-single", single: single.id, turn });
+          void session.command({ kind: "set-single", single: single.id, turn });
         }}
         {...bind()}
       >

@@ -1,11 +1,11 @@
-/** Where the hand lands when it comes near to something on the sheet. View arithmetic: what lies under the
+/** Where the pointer lands when it comes near to something on the sheet. View arithmetic: what lies under the
  * hand, and the browser's own measure of the lines that it draws. */
 import type { PathShown, SheetFrame } from "@/shared/api/types";
 
-import { hand, type PathEnd } from "../state";
+import { tableState, type PathEnd } from "../state";
 import { niceStep, type Spot, toScreen } from "../view";
 
-/** How near a thing draws the hand, px. */
+/** How near a thing draws the pointer, px. */
 const NEAR = 9;
 const SAMPLES = 96;
 
@@ -26,7 +26,7 @@ interface Asked {
 
 export function landing(at: Spot, head: SheetFrame, { from, straight, but }: Asked = {}): Landing {
   if (from && straight) return { ...alongRay(from, at), on: "0°, 45° or 90°", end: null };
-  const { snaps } = hand();
+  const { snaps } = tableState();
   return (
     (snaps.nodes && onNode(at, head, but)) ||
     (snaps.paths && onPath(at, head, but)) ||
@@ -42,10 +42,10 @@ function alongRay(from: Spot, at: Spot): Spot {
   return { x: from.x + far * ux, y: from.y + far * uy };
 }
 
-const reach = () => NEAR / hand().view!.zoom;
+const reach = () => NEAR / tableState().view!.zoom;
 
 function onNode(at: Spot, head: SheetFrame, but: Asked["but"]): Landing | null {
-  const { chosen } = hand();
+  const { chosen } = tableState();
   let best = reach();
   let found: Landing | null = null;
   for (const path of head.paths) {
@@ -54,7 +54,7 @@ function onNode(at: Spot, head: SheetFrame, but: Asked["but"]): Landing | null {
       if (but?.path === path.id && but.nodes.includes(node.id)) return;
       const end = endAt(path, index);
       const apart = Math.hypot(node.x - at.x, node.y - at.y);
-      // An end that can be gone on from draws the hand more than a node beside it, the chosen path's most.
+      // An end that can be gone on from draws the pointer more than a node beside it, the chosen path's most.
       const felt = apart * (end ? (chosen.includes(path.id) ? 0.4 : 0.5) : 1);
       if (felt >= best || apart >= reach()) return;
       best = felt;
@@ -72,7 +72,7 @@ function endAt(path: PathShown, index: number): PathEnd | null {
 
 function onPath(at: Spot, head: SheetFrame, but: Asked["but"]): Landing | null {
   const paper = document.querySelector("[data-testid=paper]")!.getBoundingClientRect();
-  const here = toScreen(hand().view!, at);
+  const here = toScreen(tableState().view!, at);
   const under = document.elementsFromPoint(paper.left + here.x, paper.top + here.y);
   for (const element of under) {
     const id = element.getAttribute("data-path");
@@ -105,7 +105,7 @@ function nearestOn(line: SVGGeometryElement, at: Spot): Spot {
 
 /** The sheet's edges and middles, and the paper's crosses as they are shown, each way for itself. */
 function onLines(at: Spot, head: SheetFrame): Landing | null {
-  const { snaps, view } = hand();
+  const { snaps, view } = tableState();
   const { width, height, factor } = head.sheet;
   const step = niceStep(view!.zoom * factor, 46) * factor;
   const lines = (value: number, size: number): [number, string][] => [

@@ -5,14 +5,14 @@ import type { BrushShown } from "@/shared/api/types";
 import { plural } from "@/shared/ui/words";
 
 import { chooseTool } from "../HeadStrip";
-import { type Desk, useChosen, useDesk, useShown } from "../sheet";
-import { choosePaths, hand } from "../state";
-import { middle } from "../tools/figure/figureHand";
+import { type SheetSession, useChosen, useSheetSession, useHead } from "../sheet";
+import { choosePaths, tableState } from "../state";
+import { middle } from "../tools/figure/figurePointer";
 import { carryBrush } from "./carried";
 import { Strip } from "./Strip";
 
 export function Drawer() {
-  const { head } = useShown();
+  const head = useHead("brushes");
   return (
     <section aria-label="Drawer" className="max-h-[46%] overflow-y-auto border-t border-base-300 pt-2 pb-2">
       <h2 className="flex items-baseline justify-between px-3 font-bold">
@@ -31,25 +31,25 @@ export function Drawer() {
 }
 
 /** One repeat in the middle of what is seen, chosen so that it can be moved. */
-async function placeOne(desk: Desk, brush: string) {
+async function placeOne(session: SheetSession, brush: string) {
   const at = middle() ?? { x: 0, y: 0 };
-  const known = new Set(desk.keptSingles());
+  const known = new Set(session.keptSingles());
   chooseTool("choose");
   choosePaths([]);
-  if (await desk.command({ kind: "place-single", brush, ...at })) return;
-  hand().set({ single: desk.keptSingles().find((id) => !known.has(id)) ?? null });
+  if (await session.command({ kind: "place-single", brush, ...at })) return;
+  tableState().set({ single: session.keptSingles().find((id) => !known.has(id)) ?? null });
 }
 
 function BrushRow({ brush }: { brush: BrushShown }) {
-  const desk = useDesk();
+  const session = useSheetSession();
   const { paths } = useChosen();
   const lay = () => {
     if (paths.length) {
-      const another = hand().adding;
-      hand().set({ adding: false, run: null, place: null });
-      void desk.command({ kind: "lay-brush", paths: paths.map((path) => path.id), brush: brush.id, another });
+      const another = tableState().adding;
+      tableState().set({ adding: false, run: null, place: null });
+      void session.command({ kind: "lay-brush", paths: paths.map((path) => path.id), brush: brush.id, another });
     } else {
-      hand().set({ notice: { tone: "word", text: "Choose a path first, then press a brush to lay it there." } });
+      tableState().set({ notice: { tone: "word", text: "Choose a path first, then press a brush to lay it there." } });
     }
   };
   return (
@@ -58,7 +58,7 @@ function BrushRow({ brush }: { brush: BrushShown }) {
         <button
           className="cursor-pointer rounded-field bg-base-100 px-1.5 text-accent"
           aria-label={`${brush.name}, place one`}
-          onClick={() => void placeOne(desk, brush.id)}
+          onClick={() => void placeOne(session, brush.id)}
         >
           Place one
         </button>

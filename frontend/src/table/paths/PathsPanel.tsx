@@ -6,8 +6,8 @@ import { Unreadable } from "@/shared/ui/Unreadable";
 import { useLength } from "@/shared/ui/unit";
 import { plural } from "@/shared/ui/words";
 
-import { useDesk, useShown } from "../sheet";
-import { choosePaths, hand, useHand } from "../state";
+import { useSheetSession, useHead, useShown } from "../sheet";
+import { choosePaths, tableState, useTableState } from "../state";
 import { carriedPaths, carriesPaths, carryPaths, draggedBrush } from "./carried";
 import { Drawer } from "./Drawer";
 import { inPairs, type Pair, sideOf, sideWords } from "./pairs";
@@ -25,7 +25,7 @@ interface GroupRow {
 }
 
 function useGroups(): GroupRow[] {
-  const { head } = useShown();
+  const head = useHead("groups", "paths");
   const rows: GroupRow[] = head.groups.map((group) => ({
     ...group,
     paths: head.paths.filter((path) => path.group === group.id),
@@ -37,8 +37,8 @@ function useGroups(): GroupRow[] {
 
 export function PathsPanel() {
   const groups = useGroups();
-  const { head } = useShown();
-  const desk = useDesk();
+  const head = useHead("unreadable");
+  const session = useSheetSession();
   return (
     <aside
       aria-label="Paths and drawer"
@@ -47,7 +47,7 @@ export function PathsPanel() {
       <section aria-label="Paths" className="min-h-0 flex-1 overflow-y-auto pt-2 pb-2">
         {head.unreadable.length > 0 && (
           <div className="px-2">
-            <Unreadable rows={head.unreadable} onRemove={(row) => void desk.removeUnreadable(row.kind, row.id)} />
+            <Unreadable rows={head.unreadable} onRemove={(row) => void session.removeUnreadable(row.kind, row.id)} />
           </div>
         )}
         {groups.map((group) => <Group key={group.id ?? "loose"} group={group} />)}
@@ -63,21 +63,21 @@ export function PathsPanel() {
 
 /** A place that a brush can be dropped on. */
 function useDrop(paths: PathShown[]) {
-  const desk = useDesk();
+  const session = useSheetSession();
   return {
     onDragOver: (event: React.DragEvent) => draggedBrush(event) && event.preventDefault(),
     onDrop: (event: React.DragEvent) => {
       const brush = draggedBrush(event);
       if (!brush || !paths.length) return;
       event.preventDefault();
-      void desk.command({ kind: "lay-brush", paths: paths.map((path) => path.id), brush });
+      void session.command({ kind: "lay-brush", paths: paths.map((path) => path.id), brush });
     },
   };
 }
 
 /** A group's header takes a brush for all of its paths, and paths from other groups. */
 function useGroupDrop(group: GroupRow) {
-  const desk = useDesk();
+  const session = useSheetSession();
   const brush = useDrop(group.paths);
   return {
     onDragOver: (event: React.DragEvent) => {
@@ -88,7 +88,7 @@ function useGroupDrop(group: GroupRow) {
       const paths = carriedPaths(event);
       if (!paths.length) return brush.onDrop(event);
       event.preventDefault();
-      void desk.command({ kind: "group-paths", paths, group: group.id });
+      void session.command({ kind: "group-paths", paths, group: group.id });
     },
   };
 }
@@ -96,7 +96,7 @@ function useGroupDrop(group: GroupRow) {
 function Group({ group }: { group: GroupRow }) {
   const drop = useGroupDrop(group);
   const [open, setOpen] = useState(group.paths.length <= LONG);
-  const { letterings } = useShown().head;
+  const { letterings } = useHead("letterings");
   const chooseAll = () => choosePaths(group.paths.map((path) => path.id));
   return (
     <div className="mb-2">
@@ -136,7 +136,7 @@ function Group({ group }: { group: GroupRow }) {
 }
 
 function choosePath(paths: PathShown[], more: boolean) {
-  const { chosen } = hand();
+  const { chosen } = tableState();
   const ids = paths.map((path) => path.id);
   if (!more) return choosePaths(ids);
   const others = chosen.filter((id) => !ids.includes(id));
@@ -144,7 +144,7 @@ function choosePath(paths: PathShown[], more: boolean) {
 }
 
 function PathRow({ pair }: { pair: Pair }) {
-  const chosen = useHand((state) => state.chosen);
+  const chosen = useTableState((state) => state.chosen);
   const { bare } = useLength();
   const drop = useDrop(pair.paths);
   const [first] = pair.paths;
@@ -185,7 +185,7 @@ function PathRow({ pair }: { pair: Pair }) {
 
 /** One half of a pair. */
 function Side({ path }: { path: PathShown }) {
-  const chosen = useHand((state) => state.chosen);
+  const chosen = useTableState((state) => state.chosen);
   const isChosen = chosen.includes(path.id);
   const side = sideOf(path)!;
   return (
@@ -206,15 +206,14 @@ function Side({ path }: { path: PathShown }) {
 
 /** What the paths wear: one strip where they wear the same, otherwise one each. */
 function Wear({ paths }: { paths: PathShown[] }) {
-  const shown = useShown();
-  const desk = useDesk();
-  const runs = paths.map((path) => shown.head.runs.findLast((item) => item.path === path.id));
+  const session = useSheetSession();
+  const runs = useShown(({ head }) => paths.map((path) => head.runs.findLast((item) => item.path === path.id)));
   const same = runs.every((run) => run?.key === runs[0]?.key && run?.shown === runs[0]?.shown);
   return (
     <div className="flex gap-1">
       {(same ? runs.slice(0, 1) : runs.slice(0, 2)).map((run, i) => (
         <div key={i} className="min-w-0 flex-1">
-          <PathWear run={run} sheet={desk.id} side={same ? null : sideOf(paths[i]!)} />
+          <PathWear run={run} sheet={session.id} side={same ? null : sideOf(paths[i]!)} />
         </div>
       ))}
     </div>

@@ -3,7 +3,7 @@ import { useRef, useState } from "react";
 
 import { api, Refusal } from "@/shared/api/client";
 
-import { hand } from "../state";
+import { tableState } from "../state";
 import { type Drawing, TakeInDialog } from "./TakeInDialog";
 
 export function TakeIn() {
@@ -14,7 +14,7 @@ export function TakeIn() {
     try {
       setDrawing(await api.readDrawing(file));
     } catch (error) {
-      hand().set({ notice: { tone: "fault", text: error instanceof Refusal ? error.message : String(error) } });
+      tableState().set({ notice: { tone: "fault", text: error instanceof Refusal ? error.message : String(error) } });
     }
     if (input.current) input.current.value = "";
   };

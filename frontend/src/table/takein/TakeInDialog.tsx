@@ -9,7 +9,7 @@ import { Tick } from "@/shared/ui/Tick";
 import { useLength } from "@/shared/ui/unit";
 import { plural } from "@/shared/ui/words";
 
-import { useDesk } from "../sheet";
+import { useSheetSession } from "../sheet";
 
 const BY = [
   ["layers", "By layer"],
@@ -29,7 +29,7 @@ export interface Drawing {
 }
 
 export function TakeInDialog({ drawing, onDone }: { drawing: Drawing; onDone: () => void }) {
-  const desk = useDesk();
+  const session = useSheetSession();
   const { bare, text } = useLength();
   const dialog = useRef<HTMLDialogElement>(null);
   const [by, setBy] = useState<By>("layers");
@@ -58,7 +58,7 @@ export function TakeInDialog({ drawing, onDone }: { drawing: Drawing; onDone: ()
   const take = async () => {
     setBusy(true);
     const named = Object.fromEntries(taken.map((group) => [group.key, names[group.key] ?? group.name]));
-    const refusal = await desk.useDrawing(drawing.id, { title: drawing.title, by, taken: named, fills });
+    const refusal = await session.useDrawing(drawing.id, { title: drawing.title, by, taken: named, fills });
     setBusy(false);
     if (!refusal) onDone();
   };

@@ -4,8 +4,8 @@ import { useDrag } from "@use-gesture/react";
 import type { Intent, RunShown } from "@/shared/api/types";
 
 import { rowOf } from "../rows";
-import { useChosen, useDesk, useShown } from "../sheet";
-import { useHand } from "../state";
+import { useChosen, useSheetSession, useHead } from "../sheet";
+import { useTableState } from "../state";
 import { MIDDLE, TOP, type TapePlace } from "./measures";
 
 interface Props {
@@ -15,13 +15,13 @@ interface Props {
 }
 
 export function Grips({ run, slots, place }: Props) {
-  const lit = useHand((state) => (state.lit?.run === run.id ? state.lit.index : null));
+  const lit = useTableState((state) => (state.lit?.run === run.id ? state.lit.index : null));
   const { path } = useChosen();
   const index = Math.min(lit ?? 0, slots.length / 2 - 1);
   const [, end] = [slots[2 * index]!, slots[2 * index + 1]!];
   const next = slots[2 * index + 2];
   return (
-    // Under the hand the grips stay with their repeat, whichever the pointer comes over.
+    // Under the pointer the grips stay with their repeat, whichever the pointer comes over.
     <g onPointerMove={(event) => event.stopPropagation()}>
       <MeasureGrip run={run} place={place} name="length" at={end} />
       {next !== undefined && next > end + 1e-6 && <MeasureGrip run={run} place={place} name="gap" at={next} />}
@@ -32,22 +32,22 @@ export function Grips({ run, slots, place }: Props) {
 
 /** Drag along the Tape, in worn mm: a preview while it moves, one step when let go. */
 function useTapeDrag(place: TapePlace, intent: (moved: number) => Intent | null) {
-  const desk = useDesk();
+  const session = useSheetSession();
   return useDrag(
     ({ movement: [mx], last, tap }) => {
       const made = tap ? null : intent(mx / place.perMm);
       if (!made) return;
-      if (last) void desk.command(made);
-      else desk.preview(made);
+      if (last) void session.command(made);
+      else session.preview(made);
     },
     { filterTaps: true, pointer: { buttons: [1], keys: false } },
   );
 }
 
 function MeasureGrip({ run, place, name, at }: { run: RunShown; place: TapePlace; name: "length" | "gap"; at: number }) {
-  const desk = useDesk();
-  const { head } = useShown();
-  const kept = desk.keptRun(run.id);
+  const session = useSheetSession();
+  const head = useHead("sheet");
+  const kept = session.keptRun(run.id);
   const measures = kept && rowOf(kept)?.asked;
   const asked = name === "length" ? measures?.stitch : measures?.gap;
   const step = (moved: number): Intent | null => {
@@ -73,7 +73,7 @@ function MeasureGrip({ run, place, name, at }: { run: RunShown; place: TapePlace
         if (!made) return;
         event.preventDefault();
         event.stopPropagation();
-        void desk.command(made);
+        void session.command(made);
       }}
     >
       <rect x={x - 6} y={MIDDLE - 14} width={12} height={28} fill="transparent" />
@@ -88,9 +88,9 @@ function MeasureGrip({ run, place, name, at }: { run: RunShown; place: TapePlace
 }
 
 function StartGrip({ run, place }: { run: RunShown; place: TapePlace }) {
-  const desk = useDesk();
-  const { head } = useShown();
-  const kept = desk.keptRun(run.id)?.places.start ?? 0;
+  const session = useSheetSession();
+  const head = useHead("sheet");
+  const kept = session.keptRun(run.id)?.places.start ?? 0;
   const slide = (moved: number): Intent => ({
     kind: "slide-start",
     run: run.id,
@@ -111,7 +111,7 @@ function StartGrip({ run, place }: { run: RunShown; place: TapePlace }) {
         if (!by) return;
         event.preventDefault();
         event.stopPropagation();
-        void desk.command(slide(by));
+        void session.command(slide(by));
       }}
     >
       <rect x={x - 12} y={TOP - 4} width={14} height={58} fill="transparent" />

@@ -8,7 +8,7 @@ import { degrees, plural } from "@/shared/ui/words";
 
 import { rowOf } from "../rows";
 import { useShown } from "../sheet";
-import { hand, useHand } from "../state";
+import { tableState, useTableState } from "../state";
 import { repeatWord } from "../ticket/settings";
 import { niceStep } from "../view";
 import { FOOT, MIDDLE, PAD, STRIP, type TapePlace, TOP } from "./measures";
@@ -22,7 +22,7 @@ interface Props {
 }
 
 export function TapeStrip({ run, width }: Props) {
-  const shown = useShown();
+  const shown = useShown((frame) => frame);
   const tape = run.tape!;
   const perMm = (width - 2 * PAD) / tape.length;
   const place: TapePlace = { perMm, x: (at) => PAD + (at - tape.start) * perMm };
@@ -31,7 +31,7 @@ export function TapeStrip({ run, width }: Props) {
     if (event.buttons) return;
     const at = (event.clientX - event.currentTarget.getBoundingClientRect().left - PAD) / perMm + tape.start;
     const index = slots ? repeatAt(slots, at) : null;
-    hand().set({ lit: index === null ? null : { run: run.id, index } });
+    tableState().set({ lit: index === null ? null : { run: run.id, index } });
   };
   const legs = rowOf(run)?.legs ?? [];
   const count = slots ? slots.length / 2 : 0;
@@ -45,7 +45,7 @@ export function TapeStrip({ run, width }: Props) {
       aria-label={`${plural(legs.length, "leg")}, ${plural(count, word.one, word.many)}`}
       data-testid="tape"
       onPointerMove={light}
-      onPointerLeave={() => hand().set({ lit: null })}
+      onPointerLeave={() => tableState().set({ lit: null })}
     >
       <defs>
         <pattern id="left-over" width={6} height={6} patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
@@ -114,7 +114,7 @@ interface RepeatsProps {
 }
 
 function Repeats({ run, slots, place }: RepeatsProps) {
-  const lit = useHand((state) => (state.lit?.run === run.id ? state.lit.index : null));
+  const lit = useTableState((state) => (state.lit?.run === run.id ? state.lit.index : null));
   const weight = Math.min(9, Math.max(2.5, (rowOf(run)?.laid.thread.worn ?? 1) * place.perMm));
   const pieces: string[] = [];
   for (let i = 0; slots && 2 * i + 1 < slots.length; i++) {
@@ -197,7 +197,7 @@ function CrossingMark({ crossing, at, x }: { crossing: CrossingShown; at: number
   const y = over ? MIDDLE - 15 : MIDDLE + 15;
   return (
     <g
-      {...pressed(() => hand().set({ place: { kind: "crossing", key: crossing.key } }))}
+      {...pressed(() => tableState().set({ place: { kind: "crossing", key: crossing.key } }))}
       aria-label={`Crossing at ${degrees(crossing.angle)}, ${over ? "over" : "under"} here`}
       style={{ cursor: "pointer" }}
     >
@@ -209,8 +209,8 @@ function CrossingMark({ crossing, at, x }: { crossing: CrossingShown; at: number
 
 /** An open run's end on the Tape, to be picked. */
 function EndMark({ end, x }: { end: "start" | "end"; x: number }) {
-  const chosen = useHand((state) => state.place?.kind === "end" && state.place.key === end);
-  const pick = () => hand().set({ place: { kind: "end", key: end } });
+  const chosen = useTableState((state) => state.place?.kind === "end" && state.place.key === end);
+  const pick = () => tableState().set({ place: { kind: "end", key: end } });
   const out = end === "start" ? -6 : 6;
   return (
     <g
@@ -239,10 +239,10 @@ interface FoldProps {
 }
 
 function Fold({ corner, x, legs, perMm }: FoldProps) {
-  const chosen = useHand((state) => state.place?.kind === "corner" && state.place.key === corner.node);
+  const chosen = useTableState((state) => state.place?.kind === "corner" && state.place.key === corner.node);
   const after = legs.find((leg) => leg.node === corner.node);
   const roomy = !after || after.length.worn * perMm > 46;
-  const pick = () => hand().set({ place: { kind: "corner", key: corner.node } });
+  const pick = () => tableState().set({ place: { kind: "corner", key: corner.node } });
   const manner = (MANNER_WORDS[corner.manner] ?? "").toLowerCase();
   return (
     <g

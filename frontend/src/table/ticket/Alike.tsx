@@ -4,8 +4,8 @@ import { useState } from "react";
 import { api, type By } from "@/shared/api/client";
 import { NumberLine } from "@/shared/ui/NumberLine";
 
-import { useChosen, useDesk } from "../sheet";
-import { choosePaths, hand } from "../state";
+import { useChosen, useSheetSession } from "../sheet";
+import { choosePaths, tableState } from "../state";
 
 const ALIKE: readonly [By, string][] = [
   ["group", "its seam group"],
@@ -17,23 +17,23 @@ const ALIKE: readonly [By, string][] = [
 ];
 
 function tell(wrong: string | null) {
-  if (wrong) hand().set({ notice: { tone: "fault", text: wrong } });
+  if (wrong) tableState().set({ notice: { tone: "fault", text: wrong } });
 }
 
 /** Stays while paths are chosen by it, so that another tolerance can be tried. */
 export function Alike() {
-  const desk = useDesk();
+  const session = useSheetSession();
   const { path } = useChosen();
   const [by, setBy] = useState<By | "">("");
   const [within, setWithin] = useState("5 mm");
   const find = async (by: By, within: string): Promise<string | null> => {
     setBy(by);
     try {
-      const { paths } = await api.alike(desk.id, path!.id, by, within);
+      const { paths } = await api.alike(session.id, path!.id, by, within);
       setWithin(within);
       // The one that it was asked of stays the one on the Ticket.
       choosePaths([...paths.filter((id) => id !== path!.id), path!.id]);
-      if (paths.length === 1) hand().set({ notice: { tone: "word", text: "No other path is like this one." } });
+      if (paths.length === 1) tableState().set({ notice: { tone: "word", text: "No other path is like this one." } });
       return null;
     } catch (error) {
       return error instanceof Error ? error.message : String(error);

@@ -4,7 +4,7 @@ import { useState } from "react";
 import { Heading } from "@/shared/maker/Heading";
 import { QuietButton } from "@/shared/maker/QuietButton";
 
-import { useChosen, useDesk } from "../sheet";
+import { useChosen, useSheetSession } from "../sheet";
 import { FormRow } from "./FormRow";
 
 const LINES = [
@@ -17,7 +17,7 @@ const LINES = [
 ] as const;
 
 export function Arrange() {
-  const desk = useDesk();
+  const session = useSheetSession();
   const { paths } = useChosen();
   const ids = paths.map((path) => path.id);
   const [angle, setAngle] = useState("90°");
@@ -27,13 +27,13 @@ export function Arrange() {
       <Heading>{ids.length > 1 ? "Bring them to one line" : "Bring it to the sheet’s"}</Heading>
       <div className="flex flex-wrap gap-1">
         {LINES.map(([to, words]) => (
-          <QuietButton key={to} onClick={() => desk.command({ kind: "align-paths", paths: ids, to })}>
+          <QuietButton key={to} onClick={() => session.command({ kind: "align-paths", paths: ids, to })}>
             {words}
           </QuietButton>
         ))}
         {ids.length > 2 &&
           (["across", "down"] as const).map((way) => (
-            <QuietButton key={way} onClick={() => desk.command({ kind: "spread-paths", paths: ids, way })}>
+            <QuietButton key={way} onClick={() => session.command({ kind: "spread-paths", paths: ids, way })}>
               Space evenly {way}
             </QuietButton>
           ))}

@@ -1,11 +1,11 @@
 /** A path without a brush: what to do next. */
-import { useChosen, useDesk, useShown } from "../sheet";
+import { useChosen, useSheetSession, useHead } from "../sheet";
 import { Heading } from "@/shared/maker/Heading";
 import { QuietButton } from "@/shared/maker/QuietButton";
 
 export function BarePath() {
-  const { head } = useShown();
-  const desk = useDesk();
+  const head = useHead("brushes");
+  const session = useSheetSession();
   const { paths } = useChosen();
   const ids = paths.map((path) => path.id);
   return (
@@ -14,7 +14,7 @@ export function BarePath() {
       <p className="muted mb-1">Drag one from the drawer onto the path, or press one here.</p>
       <div className="flex flex-wrap gap-1">
         {head.brushes.slice(0, 8).map((brush) => (
-          <QuietButton key={brush.id} onClick={() => desk.command({ kind: "lay-brush", paths: ids, brush: brush.id })}>
+          <QuietButton key={brush.id} onClick={() => session.command({ kind: "lay-brush", paths: ids, brush: brush.id })}>
             {brush.name}
           </QuietButton>
         ))}

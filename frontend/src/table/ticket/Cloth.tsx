@@ -4,12 +4,12 @@ import { ClothFields, usualCloth, useWeaves } from "@/shared/maker/ClothFields";
 import { Heading } from "@/shared/maker/Heading";
 import { QuietButton } from "@/shared/maker/QuietButton";
 
-import { useChosen, useDesk } from "../sheet";
+import { useChosen, useSheetSession } from "../sheet";
 
 const FIRST = "denim";
 
 export function Cloth() {
-  const desk = useDesk();
+  const session = useSheetSession();
   const first = useWeaves().find((weave) => weave.id === FIRST);
   const { path, paths } = useChosen();
   const closed = paths.filter((item) => item.closed).map((item) => item.id);
@@ -23,16 +23,16 @@ export function Cloth() {
         <>
           <ClothFields
             value={cloth}
-            onPreview={(next) => desk.preview(set(next))}
-            onChange={async (next) => (await desk.command(set(next)))?.message ?? null}
-            onCancel={() => desk.dropPreviews(true)}
+            onPreview={(next) => session.preview(set(next))}
+            onChange={async (next) => (await session.command(set(next)))?.message ?? null}
+            onCancel={() => session.dropPreviews(true)}
           />
           <div className="mt-1 text-right">
-            <QuietButton onClick={() => desk.command(set(null))}>Take the cloth out</QuietButton>
+            <QuietButton onClick={() => session.command(set(null))}>Take the cloth out</QuietButton>
           </div>
         </>
       ) : (
-        first && <QuietButton onClick={() => desk.command(set(usualCloth(first)))}>Fill with cloth</QuietButton>
+        first && <QuietButton onClick={() => session.command(set(usualCloth(first)))}>Fill with cloth</QuietButton>
       )}
     </>
   );

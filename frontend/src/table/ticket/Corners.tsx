@@ -7,8 +7,8 @@ import { Choice } from "@/shared/ui/Choice";
 import { MANNERS } from "@/shared/ui/trade";
 import { degrees, fixed, plural } from "@/shared/ui/words";
 
-import { useDesk } from "../sheet";
-import { useHand } from "../state";
+import { useSheetSession } from "../sheet";
+import { useTableState } from "../state";
 import { useBroughtIntoView } from "./inView";
 import { useRun } from "./settings";
 
@@ -29,9 +29,9 @@ export function Corners() {
 type OwnManner = (typeof MANNERS)[number][0] | "follow";
 
 function ChosenCorner() {
-  const desk = useDesk();
+  const session = useSheetSession();
   const run = useRun();
-  const place = useHand((state) => state.place);
+  const place = useTableState((state) => state.place);
   const corner = place?.kind === "corner" && run.corners?.find((item) => item.node === place.key);
   const box = useBroughtIntoView<HTMLDivElement>(corner ? corner.node : null);
   if (!corner) {
@@ -41,7 +41,7 @@ function ChosenCorner() {
   }
   const options = [["follow", "As the brush"], ...MANNERS] as [OwnManner, string][];
   const set = (manner: OwnManner) =>
-    desk.command({ kind: "set-corner", run: run.id, node: corner.node, manner: manner === "follow" ? null : manner });
+    session.command({ kind: "set-corner", run: run.id, node: corner.node, manner: manner === "follow" ? null : manner });
   return (
     <div ref={box} className="mt-1.5 border-l-4 border-accent bg-base-200 px-2 py-1.5" data-testid="chosen-corner">
       <p className="mb-1 text-[12px] font-semibold">
@@ -59,9 +59,9 @@ function ChosenCorner() {
 
 /** Where the path crosses itself. */
 export function Crossings() {
-  const desk = useDesk();
+  const session = useSheetSession();
   const run = useRun();
-  const place = useHand((state) => state.place);
+  const place = useTableState((state) => state.place);
   const rule = run.settings.crossings!;
   const crossings = run.crossings ?? [];
   const chosen = place?.kind === "crossing" && crossings.find((item) => item.key === place.key);
@@ -79,7 +79,7 @@ export function Crossings() {
       {chosen && (
         <div ref={box} className="mt-1.5 flex items-center justify-between border-l-4 border-accent bg-base-200 px-2 py-1.5">
           <span className="text-[12px] font-semibold">The crossing at {degrees(chosen.angle)}</span>
-          <QuietButton onClick={() => desk.command({ kind: "flip-crossing", run: run.id, key: chosen.key })}>
+          <QuietButton onClick={() => session.command({ kind: "flip-crossing", run: run.id, key: chosen.key })}>
             Flip over and under
           </QuietButton>
         </div>

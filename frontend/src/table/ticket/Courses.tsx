@@ -3,7 +3,7 @@ import { COURSE_NAMES } from "@/shared/maker/CourseMeasures";
 import { Heading } from "@/shared/maker/Heading";
 import { Choice } from "@/shared/ui/Choice";
 
-import { hand } from "../state";
+import { tableState } from "../state";
 import { useCourse, useRun } from "./settings";
 
 /** Topmost first, as they lie. */
@@ -20,7 +20,7 @@ export function CoursePicker() {
         label="Course to set"
         options={options}
         value={String(index)}
-        onChange={(key) => hand().set({ course: { run: run.id, index: Number(key) } })}
+        onChange={(key) => tableState().set({ course: { run: run.id, index: Number(key) } })}
       />
     </>
   );

@@ -2,8 +2,8 @@
 import { NumberLine } from "@/shared/ui/NumberLine";
 import { fixed } from "@/shared/ui/words";
 
-import { useChosen, useDesk, useShown } from "../sheet";
-import { useHand } from "../state";
+import { useChosen, useSheetSession, useHead } from "../sheet";
+import { useTableState } from "../state";
 import { mmText, NumberRow } from "@/shared/maker/fields";
 import { Own } from "@/shared/maker/Own";
 import { Heading } from "@/shared/maker/Heading";
@@ -16,7 +16,7 @@ export function Ends() {
   const place = useRow();
   const run = useRun();
   const { path } = useChosen();
-  const picked = useHand((state) => (state.place?.kind === "end" ? state.place.key : null));
+  const picked = useTableState((state) => (state.place?.kind === "end" ? state.place.key : null));
   const box = useBroughtIntoView<HTMLDivElement>(picked);
   if (!place) return path!.closed ? <ClosedPath /> : null;
   const ends = place.row.ends!;
@@ -47,9 +47,9 @@ export function Ends() {
 
 /** A closed path's start point, and opening it there. */
 function ClosedPath() {
-  const desk = useDesk();
+  const session = useSheetSession();
   const run = useRun();
-  const { head } = useShown();
+  const head = useHead("sheet");
   const factor = head.sheet.factor;
   const slide = (typed: string) => ({ kind: "slide-start" as const, run: run.id, typed });
   const open = (typed: string) => ({ kind: "open-path" as const, run: run.id, typed });
@@ -60,9 +60,9 @@ function ClosedPath() {
           label="Start point"
           value={`${fixed((run.places.start ?? 0) / factor, 1)} mm`}
           step={1}
-          onPreview={(typed) => desk.preview(slide(typed))}
-          onCommit={async (typed) => (await desk.command(slide(typed)))?.message ?? null}
-          onCancel={() => desk.dropPreviews(true)}
+          onPreview={(typed) => session.preview(slide(typed))}
+          onCommit={async (typed) => (await session.command(slide(typed)))?.message ?? null}
+          onCancel={() => session.dropPreviews(true)}
         />
       <NumberLine words="Opened there by"
           label="Opening"
@@ -70,7 +70,7 @@ function ClosedPath() {
           value={opening === null || opening === undefined ? "closed" : `${fixed(opening / factor, 1)} mm`}
           step={1}
           onCommit={async (typed) =>
-            (await desk.command(open(typed.trim() === "closed" ? "" : typed)))?.message ?? null
+            (await session.command(open(typed.trim() === "closed" ? "" : typed)))?.message ?? null
           }
         />
     </>

@@ -3,7 +3,7 @@ import type { Intent } from "@/shared/api/types";
 import { QuietButton } from "@/shared/maker/QuietButton";
 import { NumberField } from "@/shared/ui/NumberField";
 
-import { useDesk } from "../sheet";
+import { useSheetSession } from "../sheet";
 
 interface FormProps {
   label: string;
@@ -17,7 +17,7 @@ interface FormProps {
 
 /** A number and a button: shown while it is typed, done when the button is pressed. */
 export function FormRow({ label, value, step, onTyped, intent, children }: FormProps) {
-  const desk = useDesk();
+  const session = useSheetSession();
   return (
     <div className="mt-1 flex items-start justify-between gap-2">
       <span className="pt-0.5">{label}</span>
@@ -26,15 +26,15 @@ export function FormRow({ label, value, step, onTyped, intent, children }: FormP
           label={label}
           value={value}
           step={step}
-          onPreview={(typed) => desk.preview(intent(typed))}
+          onPreview={(typed) => session.preview(intent(typed))}
           onCommit={(typed) => {
             onTyped(typed);
-            desk.preview(intent(typed));
+            session.preview(intent(typed));
             return Promise.resolve(null);
           }}
-          onCancel={() => desk.dropPreviews(true)}
+          onCancel={() => session.dropPreviews(true)}
         />
-        <QuietButton onClick={() => desk.command(intent(value))}>{children}</QuietButton>
+        <QuietButton onClick={() => session.command(intent(value))}>{children}</QuietButton>
       </span>
     </div>
   );

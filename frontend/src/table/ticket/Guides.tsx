@@ -7,11 +7,11 @@ import { NumberLine } from "@/shared/ui/NumberLine";
 import { Tick } from "@/shared/ui/Tick";
 
 import { chooseTool } from "../HeadStrip";
-import { useDesk, useShown } from "../sheet";
-import { hand, useHand } from "../state";
+import { useSheetSession, useHead } from "../sheet";
+import { tableState, useTableState } from "../state";
 
 export function Guides() {
-  const { guides } = useShown().head;
+  const { guides } = useHead("guides");
   return (
     <>
       <Heading>Guide picture</Heading>
@@ -24,9 +24,9 @@ export function Guides() {
 }
 
 function LayUnder() {
-  const desk = useDesk();
+  const session = useSheetSession();
   return (
-    <FileButton label="Picture to lay under the paths" accept=".png,.jpg,.jpeg,.webp,.svg" onFile={(file) => void desk.addGuide(file)}>
+    <FileButton label="Picture to lay under the paths" accept=".png,.jpg,.jpeg,.webp,.svg" onFile={(file) => void session.addGuide(file)}>
       Lay a picture under the paths
     </FileButton>
   );
@@ -41,7 +41,7 @@ const NUMBERS = [
 ] as const;
 
 function Guide({ guide }: { guide: GuideShown }) {
-  const desk = useDesk();
+  const session = useSheetSession();
   const set = (values: Omit<Extract<Intent, { kind: "set-guide" }>, "kind" | "guide">): Intent => ({
     kind: "set-guide",
     guide: guide.id,
@@ -55,26 +55,26 @@ function Guide({ guide }: { guide: GuideShown }) {
             label={`${guide.name}: ${label.toLowerCase()}`}
             value={guide.typed[key]!}
             step={step}
-            onPreview={(typed) => desk.preview(set({ [key]: typed }))}
-            onCommit={async (typed) => (await desk.command(set({ [key]: typed })))?.message ?? null}
-            onCancel={() => desk.dropPreviews(true)}
+            onPreview={(typed) => session.preview(set({ [key]: typed }))}
+            onCommit={async (typed) => (await session.command(set({ [key]: typed })))?.message ?? null}
+            onCancel={() => session.dropPreviews(true)}
           />
       ))}
       <div className="flex gap-4">
-        <Tick label="Shown" on={guide.shown} onChange={(shown) => void desk.command(set({ shown }))} />
-        <Tick label="Locked" on={guide.locked} onChange={(locked) => void desk.command(set({ locked }))} />
+        <Tick label="Shown" on={guide.shown} onChange={(shown) => void session.command(set({ shown }))} />
+        <Tick label="Locked" on={guide.locked} onChange={(locked) => void session.command(set({ locked }))} />
       </div>
       <div className="flex flex-wrap gap-1">
         {guide.shown && !guide.locked && <ByHand guide={guide} />}
         <QuietButton
           onClick={() => {
             chooseTool("measure");
-            hand().set({ calibrating: guide.id, measuring: "straight" });
+            tableState().set({ calibrating: guide.id, measuring: "straight" });
           }}
         >
           Calibrate by a known length
         </QuietButton>
-        <QuietButton onClick={() => desk.command({ kind: "remove-guide", guide: guide.id })}>Take it away</QuietButton>
+        <QuietButton onClick={() => session.command({ kind: "remove-guide", guide: guide.id })}>Take it away</QuietButton>
       </div>
     </div>
   );
@@ -82,10 +82,10 @@ function Guide({ guide }: { guide: GuideShown }) {
 
 /** Grips on the sheet to move, size and turn it by. */
 function ByHand({ guide }: { guide: GuideShown }) {
-  const inHand = useHand((state) => state.guide === guide.id);
+  const inHand = useTableState((state) => state.guide === guide.id);
   const take = () => {
     chooseTool("choose");
-    hand().set({ guide: inHand ? null : guide.id });
+    tableState().set({ guide: inHand ? null : guide.id });
   };
   return (
     <QuietButton pressed={inHand} onClick={take}>

@@ -4,7 +4,7 @@ import { NumberField } from "@/shared/ui/NumberField";
 import { useLength } from "@/shared/ui/unit";
 import { signed } from "@/shared/ui/words";
 
-import { useDesk } from "../sheet";
+import { useSheetSession } from "../sheet";
 import { Heading } from "@/shared/maker/Heading";
 import { useRun, useShownRow } from "./settings";
 
@@ -68,7 +68,7 @@ function LegRow({ leg, index }: { leg: LegShown; index: number }) {
 
 /** A leg's count: typed to set it by hand, emptied to let it follow. */
 function Count({ leg, index }: { leg: LegShown; index: number }) {
-  const desk = useDesk();
+  const session = useSheetSession();
   const run = useRun();
   const set = (typed: string) => ({ kind: "set-count" as const, run: run.id, node: leg.node, typed });
   return (
@@ -78,7 +78,7 @@ function Count({ leg, index }: { leg: LegShown; index: number }) {
           className="inline-grid size-6 cursor-pointer place-items-center rounded-full hover:bg-base-200"
           aria-label={`Count of leg ${index + 1} is set by hand: let it follow`}
           title="Set by hand. Press to let it follow."
-          onClick={() => void desk.command(set(""))}
+          onClick={() => void session.command(set(""))}
         >
           <span aria-hidden className="size-2 rounded-full bg-base-content" />
         </button>
@@ -88,9 +88,9 @@ function Count({ leg, index }: { leg: LegShown; index: number }) {
         value={String(leg.repeats)}
         step={1}
         narrow
-        onPreview={(typed) => /^\d+$/.test(typed) && desk.preview(set(typed))}
-        onCommit={async (typed) => (await desk.command(set(typed)))?.message ?? null}
-        onCancel={() => desk.dropPreviews(true)}
+        onPreview={(typed) => /^\d+$/.test(typed) && session.preview(set(typed))}
+        onCommit={async (typed) => (await session.command(set(typed)))?.message ?? null}
+        onCancel={() => session.dropPreviews(true)}
       />
     </span>
   );

@@ -7,8 +7,8 @@ import { NumberLine } from "@/shared/ui/NumberLine";
 import { plural, typedMm } from "@/shared/ui/words";
 
 import { deleteChosen } from "../keys";
-import { useChosen, useDesk, useShown } from "../sheet";
-import { hand, useHand } from "../state";
+import { useChosen, useSheetSession, useShown } from "../sheet";
+import { tableState, useTableState } from "../state";
 
 const SHAPES = [
   ["straight", "Straight"],
@@ -26,7 +26,7 @@ function shapeOf(node: NodeDoc): Shape {
 
 export function NodeWork() {
   const { path } = useChosen();
-  const chosen = useHand((state) => state.nodes);
+  const chosen = useTableState((state) => state.nodes);
   const node = path!.nodes.find((item) => item.id === chosen.at(-1));
   return (
     <>
@@ -45,12 +45,12 @@ export function NodeWork() {
 }
 
 function OneNode({ node }: { node: NodeDoc }) {
-  const desk = useDesk();
+  const session = useSheetSession();
   const { path } = useChosen();
-  const nodes = useHand((state) => state.nodes);
+  const nodes = useTableState((state) => state.nodes);
   const place = path!.nodes.indexOf(node);
   const goesOn = path!.closed || place < path!.nodes.length - 1;
-  const shape = (to: Shape) => desk.command({ kind: "shape-node", path: path!.id, nodes: [...nodes], shape: to });
+  const shape = (to: Shape) => session.command({ kind: "shape-node", path: path!.id, nodes: [...nodes], shape: to });
   return (
     <>
       <Place node={node} />
@@ -59,11 +59,11 @@ function OneNode({ node }: { node: NodeDoc }) {
       </div>
       <div className="flex flex-wrap gap-1">
         {goesOn && (
-          <QuietButton onClick={() => desk.command({ kind: "add-node", path: path!.id, after: node.id })}>
+          <QuietButton onClick={() => session.command({ kind: "add-node", path: path!.id, after: node.id })}>
             Add one after node {place + 1}
           </QuietButton>
         )}
-        <QuietButton onClick={() => deleteChosen(desk)}>Delete {nodes.length > 1 ? "these nodes" : "the node"}</QuietButton>
+        <QuietButton onClick={() => deleteChosen(session)}>Delete {nodes.length > 1 ? "these nodes" : "the node"}</QuietButton>
       </div>
     </>
   );
@@ -71,9 +71,9 @@ function OneNode({ node }: { node: NodeDoc }) {
 
 /** The node's place on the garment, to be typed. */
 function Place({ node }: { node: NodeDoc }) {
-  const desk = useDesk();
+  const session = useSheetSession();
   const { path } = useChosen();
-  const { factor } = useShown().head.sheet;
+  const { factor } = useShown(({ head }) => head.sheet);
   const fields = [
     ["x", "From the left", node.x],
     ["y", "From the top", node.y],
@@ -85,17 +85,17 @@ function Place({ node }: { node: NodeDoc }) {
           label={`Node, ${label.toLowerCase()}`}
           value={typedMm(at / factor)}
           step={1}
-          onPreview={(typed) => desk.preview(put(typed))}
-          onCommit={async (typed) => (await desk.command(put(typed)))?.message ?? null}
-          onCancel={() => desk.dropPreviews(true)}
+          onPreview={(typed) => session.preview(put(typed))}
+          onCommit={async (typed) => (await session.command(put(typed)))?.message ?? null}
+          onCancel={() => session.dropPreviews(true)}
         />
     );
   });
 }
 
 function AllNodes() {
-  const desk = useDesk();
-  const cutting = useHand((state) => state.cutting);
+  const session = useSheetSession();
+  const cutting = useTableState((state) => state.cutting);
   return (
     <>
       <p className="muted mb-1 text-[12px]">
@@ -103,10 +103,10 @@ function AllNodes() {
         straighten it.
       </p>
       <div className="flex flex-wrap gap-1">
-        <QuietButton onClick={() => hand().set({ cutting: !cutting })}>
+        <QuietButton onClick={() => tableState().set({ cutting: !cutting })}>
           {cutting ? "Now press the path where to cut" : "Cut it where I press"}
         </QuietButton>
-        <QuietButton onClick={() => deleteChosen(desk)}>Delete the path</QuietButton>
+        <QuietButton onClick={() => deleteChosen(session)}>Delete the path</QuietButton>
       </div>
       <CutAt />
     </>
@@ -115,7 +115,7 @@ function AllNodes() {
 
 /** A cut by number. */
 function CutAt() {
-  const desk = useDesk();
+  const session = useSheetSession();
   const { path } = useChosen();
   return (
     <NumberLine words="Cut it, from its start, at"
@@ -123,7 +123,7 @@ function CutAt() {
         value=""
         length
         step={1}
-        onCommit={async (along) => (await desk.command({ kind: "cut-path", path: path!.id, along }))?.message ?? null}
+        onCommit={async (along) => (await session.command({ kind: "cut-path", path: path!.id, along }))?.message ?? null}
       />
   );
 }

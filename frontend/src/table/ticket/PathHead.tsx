@@ -7,11 +7,11 @@ import { Tick } from "@/shared/ui/Tick";
 import { useLength } from "@/shared/ui/unit";
 import { plural } from "@/shared/ui/words";
 
-import { useChosen, useDesk, useShown } from "../sheet";
+import { useChosen, useSheetSession, useHead } from "../sheet";
 import { Alike } from "./Alike";
 
 export function PathHead() {
-  const { head } = useShown();
+  const head = useHead("brushes", "sheet");
   const { path, run, paths } = useChosen();
   const brush = run && head.brushes.find((item) => item.id === run.brush);
   const { text, bare } = useLength();
@@ -50,23 +50,23 @@ export function PathHead() {
 
 /** A brush with the stitch length, gap, thread, ends and colour of the line as it was drawn. */
 function MatchLine() {
-  const desk = useDesk();
+  const session = useSheetSession();
   const { path } = useChosen();
   return (
     <div className="my-1">
-      <QuietButton onClick={() => desk.command({ kind: "match-line", path: path!.id })}>Match the line as it was drawn</QuietButton>
+      <QuietButton onClick={() => session.command({ kind: "match-line", path: path!.id })}>Match the line as it was drawn</QuietButton>
     </div>
   );
 }
 
 function Name() {
-  const desk = useDesk();
+  const session = useSheetSession();
   const { path } = useChosen();
   const [typed, setTyped] = useState<string | null>(null);
   const keep = () => {
     const name = typed?.trim();
     setTyped(null);
-    if (name && name !== path!.name) void desk.command({ kind: "rename-path", path: path!.id, name });
+    if (name && name !== path!.name) void session.command({ kind: "rename-path", path: path!.id, name });
   };
   return (
     <h2>
@@ -89,8 +89,8 @@ function Name() {
 
 /** The seam group's own name and mark colour. */
 function GroupMark() {
-  const { head } = useShown();
-  const desk = useDesk();
+  const head = useHead("groups");
+  const session = useSheetSession();
   const { path } = useChosen();
   const [typed, setTyped] = useState<string | null>(null);
   const group = head.groups.find((item) => item.id === path!.group);
@@ -98,7 +98,7 @@ function GroupMark() {
   const rename = () => {
     const name = typed?.trim();
     setTyped(null);
-    if (name && name !== group.name) void desk.command({ kind: "set-group", group: group.id, name });
+    if (name && name !== group.name) void session.command({ kind: "set-group", group: group.id, name });
   };
   return (
     <details className="mt-1 text-[12px]">
@@ -120,7 +120,7 @@ function GroupMark() {
         label="Mark colour"
         value={group.mark}
         onPreview={() => undefined}
-        onCommit={async (mark) => (await desk.command({ kind: "set-group", group: group.id, mark }))?.message ?? null}
+        onCommit={async (mark) => (await session.command({ kind: "set-group", group: group.id, mark }))?.message ?? null}
       />
     </details>
   );
@@ -128,7 +128,7 @@ function GroupMark() {
 
 /** Whether the chosen paths are hidden, and whether their lines are locked. */
 function Kept() {
-  const desk = useDesk();
+  const session = useSheetSession();
   const { paths } = useChosen();
   const ids = paths.map((item) => item.id);
   return (
@@ -136,12 +136,12 @@ function Kept() {
       <Tick
         label="Hidden"
         on={paths.every((item) => item.hidden)}
-        onChange={(on) => void desk.command({ kind: "show-paths", paths: ids, shown: !on })}
+        onChange={(on) => void session.command({ kind: "show-paths", paths: ids, shown: !on })}
       />
       <Tick
         label="Locked: its line stays"
         on={paths.every((item) => item.locked)}
-        onChange={(on) => void desk.command({ kind: "lock-paths", paths: ids, locked: on })}
+        onChange={(on) => void session.command({ kind: "lock-paths", paths: ids, locked: on })}
       />
     </div>
   );
@@ -151,19 +151,19 @@ const NONE = "";
 const NEW = "+";
 
 function GroupChoice() {
-  const { head } = useShown();
-  const desk = useDesk();
+  const head = useHead("groups");
+  const session = useSheetSession();
   const { path, paths } = useChosen();
   const [naming, setNaming] = useState<string | null>(null);
   const ids = paths.map((item) => item.id);
   const put = (group: string) => {
     if (group === NEW) setNaming("");
-    else void desk.command({ kind: "group-paths", paths: ids, group: group || null });
+    else void session.command({ kind: "group-paths", paths: ids, group: group || null });
   };
   const make = () => {
     const name = naming?.trim();
     setNaming(null);
-    if (name) void desk.command({ kind: "group-paths", paths: ids, new_name: name });
+    if (name) void session.command({ kind: "group-paths", paths: ids, new_name: name });
   };
   return (
     <div className="mt-1 flex items-center gap-2 text-[12px]">

@@ -6,8 +6,8 @@ import { Heading } from "@/shared/maker/Heading";
 import { QuietButton } from "@/shared/maker/QuietButton";
 import { Choice } from "@/shared/ui/Choice";
 
-import { useChosen, useDesk } from "../sheet";
-import { useHand } from "../state";
+import { useChosen, useSheetSession } from "../sheet";
+import { useTableState } from "../state";
 import { Arrange } from "./Arrange";
 import { FormRow } from "./FormRow";
 
@@ -63,13 +63,13 @@ function Beside({ ids }: { ids: string[] }) {
 }
 
 function Mirror({ ids }: { ids: string[] }) {
-  const desk = useDesk();
+  const session = useSheetSession();
   return (
     <>
       <Heading>A mirrored copy, about</Heading>
       <div className="flex flex-wrap gap-1">
         {ABOUT.map(([about, words]) => (
-          <QuietButton key={about} onClick={() => desk.command({ kind: "mirror-paths", paths: ids, about })}>
+          <QuietButton key={about} onClick={() => session.command({ kind: "mirror-paths", paths: ids, about })}>
             {words}
           </QuietButton>
         ))}
@@ -79,27 +79,27 @@ function Mirror({ ids }: { ids: string[] }) {
 }
 
 function Rework({ ids }: { ids: string[] }) {
-  const desk = useDesk();
+  const session = useSheetSession();
   const { path, paths } = useChosen();
-  const chosen = useHand((state) => state.nodes);
+  const chosen = useTableState((state) => state.nodes);
   const [first, second] = paths;
   const open = paths.every((item) => !item.closed);
   return (
     <>
       <Heading>{ids.length > 1 ? "These paths" : "This path"}</Heading>
       <div className="flex flex-wrap gap-1">
-        <QuietButton onClick={() => desk.command({ kind: "duplicate-paths", paths: ids })}>Duplicate</QuietButton>
-        <QuietButton onClick={() => desk.command({ kind: "reverse-paths", paths: ids })}>Walk it the other way</QuietButton>
+        <QuietButton onClick={() => session.command({ kind: "duplicate-paths", paths: ids })}>Duplicate</QuietButton>
+        <QuietButton onClick={() => session.command({ kind: "reverse-paths", paths: ids })}>Walk it the other way</QuietButton>
         {ids.length === 1 && (
-          <QuietButton onClick={() => desk.command({ kind: "split-path", path: path!.id, nodes: [...chosen] })}>
+          <QuietButton onClick={() => session.command({ kind: "split-path", path: path!.id, nodes: [...chosen] })}>
             Split at {chosen.length ? (chosen.length > 1 ? "these nodes" : "the node") : "its corners"}
           </QuietButton>
         )}
         {open && ids.length === 1 && (
-          <QuietButton onClick={() => desk.command({ kind: "join-paths", paths: ids })}>Close it</QuietButton>
+          <QuietButton onClick={() => session.command({ kind: "join-paths", paths: ids })}>Close it</QuietButton>
         )}
         {open && second && ids.length === 2 && (
-          <QuietButton onClick={() => desk.command({ kind: "join-paths", paths: [first!.id, second.id] })}>
+          <QuietButton onClick={() => session.command({ kind: "join-paths", paths: [first!.id, second.id] })}>
             Join the two
           </QuietButton>
         )}

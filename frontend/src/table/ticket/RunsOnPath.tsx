@@ -3,13 +3,13 @@ import { ArrowDown, ArrowUp, Eye, EyeOff } from "lucide-react";
 
 import type { RunShown } from "@/shared/api/types";
 
-import { useChosen, useDesk, useShown } from "../sheet";
-import { hand, useHand } from "../state";
+import { useChosen, useSheetSession, useShown } from "../sheet";
+import { tableState, useTableState } from "../state";
 import { QuietButton } from "@/shared/maker/QuietButton";
 
 export function RunsOnPath() {
   const { worn } = useChosen();
-  const adding = useHand((state) => state.adding);
+  const adding = useTableState((state) => state.adding);
   return (
     <div className="mt-1.5">
       {worn.length > 1 && (
@@ -20,7 +20,7 @@ export function RunsOnPath() {
         </ol>
       )}
       <div className="mt-1">
-        <QuietButton onClick={() => hand().set({ adding: !adding })}>
+        <QuietButton onClick={() => tableState().set({ adding: !adding })}>
           {adding ? "Now press a brush in the drawer" : "Lay another brush beside it"}
         </QuietButton>
       </div>
@@ -31,29 +31,29 @@ export function RunsOnPath() {
 const small = "grid size-6 shrink-0 cursor-pointer place-items-center rounded-full hover:bg-base-200";
 
 function RunRow({ run }: { run: RunShown }) {
-  const desk = useDesk();
+  const session = useSheetSession();
   const chosen = useChosen().run;
-  const name = useShown().head.brushes.find((brush) => brush.id === run.brush)?.name ?? "";
+  const name = useShown(({ head }) => head.brushes).find((brush) => brush.id === run.brush)?.name ?? "";
   return (
     <li className={`flex items-center gap-0.5 border-b border-dotted border-base-300 ${run.id === chosen?.id ? "font-semibold" : ""}`}>
       <button
         className={small}
         aria-label={`${run.shown ? "Hide" : "Show"} ${name}`}
-        onClick={() => void desk.command({ kind: "show-run", run: run.id, shown: !run.shown })}
+        onClick={() => void session.command({ kind: "show-run", run: run.id, shown: !run.shown })}
       >
         {run.shown ? <Eye size={14} /> : <EyeOff size={14} />}
       </button>
       <button
         className="min-w-0 flex-1 cursor-pointer truncate text-left"
         aria-pressed={run.id === chosen?.id}
-        onClick={() => hand().set({ run: run.id, place: null })}
+        onClick={() => tableState().set({ run: run.id, place: null })}
       >
         {name}
       </button>
-      <button className={small} aria-label={`Move ${name} up`} onClick={() => void desk.command({ kind: "stack-run", run: run.id, up: true })}>
+      <button className={small} aria-label={`Move ${name} up`} onClick={() => void session.command({ kind: "stack-run", run: run.id, up: true })}>
         <ArrowUp size={14} />
       </button>
-      <button className={small} aria-label={`Move ${name} down`} onClick={() => void desk.command({ kind: "stack-run", run: run.id, up: false })}>
+      <button className={small} aria-label={`Move ${name} down`} onClick={() => void session.command({ kind: "stack-run", run: run.id, up: false })}>
         <ArrowDown size={14} />
       </button>
     </li>

@@ -6,7 +6,7 @@ import { Choice } from "@/shared/ui/Choice";
 import { NumberLine } from "@/shared/ui/NumberLine";
 import { sideText } from "@/sheets/sizes";
 
-import { useDesk, useShown } from "../sheet";
+import { useSheetSession, useHead } from "../sheet";
 import { Guides } from "./Guides";
 
 const UNITS = [
@@ -21,10 +21,10 @@ const GROUNDS = [
 const GROUND: ClothDoc = { weave: "colour", warp: "#8c9a8f", weft: "#8c9a8f", ends: 20, picks: 20, turn: 0 };
 
 export function SheetCard() {
-  const desk = useDesk();
-  const { sheet } = useShown().head;
+  const session = useSheetSession();
+  const { sheet } = useHead("sheet");
   const set = async (values: Omit<Extract<Intent, { kind: "set-sheet" }>, "kind">) =>
-    (await desk.command({ kind: "set-sheet", ...values }))?.message ?? null;
+    (await session.command({ kind: "set-sheet", ...values }))?.message ?? null;
   const side = (mm: number) => `${sideText(mm, sheet.unit)} ${sheet.unit}`;
   return (
     <>
@@ -62,9 +62,9 @@ export function SheetCard() {
         <div className="mt-1.5">
           <ClothFields
             value={sheet.ground_cloth}
-            onPreview={(cloth) => desk.preview({ kind: "set-sheet", ground_cloth: cloth })}
+            onPreview={(cloth) => session.preview({ kind: "set-sheet", ground_cloth: cloth })}
             onChange={(cloth) => set({ ground_cloth: cloth })}
-            onCancel={() => desk.dropPreviews(true)}
+            onCancel={() => session.dropPreviews(true)}
           />
         </div>
       )}

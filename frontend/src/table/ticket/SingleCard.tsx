@@ -4,13 +4,13 @@ import { QuietButton } from "@/shared/maker/QuietButton";
 import { NumberLine } from "@/shared/ui/NumberLine";
 import { typedMm } from "@/shared/ui/words";
 
-import { useDesk, useShown } from "../sheet";
-import { hand, useHand } from "../state";
+import { useSheetSession, useHead } from "../sheet";
+import { tableState, useTableState } from "../state";
 
 export function SingleCard() {
-  const desk = useDesk();
-  const { head } = useShown();
-  const id = useHand((state) => state.single);
+  const session = useSheetSession();
+  const head = useHead("brushes", "sheet", "singles");
+  const id = useTableState((state) => state.single);
   const single = head.singles.find((item) => item.id === id);
   if (!single) return null;
   const set = (values: Omit<Extract<Intent, { kind: "set-single" }>, "kind" | "single">): Intent => ({
@@ -33,7 +33,7 @@ export function SingleCard() {
         aria-label="Brush of the single repeat"
         className="my-1 w-full cursor-pointer rounded-field border border-base-300 bg-base-100 px-1.5 py-1"
         value={single.brush}
-        onChange={(event) => void desk.command(set({ brush: event.target.value }))}
+        onChange={(event) => void session.command(set({ brush: event.target.value }))}
       >
         {head.brushes.map((brush) => (
           <option key={brush.id} value={brush.id}>
@@ -46,15 +46,15 @@ export function SingleCard() {
             label={`Single repeat: ${label.toLowerCase()}`}
             value={value}
             step={step}
-            onPreview={(typed) => desk.preview(set({ [key]: typed }))}
-            onCommit={async (typed) => (await desk.command(set({ [key]: typed })))?.message ?? null}
-            onCancel={() => desk.dropPreviews(true)}
+            onPreview={(typed) => session.preview(set({ [key]: typed }))}
+            onCommit={async (typed) => (await session.command(set({ [key]: typed })))?.message ?? null}
+            onCancel={() => session.dropPreviews(true)}
           />
       ))}
       <div className="mt-1.5 flex flex-wrap gap-1">
         <QuietButton
           onClick={() =>
-            desk.command({
+            session.command({
               kind: "place-single",
               brush: single.brush,
               x: single.x + 10 * factor,
@@ -68,8 +68,8 @@ export function SingleCard() {
         </QuietButton>
         <QuietButton
           onClick={() => {
-            hand().set({ single: null });
-            void desk.command({ kind: "remove-singles", singles: [single.id] });
+            tableState().set({ single: null });
+            void session.command({ kind: "remove-singles", singles: [single.id] });
           }}
         >
           Take it away

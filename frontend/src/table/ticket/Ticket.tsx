@@ -7,7 +7,7 @@ import { Order } from "@/shared/maker/Order";
 import { Remainder } from "@/shared/maker/Remainder";
 import { Sway } from "@/shared/maker/Sway";
 
-import { useChosen, useDesk } from "../sheet";
+import { useChosen, useSheetSession } from "../sheet";
 import { BarePath } from "./BarePath";
 import { Corners, Crossings } from "./Corners";
 import { Cloth } from "./Cloth";
@@ -23,7 +23,7 @@ import { PathHead } from "./PathHead";
 import { PathWork } from "./PathWork";
 import { RunsOnPath } from "./RunsOnPath";
 import { RunWork } from "./RunWork";
-import { useHand } from "../state";
+import { useTableState } from "../state";
 import { useRunMaker } from "./settings";
 import { SheetCard } from "./SheetCard";
 import { SingleCard } from "./SingleCard";
@@ -33,8 +33,8 @@ import { Warnings } from "./Warnings";
 
 export function Ticket() {
   const { path, run } = useChosen();
-  const single = useHand((state) => state.single);
-  const choosing = useHand((state) => state.tool === "choose");
+  const single = useTableState((state) => state.single);
+  const choosing = useTableState((state) => state.tool === "choose");
   return (
     <aside aria-label="Ticket" className="relative min-h-0 overflow-y-auto border-l border-base-300 bg-base-200 p-3">
       <ToolCard />
@@ -58,7 +58,7 @@ export function Ticket() {
 
 /** Warnings first, then what a maker decides, in that order. */
 function RunTicket({ run }: { run: RunShown }) {
-  const desk = useDesk();
+  const session = useSheetSession();
   const maker = useRunMaker(run);
   return (
     <MakerContext value={maker}>
@@ -75,7 +75,7 @@ function RunTicket({ run }: { run: RunShown }) {
       <Crossings />
       <Ends />
       <Order />
-      <Sway newSeed={() => void desk.command({ kind: "new-seed", run: run.id })} />
+      <Sway newSeed={() => void session.command({ kind: "new-seed", run: run.id })} />
       <Thread />
       <RunWork />
     </MakerContext>

@@ -6,11 +6,11 @@ import type { Intent, RowShown, RunShown } from "@/shared/api/types";
 import { rowOf } from "../rows";
 import type { Maker, Typed, Value } from "@/shared/maker/maker";
 
-import { useChosen, useDesk } from "../sheet";
-import { useHand } from "../state";
+import { useChosen, useSheetSession } from "../sheet";
+import { useTableState } from "../state";
 
 export function useSettings() {
-  const desk = useDesk();
+  const session = useSheetSession();
   const { runs } = useChosen();
   const ids = useMemo(() => runs.map((run) => run.id), [runs]);
   return useMemo(() => {
@@ -25,18 +25,18 @@ export function useSettings() {
       settings: [{ pointer, value }],
     });
     return {
-      tryOut: (pointer: string, typed: Typed) => desk.preview(set(pointer, typed)),
-      keep: async (pointer: string, typed: Typed) => (await desk.command(set(pointer, typed)))?.message ?? null,
-      tryValue: (pointer: string, value: Value) => desk.preview(put(pointer, value)),
-      keepValue: async (pointer: string, value: Value) => (await desk.command(put(pointer, value)))?.message ?? null,
+      tryOut: (pointer: string, typed: Typed) => session.preview(set(pointer, typed)),
+      keep: async (pointer: string, typed: Typed) => (await session.command(set(pointer, typed)))?.message ?? null,
+      tryValue: (pointer: string, value: Value) => session.preview(put(pointer, value)),
+      keepValue: async (pointer: string, value: Value) => (await session.command(put(pointer, value)))?.message ?? null,
       keepAll: (settings: { pointer: string; typed: Typed }[], run: string) =>
-        desk.command({ kind: "set-on-runs", runs: [run], settings }),
-      forget: () => desk.dropPreviews(true),
+        session.command({ kind: "set-on-runs", runs: [run], settings }),
+      forget: () => session.dropPreviews(true),
       frame: (pointer: string, frame: "worn" | "printed") =>
-        desk.command({ kind: "set-frame", runs: ids, pointer, frame }),
-      follow: (pointers?: string[]) => void desk.command({ kind: "follow-brush", runs: ids, pointers }),
+        session.command({ kind: "set-frame", runs: ids, pointer, frame }),
+      follow: (pointers?: string[]) => void session.command({ kind: "follow-brush", runs: ids, pointers }),
     };
-  }, [desk, ids]);
+  }, [session, ids]);
 }
 
 /** The chosen run; only for parts of the Ticket that are shown when there is one. */
@@ -48,7 +48,7 @@ export function useRun(): RunShown {
 
 /** The course that the Ticket sets: the one picked, else the run's first row, else the topmost. */
 export function useCourse(): number {
-  return courseOf(useRun(), useHand((state) => state.course));
+  return courseOf(useRun(), useTableState((state) => state.course));
 }
 
 function courseOf(run: RunShown, picked: { run: string; index: number } | null): number {
@@ -65,7 +65,7 @@ export function useShownRow(): RowShown | null {
 /** The chosen run as the one who sets settings. */
 export function useRunMaker(run: RunShown): Maker {
   const settings = useSettings();
-  const picked = useHand((state) => state.course);
+  const picked = useTableState((state) => state.course);
   return { ...settings, doc: run.settings, course: courseOf(run, picked), own: run.own };
 }
 

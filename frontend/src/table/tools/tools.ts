@@ -1,4 +1,4 @@
-/** The hand tools, in their order: what each is called, its key and its cursor. */
+/** The pointer tools, in their order: what each is called, its key and its cursor. */
 import type { Tool } from "../state";
 
 interface ToolWords {

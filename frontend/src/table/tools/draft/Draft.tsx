@@ -1,10 +1,10 @@
 /** The path being drafted, with what the next press would do. */
-import { useHand } from "../../state";
+import { useTableState } from "../../state";
 import { toScreen, type View } from "../../view";
-import { closesDraft } from "./draftHand";
+import { closesDraft } from "./draftPointer";
 
 export function Draft({ view }: { view: View }) {
-  const { draft, pointer, on: lying } = useHand();
+  const { draft, pointer, on: lying } = useTableState();
   const on = (x: number, y: number) => {
     const spot = toScreen(view, { x, y });
     return `${spot.x} ${spot.y}`;
@@ -34,7 +34,7 @@ export function Draft({ view }: { view: View }) {
   );
 }
 
-/** What the hand has landed on, in words beside it. */
+/** What the pointer has landed on, in words beside it. */
 export function Lying({ view, x, y, on }: { view: View; x: number; y: number; on: string }) {
   const at = toScreen(view, { x, y });
   return (

@@ -1,4 +1,4 @@
-/** The Draft tool's card: what draws the hand, and the next node by number. */
+/** The Draft tool's card: what draws the pointer, and the next node by number. */
 import { useState } from "react";
 
 import { api, Refusal } from "@/shared/api/client";
@@ -9,9 +9,9 @@ import { NumberLine } from "@/shared/ui/NumberLine";
 import { Tick } from "@/shared/ui/Tick";
 import { plural } from "@/shared/ui/words";
 
-import { useDesk } from "../../sheet";
-import { hand, setSnap, type Snaps, useHand } from "../../state";
-import { useEndDraft, useSetNode } from "./draftHand";
+import { useSheetSession } from "../../sheet";
+import { tableState, setSnap, type Snaps, useTableState } from "../../state";
+import { useEndDraft, useSetNode } from "./draftPointer";
 
 const SNAPS: readonly [keyof Snaps, string][] = [
   ["nodes", "Nodes"],
@@ -21,10 +21,10 @@ const SNAPS: readonly [keyof Snaps, string][] = [
 ];
 
 export function SnapChoice() {
-  const snaps = useHand((state) => state.snaps);
+  const snaps = useTableState((state) => state.snaps);
   return (
     <>
-      <Heading>The hand keeps to</Heading>
+      <Heading>The pointer keeps to</Heading>
       {SNAPS.map(([key, words]) => (
         <Tick key={key} label={words} on={snaps[key]} onChange={(on) => setSnap(key, on)} />
       ))}
@@ -33,7 +33,7 @@ export function SnapChoice() {
 }
 
 export function DraftCard() {
-  const draft = useHand((state) => state.draft);
+  const draft = useTableState((state) => state.draft);
   const end = useEndDraft();
   return (
     <>
@@ -46,7 +46,7 @@ export function DraftCard() {
       {draft.length > 0 && (
         <div className="mt-1.5 flex flex-wrap items-center gap-1">
           <span className="muted mr-auto text-[12px]">{plural(draft.length, "node")} set</span>
-          <QuietButton onClick={() => hand().set({ draft: draft.slice(0, -1) })}>Take the last back</QuietButton>
+          <QuietButton onClick={() => tableState().set({ draft: draft.slice(0, -1) })}>Take the last back</QuietButton>
           {draft.length > 1 && <QuietButton onClick={() => end(false)}>End it here</QuietButton>}
           {draft.length > 2 && <QuietButton onClick={() => end(true)}>Close it</QuietButton>}
         </div>
@@ -63,9 +63,9 @@ const WAYS = [
 
 /** A node set by number: from the sheet's left and top, or from the last node. */
 function NextNode() {
-  const desk = useDesk();
+  const session = useSheetSession();
   const setNode = useSetNode();
-  const last = useHand((state) => state.draft.at(-1));
+  const last = useTableState((state) => state.draft.at(-1));
   const [by, setBy] = useState<(typeof WAYS)[number][0]>("place");
   const [typed, setTyped] = useState<[string, string]>(["100 mm", "100 mm"]);
   const [fault, setFault] = useState<string | null>(null);
@@ -79,7 +79,7 @@ function NextNode() {
     try {
       const [one, other] = typed;
       const asked = relative ? { length: one, direction: other, from_x: last.x, from_y: last.y } : { x: one, y: other };
-      const at = await api.place(desk.id, asked);
+      const at = await api.place(session.id, asked);
       setNode({ ...at, on: null, end: null });
     } catch (error) {
       setFault(error instanceof Refusal ? error.message : String(error));

@@ -7,16 +7,16 @@ import { Heading } from "@/shared/maker/Heading";
 import { QuietButton } from "@/shared/maker/QuietButton";
 import { NumberLine } from "@/shared/ui/NumberLine";
 
-import { useChosen, useDesk, useShown } from "../../sheet";
-import { hand, useHand } from "../../state";
-import { keepFigure, middle } from "./figureHand";
+import { useChosen, useSheetSession, useHead } from "../../sheet";
+import { tableState, useTableState } from "../../state";
+import { keepFigure, middle } from "./figurePointer";
 
 type Setting = FigureShown["settings"][number];
 
 /** The Figure tool's card: which figure, and its numbers. */
 export function FigureCard() {
   const { data } = useQuery({ queryKey: ["figures"], queryFn: api.figures, staleTime: Infinity });
-  const id = useHand((state) => state.figure);
+  const id = useTableState((state) => state.figure);
   const figure = data?.figures.find((item) => item.id === id);
   return (
     <>
@@ -26,7 +26,7 @@ export function FigureCard() {
         aria-label="Figure"
         className="w-full cursor-pointer rounded-field border border-base-300 bg-base-100 px-1.5 py-1"
         value={id}
-        onChange={(event) => hand().set({ figure: event.target.value })}
+        onChange={(event) => tableState().set({ figure: event.target.value })}
       >
         {data?.figures.map((item) => (
           <option key={item.id} value={item.id}>
@@ -40,10 +40,10 @@ export function FigureCard() {
 }
 
 function Draw({ figure }: { figure: FigureListed }) {
-  const desk = useDesk();
-  const { head } = useShown();
-  const typed = useHand((state) => state.typed[figure.id]) ?? {};
-  const show = (values: Record<string, string>) => desk.preview({ kind: "draw-figure", figure: figure.id, typed: values, ...middle() });
+  const session = useSheetSession();
+  const head = useHead("sheet");
+  const typed = useTableState((state) => state.typed[figure.id]) ?? {};
+  const show = (values: Record<string, string>) => session.preview({ kind: "draw-figure", figure: figure.id, typed: values, ...middle() });
   return (
     <>
       {figure.settings.map((setting) => (
@@ -53,7 +53,7 @@ function Draw({ figure }: { figure: FigureListed }) {
           onPreview={(text) => show({ ...typed, [setting.name]: text })}
           onCommit={(text) => {
             const values = { ...typed, [setting.name]: text };
-            hand().set({ typed: { ...hand().typed, [figure.id]: values } });
+            tableState().set({ typed: { ...tableState().typed, [figure.id]: values } });
             show(values);
             return Promise.resolve(null);
           }}
@@ -61,7 +61,7 @@ function Draw({ figure }: { figure: FigureListed }) {
       ))}
       <div className="mt-1.5 flex items-center justify-between gap-2">
         <span className="muted text-[12px]">{head.sheet.factor === 1 ? "" : "Lengths as worn"}</span>
-        <QuietButton onClick={() => keepFigure(desk, middle())}>Draw it in the middle</QuietButton>
+        <QuietButton onClick={() => keepFigure(session, middle())}>Draw it in the middle</QuietButton>
       </div>
     </>
   );
@@ -69,7 +69,7 @@ function Draw({ figure }: { figure: FigureListed }) {
 
 /** The figure that the chosen path still is. */
 export function ThisFigure() {
-  const desk = useDesk();
+  const session = useSheetSession();
   const { path } = useChosen();
   const { id, figure } = path!;
   if (!figure) return null;
@@ -81,8 +81,8 @@ export function ThisFigure() {
         <Row
           key={setting.name}
           setting={setting}
-          onPreview={(text) => desk.preview(reshape(setting.name, text))}
-          onCommit={async (text) => (await desk.command(reshape(setting.name, text)))?.message ?? null}
+          onPreview={(text) => session.preview(reshape(setting.name, text))}
+          onCommit={async (text) => (await session.command(reshape(setting.name, text)))?.message ?? null}
         />
       ))}
       <p className="muted mt-0.5 text-[12px]">It stays a figure until one of its nodes is moved.</p>
@@ -97,7 +97,7 @@ interface RowProps {
 }
 
 function Row({ setting, onPreview, onCommit }: RowProps) {
-  const desk = useDesk();
+  const session = useSheetSession();
   return (
     <NumberLine
       label={setting.label}
@@ -105,7 +105,7 @@ function Row({ setting, onPreview, onCommit }: RowProps) {
       step={1}
       onPreview={onPreview}
       onCommit={onCommit}
-      onCancel={() => desk.dropPreviews(true)}
+      onCancel={() => session.dropPreviews(true)}
     />
   );
 }

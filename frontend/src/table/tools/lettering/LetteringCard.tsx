@@ -1,10 +1,10 @@
 /** The Lettering tool's card: what is written at the next press. */
 import { QuietButton } from "@/shared/maker/QuietButton";
 
-import { useChosen, useDesk, useShown } from "../../sheet";
-import { hand, useHand } from "../../state";
-import { middle } from "../figure/figureHand";
-import { keepText, writeText } from "./letteringHand";
+import { useChosen, useSheetSession, useHead } from "../../sheet";
+import { tableState, useTableState } from "../../state";
+import { middle } from "../figure/figurePointer";
+import { keepText, writeText } from "./letteringPointer";
 import { type Change, TextFields } from "./TextFields";
 
 /** The middle of what is seen, as the text's own. */
@@ -14,10 +14,10 @@ function about() {
 }
 
 export function LetteringCard() {
-  const desk = useDesk();
-  const { head } = useShown();
+  const session = useSheetSession();
+  const head = useHead("sheet");
   const { path } = useChosen();
-  const writing = useHand((state) => state.writing);
+  const writing = useTableState((state) => state.writing);
   const merged = (change: Change) => ({ ...writing, ...change, numbers: { ...writing.numbers, ...change.numbers } });
   return (
     <>
@@ -26,20 +26,20 @@ export function LetteringCard() {
       <TextFields
         value={writing}
         onPath={false}
-        onPreview={(change) => desk.preview(writeText(merged(change), about()))}
+        onPreview={(change) => session.preview(writeText(merged(change), about()))}
         onChange={(change) => {
-          hand().set({ writing: merged(change) });
-          desk.preview(writeText(merged(change), about()));
+          tableState().set({ writing: merged(change) });
+          session.preview(writeText(merged(change), about()));
           return Promise.resolve(null);
         }}
-        onCancel={() => desk.dropPreviews(true)}
+        onCancel={() => session.dropPreviews(true)}
       />
       <div className="mt-1.5 flex flex-wrap items-center justify-end gap-1">
         {head.sheet.factor !== 1 && <span className="muted mr-auto text-[12px]">Lengths as worn</span>}
         {path && !path.lettering && (
-          <QuietButton onClick={() => keepText(desk, undefined, path.id)}>Write along {path.name}</QuietButton>
+          <QuietButton onClick={() => keepText(session, undefined, path.id)}>Write along {path.name}</QuietButton>
         )}
-        <QuietButton onClick={() => keepText(desk, about())}>Write it in the middle</QuietButton>
+        <QuietButton onClick={() => keepText(session, about())}>Write it in the middle</QuietButton>
       </div>
     </>
   );

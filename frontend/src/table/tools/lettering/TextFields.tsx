@@ -8,7 +8,7 @@ import { FileButton } from "@/shared/ui/FileButton";
 import { NumberLine } from "@/shared/ui/NumberLine";
 import { Tick } from "@/shared/ui/Tick";
 
-import { hand, type Writing } from "../../state";
+import { tableState, type Writing } from "../../state";
 
 const ALIGNS = [
   ["left", "From its left"],
@@ -125,7 +125,7 @@ function BringFont({ onBrought }: { onBrought: (font: string) => void }) {
       await queries.refetchQueries({ queryKey: ["fonts"] });
       onBrought(font.id);
     } catch (error) {
-      hand().set({ notice: { tone: "fault", text: error instanceof Refusal ? error.message : String(error) } });
+      tableState().set({ notice: { tone: "fault", text: error instanceof Refusal ? error.message : String(error) } });
     }
   };
   return (

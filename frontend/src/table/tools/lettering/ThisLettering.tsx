@@ -3,12 +3,12 @@ import type { Intent } from "@/shared/api/types";
 import { Heading } from "@/shared/maker/Heading";
 import { QuietButton } from "@/shared/maker/QuietButton";
 
-import { useDesk, useShown } from "../../sheet";
+import { useSheetSession, useHead } from "../../sheet";
 import { type Change, TextFields } from "./TextFields";
 
 export function ThisLettering({ id }: { id: string }) {
-  const desk = useDesk();
-  const { head } = useShown();
+  const session = useSheetSession();
+  const head = useHead("letterings", "paths");
   const text = head.letterings.find((item) => item.id === id);
   if (!text) return null;
   const set = ({ numbers, ...rest }: Change): Intent => ({ kind: "set-lettering", lettering: id, ...rest, typed: numbers ?? {} });
@@ -18,14 +18,14 @@ export function ThisLettering({ id }: { id: string }) {
       <TextFields
         value={text}
         onPath={text.along !== null}
-        onPreview={(change) => desk.preview(set(change))}
+        onPreview={(change) => session.preview(set(change))}
         onChange={async (change) => {
-          const refusal = await desk.command(set(change));
+          const refusal = await session.command(set(change));
           // What was written anew may be other paths: all of the text stays chosen.
-          if (!refusal) desk.chooseAll((path) => path.lettering === id);
+          if (!refusal) session.chooseAll((path) => path.lettering === id);
           return refusal?.message ?? null;
         }}
-        onCancel={() => desk.dropPreviews(true)}
+        onCancel={() => session.dropPreviews(true)}
       />
       <div className="mt-1 flex items-center gap-2">
         <label htmlFor="stands-on">Stands on</label>
@@ -33,14 +33,14 @@ export function ThisLettering({ id }: { id: string }) {
           id="stands-on"
           className="min-w-0 flex-1 rounded-field border border-base-300 bg-base-100 px-1 py-0.5"
           value={text.along ?? ""}
-          onChange={(event) => void desk.command({ kind: "set-lettering", lettering: id, typed: {}, along: event.target.value })}
+          onChange={(event) => void session.command({ kind: "set-lettering", lettering: id, typed: {}, along: event.target.value })}
         >
           <option value="">level lines</option>
           {head.paths.map((path) => !path.lettering && <option key={path.id} value={path.id}>{path.name}</option>)}
         </select>
       </div>
       <div className="mt-1.5 text-right">
-        <QuietButton onClick={() => desk.command({ kind: "free-lettering", lettering: id })}>Turn it into nodes</QuietButton>
+        <QuietButton onClick={() => session.command({ kind: "free-lettering", lettering: id })}>Turn it into nodes</QuietButton>
       </div>
     </>
   );

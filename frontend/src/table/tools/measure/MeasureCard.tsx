@@ -7,9 +7,9 @@ import { QuietButton } from "@/shared/maker/QuietButton";
 import { Choice } from "@/shared/ui/Choice";
 import { NumberField } from "@/shared/ui/NumberField";
 
-import { useChosen, useDesk, useShown } from "../../sheet";
-import { hand, useHand } from "../../state";
-import { useMark, useMeasured, useNextPlace } from "./measureHand";
+import { useChosen, useSheetSession, useHead } from "../../sheet";
+import { tableState, useTableState } from "../../state";
+import { useMark, useMeasured, useNextPlace } from "./measurePointer";
 
 const WHAT = [
   ["straight", "Straight"],
@@ -26,9 +26,9 @@ const HOW: Record<string, string> = {
 };
 
 export function MeasureCard() {
-  const desk = useDesk();
+  const session = useSheetSession();
   const { path } = useChosen();
-  const { measuring, places, measured, calibrating } = useHand();
+  const { measuring, places, measured, calibrating } = useTableState();
   const mark = useMark(places);
   useMeasured(mark);
   const text = measuring === "along" && !path ? "Choose the path first (1), then measure along it." : HOW[measuring];
@@ -41,7 +41,7 @@ export function MeasureCard() {
             label="What is measured"
             options={WHAT}
             value={measuring}
-            onChange={(what) => hand().set({ measuring: what, places: [] })}
+            onChange={(what) => tableState().set({ measuring: what, places: [] })}
           />
         </div>
       )}
@@ -55,7 +55,7 @@ export function MeasureCard() {
         </p>
       )}
       {mark && measured && !measured.fault && <Answer mark={mark} drawn={measured.value} angle={measured.angle} />}
-      <Kept desk={desk} />
+      <Kept session={session} />
     </>
   );
 }
@@ -85,21 +85,21 @@ function PlaceByNumber() {
 }
 
 function Answer({ mark, drawn, angle }: { mark: MarkDoc; drawn: number; angle: boolean }) {
-  const desk = useDesk();
-  const { head } = useShown();
-  const calibrating = useHand((state) => state.calibrating);
+  const session = useSheetSession();
+  const head = useHead("sheet");
+  const calibrating = useTableState((state) => state.calibrating);
   const [known, setKnown] = useState("100 mm");
   const [start, finish] = mark.places as [[number, number], [number, number]];
   const use = async () => {
     const refusal = calibrating
-      ? await desk.command({ kind: "calibrate-guide", guide: calibrating, start, finish, length: known })
-      : await desk.command({ kind: "scale-by-length", drawn, length: known });
-    if (!refusal) hand().set({ places: [], calibrating: null });
+      ? await session.command({ kind: "calibrate-guide", guide: calibrating, start, finish, length: known })
+      : await session.command({ kind: "scale-by-length", drawn, length: known });
+    if (!refusal) tableState().set({ places: [], calibrating: null });
   };
   return (
     <>
       {!calibrating && (
-        <QuietButton onClick={() => desk.command({ kind: "keep-mark", mark })}>Keep it on the sheet as a check mark</QuietButton>
+        <QuietButton onClick={() => session.command({ kind: "keep-mark", mark })}>Keep it on the sheet as a check mark</QuietButton>
       )}
       {!angle && mark.what !== "radius" && (
         <>
@@ -125,8 +125,8 @@ function Answer({ mark, drawn, angle }: { mark: MarkDoc; drawn: number; angle: b
   );
 }
 
-function Kept({ desk }: { desk: ReturnType<typeof useDesk> }) {
-  const { marks } = useShown().head;
+function Kept({ session }: { session: ReturnType<typeof useSheetSession> }) {
+  const { marks } = useHead("marks");
   if (!marks.length) return null;
   return (
     <>
@@ -135,7 +135,7 @@ function Kept({ desk }: { desk: ReturnType<typeof useDesk> }) {
         {marks.map((mark) => (
           <li key={mark.id} className="flex items-center justify-between gap-2 border-b border-dotted border-base-300 py-0.5">
             <span className={`measure ${mark.fault ? "text-error" : ""}`}>{mark.fault ?? mark.text}</span>
-            <QuietButton onClick={() => desk.command({ kind: "remove-mark", mark: mark.id })}>Take away</QuietButton>
+            <QuietButton onClick={() => session.command({ kind: "remove-mark", mark: mark.id })}>Take away</QuietButton>
           </li>
         ))}
       </ul>

@@ -1,17 +1,17 @@
 /** Measurements on the sheet: the one being taken, and those that stay. */
 import type { MeasureShown } from "@/shared/api/types";
 
-import { useShown } from "../../sheet";
-import { useHand } from "../../state";
+import { useHead } from "../../sheet";
+import { useTableState } from "../../state";
 import { toScreen, type View } from "../../view";
 
 export function CheckMarks({ view }: { view: View }) {
-  const { marks } = useShown().head;
+  const { marks } = useHead("marks");
   return marks.map((mark) => !mark.fault && <MeasureLine key={mark.id} view={view} shown={mark} />);
 }
 
 export function Measuring({ view }: { view: View }) {
-  const { places, measured, pointer } = useHand();
+  const { places, measured, pointer } = useTableState();
   const spots = places.map((place) => toScreen(view, place));
   const here = pointer && toScreen(view, pointer);
   const last = spots.at(-1);

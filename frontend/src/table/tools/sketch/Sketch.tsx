@@ -1,11 +1,11 @@
-/** The line as the hand draws it, and the Sketch tool's card. */
+/** The line as the pointer draws it, and the Sketch tool's card. */
 import { NumberLine } from "@/shared/ui/NumberLine";
 
-import { hand, useHand } from "../../state";
+import { tableState, useTableState } from "../../state";
 import { toScreen, type View } from "../../view";
 
 export function SketchLine({ view }: { view: View }) {
-  const { stroke, pointer } = useHand();
+  const { stroke, pointer } = useTableState();
   const spots = stroke.map(([x, y]) => toScreen(view, { x, y }));
   const here = pointer && toScreen(view, pointer);
   return (
@@ -17,9 +17,9 @@ export function SketchLine({ view }: { view: View }) {
 }
 
 export function SketchCard() {
-  const { steadiness, within } = useHand();
+  const { steadiness, within } = useTableState();
   const keep = (name: "steadiness" | "within") => (text: string) => {
-    hand().set({ [name]: text });
+    tableState().set({ [name]: text });
     return Promise.resolve(null);
   };
   return (

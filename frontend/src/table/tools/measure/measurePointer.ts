@@ -1,13 +1,13 @@
-/** The hand with the Measure tool: places are pressed, the server tells what lies between them. */
+/** The pointer with the Measure tool: places are pressed, the server tells what lies between them. */
 import { useEffect } from "react";
 
 import { api, Refusal } from "@/shared/api/client";
 import type { MarkDoc } from "@/shared/api/types";
 
-import { sheetSpot } from "../../paper/paperHand";
+import { sheetSpot } from "../../paper/paperPointer";
 import { landing } from "../../paper/snap";
-import { useChosen, useDesk, useShown } from "../../sheet";
-import { hand, useHand } from "../../state";
+import { useChosen, useSheetSession, useHead, useShown } from "../../sheet";
+import { tableState, useTableState } from "../../state";
 import type { Spot } from "../../view";
 
 /** How many places each needs; the radius of a path needs one on it. */
@@ -15,7 +15,7 @@ const WANTED = { straight: 2, along: 2, angle: 3, radius: 3 } as const;
 
 /** What is measured with the places pressed so far, and the pointer for the next. */
 export function useMark(places: readonly Spot[]): MarkDoc | null {
-  const what = useHand((state) => state.measuring);
+  const what = useTableState((state) => state.measuring);
   const { path } = useChosen();
   const bend = what === "radius" && path !== null;
   const wanted = bend ? 1 : WANTED[what];
@@ -30,14 +30,14 @@ export function useMark(places: readonly Spot[]): MarkDoc | null {
 /** Takes one place more, or the first of a new measurement. */
 export function useNextPlace() {
   const { path } = useChosen();
-  const { measuring, places } = useHand();
+  const { measuring, places } = useTableState();
   const wanted = measuring === "radius" && path ? 1 : WANTED[measuring];
-  return ({ x, y }: Spot) => hand().set({ places: places.length >= wanted ? [{ x, y }] : [...places, { x, y }] });
+  return ({ x, y }: Spot) => tableState().set({ places: places.length >= wanted ? [{ x, y }] : [...places, { x, y }] });
 }
 
-export function useMeasureHand() {
-  const { head } = useShown();
-  const places = useHand((state) => state.places);
+export function useMeasurePointer() {
+  const head = useShown(({ head }) => head);
+  const places = useTableState((state) => state.places);
   const next = useNextPlace();
   const land = (event: React.PointerEvent) =>
     landing(sheetSpot(event), head, { from: places.at(-1), straight: event.shiftKey });
@@ -47,26 +47,26 @@ export function useMeasureHand() {
     },
     onPointerMove: (event: React.PointerEvent) => {
       const at = land(event);
-      hand().set({ pointer: at, on: at.on });
+      tableState().set({ pointer: at, on: at.on });
     },
-    onPointerLeave: () => hand().set({ pointer: null, on: null }),
+    onPointerLeave: () => tableState().set({ pointer: null, on: null }),
   };
 }
 
 /** Asks what the mark measures whenever it changes; the newest answer wins. */
 export function useMeasured(mark: MarkDoc | null) {
-  const desk = useDesk();
-  const { head } = useShown();
+  const session = useSheetSession();
+  const head = useHead("revision");
   const key = mark && JSON.stringify(mark);
   useEffect(() => {
-    if (!key) return hand().set({ measured: null });
+    if (!key) return tableState().set({ measured: null });
     const abort = new AbortController();
     api
-      .measure(desk.id, JSON.parse(key) as MarkDoc, abort.signal)
-      .then((measured) => hand().set({ measured }))
+      .measure(session.id, JSON.parse(key) as MarkDoc, abort.signal)
+      .then((measured) => tableState().set({ measured }))
       .catch((error: unknown) => {
-        if (error instanceof Refusal) hand().set({ measured: { text: "", printed: "", value: 0, angle: false, line: [], fault: error.message } });
+        if (error instanceof Refusal) tableState().set({ measured: { text: "", printed: "", value: 0, angle: false, line: [], fault: error.message } });
       });
     return () => abort.abort();
-  }, [key, desk, head.revision]);
+  }, [key, session, head.revision]);
 }

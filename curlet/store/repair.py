@@ -12,7 +12,7 @@ from curlet.store.errors import Conflict, Missing
 from curlet.store.models import Brush, BrushVersion, Motif, Run, Single, Table, database
 from curlet.store.state import KINDS, State, load_state
 from curlet.store.unreadable import SetAside, name_of
-from curlet.store.worn import is_worn, moved_on
+from curlet.store.usage import is_used, new_revisions
 
 # What is kept across sheets.
 _LIBRARY: dict[str, type[Table]] = {"brush": Brush, "motif": Motif}
@@ -54,7 +54,7 @@ def remove_from_sheet(sheet_id: str, kind: str, row_id: str) -> State:
         else:
             model = KINDS[kind]
             model.delete().where(model.id == row_id).execute()
-        moved_on([sheet_id])
+        new_revisions([sheet_id])
         return load_state(sheet_id)
 
 
@@ -62,7 +62,7 @@ def remove_from_library(kind: str, row_id: str) -> None:
     """Remove a brush or motif that cannot be read; this cannot be undone."""
     with writing():
         _unreadable(kind, row_id)
-        if kind == "brush" and is_worn(row_id):
+        if kind == "brush" and is_used(row_id):
             raise Conflict("Runs use this brush. Restore it, or remove the runs first.")
         model = _LIBRARY[kind]
         model.delete().where(model.id == row_id).execute()

@@ -1,10 +1,10 @@
-/** The hand with the Sketch tool: a line drawn by mouse, pen or keys. The server makes a path of it. */
+/** The pointer with the Sketch tool: a line drawn by mouse, pen or keys. The server makes a path of it. */
 import { useEffect, useRef } from "react";
 
-import { useDesk, useShown } from "../../sheet";
-import { hand } from "../../state";
+import { useSheetSession, useHead } from "../../sheet";
+import { tableState } from "../../state";
 import type { Spot } from "../../view";
-import { sheetSpot } from "../../paper/paperHand";
+import { sheetSpot } from "../../paper/paperPointer";
 import { ARROWS } from "../arrows";
 
 /** How near to one another the ends must be, px, to close the line. */
@@ -15,17 +15,17 @@ const PLAIN = 0.5;
 type Point = [number, number, number];
 
 export function useEndSketch() {
-  const desk = useDesk();
-  const { head } = useShown();
+  const session = useSheetSession();
+  const head = useHead("paths");
   return async () => {
-    const { stroke, steadiness, within, view, chosen } = hand();
-    hand().set({ stroke: [] });
+    const { stroke, steadiness, within, view, chosen } = tableState();
+    tableState().set({ stroke: [] });
     if (stroke.length < 2) return;
     const known = new Set(head.paths.map((path) => path.id));
     const group = head.paths.find((path) => path.id === chosen.at(-1))?.group ?? null;
     const meeting = MEETING / view!.zoom;
-    const refusal = await desk.command({ kind: "sketch-path", points: stroke, steadiness, within, meeting, group });
-    if (!refusal) desk.choose((path) => !known.has(path.id));
+    const refusal = await session.command({ kind: "sketch-path", points: stroke, steadiness, within, meeting, group });
+    if (!refusal) session.choose((path) => !known.has(path.id));
   };
 }
 
@@ -35,13 +35,13 @@ function pointOf(event: PointerEvent): Point {
   return [at.x, at.y, felt];
 }
 
-export function useSketchHand() {
+export function useSketchPointer() {
   const end = useEndSketch();
   const down = useRef(false);
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       const field = event.target instanceof HTMLElement && event.target.matches("input, textarea, select, button");
-      if (hand().tool === "sketch" && !field && key(event, end)) event.preventDefault();
+      if (tableState().tool === "sketch" && !field && key(event, end)) event.preventDefault();
     };
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);
@@ -51,15 +51,15 @@ export function useSketchHand() {
       if (event.button !== 0) return;
       event.currentTarget.setPointerCapture(event.pointerId);
       down.current = true;
-      hand().set({ stroke: [pointOf(event.nativeEvent)] });
+      tableState().set({ stroke: [pointOf(event.nativeEvent)] });
     },
     onPointerMove: (event: React.PointerEvent) => {
-      hand().set({ pointer: sheetSpot(event) });
+      tableState().set({ pointer: sheetSpot(event) });
       if (!down.current) return;
       // A pen tells more often than the page is painted.
       const each = event.nativeEvent.getCoalescedEvents?.() ?? [];
       const points = (each.length ? each : [event.nativeEvent]).map(pointOf);
-      hand().set({ stroke: [...hand().stroke, ...points] });
+      tableState().set({ stroke: [...tableState().stroke, ...points] });
     },
     onPointerUp: () => {
       if (!down.current) return;
@@ -68,24 +68,24 @@ export function useSketchHand() {
     },
     onPointerCancel: () => {
       down.current = false;
-      hand().set({ stroke: [] });
+      tableState().set({ stroke: [] });
     },
-    onPointerLeave: () => hand().set({ pointer: null }),
+    onPointerLeave: () => tableState().set({ pointer: null }),
   };
 }
 
 /** Sketching by keys: Space puts the pen down, arrows draw (Shift for ten times as far), Enter ends. */
 function key(event: KeyboardEvent, end: () => void): boolean {
-  const { stroke, pointer, view, window } = hand();
+  const { stroke, pointer, view, window } = tableState();
   const here: Spot = pointer ?? { x: (window.width / 2 - view!.x) / view!.zoom, y: (window.height / 2 - view!.y) / view!.zoom };
   const arrow = ARROWS[event.key];
   if (arrow) {
     const step = event.shiftKey ? 10 : 1;
     const to = { x: here.x + step * arrow[0], y: here.y + step * arrow[1] };
-    hand().set({ pointer: to, stroke: stroke.length ? [...stroke, [to.x, to.y, PLAIN]] : stroke });
-  } else if (event.key === " " && !stroke.length) hand().set({ pointer: here, stroke: [[here.x, here.y, PLAIN]] });
+    tableState().set({ pointer: to, stroke: stroke.length ? [...stroke, [to.x, to.y, PLAIN]] : stroke });
+  } else if (event.key === " " && !stroke.length) tableState().set({ pointer: here, stroke: [[here.x, here.y, PLAIN]] });
   else if ((event.key === " " || event.key === "Enter") && stroke.length) end();
-  else if (event.key === "Escape" && stroke.length) hand().set({ stroke: [] });
+  else if (event.key === "Escape" && stroke.length) tableState().set({ stroke: [] });
   else return false;
   return true;
 }

@@ -1,11 +1,11 @@
-/** The hand with the Draft tool: press for a straight node, drag for a curved one. */
+/** The pointer with the Draft tool: press for a straight node, drag for a curved one. */
 import { useDrag } from "@use-gesture/react";
 import { useEffect } from "react";
 
-import { sheetSpot } from "../../paper/paperHand";
+import { sheetSpot } from "../../paper/paperPointer";
 import { type Landing, landing } from "../../paper/snap";
-import { useDesk, useShown } from "../../sheet";
-import { type DraftNode, hand } from "../../state";
+import { useSheetSession, useHead, useShown } from "../../sheet";
+import { type DraftNode, tableState } from "../../state";
 import { type Spot, toScreen } from "../../view";
 import { ARROWS } from "../arrows";
 
@@ -15,7 +15,7 @@ const NEAR = 9;
 const PULL = 3;
 
 export function closesDraft(at: Spot): boolean {
-  const { draft, view } = hand();
+  const { draft, view } = tableState();
   if (draft.length < 2 || !view) return false;
   const first = toScreen(view, draft[0]!);
   const here = toScreen(view, at);
@@ -31,44 +31,44 @@ const bare = ({ x, y, end }: Landing): DraftNode => ({ x, y, end, into: null, ou
 
 /** Ends the draft: kept if it has two nodes, forgotten otherwise. */
 export function useEndDraft() {
-  const desk = useDesk();
-  const { head } = useShown();
+  const session = useSheetSession();
+  const head = useHead("paths");
   return async (closed: boolean) => {
-    const { draft, chosen } = hand();
-    hand().set({ draft: [] });
+    const { draft, chosen } = tableState();
+    tableState().set({ draft: [] });
     if (draft.length < 2) return;
     const known = new Set(head.paths.map((path) => path.id));
     const group = head.paths.find((path) => path.id === chosen.at(-1))?.group ?? null;
     const nodes = draft.map(({ x, y, into, out }) => ({ x, y, into, out }));
     const [goes_on, arrives] = closed ? [null, null] : [draft[0]!.end, draft.at(-1)!.end];
-    const refusal = await desk.command({ kind: "draw-path", nodes, closed, group, goes_on, arrives });
-    if (refusal) hand().set({ draft });
-    else if (goes_on ?? arrives) desk.choose((path) => path.id === (goes_on ?? arrives)!.path);
-    else desk.choose((path) => !known.has(path.id));
+    const refusal = await session.command({ kind: "draw-path", nodes, closed, group, goes_on, arrives });
+    if (refusal) tableState().set({ draft });
+    else if (goes_on ?? arrives) session.choose((path) => path.id === (goes_on ?? arrives)!.path);
+    else session.choose((path) => !known.has(path.id));
   };
 }
 
-/** Sets a node where the hand has landed; one at the end of another path ends the draft there. */
+/** Sets a node where the pointer has landed; one at the end of another path ends the draft there. */
 export function useSetNode() {
   const end = useEndDraft();
   return (at: Landing) => {
-    const { draft } = hand();
+    const { draft } = tableState();
     if (closesDraft(at)) return void end(true);
-    hand().set({ draft: [...draft, bare(at)], pointer: at });
+    tableState().set({ draft: [...draft, bare(at)], pointer: at });
     if (at.end && draft.length) void end(false);
   };
 }
 
-export function useDraftHand() {
+export function useDraftPointer() {
   const end = useEndDraft();
   const setNode = useSetNode();
-  const { head } = useShown();
+  const head = useShown(({ head }) => head);
   const land = (event: PointerEvent | React.PointerEvent) =>
-    landing(sheetSpot(event), head, { from: hand().draft.at(-1), straight: event.shiftKey });
+    landing(sheetSpot(event), head, { from: tableState().draft.at(-1), straight: event.shiftKey });
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       const field = event.target instanceof HTMLElement && event.target.matches("input, textarea, select, button");
-      if (hand().tool === "draft" && !field && key(event, end, setNode)) event.preventDefault();
+      if (tableState().tool === "draft" && !field && key(event, end, setNode)) event.preventDefault();
     };
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);
@@ -77,18 +77,18 @@ export function useDraftHand() {
     ({ event, first, last, memo, movement: [mx, my] }) => {
       const pointer = event as PointerEvent;
       if (first) {
-        const before = hand().draft.length;
+        const before = tableState().draft.length;
         setNode(land(pointer));
-        return hand().draft.length > before ? "set" : "ended";
+        return tableState().draft.length > before ? "set" : "ended";
       }
       if (memo === "ended") return memo;
-      const { draft } = hand();
+      const { draft } = tableState();
       if (draft.length && Math.hypot(mx, my) > PULL) {
         const node = draft.at(-1)!;
         const to = landing(sheetSpot(pointer), head, { from: node, straight: pointer.shiftKey });
-        hand().set({ draft: [...draft.slice(0, -1), pulled(node, to)] });
+        tableState().set({ draft: [...draft.slice(0, -1), pulled(node, to)] });
       }
-      if (last) hand().set({ pointer: land(pointer) });
+      if (last) tableState().set({ pointer: land(pointer) });
       return memo;
     },
     { pointer: { buttons: [1] } },
@@ -98,23 +98,23 @@ export function useDraftHand() {
     onPointerMove: (event: React.PointerEvent) => {
       bind().onPointerMove?.(event);
       const at = land(event);
-      hand().set({ pointer: at, on: at.on });
+      tableState().set({ pointer: at, on: at.on });
     },
-    onPointerLeave: () => hand().set({ on: null }),
+    onPointerLeave: () => tableState().set({ on: null }),
   };
 }
 
 /** Drafting by keys: arrows move the point (Shift for ten times), Space sets a node. */
 function key(event: KeyboardEvent, end: (closed: boolean) => void, setNode: (at: Landing) => void): boolean {
-  const { draft, pointer, view, window } = hand();
+  const { draft, pointer, view, window } = tableState();
   const here = pointer ?? { x: (window.width / 2 - view!.x) / view!.zoom, y: (window.height / 2 - view!.y) / view!.zoom };
   const arrow = ARROWS[event.key];
   if (arrow) {
     const step = event.shiftKey ? 10 : 1;
-    hand().set({ pointer: { x: here.x + step * arrow[0], y: here.y + step * arrow[1] }, on: null });
+    tableState().set({ pointer: { x: here.x + step * arrow[0], y: here.y + step * arrow[1] }, on: null });
   } else if (event.key === " ") setNode({ ...here, on: null, end: null });
   else if (event.key === "Enter" || event.key === "Escape") end(false);
-  else if (event.key === "Backspace" && draft.length) hand().set({ draft: draft.slice(0, -1) });
+  else if (event.key === "Backspace" && draft.length) tableState().set({ draft: draft.slice(0, -1) });
   else return false;
   return true;
 }

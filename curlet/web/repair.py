@@ -10,16 +10,16 @@ from flask import Response
 from pydantic import BaseModel
 
 from curlet.store import journal
-from curlet.store import mending as store
+from curlet.store import repair as store
 from curlet.web.bench import shown
 from curlet.web.bench_schemas import BenchShown
-from curlet.web.described import Routes
 from curlet.web.frames import whole_frame
 from curlet.web.replies import Replies, file_of, file_reply, frame_reply, json_reply
+from curlet.web.routes import Routes
 from curlet.web.schemas import BrushUrl, Problem, SheetUrl
 from curlet.web.sheet_schemas import SetAsideShown, SheetFrame
 
-mending = Routes("mending", __name__, url_prefix="/api")
+repair = Routes("repair", __name__, url_prefix="/api")
 
 _REPLIES: Replies = {404: Problem, 409: Problem, 422: Problem}
 
@@ -43,33 +43,33 @@ class SetAsideList(BaseModel):
     rows: list[SetAsideShown]
 
 
-@mending.get("/unreadable", responses={200: SetAsideList})
+@repair.get("/unreadable", responses={200: SetAsideList})
 def library() -> Response:
     """The brushes and motifs that cannot be read."""
     return json_reply({"rows": [asdict(row) for row in store.unreadable_in_library()]})
 
 
-@mending.get("/unreadable/<kind>/<row_id>.json", responses={200: file_of("application/json")})
+@repair.get("/unreadable/<kind>/<row_id>.json", responses={200: file_of("application/json")})
 def as_kept(path: KeptUrl) -> Response:
     """Anything as it stands in the database, unread, to be kept or looked into."""
     data = orjson.dumps(store.as_kept(path.kind, path.row_id), option=orjson.OPT_INDENT_2)
     return file_reply(data, "application/json", f"{path.kind} {path.row_id}.json")
 
 
-@mending.delete("/unreadable/<kind>/<row_id>", responses={200: SetAsideList, **_REPLIES})
+@repair.delete("/unreadable/<kind>/<row_id>", responses={200: SetAsideList, **_REPLIES})
 def remove(path: LibraryUrl) -> Response:
     """Remove a brush or motif that cannot be read."""
     store.remove_from_library(path.kind, path.row_id)
     return library()
 
 
-@mending.post("/unreadable/brush/<brush_id>/restore", responses={200: BenchShown, **_REPLIES})
+@repair.post("/unreadable/brush/<brush_id>/restore", responses={200: BenchShown, **_REPLIES})
 def restore(path: BrushUrl) -> Response:
     """Put the newest version of a brush that can be read in place of one that cannot."""
     return shown(store.restore_brush(path.brush_id))
 
 
-@mending.delete("/sheets/<sheet_id>/unreadable/<kind>/<row_id>", responses={200: SheetFrame, **_REPLIES})
+@repair.delete("/sheets/<sheet_id>/unreadable/<kind>/<row_id>", responses={200: SheetFrame, **_REPLIES})
 def remove_from_sheet(path: OnSheetUrl) -> Response:
     """Remove from a sheet what cannot be read."""
     state = store.remove_from_sheet(path.sheet_id, path.kind, path.row_id)
