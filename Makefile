@@ -31,7 +31,8 @@ lint: $(TEST_READY) build
 	$(BIN)/ruff check .
 	$(BIN)/mypy
 	$(BIN)/lint-imports
-	cd frontend && npm run --silent check && npm run --silent lint
+	$(BIN)/ruff format --check .
+	cd frontend && npm run --silent check && npm run --silent lint && npm run --silent test
 
 test-python: $(TEST_READY) build
 	$(BIN)/python -m pytest -n auto --dist loadfile

@@ -1,9 +1,11 @@
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { lazy, StrictMode, Suspense } from "react";
 import { createRoot } from "react-dom/client";
+import { ErrorBoundary } from "react-error-boundary";
 import { BrowserRouter, Route, Routes } from "react-router";
 
 import "@/shared/style.css";
+import { Failed } from "@/shared/ui/Failed";
 import { SheetsPage } from "@/sheets/SheetsPage";
 import { TablePage } from "@/table/TablePage";
 
@@ -20,14 +22,16 @@ createRoot(document.getElementById("root")!).render(
   <StrictMode>
     <QueryClientProvider client={queries}>
       <BrowserRouter>
-        <Suspense>
-        <Routes>
-          <Route path="/" element={<SheetsPage />} />
-          <Route path="/sheets/:sheetId" element={<TablePage />} />
-          <Route path="/bench/:brushId" element={<BenchPage />} />
-          <Route path="/drawers" element={<DrawersPage />} />
-        </Routes>
-        </Suspense>
+        <ErrorBoundary FallbackComponent={Failed} onReset={() => void queries.resetQueries()}>
+          <Suspense>
+            <Routes>
+              <Route path="/" element={<SheetsPage />} />
+              <Route path="/sheets/:sheetId" element={<TablePage />} />
+              <Route path="/bench/:brushId" element={<BenchPage />} />
+              <Route path="/drawers" element={<DrawersPage />} />
+            </Routes>
+          </Suspense>
+        </ErrorBoundary>
       </BrowserRouter>
     </QueryClientProvider>
   </StrictMode>,

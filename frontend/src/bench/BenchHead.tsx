@@ -21,17 +21,30 @@ export function BenchHead() {
         {brush.builtin ? "built in" : "your own"} · worn by {plural(brush.worn_by, "run")}
       </span>
       <span className="ml-auto flex items-center gap-1">
-        <button className={quiet} disabled={!brush.undo} title={brush.undo ? `Undo: ${brush.undo}` : "Nothing to undo"} onClick={() => void workbench.undo()}>
+        <button
+          className={quiet}
+          disabled={!brush.undo}
+          title={brush.undo ? `Undo: ${brush.undo}` : "Nothing to undo"}
+          onClick={() => void workbench.undo()}
+        >
           Undo
         </button>
-        <button className={quiet} disabled={!brush.redo} title={brush.redo ? `Redo: ${brush.redo}` : "Nothing to redo"} onClick={() => void workbench.redo()}>
+        <button
+          className={quiet}
+          disabled={!brush.redo}
+          title={brush.redo ? `Redo: ${brush.redo}` : "Nothing to redo"}
+          onClick={() => void workbench.redo()}
+        >
           Redo
         </button>
         <Earlier />
         <Link className={quiet} to="/drawers">
           Drawers
         </Link>
-        <Link className="rounded-field bg-primary px-3.5 py-1 font-semibold text-primary-content hover:brightness-105" to={wayToTable()}>
+        <Link
+          className="rounded-field bg-primary px-3.5 py-1 font-semibold text-primary-content hover:brightness-105"
+          to={wayToTable()}
+        >
           Back to the Table
         </Link>
       </span>
@@ -79,7 +92,10 @@ function Earlier() {
           className="absolute top-9 right-0 z-30 max-h-[420px] w-[300px] overflow-y-auto rounded-box border border-base-300 bg-base-100 p-2 text-base-content shadow-lg"
         >
           {versions.map((item) => (
-            <li key={item.number} className="flex items-center gap-2 border-b border-dotted border-base-300 py-1 last:border-0">
+            <li
+              key={item.number}
+              className="flex items-center gap-2 border-b border-dotted border-base-300 py-1 last:border-0"
+            >
               <span className="min-w-0 flex-1">
                 <span className="block truncate">{item.label}</span>
                 <span className="measure muted">{item.made.replace("T", " ").slice(0, 16)}</span>

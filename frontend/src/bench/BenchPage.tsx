@@ -21,10 +21,7 @@ import { TraceDialog } from "./trace/TraceDialog";
 export function BenchPage() {
   const { brushId } = useParams();
   const navigate = useNavigate();
-  const workbench = useMemo(
-    () => new Workbench((id) => void navigate(`/bench/${id}`, { replace: true })),
-    [navigate],
-  );
+  const workbench = useMemo(() => new Workbench((id) => void navigate(`/bench/${id}`, { replace: true })), [navigate]);
   const brush = useBench((state) => state.brush);
   const notice = useBench((state) => state.notice);
 
@@ -60,13 +57,20 @@ function Board() {
   const drawn = useBench((state) => state.drawn);
   return (
     <MakerContext value={maker}>
-      <div className="grid h-full grid-cols-[232px_minmax(0,1fr)_300px] grid-rows-[44px_minmax(0,1fr)] bg-base-200" data-testid="bench">
+      <div
+        className="grid h-full grid-cols-[232px_minmax(0,1fr)_300px] grid-rows-[44px_minmax(0,1fr)] bg-base-200"
+        data-testid="bench"
+      >
         <BenchHead />
         <CourseStack />
         <main className="flex min-h-0 flex-col overflow-y-auto bg-(--paper)">
           {drawn ? (
             <>
-              {drawn.head.artwork ? <DrawingBoard drawn={drawn} artwork={drawn.head.artwork} /> : <RepeatView drawn={drawn} />}
+              {drawn.head.artwork ? (
+                <DrawingBoard drawn={drawn} artwork={drawn.head.artwork} />
+              ) : (
+                <RepeatView drawn={drawn} />
+              )}
               <ProofBoard drawn={drawn} />
               <SampleStrip drawn={drawn} />
             </>

@@ -25,7 +25,9 @@ export function CourseStack() {
         Courses <span className="measure muted font-normal">top first</span>
       </h2>
       <ol className="mt-1.5 space-y-2">
-        {courses.map((course, index) => <CourseCard key={index} course={course} index={index} many={courses.length > 1} />).toReversed()}
+        {courses
+          .map((course, index) => <CourseCard key={index} course={course} index={index} many={courses.length > 1} />)
+          .toReversed()}
       </ol>
       <p className="mt-2.5">
         Add a course:{" "}
@@ -70,7 +72,12 @@ function CourseCard({ course, index, many }: { course: Course; index: number; ma
     <li
       className={`rounded-box border bg-base-100 ${chosen ? "border-base-content border-l-[5px] border-l-primary" : "border-base-300"}`}
     >
-      <button className="block w-full cursor-pointer px-2.5 pt-1.5 text-left" aria-pressed={chosen} data-testid={`course-${index}`} onClick={choose}>
+      <button
+        className="block w-full cursor-pointer px-2.5 pt-1.5 text-left"
+        aria-pressed={chosen}
+        data-testid={`course-${index}`}
+        onClick={choose}
+      >
         <span className="flex items-baseline justify-between gap-2">
           <span className="truncate">{name}</span>
           <span className="measure muted">{COURSE_NAMES[course.course!].toLowerCase()}</span>
@@ -78,10 +85,20 @@ function CourseCard({ course, index, many }: { course: Course; index: number; ma
       </button>
       {many && (
         <span className="flex justify-end px-1 pb-0.5">
-          <button className={small} disabled={index === count - 1} aria-label={`Lay ${name} one higher`} onClick={() => void move(true)()}>
+          <button
+            className={small}
+            disabled={index === count - 1}
+            aria-label={`Lay ${name} one higher`}
+            onClick={() => void move(true)()}
+          >
             <ArrowUp size={14} />
           </button>
-          <button className={small} disabled={index === 0} aria-label={`Lay ${name} one lower`} onClick={() => void move(false)()}>
+          <button
+            className={small}
+            disabled={index === 0}
+            aria-label={`Lay ${name} one lower`}
+            onClick={() => void move(false)()}
+          >
             <ArrowDown size={14} />
           </button>
           <button

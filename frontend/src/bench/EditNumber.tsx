@@ -16,13 +16,13 @@ function Row({ label, value, step, edit, onCommit }: RowProps) {
   const workbench = useWorkbench();
   return (
     <NumberLine
-        label={label}
-        value={value}
-        step={step}
-        onPreview={(typed) => workbench.show(edit(typed))}
-        onCommit={onCommit}
-        onCancel={() => workbench.show(null)}
-      />
+      label={label}
+      value={value}
+      step={step}
+      onPreview={(typed) => workbench.show(edit(typed))}
+      onCommit={onCommit}
+      onCancel={() => workbench.show(null)}
+    />
   );
 }
 

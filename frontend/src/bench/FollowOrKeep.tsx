@@ -31,30 +31,32 @@ export function FollowOrKeep() {
     >
       {asking && (
         <>
-      <h2 ref={title} tabIndex={-1} id="follow-title" className="text-[18px] font-bold">
-        {plural(brush?.worn_by ?? 0, "run wears", "runs wear")} this brush
-      </h2>
-      <p className="mt-1">Let them follow while you change it, or keep them as they were? Kept ones get a copy of their own.</p>
-      <div className="mt-4 flex gap-2">
-        <button
-          className="cursor-pointer rounded-field bg-primary px-3.5 py-1 font-semibold text-primary-content hover:brightness-105"
-          onClick={() => asking?.(false)}
-        >
-          Let them follow
-        </button>
-        <button
-          className="cursor-pointer rounded-field border border-base-300 px-3 py-1 hover:border-base-content"
-          onClick={() => asking?.(true)}
-        >
-          Keep them as they were
-        </button>
-        <button
-          className="ml-auto cursor-pointer rounded-field px-2 py-1 hover:bg-base-200"
-          onClick={() => asking?.(null)}
-        >
-          Change nothing
-        </button>
-      </div>
+          <h2 ref={title} tabIndex={-1} id="follow-title" className="text-[18px] font-bold">
+            {plural(brush?.worn_by ?? 0, "run wears", "runs wear")} this brush
+          </h2>
+          <p className="mt-1">
+            Let them follow while you change it, or keep them as they were? Kept ones get a copy of their own.
+          </p>
+          <div className="mt-4 flex gap-2">
+            <button
+              className="cursor-pointer rounded-field bg-primary px-3.5 py-1 font-semibold text-primary-content hover:brightness-105"
+              onClick={() => asking?.(false)}
+            >
+              Let them follow
+            </button>
+            <button
+              className="cursor-pointer rounded-field border border-base-300 px-3 py-1 hover:border-base-content"
+              onClick={() => asking?.(true)}
+            >
+              Keep them as they were
+            </button>
+            <button
+              className="ml-auto cursor-pointer rounded-field px-2 py-1 hover:bg-base-200"
+              onClick={() => asking?.(null)}
+            >
+              Change nothing
+            </button>
+          </div>
         </>
       )}
     </dialog>

@@ -12,7 +12,16 @@ export function Diamond({ x, y, half = 5, fill = "#1f2a44", stroke = "var(--halo
   return (
     <>
       <rect x={x - 12} y={y - 12} width={24} height={24} fill="transparent" />
-      <rect x={x - half} y={y - half} width={2 * half} height={2 * half} transform={`rotate(45 ${x} ${y})`} fill={fill} stroke={stroke} strokeWidth={1.5} />
+      <rect
+        x={x - half}
+        y={y - half}
+        width={2 * half}
+        height={2 * half}
+        transform={`rotate(45 ${x} ${y})`}
+        fill={fill}
+        stroke={stroke}
+        strokeWidth={1.5}
+      />
     </>
   );
 }

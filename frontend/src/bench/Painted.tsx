@@ -51,7 +51,12 @@ export function Painted({ drawn, groups, width, height, at, spot }: Props) {
 }
 
 /** A box of the drawing in the middle of a window, as large as it goes; never above `most` px a mm. */
-export function fitted(box: readonly [number, number, number, number], width: number, height: number, most = 24): Placing {
+export function fitted(
+  box: readonly [number, number, number, number],
+  width: number,
+  height: number,
+  most = 24,
+): Placing {
   const [left, top, wide, high] = box;
   const zoom = Math.min(width / wide, height / high, most);
   return { zoom, x: width / 2 - zoom * (left + wide / 2), y: height / 2 - zoom * (top + high / 2) };

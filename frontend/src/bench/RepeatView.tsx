@@ -26,7 +26,11 @@ export function RepeatView({ drawn }: { drawn: BenchDrawn }) {
   const [box, { width }] = useSize<HTMLDivElement>();
   const { repeat } = drawn.head;
   const wide = Math.max(width - SIDE, 100);
-  const zoom = Math.min(wide / (repeat.length * (1 + 2 * BESIDE)), (HEIGHT - FOOT - 20) / (2.1 * Math.max(repeat.reach, 0.2)), 60);
+  const zoom = Math.min(
+    wide / (repeat.length * (1 + 2 * BESIDE)),
+    (HEIGHT - FOOT - 20) / (2.1 * Math.max(repeat.reach, 0.2)),
+    60,
+  );
   const at = useMemo(
     () => ({ zoom, x: wide / 2 - zoom * (repeat.start + repeat.length / 2), y: (HEIGHT - FOOT) / 2 }),
     [zoom, wide, repeat],
@@ -58,7 +62,8 @@ export function RepeatView({ drawn }: { drawn: BenchDrawn }) {
 
 function EdgeWords({ drawn }: { drawn: BenchDrawn }) {
   const { joints } = drawn.head;
-  if (!joints.joins) return <span className="muted">Repeats stand apart, or lie over one another: no edges to meet.</span>;
+  if (!joints.joins)
+    return <span className="muted">Repeats stand apart, or lie over one another: no edges to meet.</span>;
   const faults = joints.found.filter((joint) => joint.step > 0);
   if (!faults.length) return <span data-testid="edges">Edges meet: 0.000 mm step.</span>;
   return (
@@ -121,7 +126,10 @@ function Dimensions({ drawn, at, wide }: DimensionProps) {
         <path d={`M0 ${middle}H${wide}`} stroke="var(--color-base-100)" strokeDasharray="1 4" />
         <path d={`M${x0} 0V${HEIGHT - FOOT + 4}M${x1} 0V${HEIGHT - FOOT + 4}`} stroke="var(--mark)" strokeWidth={1.4} />
         <path d={`M${x0} ${foot}H${x1}M${x0} ${foot - 5}v10M${x1} ${foot - 5}v10`} stroke="var(--mark)" />
-        <path d={`M${wide - 12} ${middle - half}v${2 * half}M${wide - 17} ${middle - half}h10M${wide - 17} ${middle + half}h10`} stroke="var(--mark)" />
+        <path
+          d={`M${wide - 12} ${middle - half}v${2 * half}M${wide - 17} ${middle - half}h10M${wide - 17} ${middle + half}h10`}
+          stroke="var(--mark)"
+        />
         {joints.joins &&
           [x0, x1].map((x) =>
             faults.length

@@ -35,7 +35,11 @@ export function SampleStrip({ drawn }: { drawn: BenchDrawn }) {
   const at = useMemo(() => fitted(sample.box, width, HEIGHT - 24, 24), [sample, width]);
   return (
     <section aria-label="Pieces in place" className="shrink-0 px-3.5 pt-2 pb-3">
-      <div ref={box} className="relative overflow-hidden rounded-box border border-base-300 bg-(--cloth)" style={{ height: HEIGHT }}>
+      <div
+        ref={box}
+        className="relative overflow-hidden rounded-box border border-base-300 bg-(--cloth)"
+        style={{ height: HEIGHT }}
+      >
         {width > 0 && (
           <>
             <div className="absolute inset-x-0 top-3">
@@ -61,51 +65,49 @@ function PlaceButton({ place, at }: { place: PlaceShown; at: { zoom: number; x: 
   const y = at.y + at.zoom * place.y;
   const words = PLACE_WORDS[place.name] ?? place.name;
   const text = `${words}: ${place.length === null ? "none" : `${Number(place.length.toFixed(2))} mm`}`;
-  const pick = () =>
-    bench().set(place.name === "repeat" ? { whose: "course" } : { whose: "piece", place: place.name });
+  const pick = () => bench().set(place.name === "repeat" ? { whose: "course" } : { whose: "piece", place: place.name });
   const workbench = useWorkbench();
   const course = useBench((state) => state.course);
   const there = place.name !== "repeat" && place.length !== null;
-  const remove = () =>
-    void workbench.make({ kind: "set-piece", course, place: place.name, family: null } as Edit);
+  const remove = () => void workbench.make({ kind: "set-piece", course, place: place.name, family: null } as Edit);
   const beside = SIDES[place.name] ?? { x: 0, y: 1 };
   return (
     <>
-    <span
-      aria-hidden
-      className="pointer-events-none absolute text-white text-[12px] leading-[14px] whitespace-nowrap"
-      style={{
-        left: x + beside.x * (rx + 5),
-        top: y + beside.y * (ry + 9) - 7,
-        transform: `translateX(${beside.x === 0 ? "-50%" : beside.x < 0 ? "-100%" : "0"})`,
-      }}
-    >
-      {text}
-    </span>
-    <button
-      className={`absolute cursor-pointer rounded-field border-2 ${chosen ? "border-white" : "border-transparent hover:border-white/50"}`}
-      style={{ left: x - rx, top: y - ry, width: 2 * rx, height: 2 * ry }}
-      title={text}
-      aria-label={text}
-      aria-pressed={chosen}
-      data-testid={`place-${place.name}`}
-      aria-keyshortcuts={there ? "Delete" : undefined}
-      onClick={pick}
-      onKeyDown={(event) => {
-        if (there && (event.key === "Delete" || event.key === "Backspace")) remove();
-      }}
-    />
-    {there && chosen && (
-      <button
-        className="absolute size-6 -translate-x-1/2 -translate-y-1/2 cursor-pointer rounded-full border border-white bg-neutral text-[13px] leading-none text-white"
-        style={{ left: x - rx, top: Math.max(y - ry, 13) }}
-        title={`Take the ${words} away (Delete)`}
-        aria-label={`Take the ${words} away`}
-        onClick={remove}
+      <span
+        aria-hidden
+        className="pointer-events-none absolute text-white text-[12px] leading-[14px] whitespace-nowrap"
+        style={{
+          left: x + beside.x * (rx + 5),
+          top: y + beside.y * (ry + 9) - 7,
+          transform: `translateX(${beside.x === 0 ? "-50%" : beside.x < 0 ? "-100%" : "0"})`,
+        }}
       >
-        ✕
-      </button>
-    )}
+        {text}
+      </span>
+      <button
+        className={`absolute cursor-pointer rounded-field border-2 ${chosen ? "border-white" : "border-transparent hover:border-white/50"}`}
+        style={{ left: x - rx, top: y - ry, width: 2 * rx, height: 2 * ry }}
+        title={text}
+        aria-label={text}
+        aria-pressed={chosen}
+        data-testid={`place-${place.name}`}
+        aria-keyshortcuts={there ? "Delete" : undefined}
+        onClick={pick}
+        onKeyDown={(event) => {
+          if (there && (event.key === "Delete" || event.key === "Backspace")) remove();
+        }}
+      />
+      {there && chosen && (
+        <button
+          className="absolute size-6 -translate-x-1/2 -translate-y-1/2 cursor-pointer rounded-full border border-white bg-neutral text-[13px] leading-none text-white"
+          style={{ left: x - rx, top: Math.max(y - ry, 13) }}
+          title={`Take the ${words} away (Delete)`}
+          aria-label={`Take the ${words} away`}
+          onClick={remove}
+        >
+          ✕
+        </button>
+      )}
     </>
   );
 }

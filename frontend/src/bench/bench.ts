@@ -77,7 +77,17 @@ export class Workbench {
     try {
       const brush = await api.brush(id);
       const top = (brush.doc.courses?.length ?? 1) - 1;
-      bench().set({ brush, drawn: null, tried: null, course: top, whose: "course", place: "start", enlarged: null, drawing: null, chosen: [] });
+      bench().set({
+        brush,
+        drawn: null,
+        tried: null,
+        course: top,
+        whose: "course",
+        place: "start",
+        enlarged: null,
+        drawing: null,
+        chosen: [],
+      });
       this.show(null);
     } catch (error) {
       bench().set({ brush: null, notice: (error as Error).message });
@@ -98,7 +108,11 @@ export class Workbench {
       .trial({ doc: brush.doc, edit, course, scale, drawing }, abort.signal)
       .then((drawn) => {
         if (this.running !== abort) return;
-        bench().set({ drawn, tried: edit ? drawn.head.doc : null, chosen: edit ? bench().chosen : this.stillChosen(drawn) });
+        bench().set({
+          drawn,
+          tried: edit ? drawn.head.doc : null,
+          chosen: edit ? bench().chosen : this.stillChosen(drawn),
+        });
       })
       .catch((error: unknown) => {
         // What is half typed is said beside its field when it is kept; the last good picture stays.
@@ -121,7 +135,12 @@ export class Workbench {
   /** A drawing as the course's repeat, or as the piece at a place. */
   takeArtwork(file: File, place: Place): Promise<string | null> {
     return this.change((id, { version, course, keep_runs }) =>
-      api.takeArtwork(id, file, { version: String(version), course: String(course), keep_runs: String(keep_runs), place }),
+      api.takeArtwork(id, file, {
+        version: String(version),
+        course: String(course),
+        keep_runs: String(keep_runs),
+        place,
+      }),
     );
   }
 

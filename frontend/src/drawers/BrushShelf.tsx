@@ -45,7 +45,13 @@ export function BrushShelf({ sought, onNotice }: ShelfProps) {
       }
     >
       {shown?.map((brush) => (
-        <Card key={brush.id} brush={brush} picked={picked.has(brush.id)} onPick={() => pick(brush.id)} onNotice={onNotice} />
+        <Card
+          key={brush.id}
+          brush={brush}
+          picked={picked.has(brush.id)}
+          onPick={() => pick(brush.id)}
+          onNotice={onNotice}
+        />
       ))}
     </Shelf>
   );
@@ -98,7 +104,12 @@ function Card({ brush, picked, onPick, onNotice }: CardProps) {
     <li className="rounded-box border border-base-300 bg-base-100 p-2" data-testid={`card-${brush.id}`}>
       <div className="flex items-center gap-2">
         <label className="flex min-w-0 flex-1 cursor-pointer items-center gap-2">
-          <input type="checkbox" className="size-4 shrink-0 accent-(--color-secondary)" checked={picked} onChange={onPick} />
+          <input
+            type="checkbox"
+            className="size-4 shrink-0 accent-(--color-secondary)"
+            checked={picked}
+            onChange={onPick}
+          />
           <span className="truncate font-semibold">{brush.name}</span>
         </label>
         <span className="muted text-[12px] whitespace-nowrap">
@@ -107,7 +118,12 @@ function Card({ brush, picked, onPick, onNotice }: CardProps) {
       </div>
       <Link to={`/bench/${brush.id}`} aria-label={`${brush.name}, on the Bench`}>
         <span className="my-1.5 grid min-h-[64px] items-center overflow-hidden rounded-[3px] bg-(--cloth)">
-          <img src={`/api/brushes/${brush.id}/strip.svg?key=${brush.key}`} alt="" className="block w-full" loading="lazy" />
+          <img
+            src={`/api/brushes/${brush.id}/strip.svg?key=${brush.key}`}
+            alt=""
+            className="block w-full"
+            loading="lazy"
+          />
         </span>
       </Link>
       <div className="flex items-center gap-1.5">

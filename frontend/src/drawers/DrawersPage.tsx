@@ -40,7 +40,9 @@ export function DrawersPage() {
         </Link>
       </header>
       <div role="status">
-        {notice && <p className="border-b border-l-4 border-base-300 border-l-accent bg-base-100 px-3 py-2">{notice}</p>}
+        {notice && (
+          <p className="border-b border-l-4 border-base-300 border-l-accent bg-base-100 px-3 py-2">{notice}</p>
+        )}
       </div>
       <Shelf sought={sought} onNotice={setNotice} />
     </main>

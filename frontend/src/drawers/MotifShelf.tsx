@@ -47,7 +47,9 @@ export function MotifShelf({ sought, onNotice }: ShelfProps) {
         </>
       }
     >
-      {shown?.map((motif) => <Card key={`${motif.id} ${motif.name}`} motif={motif} attempt={attempt} />)}
+      {shown?.map((motif) => (
+        <Card key={`${motif.id} ${motif.name}`} motif={motif} attempt={attempt} />
+      ))}
     </Shelf>
   );
 }
@@ -69,7 +71,12 @@ function Card({ motif, attempt }: CardProps) {
         </span>
       </div>
       <span className="my-1.5 grid h-[132px] place-items-center overflow-hidden rounded-[3px] bg-(--cloth)">
-        <img src={`${drawn}?key=${motif.key}`} alt={motif.name} className="block max-h-[120px] max-w-[94%]" loading="lazy" />
+        <img
+          src={`${drawn}?key=${motif.key}`}
+          alt={motif.name}
+          className="block max-h-[120px] max-w-[94%]"
+          loading="lazy"
+        />
       </span>
       <div className="flex items-center gap-1.5">
         <button

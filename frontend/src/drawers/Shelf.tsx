@@ -5,7 +5,8 @@ export interface ShelfProps {
   onNotice: (text: string) => void;
 }
 
-export const quiet = "cursor-pointer rounded-field border border-base-300 px-2 py-0.5 text-[12px] hover:border-base-content";
+export const quiet =
+  "cursor-pointer rounded-field border border-base-300 px-2 py-0.5 text-[12px] hover:border-base-content";
 
 /** Whether every word that is sought is in a text. */
 export function matches(text: string, sought: string): boolean {

@@ -20,7 +20,9 @@ export function TakeInBrushes({ onDone }: { onDone: (text: string) => void }) {
     if (!files.length) return;
     try {
       const { taken } = await api.takeInBrushes(files, replace);
-      onDone(taken.map((brush) => `“${brush.name}” ${WORDS[brush.became]}.`).join(" ") || "There were no brushes in that.");
+      onDone(
+        taken.map((brush) => `“${brush.name}” ${WORDS[brush.became]}.`).join(" ") || "There were no brushes in that.",
+      );
       await queries.invalidateQueries({ queryKey: ["brushes"] });
       await queries.invalidateQueries({ queryKey: ["sheet"] });
     } catch (error) {

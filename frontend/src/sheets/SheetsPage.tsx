@@ -99,7 +99,9 @@ function Card({ sheet, away, attempt }: CardProps) {
           >
             Duplicate
           </QuietButton>
-          <QuietButton onClick={() => attempt(() => api.putAway(sheet.id, !away))}>{away ? "Bring back" : "Put away"}</QuietButton>
+          <QuietButton onClick={() => attempt(() => api.putAway(sheet.id, !away))}>
+            {away ? "Bring back" : "Put away"}
+          </QuietButton>
         </div>
       </div>
     </li>

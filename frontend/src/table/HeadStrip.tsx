@@ -12,7 +12,19 @@ import { TOOLS } from "./tools/tools";
 import { fit, TRUE_SIZE, zoomAbout } from "./view";
 
 export function chooseTool(tool: Tool) {
-  tableState().set({ tool, draft: [], stroke: [], nodes: [], pointer: null, on: null, preview: null, cutting: false, places: [], measured: null, calibrating: null });
+  tableState().set({
+    tool,
+    draft: [],
+    stroke: [],
+    nodes: [],
+    pointer: null,
+    on: null,
+    preview: null,
+    cutting: false,
+    places: [],
+    measured: null,
+    calibrating: null,
+  });
 }
 
 export function fitSheet(sheet: { width: number; height: number }) {
@@ -96,7 +108,9 @@ export function HeadStrip() {
   return (
     <header className="head col-span-3 flex items-center gap-2 bg-neutral px-3 whitespace-nowrap text-neutral-content">
       <SheetChoice />
-      <span className="measure whitespace-nowrap opacity-80">{head.sheet.scale} · {head.sheet.unit}</span>
+      <span className="measure whitespace-nowrap opacity-80">
+        {head.sheet.scale} · {head.sheet.unit}
+      </span>
       <nav aria-label="Hand tools" className="ml-1 flex">
         {TOOLS.map(({ tool: key, name, digit }) => (
           <button

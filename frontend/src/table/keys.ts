@@ -45,7 +45,7 @@ function plain(event: KeyboardEvent, session: SheetSession, head: SheetFrame): b
     Escape: () => letGo(),
   };
   const action = actions[event.key.length === 1 ? event.key.toLowerCase() : event.key];
-  if (!action || tableState().tool !== "choose" && busy() && event.key === "Escape") return false;
+  if (!action || (tableState().tool !== "choose" && busy() && event.key === "Escape")) return false;
   action();
   return true;
 }

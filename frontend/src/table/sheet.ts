@@ -105,8 +105,7 @@ export class SheetSession {
   }
 
   private async refused(error: unknown): Promise<Refusal> {
-    const refusal =
-      error instanceof Refusal ? error : new Refusal(0, "That did not work", String(error));
+    const refusal = error instanceof Refusal ? error : new Refusal(0, "That did not work", String(error));
     tableState().set({ preview: null, notice: { tone: "fault", text: refusal.message } });
     if (refusal.status === 409) {
       // Catch up with the other page; what was typed stays in its field.
@@ -161,7 +160,11 @@ export class SheetSession {
 
   /** Choose every path that answers to something. */
   chooseAll(which: (path: PathShown) => boolean) {
-    choosePaths(this.kept().filter(which).map((path) => path.id));
+    choosePaths(
+      this.kept()
+        .filter(which)
+        .map((path) => path.id),
+    );
   }
 
   /** Forget previews that are on their way, and optionally the one that is shown. */

@@ -152,7 +152,16 @@ export const useTableState = create<TableState>((set) => ({
 
 /** Choose paths, and nothing on them yet. */
 export function choosePaths(chosen: string[]) {
-  useTableState.setState({ chosen, nodes: [], run: null, place: null, adding: false, cutting: false, single: null, guide: null });
+  useTableState.setState({
+    chosen,
+    nodes: [],
+    run: null,
+    place: null,
+    adding: false,
+    cutting: false,
+    single: null,
+    guide: null,
+  });
 }
 
 /** Outside of rendering: the state as it is now. */

@@ -68,12 +68,23 @@ export function DrawingBoard({ drawn, artwork: now }: { drawn: BenchDrawn; artwo
         </span>
       </div>
       <p className="muted mt-1 text-[12px]">{SAYS[tool]} Hold Alt to place it freely.</p>
-      <div ref={box} className="relative mt-1.5 overflow-hidden rounded-box bg-(--cloth)" style={{ height: HEIGHT }} data-testid="drawing-board">
+      <div
+        ref={box}
+        className="relative mt-1.5 overflow-hidden rounded-box bg-(--cloth)"
+        style={{ height: HEIGHT }}
+        data-testid="drawing-board"
+      >
         {width > 0 && (
           <>
             {(artwork.place === "repeat" ? [-1, 1] : []).map((side) => (
               <div key={side} className="absolute inset-0" style={{ opacity: FAINT }}>
-                <Painted drawn={drawn} groups={groups} width={width} height={HEIGHT} at={{ ...view, x: view.x + side * step }} />
+                <Painted
+                  drawn={drawn}
+                  groups={groups}
+                  width={width}
+                  height={HEIGHT}
+                  at={{ ...view, x: view.x + side * step }}
+                />
               </div>
             ))}
             <div className="absolute inset-0">

@@ -46,7 +46,10 @@ function ShapeList() {
     bench().set({ chosen: more ? (rest.length < now.length ? rest : [...now, index]) : [index] });
   };
   return (
-    <ol aria-label="Shapes, topmost first" className="mt-1 max-h-[150px] overflow-y-auto rounded-field border border-base-300">
+    <ol
+      aria-label="Shapes, topmost first"
+      className="mt-1 max-h-[150px] overflow-y-auto rounded-field border border-base-300"
+    >
       {artwork.shapes
         .map((shape, index) => (
           <li key={index}>

@@ -43,7 +43,13 @@ function Figure({ artwork, figure }: { artwork: ArtworkShown; figure: "disc" | "
     return { kind: "add-figure", course, place: artwork.place, figure, typed: [x, y, long, wide] };
   };
   const field = (key: keyof typeof form, label: string) => (
-    <FormNumber label={label} value={form[key]} step={0.5} onTyped={(typed) => setForm({ ...form, [key]: typed })} edit={(typed) => made({ [key]: typed })} />
+    <FormNumber
+      label={label}
+      value={form[key]}
+      step={0.5}
+      onTyped={(typed) => setForm({ ...form, [key]: typed })}
+      edit={(typed) => made({ [key]: typed })}
+    />
   );
   return (
     <>
@@ -73,7 +79,13 @@ function Dots({ artwork }: { artwork: ArtworkShown }) {
     return { kind: "dotted-edge", course, place: artwork.place, ...form, ...sizes, colours: typed };
   };
   const field = (key: keyof typeof form, label: string) => (
-    <FormNumber label={label} value={form[key]} step={0.5} onTyped={(typed) => setForm({ ...form, [key]: typed })} edit={(typed) => made({ [key]: typed })} />
+    <FormNumber
+      label={label}
+      value={form[key]}
+      step={0.5}
+      onTyped={(typed) => setForm({ ...form, [key]: typed })}
+      edit={(typed) => made({ [key]: typed })}
+    />
   );
   return (
     <>

@@ -39,7 +39,14 @@ export function NewFigure({ artwork, view, figure }: Props) {
   const draw = async (at: readonly Point[], closed: boolean) => {
     setPoints([]);
     if (at.length < 2) return;
-    const made = { kind: "add-figure", course, place: artwork.place, figure, points: at.map(([x, y]) => [x, y] as [number, number]), closed } as const;
+    const made = {
+      kind: "add-figure",
+      course,
+      place: artwork.place,
+      figure,
+      points: at.map(([x, y]) => [x, y] as [number, number]),
+      closed,
+    } as const;
     if (!(await workbench.drawOne(made)) && dragged) bench().set({ tool: "choose" });
   };
 
@@ -90,7 +97,18 @@ export function NewFigure({ artwork, view, figure }: Props) {
       <g transform={`translate(${view.x} ${view.y}) scale(${view.zoom})`} pointerEvents="none">
         <Outline figure={figure} points={shown} />
       </g>
-      {!dragged && points.map(([x, y], index) => <circle key={index} cx={view.x + view.zoom * x} cy={view.y + view.zoom * y} r={3.5} fill="var(--halo)" stroke="#1f2a44" pointerEvents="none" />)}
+      {!dragged &&
+        points.map(([x, y], index) => (
+          <circle
+            key={index}
+            cx={view.x + view.zoom * x}
+            cy={view.y + view.zoom * y}
+            r={3.5}
+            fill="var(--halo)"
+            stroke="#1f2a44"
+            pointerEvents="none"
+          />
+        ))}
     </g>
   );
 }
@@ -101,7 +119,12 @@ function Outline({ figure, points }: { figure: Figure; points: readonly Point[] 
   const last = points.at(-1);
   if (!first || !last || points.length < 2) return null;
   const line = { fill: "none", stroke: "var(--halo)", strokeWidth: 1.6, vectorEffect: "non-scaling-stroke" } as const;
-  const [x, y, w, h] = [Math.min(first[0], last[0]), Math.min(first[1], last[1]), Math.abs(last[0] - first[0]), Math.abs(last[1] - first[1])];
+  const [x, y, w, h] = [
+    Math.min(first[0], last[0]),
+    Math.min(first[1], last[1]),
+    Math.abs(last[0] - first[0]),
+    Math.abs(last[1] - first[1]),
+  ];
   if (figure === "disc") return <ellipse cx={x + w / 2} cy={y + h / 2} rx={w / 2} ry={h / 2} {...line} />;
   if (figure === "rectangle") return <rect x={x} y={y} width={w} height={h} {...line} />;
   return <path d={`M${points.map((p) => p.join(" ")).join("L")}`} {...line} />;

@@ -25,17 +25,32 @@ interface Props {
 export function ShapeSettings({ shape, index, artwork }: Props) {
   const workbench = useWorkbench();
   const course = useBench((state) => state.course);
-  const set = (values: SetShape): Edit => ({ kind: "set-shape", course, place: artwork.place, shape: index, ...values });
+  const set = (values: SetShape): Edit => ({
+    kind: "set-shape",
+    course,
+    place: artwork.place,
+    shape: index,
+    ...values,
+  });
   const { stroke } = shape.shown;
   return (
     <>
       <Heading>Shape {index + 1}</Heading>
       <EditNumber label="Middle, along" value={mmText(shape.x)} step={0.1} edit={(x) => set({ x })} />
       <EditNumber label="Middle, across" value={mmText(shape.y)} step={0.1} edit={(y) => set({ y })} />
-      {shape.length > 0 && <EditNumber label="Long" value={mmText(shape.length)} step={0.1} edit={(length) => set({ length })} />}
-      {shape.width > 0 && <EditNumber label="Wide" value={mmText(shape.width)} step={0.1} edit={(width) => set({ width })} />}
+      {shape.length > 0 && (
+        <EditNumber label="Long" value={mmText(shape.length)} step={0.1} edit={(length) => set({ length })} />
+      )}
+      {shape.width > 0 && (
+        <EditNumber label="Wide" value={mmText(shape.width)} step={0.1} edit={(width) => set({ width })} />
+      )}
       <EditNumber label="Turn it by" value="0°" step={5} edit={(turn) => set({ turn })} />
-      <EditNumber label="Opacity" value={`${Math.round(shape.opacity * 100)} %`} step={5} edit={(opacity) => set({ opacity })} />
+      <EditNumber
+        label="Opacity"
+        value={`${Math.round(shape.opacity * 100)} %`}
+        step={5}
+        edit={(opacity) => set({ opacity })}
+      />
       <RoleField
         label={shape.gradient ? "Fill, now a gradient" : "Fill"}
         value={shape.fill}
@@ -53,7 +68,12 @@ export function ShapeSettings({ shape, index, artwork }: Props) {
           <EditNumber label="Line weight" value={mmText(shape.weight)} step={0.05} edit={(weight) => set({ weight })} />
           <div className="mt-1 flex items-center justify-between gap-2">
             Its ends
-            <Choice label="Ends of the line" options={ENDS} value={stroke.ends} onChange={(ends) => void workbench.make(set({ ends }))} />
+            <Choice
+              label="Ends of the line"
+              options={ENDS}
+              value={stroke.ends}
+              onChange={(ends) => void workbench.make(set({ ends }))}
+            />
           </div>
         </>
       )}

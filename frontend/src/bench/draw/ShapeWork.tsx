@@ -63,8 +63,18 @@ function Order(props: Props) {
       </div>
       {props.chosen.length > 1 && (
         <>
-          <EditNumber label="Turn together by" value="0°" step={5} edit={(turn) => ({ kind: "scale-shapes", ...on, turn })} />
-          <EditNumber label="Scale together to" value="100 %" step={5} edit={(size) => ({ kind: "scale-shapes", ...on, size })} />
+          <EditNumber
+            label="Turn together by"
+            value="0°"
+            step={5}
+            edit={(turn) => ({ kind: "scale-shapes", ...on, turn })}
+          />
+          <EditNumber
+            label="Scale together to"
+            value="100 %"
+            step={5}
+            edit={(size) => ({ kind: "scale-shapes", ...on, size })}
+          />
         </>
       )}
     </>
@@ -84,7 +94,9 @@ function Together(props: Props) {
   const [between, setBetween] = useState("3");
   const [first, last] = props.chosen;
   const grade = (typed: string): Edit | null =>
-    props.chosen.length === 2 ? { kind: "grade-shapes", course: on.course, place: on.place, first: first!, last: last!, between: typed } : null;
+    props.chosen.length === 2
+      ? { kind: "grade-shapes", course: on.course, place: on.place, first: first!, last: last!, between: typed }
+      : null;
   return (
     <>
       <Heading>Combine</Heading>
@@ -125,20 +137,25 @@ function LineUp(props: Props) {
       <Heading>Line up</Heading>
       <div className="mt-1 flex flex-wrap gap-1">
         {SIDES.map(([side, words]) => (
-          <QuietButton key={side} onClick={() => workbench.make({ kind: "align-shapes", ...on, side, to_cell: toCell || single })}>
+          <QuietButton
+            key={side}
+            onClick={() => workbench.make({ kind: "align-shapes", ...on, side, to_cell: toCell || single })}
+          >
             {words}
           </QuietButton>
         ))}
         {props.chosen.length > 2 && (
           <>
-            <QuietButton onClick={() => workbench.make({ kind: "align-shapes", ...on, side: "evenly-along" })}>Evenly along</QuietButton>
-            <QuietButton onClick={() => workbench.make({ kind: "align-shapes", ...on, side: "evenly-across" })}>Evenly across</QuietButton>
+            <QuietButton onClick={() => workbench.make({ kind: "align-shapes", ...on, side: "evenly-along" })}>
+              Evenly along
+            </QuietButton>
+            <QuietButton onClick={() => workbench.make({ kind: "align-shapes", ...on, side: "evenly-across" })}>
+              Evenly across
+            </QuietButton>
           </>
         )}
       </div>
-      {!single && (
-        <LocalTick label="With the cell, not one another" value={toCell} onChange={setToCell} />
-      )}
+      {!single && <LocalTick label="With the cell, not one another" value={toCell} onChange={setToCell} />}
     </>
   );
 }
@@ -151,8 +168,12 @@ function Mirror(props: Props) {
     <>
       <Heading>Mirror</Heading>
       <div className="mt-1 flex flex-wrap gap-1">
-        <QuietButton onClick={() => workbench.make({ kind: "mirror-shapes", ...on, along: true, keep })}>About the cell’s middle</QuietButton>
-        <QuietButton onClick={() => workbench.make({ kind: "mirror-shapes", ...on, along: false, keep })}>About the baseline</QuietButton>
+        <QuietButton onClick={() => workbench.make({ kind: "mirror-shapes", ...on, along: true, keep })}>
+          About the cell’s middle
+        </QuietButton>
+        <QuietButton onClick={() => workbench.make({ kind: "mirror-shapes", ...on, along: false, keep })}>
+          About the baseline
+        </QuietButton>
       </div>
       <LocalTick label="And keep what is there" value={keep} onChange={setKeep} />
     </>
@@ -167,9 +188,27 @@ function Round(props: Props) {
   return (
     <>
       <Heading>Copy round a point</Heading>
-      <FormNumber label="Shapes in all" value={form.count} step={1} onTyped={(count) => setForm({ ...form, count })} edit={(count) => made({ count })} />
-      <FormNumber label="Point, along" value={form.x} step={0.5} onTyped={(x) => setForm({ ...form, x })} edit={(x) => made({ x })} />
-      <FormNumber label="Point, across" value={form.y} step={0.5} onTyped={(y) => setForm({ ...form, y })} edit={(y) => made({ y })} />
+      <FormNumber
+        label="Shapes in all"
+        value={form.count}
+        step={1}
+        onTyped={(count) => setForm({ ...form, count })}
+        edit={(count) => made({ count })}
+      />
+      <FormNumber
+        label="Point, along"
+        value={form.x}
+        step={0.5}
+        onTyped={(x) => setForm({ ...form, x })}
+        edit={(x) => made({ x })}
+      />
+      <FormNumber
+        label="Point, across"
+        value={form.y}
+        step={0.5}
+        onTyped={(y) => setForm({ ...form, y })}
+        edit={(y) => made({ y })}
+      />
       <Go onClick={() => workbench.make(made())}>Copy round</Go>
     </>
   );
@@ -178,10 +217,24 @@ function Round(props: Props) {
 function On(props: Props) {
   const workbench = useWorkbench();
   const on = useOn(props);
-  const [form, setForm] = useState({ count: "4", turn: "20°", size: "85 %", x: "0 mm", y: "0 mm", shades: "", seed: 1 });
+  const [form, setForm] = useState({
+    count: "4",
+    turn: "20°",
+    size: "85 %",
+    x: "0 mm",
+    y: "0 mm",
+    shades: "",
+    seed: 1,
+  });
   const made = (values: Partial<typeof form> = {}): Edit => ({ kind: "copy-on", ...on, ...form, ...values });
   const field = (key: "count" | "turn" | "size" | "x" | "y", label: string, step: number) => (
-    <FormNumber label={label} value={form[key]} step={step} onTyped={(typed) => setForm({ ...form, [key]: typed })} edit={(typed) => made({ [key]: typed })} />
+    <FormNumber
+      label={label}
+      value={form[key]}
+      step={step}
+      onTyped={(typed) => setForm({ ...form, [key]: typed })}
+      edit={(typed) => made({ [key]: typed })}
+    />
   );
   return (
     <>
@@ -262,7 +315,15 @@ function Gradient(props: Props) {
       />
       <RoleField label="From" value={from} {...role(setFrom, "from")} />
       <RoleField label="To" value={to} {...role(setTo, "to")} />
-      {form === "linear" && <FormNumber label="Direction" value={angle} step={15} onTyped={setAngle} edit={(typed) => made({ angle: typed })} />}
+      {form === "linear" && (
+        <FormNumber
+          label="Direction"
+          value={angle}
+          step={15}
+          onTyped={setAngle}
+          edit={(typed) => made({ angle: typed })}
+        />
+      )}
       <Go onClick={() => workbench.make(made())}>Fill with it</Go>
     </>
   );
@@ -279,7 +340,12 @@ function Go({ onClick, children }: { onClick: () => unknown; children: React.Rea
 function LocalTick({ label, value, onChange }: { label: string; value: boolean; onChange: (value: boolean) => void }) {
   return (
     <label className="mt-1 flex min-h-6 cursor-pointer items-center gap-2">
-      <input type="checkbox" className="size-4 accent-(--color-secondary)" checked={value} onChange={(event) => onChange(event.target.checked)} />
+      <input
+        type="checkbox"
+        className="size-4 accent-(--color-secondary)"
+        checked={value}
+        onChange={(event) => onChange(event.target.checked)}
+      />
       {label}
     </label>
   );

@@ -16,7 +16,14 @@ export function Shapes({ artwork, view, count }: { artwork: ArtworkShown; view: 
   return (
     <g transform={`translate(${view.x} ${view.y}) scale(${view.zoom})`}>
       {artwork.shapes.slice(0, count).map((shape, index) => (
-        <ShapeGrip key={index} shape={shape} index={index} artwork={artwork} view={view} chosen={chosen.includes(index)} />
+        <ShapeGrip
+          key={index}
+          shape={shape}
+          index={index}
+          artwork={artwork}
+          view={view}
+          chosen={chosen.includes(index)}
+        />
       ))}
     </g>
   );
@@ -63,12 +70,32 @@ function ShapeGrip({ shape, index, artwork, view, chosen }: GripProps) {
       style={{ cursor: "move", touchAction: "none" }}
       onKeyDown={(event) => onKey(event, index, () => workbench, course, place)}
     >
-      <path d={d} fill={fill ? "transparent" : "none"} fillRule={even_odd ? "evenodd" : "nonzero"} stroke="transparent" strokeWidth={GRIP / view.zoom} />
+      <path
+        d={d}
+        fill={fill ? "transparent" : "none"}
+        fillRule={even_odd ? "evenodd" : "nonzero"}
+        stroke="transparent"
+        strokeWidth={GRIP / view.zoom}
+      />
       <path d={d} className="focused" vectorEffect="non-scaling-stroke" />
       {chosen && (
         <>
-          <path d={d} fill="none" stroke="var(--halo)" strokeWidth={3.4} vectorEffect="non-scaling-stroke" pointerEvents="none" />
-          <path d={d} fill="none" stroke="#1f2a44" strokeWidth={1.4} vectorEffect="non-scaling-stroke" pointerEvents="none" />
+          <path
+            d={d}
+            fill="none"
+            stroke="var(--halo)"
+            strokeWidth={3.4}
+            vectorEffect="non-scaling-stroke"
+            pointerEvents="none"
+          />
+          <path
+            d={d}
+            fill="none"
+            stroke="#1f2a44"
+            strokeWidth={1.4}
+            vectorEffect="non-scaling-stroke"
+            pointerEvents="none"
+          />
         </>
       )}
     </g>
@@ -130,7 +157,14 @@ function onKey(
   } else if (step) {
     choose(index, false);
     const by = event.shiftKey ? 1 : 0.1;
-    void workbench().make({ kind: "move-shapes", course, place, which: [...bench().chosen], x: step[0] * by, y: step[1] * by });
+    void workbench().make({
+      kind: "move-shapes",
+      course,
+      place,
+      which: [...bench().chosen],
+      x: step[0] * by,
+      y: step[1] * by,
+    });
   } else return;
   event.preventDefault();
 }

@@ -33,7 +33,9 @@ export function ArtworkWork() {
         {!picture && <GiveOutArtwork place="repeat" />}
         <KeepMotif place="repeat" />
         {!own && !picture && (
-          <QuietButton onClick={() => void workbench.make({ kind: "to-artwork", course })}>Take it out as artwork</QuietButton>
+          <QuietButton onClick={() => void workbench.make({ kind: "to-artwork", course })}>
+            Take it out as artwork
+          </QuietButton>
         )}
       </div>
       {own && <Cell length={own.length} width={own.width} course={course} />}
@@ -68,15 +70,35 @@ function Cuts({ whole, course }: { whole: number; course: number }) {
   const workbench = useWorkbench();
   const [first, setFirst] = useState(mm(whole * 0.25));
   const [second, setSecond] = useState(mm(whole * 0.75));
-  const cut = (values: { first?: string; second?: string } = {}): Edit => ({ kind: "cut-in-three", course, first, second, ...values });
+  const cut = (values: { first?: string; second?: string } = {}): Edit => ({
+    kind: "cut-in-three",
+    course,
+    first,
+    second,
+    ...values,
+  });
   return (
     <>
       <Heading>Cut it</Heading>
-      <FormNumber label="First cut at" value={first} step={0.5} onTyped={setFirst} edit={(typed) => cut({ first: typed })} />
-      <FormNumber label="Second cut at" value={second} step={0.5} onTyped={setSecond} edit={(typed) => cut({ second: typed })} />
+      <FormNumber
+        label="First cut at"
+        value={first}
+        step={0.5}
+        onTyped={setFirst}
+        edit={(typed) => cut({ first: typed })}
+      />
+      <FormNumber
+        label="Second cut at"
+        value={second}
+        step={0.5}
+        onTyped={setSecond}
+        edit={(typed) => cut({ second: typed })}
+      />
       <div className="mt-1.5 flex flex-wrap gap-1">
         <QuietButton onClick={() => void workbench.make(cut())}>Into start, repeat and end</QuietButton>
-        <QuietButton onClick={() => void workbench.make({ kind: "cut-centre", course })}>From centre to centre</QuietButton>
+        <QuietButton onClick={() => void workbench.make({ kind: "cut-centre", course })}>
+          From centre to centre
+        </QuietButton>
         <QuietButton onClick={() => void workbench.make({ kind: "trim-to-cell", course })}>To the cell</QuietButton>
       </div>
     </>

@@ -53,7 +53,12 @@ export function FamilySettings({ base, motif }: { base: string; motif: Motif }) 
   return (
     <div className="mt-1.5">
       {family.settings.map((setting) => (
-        <SettingRow key={setting.name} setting={setting} pointer={`${base}/${setting.name}`} value={values[setting.name]!} />
+        <SettingRow
+          key={setting.name}
+          setting={setting}
+          pointer={`${base}/${setting.name}`}
+          value={values[setting.name]!}
+        />
       ))}
     </div>
   );
@@ -69,7 +74,9 @@ function SettingRow({ setting, pointer, value }: RowProps) {
   const { label, form, unit, usual } = setting;
   if (form === "tick") return <Tick label={label} pointer={pointer} value={value as boolean} />;
   if (form === "choice") {
-    const options = setting.choices.map((choice) => [choice, choice.charAt(0).toUpperCase() + choice.slice(1)] as const);
+    const options = setting.choices.map(
+      (choice) => [choice, choice.charAt(0).toUpperCase() + choice.slice(1)] as const,
+    );
     return (
       <div className="mt-1">
         <p className="mb-0.5">{label}</p>
@@ -77,7 +84,12 @@ function SettingRow({ setting, pointer, value }: RowProps) {
       </div>
     );
   }
-  const text = form === "measure" ? mmText(value as { mm: number }) : unit === "%" || unit === "°" ? `${value as number}${unit === "%" ? " %" : unit}` : String(value as number);
+  const text =
+    form === "measure"
+      ? mmText(value as { mm: number })
+      : unit === "%" || unit === "°"
+        ? `${value as number}${unit === "%" ? " %" : unit}`
+        : String(value as number);
   return (
     <div title={usual}>
       <NumberRow label={label} pointer={pointer} value={text} step={form === "measure" ? 0.5 : 1} />

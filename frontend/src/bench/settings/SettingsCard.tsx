@@ -18,7 +18,12 @@ export function SettingsCard() {
     <aside aria-label="Settings" className="min-h-0 overflow-y-auto border-l border-base-300 bg-base-200 p-3">
       <div className="rounded-box border border-base-300 bg-base-100 px-3.5 pt-2 pb-3">
         <span aria-hidden className="mx-auto mb-1.5 block size-3 rounded-full border border-base-300 bg-base-200" />
-        <Choice label="Whose settings" options={WHOSE} value={whose} onChange={(picked) => bench().set({ whose: picked })} />
+        <Choice
+          label="Whose settings"
+          options={WHOSE}
+          value={whose}
+          onChange={(picked) => bench().set({ whose: picked })}
+        />
         {whose === "brush" && <WholeBrush />}
         {whose === "course" && <ThisCourse />}
         {whose === "piece" && <ThisPiece />}

@@ -5,7 +5,11 @@ import { FileButton } from "@/shared/ui/FileButton";
 export function TakeArtwork({ place = "repeat" }: { place?: Place }) {
   const workbench = useWorkbench();
   return (
-    <FileButton label="Drawing for the Bench" accept=".svg,image/svg+xml" onFile={(file) => void workbench.takeArtwork(file, place)}>
+    <FileButton
+      label="Drawing for the Bench"
+      accept=".svg,image/svg+xml"
+      onFile={(file) => void workbench.takeArtwork(file, place)}
+    >
       Take in a drawing (SVG)
     </FileButton>
   );

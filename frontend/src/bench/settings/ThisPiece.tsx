@@ -27,7 +27,10 @@ export function ThisPiece() {
   const { course } = useMaker();
   const place = useRow();
   const name = useBench((state) => state.place) as Place;
-  if (!place) return <p className="muted mt-2">Only a row of repeats has pieces at its ends and corners. Choose a row on the left.</p>;
+  if (!place)
+    return (
+      <p className="muted mt-2">Only a row of repeats has pieces at its ends and corners. Choose a row on the left.</p>
+    );
   const piece = place.row.pieces?.[name] ?? null;
   const base = place.at(`pieces/${name}`);
   const corner = name.startsWith("corner");
@@ -41,9 +44,7 @@ export function ThisPiece() {
         family={piece?.motif.family ?? null}
         pieces
         none="None"
-        onChange={(family) =>
-          void workbench.make({ kind: "set-piece", course, place: name, family: family || null })
-        }
+        onChange={(family) => void workbench.make({ kind: "set-piece", course, place: name, family: family || null })}
       />
       <div className="mt-1.5 flex flex-wrap gap-1">
         {piece && piece.motif.family !== "picture" && (
@@ -61,7 +62,12 @@ export function ThisPiece() {
         <>
           <FamilySettings base={`${base}/motif`} motif={piece.motif} />
           <Heading>Its room</Heading>
-          <NumberRow label={corner ? "Reach along each leg" : "Length"} pointer={`${base}/length`} value={mmText(piece.length)} step={0.5} />
+          <NumberRow
+            label={corner ? "Reach along each leg" : "Length"}
+            pointer={`${base}/length`}
+            value={mmText(piece.length)}
+            step={0.5}
+          />
           {!corner && name !== "join" && (
             <Tick label="Within the path’s end" pointer={`${base}/within`} value={piece.within!} />
           )}

@@ -35,7 +35,9 @@ function Threads() {
         <Thread key={index} index={index} colour={colour} />
       ))}
       <div className="mt-1.5 flex gap-1">
-        <QuietButton onClick={() => void keepValue("/threads", [...threads, threads.at(-1)!])}>Add a thread</QuietButton>
+        <QuietButton onClick={() => void keepValue("/threads", [...threads, threads.at(-1)!])}>
+          Add a thread
+        </QuietButton>
         {threads.length > 1 && (
           <QuietButton onClick={() => void keepValue("/threads", threads.slice(0, -1))}>Take the last away</QuietButton>
         )}

@@ -77,7 +77,10 @@ function Progress() {
       <div className="mt-2 flex min-h-7 items-center gap-3">
         <progress className="progress w-[240px]" aria-label="How far the tracing is" value={shown.share} max={1} />
         <span>{shown.doing}</span>
-        <button className="cursor-pointer rounded-field border border-base-300 px-2 py-0.5 hover:border-base-content" onClick={() => void stop()}>
+        <button
+          className="cursor-pointer rounded-field border border-base-300 px-2 py-0.5 hover:border-base-content"
+          onClick={() => void stop()}
+        >
           Stop
         </button>
       </div>
@@ -93,8 +96,10 @@ function Progress() {
           , {traced.points.toLocaleString("en")} points · a pixel is {Number(traced.pixel.toPrecision(2))} mm
           {traced.limited && <span className="text-error"> · the outline can be no truer than a third of that</span>}
         </>
+      ) : shown ? (
+        `${shown.doing}: change a setting to trace again`
       ) : (
-        (shown ? `${shown.doing}: change a setting to trace again` : "Beginning")
+        "Beginning"
       )}
     </p>
   );
@@ -113,7 +118,9 @@ function Use() {
     if (!wrong) leave();
   };
   const asItIs = async () => {
-    const wrong = await workbench.put((id, values) => api.usePicture(id, { ...values, place, picture: picture.id, asked }));
+    const wrong = await workbench.put((id, values) =>
+      api.usePicture(id, { ...values, place, picture: picture.id, asked }),
+    );
     if (!wrong) leave();
   };
   const quiet = "cursor-pointer rounded-field border border-base-300 px-3 py-1 hover:border-base-content";
@@ -126,7 +133,11 @@ function Use() {
       >
         Use the shapes as the {words}
       </button>
-      <button className={quiet} title="It rides rigidly along the path, and is sent out at its pixels" onClick={() => void asItIs()}>
+      <button
+        className={quiet}
+        title="It rides rigidly along the path, and is sent out at its pixels"
+        onClick={() => void asItIs()}
+      >
         Use the picture itself
       </button>
       <button className={quiet} onClick={leave}>

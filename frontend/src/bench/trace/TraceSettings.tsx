@@ -52,9 +52,7 @@ function Text({ name, label, step }: { name: Texts; label: string; step: number 
     ask({ [name]: typed } as Partial<Asked>);
     return Promise.resolve(null);
   };
-  return (
-    <NumberLine label={label} value={value} step={step} onCommit={commit} />
-  );
+  return <NumberLine label={label} value={value} step={step} onCommit={commit} />;
 }
 
 function Tick({ name, label }: { name: Ticks; label: string }) {

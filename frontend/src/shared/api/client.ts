@@ -87,9 +87,11 @@ export const api = {
   sheets: (away = false) =>
     settled<components["schemas"]["SheetList"]>(client.GET("/api/sheets", { params: { query: { away } } })),
 
-  beginSheet: (body: components["schemas"]["NewSheet"]) => settled<{ id: string }>(client.POST("/api/sheets", { body })),
+  beginSheet: (body: components["schemas"]["NewSheet"]) =>
+    settled<{ id: string }>(client.POST("/api/sheets", { body })),
 
-  duplicateSheet: (id: string) => settled<{ id: string }>(client.POST("/api/sheets/{sheet_id}/duplicate", { params: at(id) })),
+  duplicateSheet: (id: string) =>
+    settled<{ id: string }>(client.POST("/api/sheets/{sheet_id}/duplicate", { params: at(id) })),
 
   putAway: (id: string, away: boolean) =>
     settled<unknown>(client.POST("/api/sheets/{sheet_id}/away", { params: at(id), body: { away } })),
@@ -113,8 +115,7 @@ export const api = {
     );
   },
 
-  sheet: (id: string) =>
-    frame(client.GET("/api/sheets/{sheet_id}", { params: at(id), ...binary })),
+  sheet: (id: string) => frame(client.GET("/api/sheets/{sheet_id}", { params: at(id), ...binary })),
 
   command: (id: string, revision: number, intent: Intent) =>
     frame(
@@ -136,14 +137,10 @@ export const api = {
   },
 
   undo: (id: string, revision: number) =>
-    frame(
-      client.POST("/api/sheets/{sheet_id}/undo", { params: at(id), body: { revision }, ...binary }),
-    ),
+    frame(client.POST("/api/sheets/{sheet_id}/undo", { params: at(id), body: { revision }, ...binary })),
 
   redo: (id: string, revision: number) =>
-    frame(
-      client.POST("/api/sheets/{sheet_id}/redo", { params: at(id), body: { revision }, ...binary }),
-    ),
+    frame(client.POST("/api/sheets/{sheet_id}/redo", { params: at(id), body: { revision }, ...binary })),
 
   readDrawing: (file: File) => {
     const form = new FormData();
@@ -154,13 +151,21 @@ export const api = {
   },
 
   drawing: (drawing_id: string, by: components["schemas"]["UseDrawing"]["by"]) =>
-    settled<DrawingLooked>(client.GET("/api/drawings/{drawing_id}", { params: { path: { drawing_id }, query: { by } } })),
+    settled<DrawingLooked>(
+      client.GET("/api/drawings/{drawing_id}", { params: { path: { drawing_id }, query: { by } } }),
+    ),
 
   stopDrawing: (drawing_id: string) =>
     settled<unknown>(client.DELETE("/api/drawings/{drawing_id}", { params: { path: { drawing_id } } })),
 
   useDrawing: (sheet_id: string, drawing_id: string, body: components["schemas"]["UseDrawing"]) =>
-    frame(client.POST("/api/sheets/{sheet_id}/drawings/{drawing_id}", { params: { path: { sheet_id, drawing_id } }, body, ...binary })),
+    frame(
+      client.POST("/api/sheets/{sheet_id}/drawings/{drawing_id}", {
+        params: { path: { sheet_id, drawing_id } },
+        body,
+        ...binary,
+      }),
+    ),
 
   /** Where a typed place is. */
   place: (id: string, query: PlaceTyped) =>
@@ -187,7 +192,10 @@ export const api = {
   /** Remove from a sheet what cannot be read. */
   removeUnreadable: (sheet_id: string, kind: string, row_id: string) =>
     frame(
-      client.DELETE("/api/sheets/{sheet_id}/unreadable/{kind}/{row_id}", { params: { path: { sheet_id, kind, row_id } }, ...binary }),
+      client.DELETE("/api/sheets/{sheet_id}/unreadable/{kind}/{row_id}", {
+        params: { path: { sheet_id, kind, row_id } },
+        ...binary,
+      }),
     ),
 
   /** The brushes and motifs that cannot be read. */
@@ -205,7 +213,8 @@ export const api = {
 
   brush: (id: string) => settled<BenchShown>(client.GET("/api/brushes/{brush_id}", { params: ofBrush(id) })),
 
-  newBrush: (body: { empty?: string; family?: string; motif?: string; copy_of?: string }) => settled<BenchShown>(client.POST("/api/brushes", { body })),
+  newBrush: (body: { empty?: string; family?: string; motif?: string; copy_of?: string }) =>
+    settled<BenchShown>(client.POST("/api/brushes", { body })),
 
   motifs: () => settled<{ motifs: MotifListed[] }>(client.GET("/api/motifs")),
 
@@ -220,7 +229,9 @@ export const api = {
   },
 
   renameMotif: (motif_id: string, name: string) =>
-    settled<MotifListed>(client.POST("/api/motifs/{motif_id}/name", { params: { path: { motif_id } }, body: { name } })),
+    settled<MotifListed>(
+      client.POST("/api/motifs/{motif_id}/name", { params: { path: { motif_id } }, body: { name } }),
+    ),
 
   removeMotif: (motif_id: string) =>
     settled<unknown>(client.DELETE("/api/motifs/{motif_id}", { params: { path: { motif_id } } })),
@@ -279,7 +290,9 @@ export const api = {
     settled<BenchShown>(client.POST("/api/brushes/{brush_id}/redo", { params: ofBrush(id), body: { version } })),
 
   goBack: (id: string, version: number, number: number) =>
-    settled<BenchShown>(client.POST("/api/brushes/{brush_id}/go-back", { params: ofBrush(id), body: { version, number } })),
+    settled<BenchShown>(
+      client.POST("/api/brushes/{brush_id}/go-back", { params: ofBrush(id), body: { version, number } }),
+    ),
 
   takeInBrushes: (files: readonly File[], replace: boolean) => {
     const form = new FormData();

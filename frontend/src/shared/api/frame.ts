@@ -38,11 +38,7 @@ export interface BenchDrawn extends Drawn {
 
 export function readBench(buffer: ArrayBuffer): BenchDrawn {
   const { head, slice } = opened<BenchFrame>(buffer);
-  const groups = [
-    head.repeat.neighbours,
-    ...head.proofs.map((proof) => proof.group),
-    ...head.sample.groups,
-  ];
+  const groups = [head.repeat.neighbours, ...head.proofs.map((proof) => proof.group), ...head.sample.groups];
   return { head, placementsOf: placements(groups, slice) };
 }
 

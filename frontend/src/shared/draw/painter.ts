@@ -44,12 +44,7 @@ export function paintGroups(
   for (const group of groups) paintGroup(context, group, frame, repaint);
 }
 
-function paintGroup(
-  context: CanvasRenderingContext2D,
-  group: GroupShown,
-  frame: Drawn,
-  repaint: () => void,
-) {
+function paintGroup(context: CanvasRenderingContext2D, group: GroupShown, frame: Drawn, repaint: () => void) {
   context.save();
   if (group.clip) context.clip(new Path2D(group.clip));
   if (group.opacity < 1) {
@@ -61,12 +56,7 @@ function paintGroup(
 }
 
 /** A group with opacity is painted aside first, so that its overlaps do not show. */
-function paintThrough(
-  context: CanvasRenderingContext2D,
-  group: GroupShown,
-  frame: Drawn,
-  repaint: () => void,
-) {
+function paintThrough(context: CanvasRenderingContext2D, group: GroupShown, frame: Drawn, repaint: () => void) {
   const { width, height } = context.canvas;
   const aside = new OffscreenCanvas(width, height).getContext("2d");
   if (!aside) return;
@@ -78,12 +68,7 @@ function paintThrough(
   context.drawImage(aside.canvas, 0, 0);
 }
 
-function paintItem(
-  context: CanvasRenderingContext2D,
-  item: Item,
-  frame: Drawn,
-  repaint: () => void,
-) {
+function paintItem(context: CanvasRenderingContext2D, item: Item, frame: Drawn, repaint: () => void) {
   if (item.type === "group") paintGroup(context, item, frame, repaint);
   else if (item.type === "laid") for (const shape of item.shapes) paintShape(context, shape);
   else if (item.type === "stamps") paintStamps(context, item, frame);
@@ -225,16 +210,14 @@ function style(context: CanvasRenderingContext2D, paint: Paint): string | Canvas
 
 function withOpacity(colour: string, opacity: number): string {
   return opacity < 1
-    ? colour + Math.round(255 * opacity).toString(16).padStart(2, "0")
+    ? colour +
+        Math.round(255 * opacity)
+          .toString(16)
+          .padStart(2, "0")
     : colour;
 }
 
-function paintPicture(
-  context: CanvasRenderingContext2D,
-  item: PictureShown,
-  frame: Drawn,
-  repaint: () => void,
-) {
+function paintPicture(context: CanvasRenderingContext2D, item: PictureShown, frame: Drawn, repaint: () => void) {
   const image = pictureAt(item.src, repaint);
   const at = frame.placementsOf(item);
   if (!at || !image) return;
@@ -274,6 +257,11 @@ function placedOutline(d: string, at: Float32Array): Path2D {
 function parse(d: string): { command: string; n: number[] }[] {
   return [...d.matchAll(/([MLCZ])([^MLCZ]*)/g)].map(([, command, numbers]) => ({
     command: command!,
-    n: numbers!.trim() ? numbers!.trim().split(/[\s,]+/).map(Number) : [],
+    n: numbers!.trim()
+      ? numbers!
+          .trim()
+          .split(/[\s,]+/)
+          .map(Number)
+      : [],
   }));
 }

@@ -32,14 +32,15 @@ export function ClothFields({ value, onPreview, onChange, onCancel }: Props) {
   const weaves = useWeaves();
   const now = weaves.find((item) => item.id === value.weave);
   const number = (key: "ends" | "picks" | "turn", label: string, unit: string, step: number) => (
-    <NumberLine key={key}
-        label={label}
-        value={`${value[key]}${unit}`}
-        step={step}
-        // The server reads what is typed.
-        onCommit={(text) => onChange({ ...value, [key]: text as unknown as number })}
-        onCancel={onCancel}
-      />
+    <NumberLine
+      key={key}
+      label={label}
+      value={`${value[key]}${unit}`}
+      step={step}
+      // The server reads what is typed.
+      onCommit={(text) => onChange({ ...value, [key]: text as unknown as number })}
+      onCancel={onCancel}
+    />
   );
   return (
     <>

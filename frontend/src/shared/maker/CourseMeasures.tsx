@@ -45,7 +45,12 @@ export function CourseMeasures() {
         </>
       ) : (
         <>
-          <NumberRow label="Ends kept in proportion" pointer={at("keep_ends")} value={mmText(course.keep_ends)} step={0.5} />
+          <NumberRow
+            label="Ends kept in proportion"
+            pointer={at("keep_ends")}
+            value={mmText(course.keep_ends)}
+            step={0.5}
+          />
           <NumberRow label="Offset" pointer={at("offset")} value={mmText(course.offset)} step={0.5} />
         </>
       )}

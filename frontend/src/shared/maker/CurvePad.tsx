@@ -31,7 +31,9 @@ export function CurvePad({ label, values, onTry, onKeep }: Props) {
     event.preventDefault();
     event.stopPropagation();
     // By keys the whole curve is tilted: its start goes one way, its end the other.
-    onKeep(spread.map((value, i) => Number(Math.min(1, Math.max(-1, value + by * ((2 * i) / (BINS - 1) - 1))).toFixed(3))));
+    onKeep(
+      spread.map((value, i) => Number(Math.min(1, Math.max(-1, value + by * ((2 * i) / (BINS - 1) - 1))).toFixed(3))),
+    );
   };
   return (
     <svg

@@ -23,7 +23,9 @@ export function Remainder() {
           <Options label="Where it is left" pointer={at("remainder")} options={REMAINDERS} value={fit.remainder!} />
         </div>
       )}
-      {fit.kind === "ease" && <Tick label="Keep the gap, ease the lengths" pointer={at("keep_gap")} value={fit.keep_gap!} />}
+      {fit.kind === "ease" && (
+        <Tick label="Keep the gap, ease the lengths" pointer={at("keep_gap")} value={fit.keep_gap!} />
+      )}
       {fit.kind === "made-up" && (
         <NumberRow label="Shortened before a corner" pointer={at("made_up")} value={String(fit.made_up)} step={1} />
       )}

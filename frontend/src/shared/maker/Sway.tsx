@@ -85,11 +85,25 @@ function Rule({ rule, index, rules, pointer }: RuleProps) {
             onCommit={(typed) => settings.keep(`${pointer}/${index}/amount`, typed)}
             onCancel={settings.forget}
           />
-          <QuietButton onClick={() => settings.keepValue(pointer, rules.filter((_, i) => i !== index))}>Remove</QuietButton>
+          <QuietButton
+            onClick={() =>
+              settings.keepValue(
+                pointer,
+                rules.filter((_, i) => i !== index),
+              )
+            }
+          >
+            Remove
+          </QuietButton>
         </span>
       </div>
       <div className="mt-1">
-        <Choice label={`${name} by`} options={DRIVERS} value={rule.driver!} onChange={(driver) => void keep({ driver })} />
+        <Choice
+          label={`${name} by`}
+          options={DRIVERS}
+          value={rule.driver!}
+          onChange={(driver) => void keep({ driver })}
+        />
       </div>
       {rule.driver === "rhythm" && (
         <div className="mt-1 flex items-center justify-between">

@@ -31,13 +31,7 @@ export function Choice<T extends string>({ label, options, value, onChange, inHe
             key === value ? pill.chosen : pill.other
           }`}
         >
-          <input
-            type="radio"
-            className="sr-only"
-            name={name}
-            checked={key === value}
-            onChange={() => onChange(key)}
-          />
+          <input type="radio" className="sr-only" name={name} checked={key === value} onChange={() => onChange(key)} />
           {text}
         </label>
       ))}

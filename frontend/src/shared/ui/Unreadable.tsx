@@ -27,10 +27,17 @@ export function Unreadable({ rows, onRemove, onRestore }: Props) {
   if (!rows.length) return null;
   return (
     <section aria-label="Cannot be read" className="mb-2 border-l-4 border-error bg-error/12 px-2.5 py-1.5 text-[12px]">
-      <h2 className="font-semibold">{plural(rows.length, "thing")} cannot be read and {rows.length > 1 ? "are" : "is"} not shown</h2>
+      <h2 className="font-semibold">
+        {plural(rows.length, "thing")} cannot be read and {rows.length > 1 ? "are" : "is"} not shown
+      </h2>
       <ul>
         {rows.map((row) => (
-          <Row key={`${row.kind} ${row.id}`} row={row} onRemove={() => onRemove(row)} onRestore={onRestore && (() => onRestore(row))} />
+          <Row
+            key={`${row.kind} ${row.id}`}
+            row={row}
+            onRemove={() => onRemove(row)}
+            onRestore={onRestore && (() => onRestore(row))}
+          />
         ))}
       </ul>
     </section>
@@ -39,7 +46,15 @@ export function Unreadable({ rows, onRemove, onRestore }: Props) {
 
 const button = "cursor-pointer rounded-field border border-base-content/60 px-1.5 hover:border-base-content";
 
-function Row({ row, onRemove, onRestore }: { row: SetAsideShown; onRemove: () => void; onRestore?: (() => void) | undefined }) {
+function Row({
+  row,
+  onRemove,
+  onRestore,
+}: {
+  row: SetAsideShown;
+  onRemove: () => void;
+  onRestore?: (() => void) | undefined;
+}) {
   const [sure, setSure] = useState(false);
   // On a sheet only what uses a brush is removed: others may use it too.
   const usedHere = row.kind === "brush" && !onRestore;
@@ -71,7 +86,11 @@ function Row({ row, onRemove, onRestore }: { row: SetAsideShown; onRemove: () =>
             </button>
           </>
         ) : (
-          <button className={button} aria-label={`${remove} ${row.name}; this cannot be undone`} onClick={() => setSure(true)}>
+          <button
+            className={button}
+            aria-label={`${remove} ${row.name}; this cannot be undone`}
+            onClick={() => setSure(true)}
+          >
             {usedHere ? "Remove its runs …" : "Remove …"}
           </button>
         )}

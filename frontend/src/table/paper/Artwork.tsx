@@ -118,7 +118,12 @@ function paintArtwork(context: CanvasRenderingContext2D, { frame, view }: Scene,
   paintGroups(context, frame.head.as_drawn ?? [], frame, repaint);
   const runs = frame.head.runs.flatMap((run) => (run.seen && run.group ? run.group : []));
   paintGroups(context, runs, frame, repaint);
-  paintGroups(context, frame.head.singles.flatMap((single) => single.group ?? []), frame, repaint);
+  paintGroups(
+    context,
+    frame.head.singles.flatMap((single) => single.group ?? []),
+    frame,
+    repaint,
+  );
 }
 
 function paintGuides(context: CanvasRenderingContext2D, frame: Frame, repaint: () => void) {
@@ -180,12 +185,7 @@ function show(canvas: HTMLCanvasElement, scene: Scene, aside: Aside | null, mark
 }
 
 /** Spot-and-cross paper over the sheet: a cross each step, a spot midway; and the sheet's edge. */
-function paintPaper(
-  context: CanvasRenderingContext2D,
-  view: View,
-  frame: Frame,
-  colours: Colours,
-) {
+function paintPaper(context: CanvasRenderingContext2D, view: View, frame: Frame, colours: Colours) {
   const { width, height, factor } = frame.head.sheet;
   const right = view.x + width * view.zoom;
   const foot = view.y + height * view.zoom;

@@ -54,14 +54,25 @@ export function ChosenCorners({ view, corners, live }: CornersProps) {
         const manner = MANNER_WORDS[corner.manner]?.toLowerCase();
         const text = `turns ${degrees(corner.turn)}${manner ? `, ${manner}` : ""}`;
         const props = live
-          ? { ...pressed({ kind: "corner", key: corner.node }), "aria-label": `Corner: ${text}`, "aria-pressed": chosen === corner.node }
+          ? {
+              ...pressed({ kind: "corner", key: corner.node }),
+              "aria-label": `Corner: ${text}`,
+              "aria-pressed": chosen === corner.node,
+            }
           : { pointerEvents: "none" };
         return (
-          <g key={corner.node} transform={`translate(${at.x} ${at.y})`} data-testid={`corner-${corner.node}`} {...props}>
+          <g
+            key={corner.node}
+            transform={`translate(${at.x} ${at.y})`}
+            data-testid={`corner-${corner.node}`}
+            {...props}
+          >
             <path d="M-10 9h20v22h-20z" fill="transparent" />
             <path d="M0 9l-5 9h10z" fill="var(--mark)" />
             {chosen === corner.node && <circle r={12} fill="none" stroke="var(--mark)" strokeWidth={1.6} />}
-            {(labelled[index] || chosen === corner.node) && <Label x={9} y={22} text={corner.own ? `${text} •` : text} />}
+            {(labelled[index] || chosen === corner.node) && (
+              <Label x={9} y={22} text={corner.own ? `${text} •` : text} />
+            )}
           </g>
         );
       })}
@@ -154,7 +165,12 @@ export function ChosenStart({ view, path, run }: StartProps) {
       transform={`translate(${at.x} ${at.y})`}
       data-testid="start"
       {...(slides
-        ? { ...bind(), style: { cursor: "grab" }, role: "img", "aria-label": "Start point: drag to slide it; its field is on the Ticket" }
+        ? {
+            ...bind(),
+            style: { cursor: "grab" },
+            role: "img",
+            "aria-label": "Start point: drag to slide it; its field is on the Ticket",
+          }
         : { pointerEvents: "none" })}
     >
       <g transform={`rotate(${angle})`}>

@@ -17,7 +17,12 @@ export function GuideGrips({ view }: { view: View }) {
   if (!guide?.shown || guide.locked) return null;
   const { width, height } = guide;
   const top = { x: 0, y: -height / 2 - ABOVE / view.zoom };
-  const corners = [[-1, -1], [1, -1], [1, 1], [-1, 1]] as const;
+  const corners = [
+    [-1, -1],
+    [1, -1],
+    [1, 1],
+    [-1, 1],
+  ] as const;
   const frame = corners.map(([x, y]) => toScreen(view, placed(guide, { x: (x * width) / 2, y: (y * height) / 2 })));
   const outline = `M${frame.map(({ x, y }) => `${x} ${y}`).join("L")}Z`;
   const stem = [placed(guide, { x: 0, y: -height / 2 }), placed(guide, top)].map((spot) => toScreen(view, spot));
@@ -35,7 +40,14 @@ export function GuideGrips({ view }: { view: View }) {
           />
         )}
       </Grip>
-      <Grip view={view} guide={guide} grip="corner" at={{ x: width / 2, y: height / 2 }} label="Size" cursor="nwse-resize">
+      <Grip
+        view={view}
+        guide={guide}
+        grip="corner"
+        at={{ x: width / 2, y: height / 2 }}
+        label="Size"
+        cursor="nwse-resize"
+      >
         {() => <rect x={-6} y={-6} width={12} height={12} fill="var(--halo)" stroke="var(--mark)" strokeWidth={1.4} />}
       </Grip>
       <Grip view={view} guide={guide} grip="top" at={top} label="Turn" cursor="grab">

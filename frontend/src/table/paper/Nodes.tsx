@@ -12,7 +12,11 @@ import { landing } from "./snap";
 type Side = "into" | "out";
 
 /** Drag something on the sheet: a preview while it moves, one step when it is let go. */
-export function useSheetDrag(start: Spot, intent: (to: Spot, event: PointerEvent, from: Spot) => Intent, onTap?: (event: PointerEvent) => void) {
+export function useSheetDrag(
+  start: Spot,
+  intent: (to: Spot, event: PointerEvent, from: Spot) => Intent,
+  onTap?: (event: PointerEvent) => void,
+) {
   const session = useSheetSession();
   const bind = useDrag(
     ({ event, movement: [mx, my], first, last, tap, memo, canceled }) => {

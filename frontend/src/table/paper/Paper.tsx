@@ -119,7 +119,9 @@ export function Paper() {
           {marks && <ScaleBar view={view} />}
         </>
       )}
-      {marks && <div aria-hidden className="absolute top-0 left-0 bg-base-200" style={{ width: RULER, height: RULER }} />}
+      {marks && (
+        <div aria-hidden className="absolute top-0 left-0 bg-base-200" style={{ width: RULER, height: RULER }} />
+      )}
     </div>
   );
 }

@@ -17,7 +17,16 @@ export function ScaleBar({ view }: { view: View }) {
       role="img"
       aria-label={`Scale bar: ${length} ${unit} worn`}
     >
-      <text x={width / 2} y={11} textAnchor="middle" className="measure text-[12px]" fill="var(--mark)" stroke="var(--halo)" strokeWidth={3} paintOrder="stroke">
+      <text
+        x={width / 2}
+        y={11}
+        textAnchor="middle"
+        className="measure text-[12px]"
+        fill="var(--mark)"
+        stroke="var(--halo)"
+        strokeWidth={3}
+        paintOrder="stroke"
+      >
         {length} {unit}
       </text>
       <path d={`M1 15v8M1 19h${width}M${width + 1} 15v8`} stroke="var(--mark)" strokeWidth={1.4} fill="none" />

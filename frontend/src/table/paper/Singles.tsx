@@ -52,7 +52,12 @@ function Single({ view, single }: { view: View; single: SingleShown }) {
         const arrow = ARROWS[event.key];
         if (arrow) {
           const step = head.sheet.factor * nudge(event);
-          void session.command({ kind: "set-single", single: single.id, x: single.x + step * arrow[0], y: single.y + step * arrow[1] });
+          void session.command({
+            kind: "set-single",
+            single: single.id,
+            x: single.x + step * arrow[0],
+            y: single.y + step * arrow[1],
+          });
         } else if (event.key === "Delete" || event.key === "Backspace") {
           tableState().set({ single: null });
           void session.command({ kind: "remove-singles", singles: [single.id] });
@@ -83,7 +88,12 @@ function TurnGrip({ view, single }: { view: View; single: SingleShown }) {
   const [from, at] = [toScreen(view, ahead(14)), toScreen(view, spot)];
   return (
     <>
-      <path d={`M${from.x} ${from.y}L${at.x} ${at.y}`} stroke="var(--mark)" strokeDasharray="2 3" pointerEvents="none" />
+      <path
+        d={`M${from.x} ${from.y}L${at.x} ${at.y}`}
+        stroke="var(--mark)"
+        strokeDasharray="2 3"
+        pointerEvents="none"
+      />
       <g
         transform={`translate(${at.x} ${at.y})`}
         role="button"

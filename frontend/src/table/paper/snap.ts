@@ -109,7 +109,13 @@ function onLines(at: Spot, head: SheetFrame): Landing | null {
   const { width, height, factor } = head.sheet;
   const step = niceStep(view!.zoom * factor, 46) * factor;
   const lines = (value: number, size: number): [number, string][] => [
-    ...(snaps.edges ? ([[0, "sheet’s edge"], [size, "sheet’s edge"], [size / 2, "sheet’s middle"]] as [number, string][]) : []),
+    ...(snaps.edges
+      ? ([
+          [0, "sheet’s edge"],
+          [size, "sheet’s edge"],
+          [size / 2, "sheet’s middle"],
+        ] as [number, string][])
+      : []),
     ...(snaps.crosses ? ([[Math.round(value / step) * step, "the crosses"]] as [number, string][]) : []),
   ];
   const nearest = (value: number, size: number) =>

@@ -17,7 +17,10 @@ export function Drawer() {
     <section aria-label="Drawer" className="max-h-[46%] overflow-y-auto border-t border-base-300 pt-2 pb-2">
       <h2 className="flex items-baseline justify-between px-3 font-bold">
         Drawer
-        <Link className="text-[12px] font-normal text-accent underline decoration-dotted underline-offset-2" to="/drawers">
+        <Link
+          className="text-[12px] font-normal text-accent underline decoration-dotted underline-offset-2"
+          to="/drawers"
+        >
           All drawers
         </Link>
       </h2>
@@ -62,14 +65,20 @@ function BrushRow({ brush }: { brush: BrushShown }) {
         >
           Place one
         </button>
-        <Link className="rounded-field bg-base-100 px-1.5 text-accent" to={`/bench/${brush.id}`} aria-label={`${brush.name}, on the Bench`}>
+        <Link
+          className="rounded-field bg-base-100 px-1.5 text-accent"
+          to={`/bench/${brush.id}`}
+          aria-label={`${brush.name}, on the Bench`}
+        >
           On the Bench
         </Link>
       </span>
       <button
         draggable
         data-testid={`brush-${brush.id}`}
-        title={paths.length ? `Lay on ${paths.length === 1 ? paths[0]!.name : plural(paths.length, "path")}` : brush.name}
+        title={
+          paths.length ? `Lay on ${paths.length === 1 ? paths[0]!.name : plural(paths.length, "path")}` : brush.name
+        }
         className="block w-full cursor-pointer px-3 py-0.5 text-left hover:bg-base-100"
         onClick={lay}
         onDragStart={(event) => carryBrush(event, brush.id)}

@@ -40,20 +40,17 @@ export function PathsPanel() {
   const head = useHead("unreadable");
   const session = useSheetSession();
   return (
-    <aside
-      aria-label="Paths and drawer"
-      className="flex min-h-0 flex-col border-r border-base-300 bg-base-200"
-    >
+    <aside aria-label="Paths and drawer" className="flex min-h-0 flex-col border-r border-base-300 bg-base-200">
       <section aria-label="Paths" className="min-h-0 flex-1 overflow-y-auto pt-2 pb-2">
         {head.unreadable.length > 0 && (
           <div className="px-2">
             <Unreadable rows={head.unreadable} onRemove={(row) => void session.removeUnreadable(row.kind, row.id)} />
           </div>
         )}
-        {groups.map((group) => <Group key={group.id ?? "loose"} group={group} />)}
-        {groups.length === 0 && (
-          <p className="px-3 py-1">No paths yet. Draft one (2), or take in a drawing below.</p>
-        )}
+        {groups.map((group) => (
+          <Group key={group.id ?? "loose"} group={group} />
+        ))}
+        {groups.length === 0 && <p className="px-3 py-1">No paths yet. Draft one (2), or take in a drawing below.</p>}
       </section>
       <TakeIn />
       <Drawer />

@@ -23,4 +23,5 @@ export function carryPaths(event: React.DragEvent, ids: readonly string[]) {
 
 export const carriesPaths = (event: React.DragEvent) => event.dataTransfer.types.includes(PATHS);
 
-export const carriedPaths = (event: React.DragEvent): string[] => event.dataTransfer.getData(PATHS).split(" ").filter(Boolean);
+export const carriedPaths = (event: React.DragEvent): string[] =>
+  event.dataTransfer.getData(PATHS).split(" ").filter(Boolean);

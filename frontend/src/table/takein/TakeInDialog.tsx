@@ -101,7 +101,11 @@ export function TakeInDialog({ drawing, onDone }: { drawing: Drawing; onDone: ()
                       setLeft(next);
                     }}
                   />
-                  <span aria-hidden className="size-3 shrink-0 rounded-full border border-base-content/40" style={{ background: group.mark }} />
+                  <span
+                    aria-hidden
+                    className="size-3 shrink-0 rounded-full border border-base-content/40"
+                    style={{ background: group.mark }}
+                  />
                   <input
                     aria-label={`Name of ${group.name}`}
                     className="min-w-0 flex-1 rounded-field border border-base-300 bg-base-100 px-1.5 py-0.5"
@@ -123,7 +127,10 @@ export function TakeInDialog({ drawing, onDone }: { drawing: Drawing; onDone: ()
         </>
       )}
       <div className="mt-3 flex justify-end gap-2">
-        <button className="cursor-pointer rounded-field border border-base-300 px-3 py-1 hover:border-base-content" onClick={cancel}>
+        <button
+          className="cursor-pointer rounded-field border border-base-300 px-3 py-1 hover:border-base-content"
+          onClick={cancel}
+        >
           {reading ? "Stop" : "Leave it"}
         </button>
         <button
@@ -152,7 +159,12 @@ function Picture({ looked, left }: { looked: DrawingLooked; left: ReadonlySet<st
   const margin = Math.max(looked.width, looked.height) * 0.02;
   const box = `${-margin} ${-margin} ${looked.width + 2 * margin} ${looked.height + 2 * margin}`;
   return (
-    <svg viewBox={box} className="h-[380px] w-full rounded-field border border-base-300 bg-[#f7f4eb]" role="img" aria-label="The drawing">
+    <svg
+      viewBox={box}
+      className="h-[380px] w-full rounded-field border border-base-300 bg-[#f7f4eb]"
+      role="img"
+      aria-label="The drawing"
+    >
       {looked.groups.map((group) => (
         <path
           key={group.key}

@@ -44,7 +44,17 @@ function useTapeDrag(place: TapePlace, intent: (moved: number) => Intent | null)
   );
 }
 
-function MeasureGrip({ run, place, name, at }: { run: RunShown; place: TapePlace; name: "length" | "gap"; at: number }) {
+function MeasureGrip({
+  run,
+  place,
+  name,
+  at,
+}: {
+  run: RunShown;
+  place: TapePlace;
+  name: "length" | "gap";
+  at: number;
+}) {
   const session = useSheetSession();
   const head = useHead("sheet");
   const kept = session.keptRun(run.id);

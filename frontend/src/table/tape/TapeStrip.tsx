@@ -53,7 +53,15 @@ export function TapeStrip({ run, width }: Props) {
           <path d="M0 0V6" stroke="var(--muted)" strokeWidth={2} />
         </pattern>
       </defs>
-      <rect x={0} y={TOP} width={width} height={STRIP} rx={3} fill="var(--color-base-100)" stroke="var(--color-base-300)" />
+      <rect
+        x={0}
+        y={TOP}
+        width={width}
+        height={STRIP}
+        rx={3}
+        fill="var(--color-base-100)"
+        stroke="var(--color-base-300)"
+      />
       <TapeRuler length={tape.length} start={tape.start} perMm={perMm} />
       <rect x={PAD - 6} y={MIDDLE - 12} width={width - 2 * PAD + 12} height={24} rx={2} fill="var(--cloth)" />
       {legs.map((leg, index) => (
@@ -78,7 +86,9 @@ export function TapeStrip({ run, width }: Props) {
         />
       ))}
       {(run.crossings ?? []).flatMap((crossing) =>
-        crossing.at.map((at) => <CrossingMark key={`${crossing.key}-${at}`} crossing={crossing} at={at} x={onTape(at)} />),
+        crossing.at.map((at) => (
+          <CrossingMark key={`${crossing.key}-${at}`} crossing={crossing} at={at} x={onTape(at)} />
+        )),
       )}
       {(run.corners ?? []).map((corner) => (
         <Fold key={`${corner.node}-${corner.at}`} corner={corner} x={onTape(corner.at)} legs={legs} perMm={perMm} />
@@ -167,7 +177,9 @@ function TapeLeg({ leg, place, word }: LegProps) {
   return (
     <g>
       <title>{text}</title>
-      {leg.off && <rect x={from} y={TOP + 1} width={wide} height={STRIP - 2} fill="var(--color-error)" opacity={0.14} />}
+      {leg.off && (
+        <rect x={from} y={TOP + 1} width={wide} height={STRIP - 2} fill="var(--color-error)" opacity={0.14} />
+      )}
       {leg.left_over > 0 && after > 0.5 && (
         <rect data-left-over x={from} y={TOP + 8} width={after} height={26} fill="url(#left-over)" />
       )}
@@ -202,7 +214,11 @@ function CrossingMark({ crossing, at, x }: { crossing: CrossingShown; at: number
       style={{ cursor: "pointer" }}
     >
       <rect x={x - 8} y={y - 8} width={16} height={16} fill="transparent" />
-      <path d={`M${x} ${y - 5}l5 5l-5 5l-5 -5z`} fill={over ? "var(--color-base-content)" : "var(--color-base-100)"} stroke="var(--color-base-content)" />
+      <path
+        d={`M${x} ${y - 5}l5 5l-5 5l-5 -5z`}
+        fill={over ? "var(--color-base-content)" : "var(--color-base-100)"}
+        stroke="var(--color-base-content)"
+      />
     </g>
   );
 }
@@ -253,7 +269,14 @@ function Fold({ corner, x, legs, perMm }: FoldProps) {
       style={{ cursor: "pointer" }}
     >
       <title>{`turns ${degrees(corner.turn)}, ${manner}`}</title>
-      <rect x={x - 9} y={TOP} width={18} height={STRIP} fill={chosen ? "var(--color-accent)" : "transparent"} opacity={0.35} />
+      <rect
+        x={x - 9}
+        y={TOP}
+        width={18}
+        height={STRIP}
+        fill={chosen ? "var(--color-accent)" : "transparent"}
+        opacity={0.35}
+      />
       <path d={`M${x - 6} ${TOP}l6 7l6 -7zM${x - 6} ${FOOT}l6 -7l6 7z`} fill="var(--color-base-content)" />
       <path d={`M${x} ${TOP + 7}V${FOOT - 7}`} stroke="var(--color-base-100)" strokeDasharray="2 2" />
       {roomy && (

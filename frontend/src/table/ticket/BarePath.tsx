@@ -14,7 +14,10 @@ export function BarePath() {
       <p className="muted mb-1">Drag one from the drawer onto the path, or press one here.</p>
       <div className="flex flex-wrap gap-1">
         {head.brushes.slice(0, 8).map((brush) => (
-          <QuietButton key={brush.id} onClick={() => session.command({ kind: "lay-brush", paths: ids, brush: brush.id })}>
+          <QuietButton
+            key={brush.id}
+            onClick={() => session.command({ kind: "lay-brush", paths: ids, brush: brush.id })}
+          >
             {brush.name}
           </QuietButton>
         ))}

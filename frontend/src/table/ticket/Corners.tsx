@@ -41,7 +41,12 @@ function ChosenCorner() {
   }
   const options = [["follow", "As the brush"], ...MANNERS] as [OwnManner, string][];
   const set = (manner: OwnManner) =>
-    session.command({ kind: "set-corner", run: run.id, node: corner.node, manner: manner === "follow" ? null : manner });
+    session.command({
+      kind: "set-corner",
+      run: run.id,
+      node: corner.node,
+      manner: manner === "follow" ? null : manner,
+    });
   return (
     <div ref={box} className="mt-1.5 border-l-4 border-accent bg-base-200 px-2 py-1.5" data-testid="chosen-corner">
       <p className="mb-1 text-[12px] font-semibold">
@@ -74,10 +79,15 @@ export function Crossings() {
       </Heading>
       <CrossingRules />
       {rule.manner === "over-under" && crossings.length > 0 && !chosen && (
-        <p className="muted mt-1 text-[12px]">{plural(crossings.length, "crossing")}. Press one on the sheet to flip it.</p>
+        <p className="muted mt-1 text-[12px]">
+          {plural(crossings.length, "crossing")}. Press one on the sheet to flip it.
+        </p>
       )}
       {chosen && (
-        <div ref={box} className="mt-1.5 flex items-center justify-between border-l-4 border-accent bg-base-200 px-2 py-1.5">
+        <div
+          ref={box}
+          className="mt-1.5 flex items-center justify-between border-l-4 border-accent bg-base-200 px-2 py-1.5"
+        >
           <span className="text-[12px] font-semibold">The crossing at {degrees(chosen.angle)}</span>
           <QuietButton onClick={() => session.command({ kind: "flip-crossing", run: run.id, key: chosen.key })}>
             Flip over and under

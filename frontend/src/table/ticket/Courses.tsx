@@ -12,7 +12,9 @@ export function CoursePicker() {
   const courses = run.settings.courses ?? [];
   const index = useCourse();
   if (courses.length < 2) return null;
-  const options = courses.map((course, i) => [String(i), `${i + 1} ${COURSE_NAMES[course.course!]}`] as const).toReversed();
+  const options = courses
+    .map((course, i) => [String(i), `${i + 1} ${COURSE_NAMES[course.course!]}`] as const)
+    .toReversed();
   return (
     <>
       <Heading>Courses, topmost first</Heading>

@@ -24,7 +24,11 @@ export function Ends() {
   const open = !path!.closed || run.places.opening !== null;
   const stitches = run.settings.kind === "stitch";
   return (
-    <div ref={box} data-testid="ends" className={picked ? "mt-1.5 border-l-4 border-accent bg-base-200 px-2 pb-1.5" : ""}>
+    <div
+      ref={box}
+      data-testid="ends"
+      className={picked ? "mt-1.5 border-l-4 border-accent bg-base-200 px-2 pb-1.5" : ""}
+    >
       <Heading>
         Ends
         <Own pointer={place.at("ends")} label="Ends" />
@@ -39,7 +43,12 @@ export function Ends() {
       {!open && stitches && (
         <NumberRow label="Oversewn, stitches" pointer={at("oversew")} value={String(ends.oversew)} step={1} />
       )}
-      <NumberRow label="Start shift" pointer={place.at("start_shift")} value={mmText(place.row.start_shift)} step={0.5} />
+      <NumberRow
+        label="Start shift"
+        pointer={place.at("start_shift")}
+        value={mmText(place.row.start_shift)}
+        step={0.5}
+      />
       {path!.closed && <ClosedPath />}
     </div>
   );
@@ -56,23 +65,25 @@ function ClosedPath() {
   const opening = run.places.opening;
   return (
     <>
-      <NumberLine words="Start point at"
-          label="Start point"
-          value={`${fixed((run.places.start ?? 0) / factor, 1)} mm`}
-          step={1}
-          onPreview={(typed) => session.preview(slide(typed))}
-          onCommit={async (typed) => (await session.command(slide(typed)))?.message ?? null}
-          onCancel={() => session.dropPreviews(true)}
-        />
-      <NumberLine words="Opened there by"
-          label="Opening"
-          length
-          value={opening === null || opening === undefined ? "closed" : `${fixed(opening / factor, 1)} mm`}
-          step={1}
-          onCommit={async (typed) =>
-            (await session.command(open(typed.trim() === "closed" ? "" : typed)))?.message ?? null
-          }
-        />
+      <NumberLine
+        words="Start point at"
+        label="Start point"
+        value={`${fixed((run.places.start ?? 0) / factor, 1)} mm`}
+        step={1}
+        onPreview={(typed) => session.preview(slide(typed))}
+        onCommit={async (typed) => (await session.command(slide(typed)))?.message ?? null}
+        onCancel={() => session.dropPreviews(true)}
+      />
+      <NumberLine
+        words="Opened there by"
+        label="Opening"
+        length
+        value={opening === null || opening === undefined ? "closed" : `${fixed(opening / factor, 1)} mm`}
+        step={1}
+        onCommit={async (typed) =>
+          (await session.command(open(typed.trim() === "closed" ? "" : typed)))?.message ?? null
+        }
+      />
     </>
   );
 }

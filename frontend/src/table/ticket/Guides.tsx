@@ -26,7 +26,11 @@ export function Guides() {
 function LayUnder() {
   const session = useSheetSession();
   return (
-    <FileButton label="Picture to lay under the paths" accept=".png,.jpg,.jpeg,.webp,.svg" onFile={(file) => void session.addGuide(file)}>
+    <FileButton
+      label="Picture to lay under the paths"
+      accept=".png,.jpg,.jpeg,.webp,.svg"
+      onFile={(file) => void session.addGuide(file)}
+    >
       Lay a picture under the paths
     </FileButton>
   );
@@ -51,14 +55,16 @@ function Guide({ guide }: { guide: GuideShown }) {
     <div className="mb-2 border-b border-dotted border-base-300 pb-2">
       <p className="truncate">{guide.name}</p>
       {NUMBERS.map(([key, label, step]) => (
-        <NumberLine key={key} words={label}
-            label={`${guide.name}: ${label.toLowerCase()}`}
-            value={guide.typed[key]!}
-            step={step}
-            onPreview={(typed) => session.preview(set({ [key]: typed }))}
-            onCommit={async (typed) => (await session.command(set({ [key]: typed })))?.message ?? null}
-            onCancel={() => session.dropPreviews(true)}
-          />
+        <NumberLine
+          key={key}
+          words={label}
+          label={`${guide.name}: ${label.toLowerCase()}`}
+          value={guide.typed[key]!}
+          step={step}
+          onPreview={(typed) => session.preview(set({ [key]: typed }))}
+          onCommit={async (typed) => (await session.command(set({ [key]: typed })))?.message ?? null}
+          onCancel={() => session.dropPreviews(true)}
+        />
       ))}
       <div className="flex gap-4">
         <Tick label="Shown" on={guide.shown} onChange={(shown) => void session.command(set({ shown }))} />
@@ -74,7 +80,9 @@ function Guide({ guide }: { guide: GuideShown }) {
         >
           Calibrate by a known length
         </QuietButton>
-        <QuietButton onClick={() => session.command({ kind: "remove-guide", guide: guide.id })}>Take it away</QuietButton>
+        <QuietButton onClick={() => session.command({ kind: "remove-guide", guide: guide.id })}>
+          Take it away
+        </QuietButton>
       </div>
     </div>
   );

@@ -55,7 +55,13 @@ export function Measures() {
             />
           )}
           {asked.thread && row.motif?.family === "running" && (
-            <MeasureRow label="Thread" pointer={at("motif/thread")} asked={asked.thread} laid={laid.thread} step={0.05} />
+            <MeasureRow
+              label="Thread"
+              pointer={at("motif/thread")}
+              asked={asked.thread}
+              laid={laid.thread}
+              step={0.05}
+            />
           )}
           <Row label={capital(word.many)} asked="" laid={laid.repeats.toLocaleString("en")} testId="count" />
         </tbody>

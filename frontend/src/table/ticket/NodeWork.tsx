@@ -63,7 +63,9 @@ function OneNode({ node }: { node: NodeDoc }) {
             Add one after node {place + 1}
           </QuietButton>
         )}
-        <QuietButton onClick={() => deleteChosen(session)}>Delete {nodes.length > 1 ? "these nodes" : "the node"}</QuietButton>
+        <QuietButton onClick={() => deleteChosen(session)}>
+          Delete {nodes.length > 1 ? "these nodes" : "the node"}
+        </QuietButton>
       </div>
     </>
   );
@@ -81,14 +83,16 @@ function Place({ node }: { node: NodeDoc }) {
   return fields.map(([axis, label, at]) => {
     const put = (typed: string): Intent => ({ kind: "place-node", path: path!.id, node: node.id, [axis]: typed });
     return (
-      <NumberLine key={axis} words={label}
-          label={`Node, ${label.toLowerCase()}`}
-          value={typedMm(at / factor)}
-          step={1}
-          onPreview={(typed) => session.preview(put(typed))}
-          onCommit={async (typed) => (await session.command(put(typed)))?.message ?? null}
-          onCancel={() => session.dropPreviews(true)}
-        />
+      <NumberLine
+        key={axis}
+        words={label}
+        label={`Node, ${label.toLowerCase()}`}
+        value={typedMm(at / factor)}
+        step={1}
+        onPreview={(typed) => session.preview(put(typed))}
+        onCommit={async (typed) => (await session.command(put(typed)))?.message ?? null}
+        onCancel={() => session.dropPreviews(true)}
+      />
     );
   });
 }
@@ -99,8 +103,8 @@ function AllNodes() {
   return (
     <>
       <p className="muted mb-1 text-[12px]">
-        Drag a node to move it, the path itself to move the whole. Press the path twice to add a node, a node twice to bend or
-        straighten it.
+        Drag a node to move it, the path itself to move the whole. Press the path twice to add a node, a node twice to
+        bend or straighten it.
       </p>
       <div className="flex flex-wrap gap-1">
         <QuietButton onClick={() => tableState().set({ cutting: !cutting })}>
@@ -118,12 +122,13 @@ function CutAt() {
   const session = useSheetSession();
   const { path } = useChosen();
   return (
-    <NumberLine words="Cut it, from its start, at"
-        label="Cut at a length along it"
-        value=""
-        length
-        step={1}
-        onCommit={async (along) => (await session.command({ kind: "cut-path", path: path!.id, along }))?.message ?? null}
-      />
+    <NumberLine
+      words="Cut it, from its start, at"
+      label="Cut at a length along it"
+      value=""
+      length
+      step={1}
+      onCommit={async (along) => (await session.command({ kind: "cut-path", path: path!.id, along }))?.message ?? null}
+    />
   );
 }

@@ -23,10 +23,7 @@ export function PathHead() {
         {brush ? brush.name : "Bare"} · {path!.closed ? "closed" : "open"}
       </p>
       <p className="muted">
-        Path{" "}
-        <span className="measure">
-          {text(path!.length.worn, 1)}
-        </span>
+        Path <span className="measure">{text(path!.length.worn, 1)}</span>
         {scaled && (
           <>
             {" "}
@@ -54,7 +51,9 @@ function MatchLine() {
   const { path } = useChosen();
   return (
     <div className="my-1">
-      <QuietButton onClick={() => session.command({ kind: "match-line", path: path!.id })}>Match the line as it was drawn</QuietButton>
+      <QuietButton onClick={() => session.command({ kind: "match-line", path: path!.id })}>
+        Match the line as it was drawn
+      </QuietButton>
     </div>
   );
 }
@@ -120,7 +119,9 @@ function GroupMark() {
         label="Mark colour"
         value={group.mark}
         onPreview={() => undefined}
-        onCommit={async (mark) => (await session.command({ kind: "set-group", group: group.id, mark }))?.message ?? null}
+        onCommit={async (mark) =>
+          (await session.command({ kind: "set-group", group: group.id, mark }))?.message ?? null
+        }
       />
     </details>
   );

@@ -89,7 +89,9 @@ function Rework({ ids }: { ids: string[] }) {
       <Heading>{ids.length > 1 ? "These paths" : "This path"}</Heading>
       <div className="flex flex-wrap gap-1">
         <QuietButton onClick={() => session.command({ kind: "duplicate-paths", paths: ids })}>Duplicate</QuietButton>
-        <QuietButton onClick={() => session.command({ kind: "reverse-paths", paths: ids })}>Walk it the other way</QuietButton>
+        <QuietButton onClick={() => session.command({ kind: "reverse-paths", paths: ids })}>
+          Walk it the other way
+        </QuietButton>
         {ids.length === 1 && (
           <QuietButton onClick={() => session.command({ kind: "split-path", path: path!.id, nodes: [...chosen] })}>
             Split at {chosen.length ? (chosen.length > 1 ? "these nodes" : "the node") : "its corners"}

@@ -16,7 +16,9 @@ export function RunWork() {
     <>
       <Heading>This run</Heading>
       <div className="flex flex-wrap gap-1">
-        <QuietButton onClick={() => session.command({ kind: "reverse-run", run: run.id })}>Reverse direction</QuietButton>
+        <QuietButton onClick={() => session.command({ kind: "reverse-run", run: run.id })}>
+          Reverse direction
+        </QuietButton>
         <QuietButton onClick={() => session.command({ kind: "show-run", run: run.id, shown: !run.shown })}>
           {run.shown ? "Hide" : "Show"}
         </QuietButton>
@@ -26,9 +28,7 @@ export function RunWork() {
       </div>
       {run.own.length > 0 && (
         <>
-          <p className="muted mt-2 text-[12px]">
-            {plural(run.own.length, "setting")} of its own, marked with a dot.
-          </p>
+          <p className="muted mt-2 text-[12px]">{plural(run.own.length, "setting")} of its own, marked with a dot.</p>
           <div className="mt-1 flex flex-wrap gap-1">
             <QuietButton onClick={() => settings.follow()}>Follow the brush in all</QuietButton>
             <QuietButton onClick={() => session.command({ kind: "give-to-brush", run: run.id })}>

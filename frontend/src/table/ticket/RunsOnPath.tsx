@@ -35,7 +35,9 @@ function RunRow({ run }: { run: RunShown }) {
   const chosen = useChosen().run;
   const name = useShown(({ head }) => head.brushes).find((brush) => brush.id === run.brush)?.name ?? "";
   return (
-    <li className={`flex items-center gap-0.5 border-b border-dotted border-base-300 ${run.id === chosen?.id ? "font-semibold" : ""}`}>
+    <li
+      className={`flex items-center gap-0.5 border-b border-dotted border-base-300 ${run.id === chosen?.id ? "font-semibold" : ""}`}
+    >
       <button
         className={small}
         aria-label={`${run.shown ? "Hide" : "Show"} ${name}`}
@@ -50,10 +52,18 @@ function RunRow({ run }: { run: RunShown }) {
       >
         {name}
       </button>
-      <button className={small} aria-label={`Move ${name} up`} onClick={() => void session.command({ kind: "stack-run", run: run.id, up: true })}>
+      <button
+        className={small}
+        aria-label={`Move ${name} up`}
+        onClick={() => void session.command({ kind: "stack-run", run: run.id, up: true })}
+      >
         <ArrowUp size={14} />
       </button>
-      <button className={small} aria-label={`Move ${name} down`} onClick={() => void session.command({ kind: "stack-run", run: run.id, up: false })}>
+      <button
+        className={small}
+        aria-label={`Move ${name} down`}
+        onClick={() => void session.command({ kind: "stack-run", run: run.id, up: false })}
+      >
         <ArrowDown size={14} />
       </button>
     </li>

@@ -56,7 +56,9 @@ export function SheetCard() {
         label="Ground"
         options={GROUNDS}
         value={sheet.ground}
-        onChange={(ground) => void set(ground === "cloth" ? { ground_cloth: sheet.ground_cloth ?? GROUND } : { ground })}
+        onChange={(ground) =>
+          void set(ground === "cloth" ? { ground_cloth: sheet.ground_cloth ?? GROUND } : { ground })
+        }
       />
       {sheet.ground === "cloth" && sheet.ground_cloth && (
         <div className="mt-1.5">
@@ -73,7 +75,15 @@ export function SheetCard() {
   );
 }
 
-function Row({ label, value, onCommit }: { label: string; value: string; onCommit: (text: string) => Promise<string | null> }) {
+function Row({
+  label,
+  value,
+  onCommit,
+}: {
+  label: string;
+  value: string;
+  onCommit: (text: string) => Promise<string | null>;
+}) {
   return (
     <NumberLine words={label} label={`Sheet’s ${label.toLowerCase()}`} value={value} step={1} onCommit={onCommit} />
   );

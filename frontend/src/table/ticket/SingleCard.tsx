@@ -42,14 +42,16 @@ export function SingleCard() {
         ))}
       </select>
       {rows.map(([key, label, value, step]) => (
-        <NumberLine key={key} words={label}
-            label={`Single repeat: ${label.toLowerCase()}`}
-            value={value}
-            step={step}
-            onPreview={(typed) => session.preview(set({ [key]: typed }))}
-            onCommit={async (typed) => (await session.command(set({ [key]: typed })))?.message ?? null}
-            onCancel={() => session.dropPreviews(true)}
-          />
+        <NumberLine
+          key={key}
+          words={label}
+          label={`Single repeat: ${label.toLowerCase()}`}
+          value={value}
+          step={step}
+          onPreview={(typed) => session.preview(set({ [key]: typed }))}
+          onCommit={async (typed) => (await session.command(set({ [key]: typed })))?.message ?? null}
+          onCancel={() => session.dropPreviews(true)}
+        />
       ))}
       <div className="mt-1.5 flex flex-wrap gap-1">
         <QuietButton

@@ -8,7 +8,9 @@ export function Stretch() {
   const session = useSheetSession();
   const run = useRun();
   const courses = run.settings.courses ?? [];
-  const index = courses.findLastIndex((course) => course.course === "span" || (course.course === "row" && course.motif?.family !== "running"));
+  const index = courses.findLastIndex(
+    (course) => course.course === "span" || (course.course === "row" && course.motif?.family !== "running"),
+  );
   const course = courses[index];
   if (!course) return null;
   return (

@@ -42,7 +42,12 @@ function ThreadColour({ index, colour, many }: { index: number; colour: string; 
   const label = many ? `Thread ${index + 1} colour` : "Thread colour";
   return (
     <div className="mt-1 flex items-center">
-      <ColourField label={label} value={colour} onPreview={(typed) => settings.tryOut(pointer, typed)} onCommit={keep} />
+      <ColourField
+        label={label}
+        value={colour}
+        onPreview={(typed) => settings.tryOut(pointer, typed)}
+        onCommit={keep}
+      />
       <Own pointer={pointer} label={label} />
     </div>
   );

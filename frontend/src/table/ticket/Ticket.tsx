@@ -38,20 +38,26 @@ export function Ticket() {
   return (
     <aside aria-label="Ticket" className="relative min-h-0 overflow-y-auto border-l border-base-300 bg-base-200 p-3">
       <ToolCard />
-      {(path ?? choosing) && <div className="rounded-box border border-base-300 bg-base-100 px-3.5 pt-2 pb-3">
-        <span aria-hidden className="mx-auto mb-1.5 block size-3 rounded-full border border-base-300 bg-base-200" />
-        {!path && single && <SingleCard />}
-        {!path && !single && <SheetCard />}
-        {path && <PathHead />}
-        {path?.lettering && <ThisLettering key={path.lettering} id={path.lettering} />}
-        {path && run && run.fault && <p data-testid="fault" className="border-l-4 border-error bg-error/15 px-2.5 py-1.5">{run.fault}</p>}
-        {path && run && <RunTicket run={run} />}
-        {path && !run && <BarePath />}
-        {path && <ThisFigure />}
-        {path && <Cloth />}
-        {path && !path.lettering && <NodeWork />}
-        {path && <PathWork />}
-      </div>}
+      {(path ?? choosing) && (
+        <div className="rounded-box border border-base-300 bg-base-100 px-3.5 pt-2 pb-3">
+          <span aria-hidden className="mx-auto mb-1.5 block size-3 rounded-full border border-base-300 bg-base-200" />
+          {!path && single && <SingleCard />}
+          {!path && !single && <SheetCard />}
+          {path && <PathHead />}
+          {path?.lettering && <ThisLettering key={path.lettering} id={path.lettering} />}
+          {path && run && run.fault && (
+            <p data-testid="fault" className="border-l-4 border-error bg-error/15 px-2.5 py-1.5">
+              {run.fault}
+            </p>
+          )}
+          {path && run && <RunTicket run={run} />}
+          {path && !run && <BarePath />}
+          {path && <ThisFigure />}
+          {path && <Cloth />}
+          {path && !path.lettering && <NodeWork />}
+          {path && <PathWork />}
+        </div>
+      )}
     </aside>
   );
 }

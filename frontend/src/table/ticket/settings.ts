@@ -48,7 +48,10 @@ export function useRun(): RunShown {
 
 /** The course that the Ticket sets: the one picked, else the run's first row, else the topmost. */
 export function useCourse(): number {
-  return courseOf(useRun(), useTableState((state) => state.course));
+  return courseOf(
+    useRun(),
+    useTableState((state) => state.course),
+  );
 }
 
 function courseOf(run: RunShown, picked: { run: string; index: number } | null): number {

@@ -7,4 +7,5 @@ export const ARROWS: Record<string, readonly [number, number]> = {
 };
 
 /** How far an arrow moves something, worn mm: 1, with Shift 10, with Ctrl a tenth. */
-export const nudge = (event: { shiftKey: boolean; ctrlKey: boolean }) => (event.shiftKey ? 10 : event.ctrlKey ? 0.1 : 1);
+export const nudge = (event: { shiftKey: boolean; ctrlKey: boolean }) =>
+  event.shiftKey ? 10 : event.ctrlKey ? 0.1 : 1;

@@ -38,7 +38,15 @@ export function Draft({ view }: { view: View }) {
 export function Lying({ view, x, y, on }: { view: View; x: number; y: number; on: string }) {
   const at = toScreen(view, { x, y });
   return (
-    <text x={at.x + 12} y={at.y - 9} className="text-[12px]" fill="var(--mark)" stroke="var(--halo)" strokeWidth={3} paintOrder="stroke">
+    <text
+      x={at.x + 12}
+      y={at.y - 9}
+      className="text-[12px]"
+      fill="var(--mark)"
+      stroke="var(--halo)"
+      strokeWidth={3}
+      paintOrder="stroke"
+    >
       {on}
     </text>
   );

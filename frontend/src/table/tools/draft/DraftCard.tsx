@@ -39,8 +39,8 @@ export function DraftCard() {
     <>
       <h2 className="text-[18px] font-bold">Draft a path</h2>
       <p className="muted mt-1">
-        Press for a straight node, drag for a curved one. Shift keeps to 0°, 45° and 90°. Begin at the end of an open path to
-        go on with it, end at another to join them.
+        Press for a straight node, drag for a curved one. Shift keeps to 0°, 45° and 90°. Begin at the end of an open
+        path to go on with it, end at another to join them.
       </p>
       <NextNode />
       {draft.length > 0 && (
@@ -90,7 +90,12 @@ function NextNode() {
       <Heading>The next node by number</Heading>
       {last && <Choice label="The next node by" options={WAYS} value={by} onChange={setBy} />}
       <NumberLine label={relative ? "Length" : "From the left"} value={typed[0]} step={1} onCommit={keep(0)} />
-      <NumberLine label={relative ? "Direction, clockwise" : "From the top"} value={typed[1]} step={1} onCommit={keep(1)} />
+      <NumberLine
+        label={relative ? "Direction, clockwise" : "From the top"}
+        value={typed[1]}
+        step={1}
+        onCommit={keep(1)}
+      />
       {fault && <p className="mt-1 text-[12px] text-error">{fault}</p>}
       <div className="mt-1.5 text-right">
         <QuietButton onClick={put}>Set the node</QuietButton>

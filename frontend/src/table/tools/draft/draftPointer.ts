@@ -107,7 +107,10 @@ export function useDraftPointer() {
 /** Drafting by keys: arrows move the point (Shift for ten times), Space sets a node. */
 function key(event: KeyboardEvent, end: (closed: boolean) => void, setNode: (at: Landing) => void): boolean {
   const { draft, pointer, view, window } = tableState();
-  const here = pointer ?? { x: (window.width / 2 - view!.x) / view!.zoom, y: (window.height / 2 - view!.y) / view!.zoom };
+  const here = pointer ?? {
+    x: (window.width / 2 - view!.x) / view!.zoom,
+    y: (window.height / 2 - view!.y) / view!.zoom,
+  };
   const arrow = ARROWS[event.key];
   if (arrow) {
     const step = event.shiftKey ? 10 : 1;

@@ -43,7 +43,8 @@ function Draw({ figure }: { figure: FigureListed }) {
   const session = useSheetSession();
   const head = useHead("sheet");
   const typed = useTableState((state) => state.typed[figure.id]) ?? {};
-  const show = (values: Record<string, string>) => session.preview({ kind: "draw-figure", figure: figure.id, typed: values, ...middle() });
+  const show = (values: Record<string, string>) =>
+    session.preview({ kind: "draw-figure", figure: figure.id, typed: values, ...middle() });
   return (
     <>
       {figure.settings.map((setting) => (
@@ -73,7 +74,11 @@ export function ThisFigure() {
   const { path } = useChosen();
   const { id, figure } = path!;
   if (!figure) return null;
-  const reshape = (name: string, text: string): Intent => ({ kind: "reshape-figure", path: id, typed: { [name]: text } });
+  const reshape = (name: string, text: string): Intent => ({
+    kind: "reshape-figure",
+    path: id,
+    typed: { [name]: text },
+  });
   return (
     <>
       <Heading>{figure.name}</Heading>

@@ -64,20 +64,25 @@ export function TextFields({ value, onPath, onPreview, onChange, onCancel }: Pro
       />
       <FontChoice value={value.font} onChange={(font) => void onChange({ font })} />
       {numbers.map(([name, label, plain, step]) => (
-        <NumberLine key={name}
-            label={label}
-            value={value.numbers[name] ?? plain}
-            step={step}
-            onPreview={(text) => onPreview({ numbers: { [name]: text } })}
-            onCommit={(text) => onChange({ numbers: { [name]: text } })}
-            onCancel={onCancel}
-          />
+        <NumberLine
+          key={name}
+          label={label}
+          value={value.numbers[name] ?? plain}
+          step={step}
+          onPreview={(text) => onPreview({ numbers: { [name]: text } })}
+          onCommit={(text) => onChange({ numbers: { [name]: text } })}
+          onCancel={onCancel}
+        />
       ))}
       <div className="mt-1.5">
         <Choice label="Alignment" options={ALIGNS} value={value.align} onChange={(align) => void onChange({ align })} />
       </div>
       {!single && (
-        <Tick label="Letters that overlap become one outline" on={value.unite} onChange={(unite) => void onChange({ unite })} />
+        <Tick
+          label="Letters that overlap become one outline"
+          on={value.unite}
+          onChange={(unite) => void onChange({ unite })}
+        />
       )}
     </>
   );

@@ -11,7 +11,12 @@ export function ThisLettering({ id }: { id: string }) {
   const head = useHead("letterings", "paths");
   const text = head.letterings.find((item) => item.id === id);
   if (!text) return null;
-  const set = ({ numbers, ...rest }: Change): Intent => ({ kind: "set-lettering", lettering: id, ...rest, typed: numbers ?? {} });
+  const set = ({ numbers, ...rest }: Change): Intent => ({
+    kind: "set-lettering",
+    lettering: id,
+    ...rest,
+    typed: numbers ?? {},
+  });
   return (
     <>
       <Heading>Lettering</Heading>
@@ -33,14 +38,25 @@ export function ThisLettering({ id }: { id: string }) {
           id="stands-on"
           className="min-w-0 flex-1 rounded-field border border-base-300 bg-base-100 px-1 py-0.5"
           value={text.along ?? ""}
-          onChange={(event) => void session.command({ kind: "set-lettering", lettering: id, typed: {}, along: event.target.value })}
+          onChange={(event) =>
+            void session.command({ kind: "set-lettering", lettering: id, typed: {}, along: event.target.value })
+          }
         >
           <option value="">level lines</option>
-          {head.paths.map((path) => !path.lettering && <option key={path.id} value={path.id}>{path.name}</option>)}
+          {head.paths.map(
+            (path) =>
+              !path.lettering && (
+                <option key={path.id} value={path.id}>
+                  {path.name}
+                </option>
+              ),
+          )}
         </select>
       </div>
       <div className="mt-1.5 text-right">
-        <QuietButton onClick={() => session.command({ kind: "free-lettering", lettering: id })}>Turn it into nodes</QuietButton>
+        <QuietButton onClick={() => session.command({ kind: "free-lettering", lettering: id })}>
+          Turn it into nodes
+        </QuietButton>
       </div>
     </>
   );

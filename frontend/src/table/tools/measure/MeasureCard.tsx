@@ -45,7 +45,9 @@ export function MeasureCard() {
           />
         </div>
       )}
-      <p className="muted my-1">{calibrating ? "Press the two ends of something on it whose length you know." : text}</p>
+      <p className="muted my-1">
+        {calibrating ? "Press the two ends of something on it whose length you know." : text}
+      </p>
       <PlaceByNumber />
       {measured?.fault && <p className="mt-1 text-error">{measured.fault}</p>}
       {measured && !measured.fault && (
@@ -99,7 +101,9 @@ function Answer({ mark, drawn, angle }: { mark: MarkDoc; drawn: number; angle: b
   return (
     <>
       {!calibrating && (
-        <QuietButton onClick={() => session.command({ kind: "keep-mark", mark })}>Keep it on the sheet as a check mark</QuietButton>
+        <QuietButton onClick={() => session.command({ kind: "keep-mark", mark })}>
+          Keep it on the sheet as a check mark
+        </QuietButton>
       )}
       {!angle && mark.what !== "radius" && (
         <>
@@ -117,7 +121,9 @@ function Answer({ mark, drawn, angle }: { mark: MarkDoc; drawn: number; angle: b
             <QuietButton onClick={use}>{calibrating ? "Size the picture" : "Set the sheet’s scale"}</QuietButton>
           </div>
           {!calibrating && (
-            <p className="muted mt-1 text-[12px]">Now {head.sheet.scale}. What is drawn stays; every stitch follows the scale.</p>
+            <p className="muted mt-1 text-[12px]">
+              Now {head.sheet.scale}. What is drawn stays; every stitch follows the scale.
+            </p>
           )}
         </>
       )}
@@ -133,7 +139,10 @@ function Kept({ session }: { session: ReturnType<typeof useSheetSession> }) {
       <Heading>Check marks</Heading>
       <ul>
         {marks.map((mark) => (
-          <li key={mark.id} className="flex items-center justify-between gap-2 border-b border-dotted border-base-300 py-0.5">
+          <li
+            key={mark.id}
+            className="flex items-center justify-between gap-2 border-b border-dotted border-base-300 py-0.5"
+          >
             <span className={`measure ${mark.fault ? "text-error" : ""}`}>{mark.fault ?? mark.text}</span>
             <QuietButton onClick={() => session.command({ kind: "remove-mark", mark: mark.id })}>Take away</QuietButton>
           </li>

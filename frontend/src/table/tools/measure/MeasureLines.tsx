@@ -34,7 +34,8 @@ function MeasureLine({ view, shown }: { view: View; shown: MeasureShown }) {
   const spots = shown.line.map(([x, y]) => toScreen(view, { x, y }));
   const middle = spots[Math.floor(spots.length / 2)];
   if (!middle) return null;
-  const between = spots.length === 2 ? { x: (spots[0]!.x + spots[1]!.x) / 2, y: (spots[0]!.y + spots[1]!.y) / 2 } : middle;
+  const between =
+    spots.length === 2 ? { x: (spots[0]!.x + spots[1]!.x) / 2, y: (spots[0]!.y + spots[1]!.y) / 2 } : middle;
   const line = `M${spots.map(({ x, y }) => `${x} ${y}`).join("L")}`;
   return (
     <g fill="none" stroke="var(--mark)" pointerEvents="none">

@@ -65,7 +65,10 @@ export function useMeasured(mark: MarkDoc | null) {
       .measure(session.id, JSON.parse(key) as MarkDoc, abort.signal)
       .then((measured) => tableState().set({ measured }))
       .catch((error: unknown) => {
-        if (error instanceof Refusal) tableState().set({ measured: { text: "", printed: "", value: 0, angle: false, line: [], fault: error.message } });
+        if (error instanceof Refusal)
+          tableState().set({
+            measured: { text: "", printed: "", value: 0, angle: false, line: [], fault: error.message },
+          });
       });
     return () => abort.abort();
   }, [key, session, head.revision]);

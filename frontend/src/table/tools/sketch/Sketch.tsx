@@ -10,7 +10,9 @@ export function SketchLine({ view }: { view: View }) {
   const here = pointer && toScreen(view, pointer);
   return (
     <g fill="none" stroke="var(--mark)" data-testid="sketch">
-      {spots.length > 1 && <polyline points={spots.map(({ x, y }) => `${x},${y}`).join(" ")} strokeWidth={2} strokeLinejoin="round" />}
+      {spots.length > 1 && (
+        <polyline points={spots.map(({ x, y }) => `${x},${y}`).join(" ")} strokeWidth={2} strokeLinejoin="round" />
+      )}
       {here && <circle cx={here.x} cy={here.y} r={3} fill={stroke.length ? "var(--mark)" : "var(--halo)"} />}
     </g>
   );
@@ -26,8 +28,8 @@ export function SketchCard() {
     <>
       <h2 className="text-[18px] font-bold">Sketch a path</h2>
       <p className="muted mt-1">
-        Draw on the sheet by mouse or pen; what a pen presses becomes the swell of a brush laid there. End where you began to
-        close it. By keys: Space puts the pen down, arrows draw, Enter ends.
+        Draw on the sheet by mouse or pen; what a pen presses becomes the swell of a brush laid there. End where you
+        began to close it. By keys: Space puts the pen down, arrows draw, Enter ends.
       </p>
       <NumberLine label="Steadiness" value={steadiness} step={0.5} onCommit={keep("steadiness")} />
       <p className="muted text-[12px]">Shakes shorter than this are evened out.</p>

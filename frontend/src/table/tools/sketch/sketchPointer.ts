@@ -77,13 +77,17 @@ export function useSketchPointer() {
 /** Sketching by keys: Space puts the pen down, arrows draw (Shift for ten times as far), Enter ends. */
 function key(event: KeyboardEvent, end: () => void): boolean {
   const { stroke, pointer, view, window } = tableState();
-  const here: Spot = pointer ?? { x: (window.width / 2 - view!.x) / view!.zoom, y: (window.height / 2 - view!.y) / view!.zoom };
+  const here: Spot = pointer ?? {
+    x: (window.width / 2 - view!.x) / view!.zoom,
+    y: (window.height / 2 - view!.y) / view!.zoom,
+  };
   const arrow = ARROWS[event.key];
   if (arrow) {
     const step = event.shiftKey ? 10 : 1;
     const to = { x: here.x + step * arrow[0], y: here.y + step * arrow[1] };
     tableState().set({ pointer: to, stroke: stroke.length ? [...stroke, [to.x, to.y, PLAIN]] : stroke });
-  } else if (event.key === " " && !stroke.length) tableState().set({ pointer: here, stroke: [[here.x, here.y, PLAIN]] });
+  } else if (event.key === " " && !stroke.length)
+    tableState().set({ pointer: here, stroke: [[here.x, here.y, PLAIN]] });
   else if ((event.key === " " || event.key === "Enter") && stroke.length) end();
   else if (event.key === "Escape" && stroke.length) tableState().set({ stroke: [] });
   else return false;
