@@ -2,6 +2,7 @@
 PORT ?= 8420
 # Of the referee's cases, every so many.
 EVERY ?= 1
+export PACKAGES SAMPLE SEED FRESH
 PYTHON ?= $(shell command -v python3.11 || echo python3)
 
 VENV := .venv
@@ -15,7 +16,7 @@ CORE_FILES := $(shell find curlet -name '*.py')
 PAGE_FILES := $(shell find frontend/src frontend/public -type f ! -name schema.ts ! -name choices.ts) \
 	frontend/index.html frontend/vite.config.ts
 
-.PHONY: demo demo-fresh test test-python faults lint referee speed gallery screenshots build lock clean
+.PHONY: demo demo-fresh test test-python faults lint referee mutants speed gallery screenshots build lock clean
 
 demo: build
 	@$(BIN)/curlet serve --port $(PORT) --demo
@@ -42,6 +43,10 @@ faults: $(TEST_READY) build
 
 referee: $(TEST_READY) build
 	$(BIN)/python -m tests.reference.referee $(EVERY)
+
+# PACKAGES="core/lay store" SAMPLE=40 SEED=2 FRESH=1
+mutants: $(TEST_READY) build
+	$(BIN)/python -m scripts.mutants
 
 speed: $(TEST_READY) build
 	$(BIN)/python -m speed
