@@ -209,7 +209,11 @@ def _number(token: str) -> float:
 
 def lengths_in(text: str, unit: str) -> str:
     """A sentence with its lengths, stated in mm, in another unit: "0.12 in" for "3 mm"; they are rounded to
-    thousandths of an inch."""
+    thousandths of an inch.
+
+    >>> lengths_in("This leg is 1,270 mm: too short.", "in")
+    'This leg is 50 in: too short.'
+    """
     if unit != "in":
         return text
     return _STATED.sub(lambda found: f"{round(float(found[1].replace(',', '')) / MM_PER_INCH, 3):g} in", text)
@@ -230,6 +234,11 @@ def read_measure(text: str, *, accepts: tuple[str, ...] = ("mm",)) -> Reading:
     ------
     BadInput
         If the text cannot be read, is not finite, or has a unit the field cannot take.
+
+    >>> read_measure("1/8 in").value
+    3.175
+    >>> read_measure("30 %", accepts=("mm", "%")).unit
+    '%'
     """
     if len(text) > LONGEST_TEXT:
         raise BadInput(f"A measure is at most {LONGEST_TEXT} characters, like 3 mm or 1/8 in.")
@@ -262,6 +271,9 @@ def spi_to_pitch(spi: float) -> float:
     ------
     BadInput
         If `spi` is not above 0.
+
+    >>> round(spi_to_pitch(8), 3)
+    3.175
     """
     if not spi > 0:
         raise BadInput("Stitches to the inch must be above 0, for example 8 spi.")
@@ -269,7 +281,11 @@ def spi_to_pitch(spi: float) -> float:
 
 
 def pitch_to_spi(pitch: float) -> float:
-    """Stitches to the inch for a pitch in worn mm."""
+    """Stitches to the inch for a pitch in worn mm.
+
+    >>> pitch_to_spi(2.54)
+    10.0
+    """
     return MM_PER_INCH / pitch
 
 

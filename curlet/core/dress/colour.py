@@ -86,6 +86,9 @@ def read_colour(text: str) -> str:
     ------
     BadInput
         If the text is not a colour.
+
+    >>> read_colour("rebeccapurple")
+    '#663399'
     """
     try:
         colour = Color(text.strip()[:64]).convert("srgb").fit(method="oklch-chroma")

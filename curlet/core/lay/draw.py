@@ -23,6 +23,14 @@ def draw_run(run: LaidRun, group_id: str, title: str, tolerance: float = TOLERAN
     Parameters
     ----------
     tolerance : how far bent artwork may lie from where it should, drawn mm; coarser is quicker.
+
+    >>> from curlet.core.brush import Brush
+    >>> from curlet.core.lay import lay
+    >>> from curlet.core.measures import Scale
+    >>> from curlet.core.path.figures import FIGURES
+    >>> group = draw_run(lay(FIGURES["circle"].make({"diameter": 50}), Brush(), Scale()), "hem", "Hem")
+    >>> [len(item.placements) for item in group.items]
+    [39]
     """
     group = _drawn(run, group_id, title, tolerance)
     check_reach(run, group)

@@ -111,6 +111,11 @@ def lay(path: Path, brush: Brush, scale: Scale, rule: RunRule = PLAIN) -> LaidRu
         If the brush's measures cannot be laid.
     TooMuch
         Past 200,000 repeats.
+
+    >>> from curlet.core.path.figures import FIGURES
+    >>> run = lay(FIGURES["circle"].make({"diameter": 50}), Brush(), Scale())
+    >>> run.main.fits[0].repeats, round(run.main.fits[0].gap, 3)
+    (39, 1.007)
     """
     brush.check(scale)
     chosen(MANNERS, brush.corners.manner, "corner manner")

@@ -53,6 +53,13 @@ def rounded(path: Path, radii: Sequence[tuple[Corner, float]]) -> tuple[Path, tu
     Parameters
     ----------
     radii : every corner in order along the path, each with the radius of its arc, mm; 0 for none.
+
+    >>> from curlet.core.path.corners import find_corners
+    >>> from curlet.core.path.figures import FIGURES
+    >>> square = FIGURES["rectangle"].make({"width": 40, "height": 40})
+    >>> after, arcs = rounded(square, [(corner, 6.0) for corner in find_corners(square)])
+    >>> round(square.length - after.length, 4), len(arcs)  # (8 − 2π)·r
+    (10.3009, 4)
     """
     round_ones = [radius > 0 and abs(c.turn) < _SHARPEST and not c.rounded for c, radius in radii]
     rooms = _rooms(path, [corner.s for corner, _ in radii], round_ones)

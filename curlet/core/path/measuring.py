@@ -52,6 +52,9 @@ def angle(one: Spot, corner: Spot, other: Spot) -> Measured:
     ------
     BadInput
         If a place lies on the corner.
+
+    >>> round(angle((10, 0), (0, 0), (0, 5)).value, 6)
+    90.0
     """
     a, b = np.subtract(one, corner), np.subtract(other, corner)
     if min(np.hypot(*a), np.hypot(*b)) < 1e-9:

@@ -172,6 +172,11 @@ def parallel(path: Path, distance: float, corners: Corners = "sharp", limit: flo
     ------
     BadInput
         If the distance is out of bounds, or nothing of the path is left that far inside it.
+
+    >>> from curlet.core.path.figures import FIGURES
+    >>> (inner,) = parallel(FIGURES["circle"].make({"diameter": 50}), 5)
+    >>> round(inner.length, 1)  # 2π·20
+    125.7
     """
     DISTANCE.check(abs(distance))
     step = float(np.clip(abs(distance) / 6, path.length / _MOST, path.length / _FEWEST))

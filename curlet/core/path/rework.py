@@ -43,7 +43,13 @@ def placed(path: Path, matrix: Floats, at: tuple[float, float]) -> Path:
 
 def mirrored(path: Path, through: tuple[float, float], upright: bool) -> Path:
     """The path mirrored about an upright or a level line through a point. It is walked from the same node,
-    so that what lay to its right lies to its left."""
+    so that what lay to its right lies to its left.
+
+    >>> from curlet.core.path.figures import FIGURES
+    >>> line = FIGURES["line"].make({"length": 40, "direction": 0})
+    >>> mirrored(line, (0, 0), upright=True).points[:, 0].tolist() == (-line.points[:, 0]).tolist()
+    True
+    """
     axis = 0 if upright else 1
 
     def flip(at: Floats) -> Floats:

@@ -20,7 +20,17 @@ class Tally:
 
 
 def tally(run: LaidRun) -> Tally:
-    """Everything that is measured on a run."""
+    """Everything that is measured on a run.
+
+    >>> from curlet.core.brush import Brush
+    >>> from curlet.core.lay import lay
+    >>> from curlet.core.measures import Scale
+    >>> from curlet.core.path.figures import FIGURES
+    >>> square = FIGURES["rectangle"].make({"width": 60, "height": 60})
+    >>> told = tally(lay(square, Brush(), Scale()))
+    >>> [leg.repeats for leg in told.facts.legs]
+    [15, 15, 15, 15]
+    """
     facts, tight = measured(run), pinches(run)
     return Tally(facts, warnings(run, facts, tight), tight)
 
