@@ -76,7 +76,7 @@ def test_handles_bend_a_path(table: Table) -> None:
     before = table.legs()
     table.drag(table.by_id("handle-out"), 0, 60)
     table.wait(lambda: table.legs() != before)
-    assert table.button("Undo").get_attribute("title") == "Undo: Bend Hem R"
+    table.wait(lambda: table.button("Undo").get_attribute("title") == "Undo: Bend Hem R")
 
 
 def test_nodes_are_added_shaped_and_deleted(table: Table) -> None:
