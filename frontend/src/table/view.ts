@@ -1,5 +1,8 @@
 /** View arithmetic: px on screen against mm on the sheet. Nothing of the job is computed here. */
 
+/** The id of the element that the sheet is drawn in. */
+export const PAPER = "paper";
+
 export interface View {
   /** px per sheet mm. */
   zoom: number;

@@ -5,7 +5,7 @@ import { useShallow } from "zustand/react/shallow";
 import { draggedBrush } from "../paths/carried";
 import { useSheetSession, useHead } from "../sheet";
 import { tableState, useTableState } from "../state";
-import { fit, panBy, zoomAbout } from "../view";
+import { PAPER, fit, panBy, zoomAbout } from "../view";
 import { Artwork } from "./Artwork";
 import { Draft } from "../tools/draft/Draft";
 import { useDraftPointer } from "../tools/draft/draftPointer";
@@ -95,6 +95,7 @@ export function Paper() {
       tabIndex={0}
       role="application"
       aria-label={words.sheet}
+      id={PAPER}
       data-testid="paper"
       className="absolute inset-0 touch-none overflow-hidden bg-(--paper)"
       style={{ cursor: cutting ? "crosshair" : words.cursor }}

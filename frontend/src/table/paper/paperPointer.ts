@@ -7,7 +7,7 @@ import type { SheetFrame } from "@/shared/api/types";
 import { type SheetSession, useSheetSession } from "../sheet";
 import { choosePaths, tableState } from "../state";
 import { ARROWS, nudge } from "../tools/arrows";
-import { panBy, type Spot, toSheet } from "../view";
+import { PAPER, panBy, type Spot, toSheet } from "../view";
 
 interface Placed {
   clientX: number;
@@ -21,7 +21,7 @@ export function spotIn(element: Element, event: Placed): Spot {
 
 /** Where on the sheet an event happened, mm. */
 export function sheetSpot(event: Placed): Spot {
-  const paper = document.querySelector("[data-testid=paper]")!;
+  const paper = document.getElementById(PAPER)!;
   return toSheet(tableState().view!, spotIn(paper, event));
 }
 

@@ -1,4 +1,4 @@
-import { beforeEach, describe, expect, it, vi } from "vitest";
+import { beforeEach, describe, expect, it } from "vitest";
 
 import type { SheetFrame } from "@/shared/api/types";
 
@@ -61,5 +61,3 @@ describe("where the pointer lands", () => {
     expect(landing({ x: 1, y: 99 }, head)).toMatchObject({ x: 0, y: 100, on: "sheet’s edge" });
   });
 });
-
-vi.stubGlobal("document", { querySelector: () => null });

@@ -3,7 +3,7 @@
 import type { PathShown, SheetFrame } from "@/shared/api/types";
 
 import { tableState, type PathEnd } from "../state";
-import { niceStep, type Spot, toScreen } from "../view";
+import { niceStep, PAPER, type Spot, toScreen } from "../view";
 
 /** How near a thing draws the pointer, px. */
 const NEAR = 9;
@@ -71,7 +71,7 @@ function endAt(path: PathShown, index: number): PathEnd | null {
 }
 
 function onPath(at: Spot, head: SheetFrame, but: Asked["but"]): Landing | null {
-  const paper = document.querySelector("[data-testid=paper]")!.getBoundingClientRect();
+  const paper = document.getElementById(PAPER)!.getBoundingClientRect();
   const here = toScreen(tableState().view!, at);
   const under = document.elementsFromPoint(paper.left + here.x, paper.top + here.y);
   for (const element of under) {
