@@ -13,7 +13,7 @@ export default ts.config(
   a11y.flatConfigs.recommended,
   {
     plugins: { "import-x": imports },
-    settings: { "import-x/resolver-next": [createTypeScriptImportResolver()] },
+    settings: { ...imports.flatConfigs.typescript.settings, "import-x/resolver-next": [createTypeScriptImportResolver()] },
     rules: {
       "import-x/no-cycle": "error",
       // Ids for tests are for tests: what the page itself looks for has an id or a role.
