@@ -3,12 +3,13 @@
 from __future__ import annotations
 
 import os
-import socket
+import re
 import subprocess
 import sys
 import time
 import urllib.request
 from multiprocessing import get_context
+from multiprocessing.connection import Connection
 from pathlib import Path as FilePath
 
 STARTS_WITHIN = 60.0
@@ -19,24 +20,23 @@ _warm.set_forkserver_preload(["curlet.web.serve", "curlet.web.bench_frames"])
 
 
 class Server:
-    """The application as people start it, on data of its own. It is up once `address` is asked for."""
+    """The application as people start it, on data of its own, on a port that it finds free. It is up once
+    `address` is asked for; started again, it is at the same address."""
 
     def __init__(self, folder: FilePath) -> None:
-        self.folder = folder
-        with socket.socket() as probe:
-            probe.bind(("127.0.0.1", 0))
-            self.port = int(probe.getsockname()[1])
+        self.folder, self.port = folder, 0
         self.start()
 
     def start(self) -> None:
         words = ["-m", "curlet", "serve", "--port", str(self.port), "--data", str(self.folder), "--demo"]
-        self.process = subprocess.Popen([sys.executable, *words], stdout=subprocess.DEVNULL)
+        self.process = subprocess.Popen([sys.executable, *words], stdout=subprocess.PIPE, text=True)
 
     @property
     def address(self) -> str:
         """Where it is, once it answers."""
-        address = f"http://127.0.0.1:{self.port}"
         until = time.monotonic() + STARTS_WITHIN
+        self.port = self.port or self._found_port()
+        address = f"http://127.0.0.1:{self.port}"
         while time.monotonic() < until and self.is_running():
             try:
                 urllib.request.urlopen(f"{address}/api/sheets", timeout=5).close()
@@ -45,6 +45,15 @@ class Server:
             else:
                 return address
         raise RuntimeError("the server did not start")
+
+    def _found_port(self) -> int:
+        """What it says of itself once it listens."""
+        assert self.process.stdout is not None
+        said = self.process.stdout.readline()
+        found = re.search(r"http://127\.0\.0\.1:(\d+)/", said)
+        if found is None:
+            raise RuntimeError(f"the server did not start: {said}")
+        return int(found[1])
 
     def is_running(self) -> bool:
         return self.process.poll() is None
@@ -67,8 +76,15 @@ class WarmServer(Server):
     """The same, without reading the program in anew each time: it starts in a tenth of the time."""
 
     def start(self) -> None:
-        self.process = _warm.Process(target=_serve, args=(self.port, self.folder))
+        self._told, tell = _warm.Pipe(duplex=False)
+        self.process = _warm.Process(target=_serve, args=(self.port, self.folder, tell))
         self.process.start()
+        tell.close()
+
+    def _found_port(self) -> int:
+        if not self._told.poll(STARTS_WITHIN):
+            raise RuntimeError("the server did not start")
+        return int(self._told.recv())
 
     def is_running(self) -> bool:
         return bool(self.process.is_alive())
@@ -77,8 +93,8 @@ class WarmServer(Server):
         self.process.join(10)
 
 
-def _serve(port: int, folder: FilePath) -> None:
+def _serve(port: int, folder: FilePath, tell: Connection) -> None:
     from curlet.web.serve import serve
 
     os.dup2(os.open(os.devnull, os.O_WRONLY), sys.stdout.fileno())
-    serve(port, folder, demo=True, fresh=False)
+    serve(port, folder, demo=True, fresh=False, ready=tell.send)

@@ -5,6 +5,7 @@ from __future__ import annotations
 import signal
 import socket
 import sys
+from collections.abc import Callable
 from pathlib import Path as FilePath
 
 from curlet.core.errors import BadInput
@@ -20,12 +21,20 @@ from curlet.web.listening import make_server
 HOST = "127.0.0.1"
 
 
-def serve(port: int, folder: FilePath, *, demo: bool, fresh: bool) -> int:
+def say(port: int) -> None:
+    print(f"Curlet is at http://{HOST}:{port}/ (Ctrl+C stops it)", flush=True)
+
+
+def serve(
+    port: int, folder: FilePath, *, demo: bool, fresh: bool, ready: Callable[[int], object] = say
+) -> int:
     """Serve until stopped.
 
     Parameters
     ----------
+    port : 0 for any that is free.
     fresh : put the database that is there aside, and begin with the demo.
+    ready : is told the port once it is listened on.
 
     Raises
     ------
@@ -46,9 +55,10 @@ def serve(port: int, folder: FilePath, *, demo: bool, fresh: bool) -> int:
         keeper.start()
         helper.allow(("curlet.web.bench_frames",))
         signal.signal(signal.SIGTERM, lambda *_: sys.exit(0))
-        print(f"Curlet is at http://{HOST}:{port}/ (Ctrl+C stops it)", flush=True)
+        server = make_server(app, HOST, port)
+        ready(int(server.effective_port))
         try:
-            make_server(app, HOST, port).run()
+            server.run()
         finally:
             helper.stop()
             keeper.stop()
