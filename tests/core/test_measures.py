@@ -6,8 +6,10 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from curlet.core.brush import Letter, Row, Share
 from curlet.core.errors import BadInput
-from curlet.core.measures import Frame, Measure, Reading, Scale, lengths_in, read_measure
+from curlet.core.measures import Frame, Measure, Reading, Scale, lengths_in, read_measure, spi_to_pitch
+from curlet.core.motif.families import Running
 
 
 @pytest.mark.parametrize(
@@ -30,6 +32,9 @@ from curlet.core.measures import Frame, Measure, Reading, Scale, lengths_in, rea
         ("36pt", 12.7),
         ("−1 mm", -1),
         ("1e1", 10),
+        ("1 in + 1 in", 50.8),
+        # A bare number takes the unit that comes next.
+        ("1 + 2 in + 3 mm", 79.2),
     ],
 )
 def test_lengths_take_units_and_sums(text: str, mm: float) -> None:
@@ -88,3 +93,27 @@ def test_worn_and_printed_are_the_same_length_seen_twice() -> None:
 def test_a_sentence_has_its_lengths_in_inches(said: str, in_inches: str) -> None:
     assert lengths_in(said, "in") == in_inches
     assert lengths_in(said, "mm") == said
+
+
+def test_a_pitch_is_shared_by_the_stitch_and_a_gap_in_proportion() -> None:
+    row = Row(gap=Share(25))
+    length = row.length_for_pitch(spi_to_pitch(8), Scale())
+    assert length == pytest.approx(2.54)
+    assert length * 1.25 == pytest.approx(25.4 / 8)
+
+
+@pytest.mark.parametrize(
+    ("order", "more"),
+    [("", 0), ("A C", 1), ("A" * 101, 0), ("A", 12)],
+    ids=["none", "unknown", "long", "many"],
+    [("", 0), ("A C", 1), ("A" * 101, 0), ("A", 12)],
+    ids=["none", "unknown", "long", "many"],
+)
+def test_an_order_is_of_the_letters_that_there_are_and_within_bounds(order: str, more: int) -> None:
+    row = Row(order=order, more=(Letter(Running(), Measure(3.0)),) * more)
+    with pytest.raises(BadInput, match="An order is up to 100 letters"):
+        row.check(Scale())
+
+
+def test_an_order_may_be_as_long_as_is_said() -> None:
+    Row(order="AB" * 50, more=(Letter(Running(), Measure(3.0)),)).check(Scale())

@@ -9,14 +9,28 @@ from typing import Any
 import pytest
 from flask.testing import FlaskClient
 
+from curlet.core.brush import (
+    Band,
+    Brush,
+    CornerRule,
+    CrossingRule,
+    EndRule,
+    Facing,
+    FitRule,
+    Row,
+    SwayRule,
+)  # fmt: skip
 from curlet.core.drawing import Drawing
 from curlet.core.errors import BadInput, TooMuch
 from curlet.core.lay import RunRule, lay
 from curlet.core.lay.draw import draw_run
 from curlet.core.measures import Scale
+from curlet.core.motif.families import ArtShape
 from curlet.core.motif.families.artwork import read_outline
 from curlet.demo.brushes import BRUSHES
-from curlet.formats.brush_file import BrushDoc, read_brush
+from curlet.formats.brush_courses import BandDoc, EndDoc, FacingDoc, FitDoc, RowDoc, SwayDoc
+from curlet.formats.brush_file import BrushDoc, CornerDoc, CrossingDoc, read_brush
+from curlet.formats.brush_motifs import ArtShapeDoc
 from curlet.formats.run_places import PlacesDoc
 from curlet.formats.svg_out import write_svg
 from curlet.store.edits.settings import read_setting
@@ -33,6 +47,28 @@ def test_every_brush_comes_back_as_it_went_out(name: str) -> None:
     again = read_brush(json.loads(doc.model_dump_json()))
     assert again == doc
     assert again.to_core() == doc.to_core()
+
+
+@pytest.mark.parametrize(
+    ("document", "rule"),
+    [
+        (BrushDoc(), Brush()),
+        (RowDoc(), Row()),
+        (BandDoc(course="band"), Band()),
+        (FitDoc(), FitRule()),
+        (FacingDoc(), Facing()),
+        (EndDoc(), EndRule()),
+        (CornerDoc(), CornerRule()),
+        (CrossingDoc(), CrossingRule()),
+        (SwayDoc(channel="hue"), SwayRule("hue")),
+        (ArtShapeDoc(d="M0 0L1 1"), ArtShape("M0 0L1 1")),
+        (PlacesDoc(), RunRule()),
+    ],
+    ids=lambda each: type(each).__name__,
+)
+def test_what_a_file_leaves_out_is_what_the_core_begins_with(document: Any, rule: Any) -> None:
+    made = document.to_core(**({"backwards": False} if isinstance(rule, RunRule) else {}))
+    assert made == rule
 
 
 @pytest.mark.parametrize("name", BRUSHES)
