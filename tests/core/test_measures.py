@@ -106,8 +106,6 @@ def test_a_pitch_is_shared_by_the_stitch_and_a_gap_in_proportion() -> None:
     ("order", "more"),
     [("", 0), ("A C", 1), ("A" * 101, 0), ("A", 12)],
     ids=["none", "unknown", "long", "many"],
-    [("", 0), ("A C", 1), ("A" * 101, 0), ("A", 12)],
-    ids=["none", "unknown", "long", "many"],
 )
 def test_an_order_is_of_the_letters_that_there_are_and_within_bounds(order: str, more: int) -> None:
     row = Row(order=order, more=(Letter(Running(), Measure(3.0)),) * more)
