@@ -375,3 +375,12 @@ def test_long_and_short_links_each_keep_their_length(path: Path) -> None:
         here = row.repeats.leg == leg
         share = 2 * chords[here] / at.length[here]
         assert share == pytest.approx(np.full(here.sum(), share[0]), abs=1e-6)
+
+
+def test_between_two_cuts_too_near_lies_the_middle_of_a_repeat() -> None:
+    """On a leg of 4 mm a repeat of 10 is not squeezed: its middle lies on the leg's, the cuts take the rest."""
+    path = polyline((0, 0), (40, 0), (40, 4), (80, 4))
+    repeats = main_row(lay(path, block(10.0, 2.0, corners=CornerRule("mitre")), Scale())).repeats
+    (there,) = np.flatnonzero((repeats.leg == 1) & repeats.counted)
+    assert repeats.end[there] - repeats.start[there] == pytest.approx(10)
+    assert repeats.middle[there] == pytest.approx(42)
