@@ -378,7 +378,7 @@ def test_long_and_short_links_each_keep_their_length(path: Path) -> None:
 
 
 def test_between_two_cuts_too_near_lies_the_middle_of_a_repeat() -> None:
-    """On a leg of 4 mm a repeat of 10 is not squeezed: its middle lies on the leg's, the cuts take the rest."""
+    """On a leg of 4 mm a repeat of 10 is not squeezed: its middle lies on the leg's."""
     path = polyline((0, 0), (40, 0), (40, 4), (80, 4))
     repeats = main_row(lay(path, block(10.0, 2.0, corners=CornerRule("mitre")), Scale())).repeats
     (there,) = np.flatnonzero((repeats.leg == 1) & repeats.counted)
