@@ -8,6 +8,7 @@ from dataclasses import dataclass
 
 from curlet.core.brush.courses import Row, Share
 from curlet.core.lay import LaidRow, LaidRun
+from curlet.core.lay.corners import MANNERS
 from curlet.core.lay.corners.limit import SHARPEST_CUT
 from curlet.core.lay.crossings import SHALLOW
 from curlet.core.lay.hold import HOLDS
@@ -223,11 +224,11 @@ def _no_room(run: LaidRun) -> Iterator[Warning]:
 
 def _rounded_less(run: LaidRun) -> Iterator[Warning]:
     """Corners whose arc has no room for the radius that was set, or that have none."""
-    set_radius = run.brush.corners.radius.drawn(run.scale)
     made = {fillet.corner.node_id: fillet.radius for fillet in run.fillets}
     for corner in run.corners:
         radius = made.get(corner.node_id, 0.0)
-        if run.manners.of(corner) != "rounded" or radius > set_radius - 1e-6:
+        set_radius = MANNERS[run.manners.of(corner)].radius(run.brush.corners, run.scale)
+        if radius > set_radius - 1e-6:
             continue
         done = f"is rounded by {_mm(radius, run)}" if radius else "stays sharp"
         message = f"There is no room here for a radius of {_mm(set_radius, run)}: this corner {done}."

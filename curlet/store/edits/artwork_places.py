@@ -5,6 +5,7 @@ from __future__ import annotations
 from typing import Literal
 
 from curlet.core.errors import BadInput
+from curlet.core.lay.hold import HOLDS
 from curlet.core.measures import Scale
 from curlet.core.motif.families import Artwork
 from curlet.core.motif.motif import MotifMaker
@@ -82,7 +83,7 @@ def with_artwork(
     if course.course == "band":
         raise BadInput("A band has no motif. Add a row for the artwork.")
     update: dict[str, object] = {"motif": motif, "length": length}
-    if isinstance(motif, PictureDoc) and course.course == "row" and course.hold == "bend":
+    if isinstance(motif, PictureDoc) and course.course == "row" and HOLDS[course.hold].bends:
         update["hold"] = "ride"
     return with_course(doc, index, course.model_copy(update=update))
 
