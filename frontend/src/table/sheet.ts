@@ -46,7 +46,10 @@ export class SheetSession {
 
   /** Follow what the server sends and what is previewed; gives the way to stop. */
   connect = () => {
-    const update = () => this.shown.setState({ frame: this.frame() });
+    const update = () => {
+      const frame = this.frame();
+      if (frame !== this.shown.getState().frame) this.shown.setState({ frame });
+    };
     update();
     const stops = [this.queries.getQueryCache().subscribe(update), useTableState.subscribe(update)];
     return () => stops.forEach((stop) => stop());
