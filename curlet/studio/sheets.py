@@ -1,4 +1,4 @@
-"""A sheet opened, changed, tried, undone: the one way to it from the web and the command line.
+"""A sheet changed, tried, undone, and its small picture.
 
 Whatever is done must be possible to lay; whatever is undone too, unless the sheet cannot be laid as it is.
 """
@@ -20,11 +20,6 @@ from curlet.studio.drawn_sheet import small_picture
 from curlet.studio.laying import check_runs
 
 
-def open_sheet(sheet_id: str) -> State:
-    """A sheet as it is kept; Missing if there is none."""
-    return journal.find_sheet(sheet_id)
-
-
 @contextmanager
 def doing(sheet_id: str, revision: int, intent: Intent) -> Iterator[State]:
     """Carry out an intent as one undoable step; kept when the block ends, as `journal.doing`."""
@@ -32,14 +27,8 @@ def doing(sheet_id: str, revision: int, intent: Intent) -> Iterator[State]:
         yield state
 
 
-def do(sheet_id: str, revision: int, intent: Intent) -> State:
-    """Carry out an intent as one undoable step; raises what `journal.doing` does."""
-    with doing(sheet_id, revision, intent) as state:
-        return state
-
-
 def attempt(sheet_id: str, revision: int, intent: Intent) -> State:
-    """What a sheet would be if an intent were carried out; nothing is kept. Raises as `do`."""
+    """What a sheet would be if an intent were carried out; nothing is kept. Raises as `journal.doing`."""
     now = journal.current_revision(sheet_id)
     if now != revision:
         raise Stale(now)

@@ -12,12 +12,12 @@ from hypothesis import strategies as st
 from shapely import Point
 
 from curlet.core.brush import Band, Brush, CornerRule, Row
-from curlet.core.lay import RunRule, lay
+from curlet.core.lay import LaidRun, RunRule, lay
 from curlet.core.measures import Measure, Scale
 from curlet.core.path import Path, find_corners
 from curlet.core.path.fillets import on_arcs, rounded
 from curlet.core.tally import tally
-from tests.outlines import drawn_area, main_row
+from tests.outlines import block, drawn_area, main_row
 from tests.shapes import HEART, polyline, square, star, turn, two_legs
 
 
@@ -54,7 +54,7 @@ def test_nothing_turns_sharply_and_every_node_is_kept(path: Path) -> None:
     assert set(path.node_ids) <= set(after.node_ids)
     assert after.node_ids[0] == path.node_ids[0]
     # Away from the arcs it is the same line, and each arc lies a radius from its centre.
-    for fillet, corner in zip(fillets, on_arcs(after, corners, fillets), strict=True):
+    for fillet, corner in zip(fillets, on_arcs(corners, fillets), strict=True):
         along = np.linspace(corner.s - corner.before, corner.s + corner.after, 9)
         assert np.allclose(np.abs(after.arc.curvature(along[1:-1])), 1 / 3, rtol=1e-3)
         back, ahead = fillet.corner.s - fillet.before, fillet.corner.s + fillet.after
@@ -105,3 +105,30 @@ def test_a_band_under_a_row_goes_round_too() -> None:
     area = drawn_area(lay(square(60), both, Scale()))
     # Its outer edge is an arc of 13 mm about (10, 10).
     assert area.distance(Point(0, 0)) == pytest.approx(10 * math.sqrt(2) - 13, abs=0.01)
+
+
+@pytest.mark.parametrize("closed", [False, True])
+@pytest.mark.parametrize("leg", [12.0, 30.0])
+def test_a_small_fillet_beside_an_arc_stays_where_it_is(leg: float, closed: bool) -> None:
+    """Turns that add up to a corner within the brush's reach are kept against one of their nodes: an arc that
+    reached past that node would have laying fail, and the corner was told where the node is."""
+    way = np.radians([90, 67.5, 45, 22.5, 0])
+    steps = np.stack([np.cos(way), np.sin(way)], axis=1) * np.array([leg, 0.7, 0.7, 0.7, 60])[:, None]
+    points = np.concatenate([[(0, 0)], [(50, 0)], (50, 0) + np.cumsum(steps, axis=0)])
+    points = np.concatenate([points, [(110, 120), (0, 120)]]) if closed else points
+    path = polyline(*points.tolist(), closed=closed)
+
+    def laid(manner: str) -> LaidRun:
+        rule = CornerRule(manner, radius=Measure(200.0))
+        return lay(path, block(6.0, 8.0, corners=rule), Scale())
+
+    run = laid("rounded")
+    (there,) = (c for c in laid("mitre").corners if c.rounded)
+    (small,) = (c for c in run.corners if c.node_id == there.node_id)
+    assert np.allclose(run.path.arc.points([small.s]), path.arc.points([there.s]), atol=1e-4)
+    (beside,) = (c for c in run.corners if c.node_id == "n2")
+    assert beside.s + beside.after <= small.s - small.before + 1e-6
+    # It is rounded as it was drawn, so that nothing is said of it; of the arc beside it something is.
+    told = {w.s for w in tally(run).warnings if w.code == "less-rounded"}
+    assert small.s not in told
+    assert told

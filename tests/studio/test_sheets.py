@@ -29,7 +29,8 @@ def intent(kind: str, **values: object) -> Intent:
 
 
 def do(kind: str, **values: object) -> State:
-    return sheets.do(SHEET, journal.current_revision(SHEET), intent(kind, **values))
+    with sheets.doing(SHEET, journal.current_revision(SHEET), intent(kind, **values)) as state:
+        return state
 
 
 def set_on_runs(pointer: str, text: str) -> State:
@@ -37,7 +38,7 @@ def set_on_runs(pointer: str, text: str) -> State:
 
 
 def on_the_bench(pointer: str, text: str) -> None:
-    brush = sheets.open_sheet(SHEET).get("run", RUN)["brush"]
+    brush = journal.find_sheet(SHEET).get("run", RUN)["brush"]
     edit = SetOnBrush(kind="set", settings=[Typed(pointer=pointer, typed=text)])
     bench.change(brush, bench.look(brush).version, edit.apply)
 
@@ -56,10 +57,10 @@ def test_no_step_back_leads_to_what_cannot_be_laid() -> None:
     """Undone after its brush was shortened, a run's pitch was below zero: it was shown with a fault."""
     do("follow-brush", runs=[RUN])
     on_the_bench("/courses/0/length", "5 mm")
-    before = sheets.open_sheet(SHEET)
+    before = journal.find_sheet(SHEET)
     with pytest.raises(BadInput, match="As its brush is now"):
         sheets.undo(SHEET, before.sheet["revision"])
-    assert sheets.open_sheet(SHEET).rows == before.rows
+    assert journal.find_sheet(SHEET).rows == before.rows
     assert journal.undo_labels(SHEET)[0] == "Follow the brush"
 
 
@@ -79,7 +80,7 @@ def test_any_step_back_may_be_taken_from_what_cannot_be_laid() -> None:
         Run.update(own={"/courses/0/length": {"mm": 5}, "/courses/0/gap": {"mm": -8}}).where(
             Run.id == RUN
         ).execute()
-    state = sheets.open_sheet(SHEET)
+    state = journal.find_sheet(SHEET)
     with pytest.raises(BadInput):
         lay_row(state, state.get("run", RUN))
     undone = sheets.undo(SHEET, state.sheet["revision"])
@@ -87,16 +88,16 @@ def test_any_step_back_may_be_taken_from_what_cannot_be_laid() -> None:
 
 
 def test_an_attempt_keeps_nothing(store: FilePath) -> None:
-    before = sheets.open_sheet(SHEET)
+    before = journal.find_sheet(SHEET)
     draft = sheets.attempt(SHEET, before.sheet["revision"], intent("reverse-run", run=RUN))
     assert draft.get("run", RUN)["backwards"] != before.get("run", RUN)["backwards"]
-    assert sheets.open_sheet(SHEET).rows == before.rows
+    assert journal.find_sheet(SHEET).rows == before.rows
 
 
 @pytest.mark.usefixtures("own_brush")
 def test_settings_that_a_sheet_gives_a_brush_are_a_version_of_it() -> None:
     """Given 7 mm, undone and redone on the Bench, a brush was 6 mm long; 7 mm was listed nowhere."""
-    brush = sheets.open_sheet(SHEET).get("run", RUN)["brush"]
+    brush = journal.find_sheet(SHEET).get("run", RUN)["brush"]
     on_the_bench("/courses/0/length", "6 mm")
     do("follow-brush", runs=[RUN])
     set_on_runs("/courses/0/length", "7 mm")
@@ -112,7 +113,7 @@ def test_settings_that_a_sheet_gives_a_brush_are_a_version_of_it() -> None:
 
 @pytest.mark.usefixtures("own_brush")
 def test_a_sheets_undo_steps_back_among_the_brushs_versions() -> None:
-    brush = sheets.open_sheet(SHEET).get("run", RUN)["brush"]
+    brush = journal.find_sheet(SHEET).get("run", RUN)["brush"]
     before = bench.look(brush)
     set_on_runs("/courses/0/length", "14 mm")
     given = do("give-to-brush", run=RUN)
@@ -128,7 +129,7 @@ def test_a_sheets_undo_steps_back_among_the_brushs_versions() -> None:
 
 @pytest.mark.usefixtures("own_brush")
 def test_versions_and_steps_from_when_they_were_called_makings_still_work(store: FilePath) -> None:
-    brush = sheets.open_sheet(SHEET).get("run", RUN)["brush"]
+    brush = journal.find_sheet(SHEET).get("run", RUN)["brush"]
     set_on_runs("/courses/0/length", "14 mm")
     do("give-to-brush", run=RUN)
     for statement in (

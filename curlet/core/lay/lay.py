@@ -171,7 +171,7 @@ def _walk(path: Path, brush: Brush, scale: Scale, rule: RunRule) -> _Walk:
     radii = [(corner, MANNERS[manners.of(corner)].radius(brush.corners, scale)) for corner in corners]
     turned, fillets = rounded(walked, radii)
     if fillets:
-        walked, corners = turned, on_arcs(turned, corners, fillets)
+        walked, corners = turned, on_arcs(corners, fillets)
     if _has_rows(brush):
         half = max(_half_width(course, scale) for course in brush.courses)
         corners = run_together(walked, corners, lambda corner: MANNERS[manners.of(corner)].sharp, half)

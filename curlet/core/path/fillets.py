@@ -62,7 +62,7 @@ def rounded(path: Path, radii: Sequence[tuple[Corner, float]]) -> tuple[Path, tu
     (10.3009, 4)
     """
     round_ones = [radius > 0 and abs(c.turn) < _SHARPEST and not c.rounded for c, radius in radii]
-    rooms = _rooms(path, [corner.s for corner, _ in radii], round_ones)
+    rooms = _rooms(path, [corner for corner, _ in radii], round_ones)
     made = (
         _fillet(path, corner, radius, *room)
         for (corner, radius), room, wanted in zip(radii, rooms, round_ones, strict=True)
@@ -72,29 +72,39 @@ def rounded(path: Path, radii: Sequence[tuple[Corner, float]]) -> tuple[Path, tu
     return (_with(path, fillets), fillets) if fillets else (path, ())
 
 
-def on_arcs(path: Path, corners: Sequence[Corner], fillets: Sequence[Fillet]) -> tuple[Corner, ...]:
-    """Corners where they lie on a path that has been rounded; those on an arc reach as far as it does."""
+def on_arcs(corners: Sequence[Corner], fillets: Sequence[Fillet]) -> tuple[Corner, ...]:
+    """Corners where they lie on the path that was rounded; those on an arc reach as far as it does."""
     of = {fillet.corner.node_id: fillet for fillet in fillets}
-    places = dict(zip(path.node_ids, path.node_positions.tolist(), strict=False))
-    return tuple(_moved(corner, places[corner.node_id], of.get(corner.node_id)) for corner in corners)
+    return tuple(_moved(corner, of.get(corner.node_id), fillets) for corner in corners)
 
 
-def _moved(corner: Corner, s: float, fillet: Fillet | None) -> Corner:
-    half = fillet.length / 2 if fillet else 0.0
-    return replace(corner, s=s, before=half, after=half) if fillet else replace(corner, s=s)
+def _moved(corner: Corner, own: Fillet | None, fillets: Sequence[Fillet]) -> Corner:
+    """What comes after an arc's middle has it all before it, but for an arc on a path's start: half of it."""
+    s = corner.s
+    for fillet in fillets:
+        if fillet.corner.s < corner.s:
+            s += fillet.length / 2 - fillet.after
+            s += fillet.length / 2 - fillet.before if fillet.corner.s > 0 else 0.0
+    if own is None:
+        return replace(corner, s=s)
+    s += own.length / 2 - own.before if corner.s > 0 else 0.0
+    return replace(corner, s=s, before=own.length / 2, after=own.length / 2)
 
 
-def _rooms(path: Path, at: list[float], wanted: list[bool]) -> list[tuple[float, float]]:
-    """How much of the path an arc may take before and after each corner: to the next one, or half of that
-    where it has an arc too."""
-    if not at:
+def _rooms(path: Path, corners: Sequence[Corner], wanted: list[bool]) -> list[tuple[float, float]]:
+    """How much of the path an arc may take before and after each corner: as far as the turn of the next one
+    reaches, or half of the way where that has an arc too."""
+    if not corners:
         return []
     halved = np.where(wanted, 0.5, 1.0)
+    begins = np.array([corner.s - corner.before for corner in corners])
+    ends = np.array([corner.s + corner.after for corner in corners])
     if path.closed:
-        gaps = np.diff([*at, at[0] + path.length])
+        gaps = np.roll(begins, -1) - ends
+        gaps[-1] += path.length
         before, after = np.roll(gaps, 1) * np.roll(halved, 1), gaps * np.roll(halved, -1)
     else:
-        gaps = np.diff([0.0, *at, path.length])
+        gaps = np.concatenate([begins, [path.length]]) - np.concatenate([[0.0], ends])
         before, after = gaps[:-1] * [1.0, *halved[:-1]], gaps[1:] * [*halved[1:], 1.0]
     return list(zip(before.tolist(), after.tolist(), strict=True))
 

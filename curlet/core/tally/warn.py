@@ -228,7 +228,8 @@ def _rounded_less(run: LaidRun) -> Iterator[Warning]:
     for corner in run.corners:
         radius = made.get(corner.node_id, 0.0)
         set_radius = MANNERS[run.manners.of(corner)].radius(run.brush.corners, run.scale)
-        if radius > set_radius - 1e-6:
+        as_drawn = not radius and corner.rounded
+        if as_drawn or radius > set_radius - 1e-6:
             continue
         done = f"is rounded by {_mm(radius, run)}" if radius else "stays sharp"
         message = f"There is no room here for a radius of {_mm(set_radius, run)}: this corner {done}."
