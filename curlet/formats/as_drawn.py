@@ -31,6 +31,11 @@ def draw_as_drawn(paths: Iterable[DrawnPath]) -> tuple[Group, ...]:
     return tuple(_group(list(part)) for _, part in keyed)
 
 
+def drawn_id(path_id: str) -> str:
+    """The id of the group whose first contour is a path."""
+    return f"path-{path_id}"
+
+
 def _group(contours: list[DrawnPath]) -> Group:
     first = contours[0]
     shapes = []
@@ -45,7 +50,7 @@ def _group(contours: list[DrawnPath]) -> Group:
         for drawn in contours
         if drawn.facts.stroke and drawn.facts.weight > 0 and not drawn.dressed
     ]
-    return Group(f"path-{first.id}", first.title, (Laid(tuple(shapes)),))
+    return Group(drawn_id(first.id), first.title, (Laid(tuple(shapes)),))
 
 
 def _stroke(facts: FactsDoc) -> Stroke:

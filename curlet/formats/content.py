@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import hashlib
 from dataclasses import dataclass
 from functools import cached_property
 from typing import Any
@@ -28,3 +29,12 @@ class Content:
 
     def __eq__(self, other: object) -> bool:
         return isinstance(other, Content) and self.key == other.key
+
+
+def content_key(*parts: object) -> str:
+    """A short hash of some content.
+
+    >>> content_key({"mm": 3})
+    '7e67478f2c29ccce'
+    """
+    return hashlib.sha256(orjson.dumps(parts)).hexdigest()[:16]

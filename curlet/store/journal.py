@@ -4,7 +4,6 @@ from __future__ import annotations
 
 from collections.abc import Callable, Iterator
 from contextlib import contextmanager
-from dataclasses import replace
 
 from peewee import fn
 
@@ -39,8 +38,10 @@ def do(sheet_id: str, revision: int, intent: Intent, check: Callable[[State], No
 def doing(
     sheet_id: str, revision: int, intent: Intent, check: Callable[[State], None] | None = None
 ) -> Iterator[State]:
-    """Carry out an intent as one undoable step, and give the sheet as it was read back. It is kept when the
-    block ends: what the block raises, as when the sheet cannot be shown, leaves everything as it was.
+    """Carry out an intent as one undoable step, and give the sheet as it was read back, with the changes.
+
+    It is kept when the block ends: what the block raises, as when the sheet cannot be shown, leaves all as it
+    was.
 
     Parameters
     ----------
@@ -73,11 +74,12 @@ def _read_back(sheet_id: str, changes: list[Change]) -> State:
     for row in state.set_aside:
         if (row.kind, row.id) in changed:
             raise BadInput(f"{row.name} could not be opened again: {row.fault} Nothing was changed.")
+    state.changes = changes
     return state
 
 
 def undo(sheet_id: str, revision: int, check: CheckReplayed | None = None) -> State:
-    """Take back the last step; nothing happens where there is none."""
+    """Take back the last step, and give the sheet with the changes; nothing happens where there is none."""
     with writing():
         before, step = _fresh(sheet_id, revision), _last(sheet_id)
         if step is None:
@@ -87,7 +89,8 @@ def undo(sheet_id: str, revision: int, check: CheckReplayed | None = None) -> St
 
 
 def redo(sheet_id: str, revision: int, check: CheckReplayed | None = None) -> State:
-    """Do the last undone step again; nothing happens where there is none."""
+    """Do the last undone step again, and give the sheet with the changes; nothing happens where there is
+    none."""
     with writing():
         before, step = _fresh(sheet_id, revision), _next(sheet_id)
         if step is None:
@@ -132,10 +135,10 @@ def _replay(
     step.save()
     _moved_on(sheet_id, changes)
     after = load_state(sheet_id)
+    before.changes, after.changes = changes, changes
     if check:
-        before.changes, after.changes = changes, changes
         check(before, after)
-    return replace(after, changes=[])
+    return after
 
 
 def _check_same(change: Change) -> None:

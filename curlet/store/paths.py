@@ -75,3 +75,13 @@ def add_path(state: State, name: str, path: Path, group: str | None = None, **va
 def next_name(state: State, what: str) -> str:
     """“Path 12”: a name for a new path."""
     return f"{what} {len(state.rows['path']) + 1}"
+
+
+def element_of(row: Row) -> str:
+    """What a path is drawn with: the contours of one element of a drawing make one shape."""
+    return str(row["facts"].get("element") or row["id"])
+
+
+def is_drawn(row: Row) -> bool:
+    """Whether a path has a line or a fill of its own."""
+    return bool(row["facts"].get("stroke") or row["facts"].get("fill") or row["cloth"])

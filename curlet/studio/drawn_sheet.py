@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Callable, Iterable
 from functools import lru_cache
+from itertools import groupby
 
 import numpy as np
 
@@ -11,13 +12,13 @@ from curlet.core.drawing import Drawing, Group, Laid, Outline, Paint, Shape, Sol
 from curlet.core.errors import CurletError
 from curlet.core.lay.single import draw_single
 from curlet.core.measures import MM_PER_INCH, Scale
-from curlet.formats.as_drawn import DrawnPath, draw_as_drawn
+from curlet.formats.as_drawn import DrawnPath, draw_as_drawn, drawn_id
 from curlet.formats.brush_file import core_brush
 from curlet.formats.cloth_doc import ClothDoc
 from curlet.formats.content import Content
 from curlet.formats.path_doc import FactsDoc
 from curlet.formats.png_out import write_png
-from curlet.store.paths import core_path
+from curlet.store.paths import core_path, element_of, is_drawn
 from curlet.store.state import Row, State
 from curlet.studio.laying import run_group
 
@@ -47,26 +48,31 @@ def small_picture(state: State) -> bytes:
     return write_png(Drawing(width, height, (ground, *drawing.groups)), min(max(ppi, 1.0), 2_400.0))
 
 
-def element_of(row: Row) -> str:
-    """What a path is drawn with: the contours of one element of a drawing make one shape."""
-    return str(row["facts"].get("element") or row["id"])
-
-
 def as_drawn(state: State, only: set[str] | None = None) -> tuple[Group, ...]:
     """The paths' own lines and fills, for those that came with any; of all elements or only of some."""
     dressed = {run["path"] for run in state.all("run") if state.seen(run)}
-    return draw_as_drawn(
-        DrawnPath(
-            row["id"],
-            row["name"],
-            core_path(row),
-            FactsDoc(**row["facts"]),
-            row["id"] in dressed,
-            cloth_paint(row["cloth"], state.scale.factor),
-        )
-        for row in state.all("path")
-        if (row["facts"] or row["cloth"]) and not row["hidden"] and (only is None or element_of(row) in only)
+    wanted = [rows for rows in _elements(state) if only is None or element_of(rows[0]) in only]
+    return tuple(
+        group
+        for rows in wanted
+        for group in draw_as_drawn(_drawn_path(row, dressed, state.scale.factor) for row in rows)
     )
+
+
+def drawn_ids(state: State) -> list[str]:
+    """The ids of the groups of `as_drawn`, in order."""
+    return [drawn_id(rows[0]["id"]) for rows in _elements(state)]
+
+
+def _elements(state: State) -> list[list[Row]]:
+    """The paths that show a line or a fill of their own, those of one shape together."""
+    seen = (row for row in state.all("path") if not row["hidden"] and is_drawn(row))
+    return [list(rows) for _, rows in groupby(seen, key=element_of)]
+
+
+def _drawn_path(row: Row, dressed: set[str], factor: float) -> DrawnPath:
+    facts, cloth = FactsDoc(**row["facts"]), cloth_paint(row["cloth"], factor)
+    return DrawnPath(row["id"], row["name"], core_path(row), facts, row["id"] in dressed, cloth)
 
 
 def ground_paint(state: State) -> Paint | None:

@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 import zlib
-from collections.abc import Iterator
 from dataclasses import dataclass, replace
 from functools import lru_cache
 
@@ -18,8 +17,9 @@ from curlet.formats.brush_file import core_brush
 from curlet.formats.content import Content
 from curlet.formats.path_doc import path_of_content
 from curlet.formats.run_places import PlacesDoc
-from curlet.store.runs import half_path, half_run, written_brush
+from curlet.store.runs import half_run, written_brush
 from curlet.store.state import Row, State
+from curlet.studio.touched import Touched
 
 
 @dataclass(frozen=True)
@@ -61,32 +61,11 @@ def run_group(state: State, run: Row) -> Group:
 
 def check_runs(state: State) -> None:
     """Lay every run that a draft's changes touch; what cannot be laid raises."""
-    touched = touched_runs(state)
+    touched = Touched(state).runs()
     for run in touched:
         lay_row(state, run)
     if touched:
         check_sheet(sum(_points(_asked(state, run)) for run in state.all("run")))
-
-
-def touched_runs(state: State) -> list[Row]:
-    """The runs that changed, or whose path, brush or scale did."""
-    changed = {(change.kind, change.id) for change in state.changes}
-    if any(kind == "sheet" for kind, _ in changed):
-        return state.all("run")
-    touched = [run for run in state.all("run") if changed & _hangs_on(run)]
-    return touched + [run for run in _other_halves(state, touched) if run not in touched]
-
-
-def _hangs_on(run: Row) -> set[tuple[str, str]]:
-    return {("run", run["id"]), ("path", run["path"]), ("brush", run["brush"])}
-
-
-def _other_halves(state: State, runs: list[Row]) -> Iterator[Row]:
-    """The other halves that share a stitch length with these, or did."""
-    for run in runs:
-        half = half_run(state, run)
-        path = half_path(state, state.get("path", run["path"]))
-        yield from ([half] if half else state.runs_of(path["id"]) if path else [])
 
 
 def _asked(state: State, run: Row) -> _Asked:

@@ -10,6 +10,7 @@ from flask import Response
 from curlet.core.errors import BadInput
 from curlet.core.measures import Scale
 from curlet.formats.brush_pack import write_brush
+from curlet.formats.content import content_key
 from curlet.formats.kept_motif import brush_of_motif
 from curlet.formats.names import ended
 from curlet.store import bench as store
@@ -28,7 +29,6 @@ from curlet.web.bench_schemas import (
     NewBrush,
     TakenBrushes,
 )
-from curlet.web.frames import content_key
 from curlet.web.replies import Replies, file_name, file_of, file_reply, json_reply
 from curlet.web.routes import Routes
 from curlet.web.schemas import Problem, StripQuery

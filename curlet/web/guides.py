@@ -7,20 +7,20 @@ import base64
 from flask import Response
 from pydantic import BaseModel
 
-from curlet.store import journal
 from curlet.store.commands import AddGuide
 from curlet.store.pictures import find_picture, keep_picture
 from curlet.studio import imports
+from curlet.studio.sheets import doing
 from curlet.web.asking import gone
-from curlet.web.frames import whole_frame
-from curlet.web.replies import Replies, file_of, frame_reply
+from curlet.web.replies import Replies, file_of
 from curlet.web.routes import Routes
 from curlet.web.schemas import Counter, Problem, SheetUrl, Upload
-from curlet.web.sheet_schemas import SheetFrame
+from curlet.web.sheet_schemas import ChangedFrame
+from curlet.web.shown import changed
 
 guides = Routes("guides", __name__, url_prefix="/api")
 
-_REPLIES: Replies = {200: SheetFrame, 409: Problem, 413: Problem, 422: Problem}
+_REPLIES: Replies = {200: ChangedFrame, 409: Problem, 413: Problem, 422: Problem}
 
 
 class GuideFile(BaseModel):
@@ -41,8 +41,8 @@ def add(path: SheetUrl, form: GuideFile) -> Response:
     picture = keep_picture(guide.png)
     title = (form.file.filename or "Picture").rsplit("/", 1)[-1].rsplit(".", 1)[0][:120] or "Picture"
     intent = AddGuide(name=title, picture=picture, width=guide.width, height=guide.height)
-    with journal.doing(path.sheet_id, form.revision, intent) as state:
-        return frame_reply(whole_frame(state, journal.undo_labels(path.sheet_id)))
+    with doing(path.sheet_id, form.revision, intent) as state:
+        return changed(state, form.revision)
 
 
 @guides.get("/pictures/<picture_id>.png", responses={200: file_of("image/png")})

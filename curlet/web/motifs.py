@@ -8,6 +8,7 @@ from flask import Response
 from pydantic import BaseModel, Field
 
 from curlet.formats.brush_file import BrushDoc
+from curlet.formats.content import content_key
 from curlet.formats.kept_motif import KeptMotifDoc, Name, motif_sheet
 from curlet.formats.svg_out import write_svg
 from curlet.store import bench as brushes
@@ -17,7 +18,6 @@ from curlet.studio import imports
 from curlet.web.asking import gone
 from curlet.web.bench import shown
 from curlet.web.bench_schemas import BenchShown
-from curlet.web.frames import content_key
 from curlet.web.replies import Replies, file_of, file_reply, json_reply
 from curlet.web.routes import Routes
 from curlet.web.schemas import BrushUrl, Counter, Problem, StripQuery, Upload

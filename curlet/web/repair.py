@@ -9,15 +9,14 @@ import orjson
 from flask import Response
 from pydantic import BaseModel
 
-from curlet.store import journal
 from curlet.store import repair as store
 from curlet.web.bench import shown
 from curlet.web.bench_schemas import BenchShown
-from curlet.web.frames import whole_frame
-from curlet.web.replies import Replies, file_of, file_reply, frame_reply, json_reply
+from curlet.web.replies import Replies, file_of, file_reply, json_reply
 from curlet.web.routes import Routes
 from curlet.web.schemas import BrushUrl, Problem, SheetUrl
 from curlet.web.sheet_schemas import SetAsideShown, SheetFrame
+from curlet.web.shown import whole
 
 repair = Routes("repair", __name__, url_prefix="/api")
 
@@ -72,5 +71,4 @@ def restore(path: BrushUrl) -> Response:
 @repair.delete("/sheets/<sheet_id>/unreadable/<kind>/<row_id>", responses={200: SheetFrame, **_REPLIES})
 def remove_from_sheet(path: OnSheetUrl) -> Response:
     """Remove from a sheet what cannot be read."""
-    state = store.remove_from_sheet(path.sheet_id, path.kind, path.row_id)
-    return frame_reply(whole_frame(state, journal.undo_labels(path.sheet_id)))
+    return whole(store.remove_from_sheet(path.sheet_id, path.kind, path.row_id))

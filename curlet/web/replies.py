@@ -17,7 +17,7 @@ Replies = dict[str | int | HTTPStatus, type[BaseModel] | dict[Any, Any] | None]
 
 FRAME_TYPE, PROBLEM_TYPE = "application/octet-stream", "application/problem+json"
 # Replies that are frames: these schemas are of their heads.
-FRAMES = ("SheetFrame", "PreviewFrame", "BenchFrame")
+FRAMES = ("SheetFrame", "PreviewFrame", "ChangedFrame", "BenchFrame")
 
 
 def file_of(*types: str) -> dict[str, Any]:

@@ -33,6 +33,11 @@ def number_text(value: float, form: str, factor: float) -> str:
     return f"{shown + 0.0:.3f}".rstrip("0").rstrip(".") + _UNITS[form]
 
 
+def lengths_json(drawn: float, factor: float) -> Json:
+    """A length of the drawing, mm, worn and printed."""
+    return {"worn": drawn / factor, "printed": drawn}
+
+
 def sheet_json(state: State) -> Json:
     sheet, paint = state.sheet, ground_paint(state)
     keys = ("id", "name", "width", "height", "scale", "unit", "ground")

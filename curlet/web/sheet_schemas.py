@@ -155,23 +155,41 @@ class SheetFrame(BaseModel):
     as_drawn: list[GroupShown]
     undo: str | None
     redo: str | None
-    notes: list[str] = []
+
+
+class NewOrder(BaseModel):
+    """The ids of all rows there are, in order, where any came, went or changed places; else null."""
+
+    paths: list[str] | None
+    runs: list[str] | None
+    as_drawn: list[str] | None
 
 
 class PreviewFrame(BaseModel):
     """The JSON head of a frame that holds only what a preview touched; what is null is as it was.
 
-    `gone` names the paths that it takes away. Unless `all_drawn`, each group of `as_drawn` takes the place of
-    the one of its id.
+    Each path, run and group of `as_drawn` takes the place of the one of its id.
     """
 
     paths: list[PathShown]
     runs: list[RunShown]
-    gone: list[str]
-    as_drawn: list[GroupShown] | None
-    all_drawn: bool
+    as_drawn: list[GroupShown]
+    order: NewOrder
     sheet: SheetShown | None
     letterings: list[LetteringShown] | None
     guides: list[GuideShown] | None
     singles: list[SingleShown] | None
     marks: list[CheckMarkShown] | None
+
+
+class ChangedFrame(PreviewFrame):
+    """The JSON head of a frame that holds only what a step touched of the sheet as it was at `base`."""
+
+    base: int
+    revision: int
+    groups: list[SeamGroupShown] | None
+    brushes: list[BrushShown] | None
+    unreadable: list[SetAsideShown]
+    undo: str | None
+    redo: str | None
+    notes: list[str]

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable
+
 from flask import Response
 
 from curlet.core.dress.cloth import WEAVES
@@ -12,18 +14,19 @@ from curlet.store import journal
 from curlet.store.alike import find_alike
 from curlet.store.state import State
 from curlet.studio import sheets as service
-from curlet.web.frames import figure_setting, preview_frame, whole_frame
+from curlet.web.frames import figure_setting, preview_frame
 from curlet.web.problems import cannot_show
 from curlet.web.replies import Replies, frame_reply, json_reply
 from curlet.web.routes import Routes
 from curlet.web.run_schemas import FigureList
 from curlet.web.schemas import Alike, AlikeQuery, Command, PlaceQuery, Problem, Revision, SheetUrl, Spot
 from curlet.web.sheet_frames import measured_json
-from curlet.web.sheet_schemas import MeasureShown, PreviewFrame, SheetFrame, WeaveList
+from curlet.web.sheet_schemas import ChangedFrame, MeasureShown, PreviewFrame, SheetFrame, WeaveList
+from curlet.web.shown import changed, whole
 
 table = Routes("table", __name__, url_prefix="/api")
 
-_REPLIES: Replies = {200: SheetFrame, 409: Problem, 422: Problem}
+_CHANGED: Replies = {200: ChangedFrame, 409: Problem, 422: Problem}
 
 
 @table.get("/figures", responses={200: FigureList})
@@ -43,10 +46,10 @@ def figures() -> Response:
     )
 
 
-@table.get("/sheets/<sheet_id>", responses=_REPLIES)
+@table.get("/sheets/<sheet_id>", responses={200: SheetFrame, 404: Problem})
 def sheet(path: SheetUrl) -> Response:
     """A sheet with its runs as laid. Where it cannot be shown the problem says what undo would take back."""
-    return _shown(journal.find_sheet(path.sheet_id))
+    return _shown(journal.find_sheet(path.sheet_id), whole)
 
 
 @table.get("/sheets/<sheet_id>/alike", responses={200: Alike, 422: Problem})
@@ -77,38 +80,34 @@ def weaves() -> Response:
     return json_reply({"weaves": found})
 
 
-@table.post("/sheets/<sheet_id>/commands", responses=_REPLIES)
+@table.post("/sheets/<sheet_id>/commands", responses=_CHANGED)
 def command(path: SheetUrl, body: Command) -> Response:
     """Do one thing, as one undoable step."""
     with service.doing(path.sheet_id, body.revision, body.intent) as state:
-        return _whole(state)
+        return changed(state, body.revision)
 
 
-@table.post("/sheets/<sheet_id>/preview", responses={**_REPLIES, 200: PreviewFrame})
+@table.post("/sheets/<sheet_id>/preview", responses={**_CHANGED, 200: PreviewFrame})
 def preview(path: SheetUrl, body: Command) -> Response:
     """What a thing would look like if it were done; nothing is kept."""
     return frame_reply(preview_frame(service.attempt(path.sheet_id, body.revision, body.intent)))
 
 
-@table.post("/sheets/<sheet_id>/undo", responses=_REPLIES)
+@table.post("/sheets/<sheet_id>/undo", responses=_CHANGED)
 def undo(path: SheetUrl, body: Revision) -> Response:
     """Take back the last step."""
-    return _shown(service.undo(path.sheet_id, body.revision))
+    return _shown(service.undo(path.sheet_id, body.revision), lambda state: changed(state, body.revision))
 
 
-@table.post("/sheets/<sheet_id>/redo", responses=_REPLIES)
+@table.post("/sheets/<sheet_id>/redo", responses=_CHANGED)
 def redo(path: SheetUrl, body: Revision) -> Response:
     """Do the last undone step again."""
-    return _shown(service.redo(path.sheet_id, body.revision))
+    return _shown(service.redo(path.sheet_id, body.revision), lambda state: changed(state, body.revision))
 
 
-def _shown(state: State) -> Response:
+def _shown(state: State, show: Callable[[State], Response]) -> Response:
     """A sheet that is kept as it is, whether or not it can be shown."""
     try:
-        return _whole(state)
+        return show(state)
     except Exception as error:
         return cannot_show(error, state.sheet["revision"], journal.undo_labels(state.sheet["id"])[0])
-
-
-def _whole(state: State) -> Response:
-    return frame_reply(whole_frame(state, journal.undo_labels(state.sheet["id"])))

@@ -10,22 +10,21 @@ from pydantic import BaseModel, Field
 from curlet.core.errors import BadInput
 from curlet.formats.names import MaybeName, Name
 from curlet.formats.svg_in import TakenIn
-from curlet.store import journal
 from curlet.store.commands import TakeIn
-from curlet.store.state import State
 from curlet.studio import imports
 from curlet.studio.imported_groups import By, sorted_into_groups
 from curlet.studio.jobs import Jobs
+from curlet.studio.sheets import doing
 from curlet.web.asking import gone
-from curlet.web.frames import whole_frame
-from curlet.web.replies import Replies, frame_reply, json_reply
+from curlet.web.replies import Replies, json_reply
 from curlet.web.routes import Routes
 from curlet.web.schemas import Counter, Problem, SheetUrl, Upload
-from curlet.web.sheet_schemas import SheetFrame
+from curlet.web.sheet_schemas import ChangedFrame
+from curlet.web.shown import changed
 
 take_in = Routes("take_in", __name__, url_prefix="/api")
 
-_REPLIES: Replies = {200: SheetFrame, 409: Problem, 413: Problem, 422: Problem}
+_REPLIES: Replies = {200: ChangedFrame, 409: Problem, 413: Problem, 422: Problem}
 _jobs = Jobs("This drawing is no longer kept. Choose its file again.")
 
 
@@ -141,8 +140,8 @@ def use(path: SheetDrawingUrl, body: UseDrawing) -> Response:
         raise BadInput("Nothing is chosen. Tick at least one group.")
     named = tuple((name, g.mark, g.paths) for g, name in chosen)
     intent = TakeIn(title=body.title, groups=named, fills=body.fills)
-    with journal.doing(path.sheet_id, body.revision, intent) as state:
-        return _whole(state, job.result.notes)
+    with doing(path.sheet_id, body.revision, intent) as state:
+        return changed(state, body.revision, job.result.notes)
 
 
 @take_in.post("/sheets/<sheet_id>/take-in", responses=_REPLIES)
@@ -151,10 +150,5 @@ def whole(path: SheetUrl, form: TakenFile) -> Response:
     taken, title = imports.drawing(form.file.stream.read(), stop=gone()), title_of(form.file.filename)
     group = sorted_into_groups(taken, "one", title)[0]
     intent = TakeIn(title=title, groups=((title, None, group.paths),))
-    with journal.doing(path.sheet_id, form.revision, intent) as state:
-        return _whole(state, taken.notes)
-
-
-def _whole(state: State, notes: tuple[str, ...]) -> Response:
-    labels = journal.undo_labels(state.sheet["id"])
-    return frame_reply(whole_frame(state, labels, notes))
+    with doing(path.sheet_id, form.revision, intent) as state:
+        return changed(state, form.revision, taken.notes)

@@ -65,7 +65,8 @@ def test_a_sheet_that_cannot_be_shown_is_not_acknowledged(
         raise ZeroDivisionError
 
     with monkeypatch.context() as broken:
-        broken.setattr("curlet.web.table.whole_frame", fail)
+        for frame in ("whole_frame", "changed_frame"):
+            broken.setattr(f"curlet.web.shown.{frame}", fail)
         reply = client.post(
             f"{SHEET}/commands",
             json={"revision": 1, "intent": {"kind": "rename-path", "path": HEM, "name": "Other"}},
@@ -86,7 +87,8 @@ def test_a_sheet_that_cannot_be_shown_is_undone_all_the_same(
         raise ZeroDivisionError
 
     with monkeypatch.context() as broken:
-        broken.setattr("curlet.web.table.whole_frame", fail)
+        for frame in ("whole_frame", "changed_frame"):
+            broken.setattr(f"curlet.web.shown.{frame}", fail)
         told = client.get(SHEET).get_json()
         assert told["undo"] == "Rename to Other"
         client.post(f"{SHEET}/undo", json={"revision": told["revision"]})

@@ -150,3 +150,18 @@ def test_a_brush_worn_elsewhere_is_not_taken_away_by_undo(store: FilePath) -> No
     with pytest.raises(Conflict, match="worn on another sheet"):
         journal.undo(SHEET, journal.current_revision(SHEET))
     assert journal.find_sheet(OTHER).runs_of("programme-blade")[0]["brush"] == made
+
+
+@pytest.mark.parametrize("copied", [{"kind": "duplicate-paths"}, {"kind": "mirror-paths", "about": "right"}])
+def test_copies_keep_line_fill_and_cloth_and_make_a_shape_of_their_own(store: FilePath, copied: Any) -> None:
+    do("set-cloth", paths=["waistcoat-front-r"], cloth={"weave": "twill"})
+    intent = TakeIn(title="Flat", groups=(("Flat", None, read_svg(SVG).paths),))
+    state = journal.do(SHEET, journal.current_revision(SHEET), intent)
+    rims = [row["id"] for row in state.all("path")[-2:]]
+    kept = {row["id"] for row in state.all("path")}
+    after = do(copied.pop("kind"), paths=[*rims, "waistcoat-front-r"], **copied)
+    first, second, cloth = (row for row in after.all("path") if row["id"] not in kept)
+    was = after.get("path", rims[0])["facts"]
+    assert first["facts"] == {**was, "element": first["facts"]["element"]}
+    assert first["facts"]["element"] == second["facts"]["element"] != was["element"]
+    assert cloth["cloth"] == after.get("path", "waistcoat-front-r")["cloth"] != {}

@@ -40,7 +40,7 @@ class ParallelCopy(BaseIntent):
             for side in ("right", "left") if self.side == "both" else (self.side,):
                 away = far if side == "right" else -far
                 for copy in parallel(core_path(row), away, self.corners):
-                    _add(state, row, copy, f"{row['name']}, {side} {self.distance.strip()}")
+                    add_path(state, f"{row['name']}, {side} {self.distance.strip()}", copy, row["group"])
         return f"Copy {called(state, self.paths)} at {self.distance.strip()}"
 
 
@@ -66,10 +66,11 @@ class MirrorPaths(BaseIntent):
             "foot": (0.0, high[1]),
             "middle": (state.sheet["width"] / 2, 0.0),
         }[self.about]
+        shapes = dict[str, str]()
         for row, path in zip(rows, cores, strict=True):
             turned = rework.mirrored(path, (float(x), float(y)), upright=self.about not in ("top", "foot"))
             name = other_half(row["name"]) or ended(row["name"], ", mirrored")
-            _dressed(state, row, turned.reversed(), name)
+            _copy(state, row, turned.reversed(), name, shapes)
         return f"Mirror {called(state, self.paths)}"
 
 
@@ -82,11 +83,11 @@ class DuplicatePaths(BaseIntent):
 
     def apply(self, state: State) -> str:
         said = f"Duplicate {called(state, self.paths)}"
-        copies = dict[str, str]()
+        copies, shapes = dict[str, str](), dict[str, str]()
         for path_id in self.paths:
             row = state.get("path", path_id)
             aside = rework.moved(core_path(row), _ASIDE, _ASIDE)
-            copies[path_id] = _dressed(state, row, aside, ended(row["name"], ", copy"))
+            copies[path_id] = _copy(state, row, aside, ended(row["name"], ", copy"), shapes)
         for text in dict.fromkeys(state.get("path", path_id)["lettering"] for path_id in self.paths):
             if text:
                 copy_lettering(state, text, copies, _ASIDE)
@@ -123,7 +124,7 @@ class SplitPath(BaseIntent):
             raise BadInput("This path has no corner. Choose the nodes at which it is to be split.")
         first, *others = rework.split_at(path, nodes)
         for number, part in enumerate(others, 2):
-            _dressed(state, row, part, f"{row['name']}, {number}")
+            _copy(state, row, part, f"{row['name']}, {number}", {})
         keep_path(state, self.path, first)
         state.update("path", self.path, closed=False)
         for run in state.runs_of(self.path):
@@ -165,14 +166,17 @@ class SimplifyPaths(BaseIntent):
         return f"Simplify {called(state, self.paths)}"
 
 
-def _add(state: State, of: Row, path: Path, name: str) -> str:
-    """A new path in the group of the one that it was made from; its id."""
-    return add_path(state, name, path, of["group"])
+def _copy(state: State, of: Row, path: Path, name: str, shapes: dict[str, str]) -> str:
+    """A new path with the line, fill, cloth and runs of the one that it was made from; its id.
 
-
-def _dressed(state: State, of: Row, path: Path, name: str) -> str:
-    """A new path that wears what the one wears that it was made from; its id."""
-    path_id = _add(state, of, path, name)
+    Parameters
+    ----------
+    shapes : by each shape that contours were copied of, the shape that their copies make.
+    """
+    facts = dict(of["facts"])
+    if "element" in facts:
+        facts["element"] = shapes.setdefault(facts["element"], new_id())
+    path_id = add_path(state, name, path, of["group"], facts=facts, cloth=of["cloth"])
     for run in state.runs_of(of["id"]):
         position = state.next_position("run")
         places = _places_on(run, path)

@@ -66,11 +66,7 @@ function Board() {
         <main className="flex min-h-0 flex-col overflow-y-auto bg-(--paper)">
           {drawn ? (
             <>
-              {drawn.head.artwork ? (
-                <DrawingBoard drawn={drawn} artwork={drawn.head.artwork} />
-              ) : (
-                <RepeatView drawn={drawn} />
-              )}
+              {drawn.artwork ? <DrawingBoard artwork={drawn.artwork} /> : <RepeatView drawn={drawn} />}
               <ProofBoard drawn={drawn} />
               <SampleStrip drawn={drawn} />
             </>
@@ -78,7 +74,7 @@ function Board() {
             <p className="muted p-4">Drawing the brush.</p>
           )}
         </main>
-        {drawn?.head.artwork ? <DrawingCard /> : <SettingsCard />}
+        {drawn?.artwork ? <DrawingCard /> : <SettingsCard />}
       </div>
       <TraceDialog />
       <FollowOrKeep />

@@ -1,7 +1,6 @@
 /** Groups of the drawing on a canvas of their own. */
 import { useLayoutEffect, useRef } from "react";
 
-import type { Drawn } from "@/shared/api/frame";
 import type { GroupShown } from "@/shared/api/types";
 import { paintGroups } from "@/shared/draw/painter";
 
@@ -12,7 +11,6 @@ export interface Placing {
 }
 
 interface Props {
-  drawn: Drawn;
   groups: readonly GroupShown[];
   width: number;
   height: number;
@@ -24,7 +22,7 @@ interface Props {
 
 const FAINT = 0.32;
 
-export function Painted({ drawn, groups, width, height, at, spot }: Props) {
+export function Painted({ groups, width, height, at, spot }: Props) {
   const canvas = useRef<HTMLCanvasElement>(null);
   useLayoutEffect(() => {
     const paint = () => {
@@ -34,19 +32,19 @@ export function Painted({ drawn, groups, width, height, at, spot }: Props) {
       target.height = Math.round(height * ratio);
       const context = target.getContext("2d")!;
       context.setTransform(ratio * at.zoom, 0, 0, ratio * at.zoom, ratio * at.x, ratio * at.y);
-      if (!spot) return paintGroups(context, groups, drawn, paint);
+      if (!spot) return paintGroups(context, groups, paint);
       context.globalAlpha = FAINT;
-      paintGroups(context, groups, drawn, paint);
+      paintGroups(context, groups, paint);
       context.globalAlpha = 1;
       context.beginPath();
       context.rect(spot.x, spot.y, spot.width, spot.height);
       context.clip();
       context.clearRect(spot.x, spot.y, spot.width, spot.height);
-      paintGroups(context, groups, drawn, paint);
+      paintGroups(context, groups, paint);
     };
     paint();
     requestAnimationFrame(() => performance.mark("curlet-bench-painted"));
-  }, [drawn, groups, width, height, at, spot]);
+  }, [groups, width, height, at, spot]);
   return <canvas ref={canvas} aria-hidden className="block" style={{ width, height }} />;
 }
 

@@ -1,8 +1,7 @@
 /** The proof board: eight hard paths, always live; any one can be enlarged. */
 import { useEffect, useMemo, useRef } from "react";
 
-import type { BenchDrawn } from "@/shared/api/frame";
-import type { ProofShown } from "@/shared/api/types";
+import type { BenchFrame, ProofShown } from "@/shared/api/types";
 import { Choice } from "@/shared/ui/Choice";
 import { plural } from "@/shared/ui/words";
 
@@ -20,10 +19,10 @@ const SCALES = [
   ["1:10", "1:10"],
 ] as const;
 
-export function ProofBoard({ drawn }: { drawn: BenchDrawn }) {
+export function ProofBoard({ drawn }: { drawn: BenchFrame }) {
   const workbench = useWorkbench();
   const scale = useBench((state) => state.scale);
-  const { proofs } = drawn.head;
+  const { proofs } = drawn;
   const wrong = proofs.filter((proof) => proof.wrong.length).length;
   return (
     <section aria-label="Proof board" className="shrink-0 px-3.5 pt-2">
@@ -45,7 +44,7 @@ export function ProofBoard({ drawn }: { drawn: BenchDrawn }) {
       </div>
       <ul className="mt-1.5 grid grid-cols-4 gap-2">
         {proofs.map((proof) => (
-          <Tile key={proof.name} drawn={drawn} proof={proof} printed={scale !== "1:1"} />
+          <Tile key={proof.name} proof={proof} printed={scale !== "1:1"} />
         ))}
       </ul>
       <Enlarged drawn={drawn} />
@@ -54,12 +53,11 @@ export function ProofBoard({ drawn }: { drawn: BenchDrawn }) {
 }
 
 interface TileProps {
-  drawn: BenchDrawn;
   proof: ProofShown;
   printed: boolean;
 }
 
-function Tile({ drawn, proof, printed }: TileProps) {
+function Tile({ proof, printed }: TileProps) {
   const [box, { width }] = useSize<HTMLDivElement>();
   const high = TILE - 24;
   const at = useMemo(() => fitted(proof.box, width, high, printed ? TRUE : 24), [proof, width, high, printed]);
@@ -77,7 +75,7 @@ function Tile({ drawn, proof, printed }: TileProps) {
         onClick={() => bench().set({ enlarged: proof.name })}
       >
         <div ref={box} className="overflow-hidden rounded-t-box bg-(--cloth)" style={{ height: high }}>
-          {width > 0 && <Painted drawn={drawn} groups={groups} width={width} height={high} at={at} />}
+          {width > 0 && <Painted groups={groups} width={width} height={high} at={at} />}
         </div>
         <span className="flex items-baseline justify-between gap-1 px-2 leading-[22px]">
           <span className="shrink-0 text-[12px]">{capital(proof.name)}</span>
@@ -90,9 +88,9 @@ function Tile({ drawn, proof, printed }: TileProps) {
 
 const capital = (word: string) => word.charAt(0).toUpperCase() + word.slice(1);
 
-function Enlarged({ drawn }: { drawn: BenchDrawn }) {
+function Enlarged({ drawn }: { drawn: BenchFrame }) {
   const name = useBench((state) => state.enlarged);
-  const proof = drawn.head.proofs.find((item) => item.name === name);
+  const proof = drawn.proofs.find((item) => item.name === name);
   const dialog = useRef<HTMLDialogElement>(null);
   useEffect(() => {
     if (proof) dialog.current?.showModal();
@@ -110,7 +108,7 @@ function Enlarged({ drawn }: { drawn: BenchDrawn }) {
       {proof && at && (
         <>
           <div className="overflow-hidden rounded-field bg-(--cloth)">
-            <Painted drawn={drawn} groups={groups} width={720} height={520} at={at} />
+            <Painted groups={groups} width={720} height={520} at={at} />
           </div>
           <div className="mt-2 flex items-start gap-4">
             <div className="flex-1">

@@ -2,8 +2,7 @@
 import { useDrag } from "@use-gesture/react";
 import { useMemo } from "react";
 
-import type { BenchDrawn } from "@/shared/api/frame";
-import type { Edit } from "@/shared/api/types";
+import type { BenchFrame, Edit } from "@/shared/api/types";
 import { useRow } from "@/shared/maker/maker";
 import { NumberField } from "@/shared/ui/NumberField";
 import { fixed } from "@/shared/ui/words";
@@ -22,9 +21,9 @@ const BESIDE = 0.8;
 /** How far an arrow key moves a dimension, px. */
 const STEP = 6;
 
-export function RepeatView({ drawn }: { drawn: BenchDrawn }) {
+export function RepeatView({ drawn }: { drawn: BenchFrame }) {
   const [box, { width }] = useSize<HTMLDivElement>();
-  const { repeat } = drawn.head;
+  const { repeat } = drawn;
   const wide = Math.max(width - SIDE, 100);
   const zoom = Math.min(
     wide / (repeat.length * (1 + 2 * BESIDE)),
@@ -50,7 +49,7 @@ export function RepeatView({ drawn }: { drawn: BenchDrawn }) {
         {width > 0 && (
           <>
             <div className="overflow-hidden rounded-field bg-(--cloth)" style={{ width: wide, height: HEIGHT - FOOT }}>
-              <Painted drawn={drawn} groups={groups} width={wide} height={HEIGHT - FOOT} at={at} spot={spot} />
+              <Painted groups={groups} width={wide} height={HEIGHT - FOOT} at={at} spot={spot} />
             </div>
             <Dimensions drawn={drawn} at={at} wide={wide} />
           </>
@@ -60,8 +59,8 @@ export function RepeatView({ drawn }: { drawn: BenchDrawn }) {
   );
 }
 
-function EdgeWords({ drawn }: { drawn: BenchDrawn }) {
-  const { joints } = drawn.head;
+function EdgeWords({ drawn }: { drawn: BenchFrame }) {
+  const { joints } = drawn;
   if (!joints.joins)
     return <span className="muted">Repeats stand apart, or lie over one another: no edges to meet.</span>;
   const faults = joints.found.filter((joint) => joint.step > 0);
@@ -98,7 +97,7 @@ function Mend({ joint }: { joint: { before: string; after: string } }) {
 }
 
 interface DimensionProps {
-  drawn: BenchDrawn;
+  drawn: BenchFrame;
   at: { zoom: number; x: number; y: number };
   wide: number;
 }
@@ -107,7 +106,7 @@ function Dimensions({ drawn, at, wide }: DimensionProps) {
   const workbench = useWorkbench();
   const place = useRow();
   const course = useBench((state) => state.course);
-  const { repeat, joints } = drawn.head;
+  const { repeat, joints } = drawn;
   const x0 = at.x + at.zoom * repeat.start;
   const x1 = x0 + at.zoom * repeat.length;
   const middle = at.y + at.zoom * repeat.offset;

@@ -1,8 +1,7 @@
 /** The brush's pieces where they stand on one sample path: pressed, a piece is worked on. */
 import { useMemo } from "react";
 
-import type { BenchDrawn } from "@/shared/api/frame";
-import type { Edit, PlaceShown } from "@/shared/api/types";
+import type { BenchFrame, Edit, PlaceShown } from "@/shared/api/types";
 
 import { bench, useBench, useWorkbench } from "./bench";
 import { fitted, Painted } from "./Painted";
@@ -29,9 +28,9 @@ export const PLACE_WORDS: Record<string, string> = {
   join: "join",
 };
 
-export function SampleStrip({ drawn }: { drawn: BenchDrawn }) {
+export function SampleStrip({ drawn }: { drawn: BenchFrame }) {
   const [box, { width }] = useSize<HTMLDivElement>();
-  const { sample } = drawn.head;
+  const { sample } = drawn;
   const at = useMemo(() => fitted(sample.box, width, HEIGHT - 24, 24), [sample, width]);
   return (
     <section aria-label="Pieces in place" className="shrink-0 px-3.5 pt-2 pb-3">
@@ -43,7 +42,7 @@ export function SampleStrip({ drawn }: { drawn: BenchDrawn }) {
         {width > 0 && (
           <>
             <div className="absolute inset-x-0 top-3">
-              <Painted drawn={drawn} groups={sample.groups} width={width} height={HEIGHT - 24} at={at} />
+              <Painted groups={sample.groups} width={width} height={HEIGHT - 24} at={at} />
             </div>
             {sample.places.map((place) => (
               <PlaceButton key={place.name} place={place} at={{ ...at, y: at.y + 12 }} />

@@ -3,8 +3,7 @@ import { createContext, useContext, useMemo } from "react";
 import { create } from "zustand";
 
 import { api, Refusal } from "@/shared/api/client";
-import type { BenchDrawn } from "@/shared/api/frame";
-import type { BenchShown, BrushDoc, Edit, Trial } from "@/shared/api/types";
+import type { BenchFrame, BenchShown, BrushDoc, Edit, Trial } from "@/shared/api/types";
 import type { Maker, Typed, Value } from "@/shared/maker/maker";
 
 export type Whose = "brush" | "course" | "piece";
@@ -13,7 +12,7 @@ export type DrawingTool = "choose" | "line" | "curve" | "disc" | "rectangle";
 
 interface BenchState {
   brush: BenchShown | null;
-  drawn: BenchDrawn | null;
+  drawn: BenchFrame | null;
   /** The brush with an edit that is only tried, while one is. */
   tried: BrushDoc | null;
   course: number;
@@ -110,7 +109,7 @@ export class Workbench {
         if (this.running !== abort) return;
         bench().set({
           drawn,
-          tried: edit ? drawn.head.doc : null,
+          tried: edit ? drawn.doc : null,
           chosen: edit ? bench().chosen : this.stillChosen(drawn),
         });
       })
@@ -170,9 +169,9 @@ export class Workbench {
   }
 
   /** The chosen shapes where they are now: found by their outlines, or still at their places. */
-  private stillChosen(after: BenchDrawn): readonly number[] {
-    const was = bench().drawn?.head.artwork?.shapes ?? [];
-    const now = after.head.artwork?.shapes ?? [];
+  private stillChosen(after: BenchFrame): readonly number[] {
+    const was = bench().drawn?.artwork?.shapes ?? [];
+    const now = after.artwork?.shapes ?? [];
     if (this.drewOne) {
       this.drewOne = false;
       return now.length ? [now.length - 1] : [];

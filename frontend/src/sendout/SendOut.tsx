@@ -9,7 +9,7 @@ import { Choice } from "@/shared/ui/Choice";
 import { NumberField } from "@/shared/ui/NumberField";
 import { useLength } from "@/shared/ui/unit";
 import { plural } from "@/shared/ui/words";
-import { useChosen, useSheetSession, useHead } from "@/table/sheet";
+import { useChosen, useSheetSession, useFrame } from "@/table/sheet";
 import { tableState } from "@/table/state";
 
 type What = "sheet" | "runs" | "run";
@@ -23,7 +23,7 @@ const PREVIEW_PPI = 96;
 
 export function SendOut() {
   const session = useSheetSession();
-  const head = useHead("revision", "sheet");
+  const frame = useFrame("revision", "sheet");
   const { path, run } = useChosen();
   const dialog = useRef<HTMLDialogElement>(null);
   const [what, setWhat] = useState<What>("sheet");
@@ -85,8 +85,8 @@ export function SendOut() {
         </div>
         <figure className="grid min-h-[340px] flex-1 place-items-center border-l border-base-300 bg-base-200 p-4">
           <img
-            src={`${address("png", PREVIEW_PPI)}&revision=${head.revision}`}
-            alt={`${head.sheet.name} as it is sent out`}
+            src={`${address("png", PREVIEW_PPI)}&revision=${frame.revision}`}
+            alt={`${frame.sheet.name} as it is sent out`}
             className="max-h-[330px] w-full object-contain"
             style={{ background: "var(--paper)" }}
           />
@@ -146,9 +146,9 @@ function SendOutFile({ address, as }: { address: string; as: As }) {
 function Facts({ as, ppi }: { as: As; ppi: number }) {
   const session = useSheetSession();
   const { bare, text } = useLength();
-  const head = useHead("revision");
+  const frame = useFrame("revision");
   const { data, error } = useQuery({
-    queryKey: ["send-out", session.id, head.revision, ppi],
+    queryKey: ["send-out", session.id, frame.revision, ppi],
     queryFn: () => api.sendOutFacts(session.id, String(ppi)),
   });
   if (error) return <p role="alert">{error.message}</p>;

@@ -6,7 +6,7 @@ import { Link, useNavigate } from "react-router";
 
 import { api } from "@/shared/api/client";
 
-import { useSheetSession, useHead, useShown } from "./sheet";
+import { useSheetSession, useFrame, useShown } from "./sheet";
 import { tableState, type Tool, useTableState } from "./state";
 import { TOOLS } from "./tools/tools";
 import { fit, TRUE_SIZE, zoomAbout } from "./view";
@@ -49,10 +49,10 @@ const quiet =
 
 /** The way to all sheets, and the sheet's name with the others under it. */
 function SheetChoice() {
-  const head = useHead("sheet");
+  const frame = useFrame("sheet");
   const navigate = useNavigate();
   const { data } = useQuery({ queryKey: ["sheets", false], queryFn: () => api.sheets() });
-  const others = data?.sheets.filter((sheet) => sheet.id !== head.sheet.id) ?? [];
+  const others = data?.sheets.filter((sheet) => sheet.id !== frame.sheet.id) ?? [];
   return (
     <>
       <Link className={quiet} to="/">
@@ -61,10 +61,10 @@ function SheetChoice() {
       <select
         aria-label="Sheet"
         className="max-w-[150px] cursor-pointer truncate rounded-field bg-neutral py-1 font-bold hover:bg-white/10"
-        value={head.sheet.id}
+        value={frame.sheet.id}
         onChange={(event) => void navigate(`/sheets/${event.target.value}`)}
       >
-        <option value={head.sheet.id}>{head.sheet.name}</option>
+        <option value={frame.sheet.id}>{frame.sheet.name}</option>
         {others.map((sheet) => (
           <option key={sheet.id} value={sheet.id}>
             {sheet.name}
@@ -99,17 +99,17 @@ function DimRoom() {
 }
 
 export function HeadStrip() {
-  const head = useShown(({ head }) => head);
+  const frame = useShown((frame) => frame);
   const tool = useTableState((state) => state.tool);
   const view = useTableState((state) => state.view);
   const marks = useTableState((state) => state.marks);
   const session = useSheetSession();
-  const dark = head.sheet.ground_tone === "dark";
+  const dark = frame.sheet.ground_tone === "dark";
   return (
     <header className="head col-span-3 flex items-center gap-2 bg-neutral px-3 whitespace-nowrap text-neutral-content">
       <SheetChoice />
       <span className="measure whitespace-nowrap opacity-80">
-        {head.sheet.scale} · {head.sheet.unit}
+        {frame.sheet.scale} · {frame.sheet.unit}
       </span>
       <nav aria-label="Hand tools" className="ml-1 flex">
         {TOOLS.map(({ tool: key, name, digit }) => (
@@ -148,16 +148,16 @@ export function HeadStrip() {
         <span aria-hidden className="mx-1 h-5 w-px bg-white/25" />
         <button
           className={quiet}
-          disabled={!head.undo}
-          title={head.undo ? `Undo: ${head.undo}` : "Nothing to undo"}
+          disabled={!frame.undo}
+          title={frame.undo ? `Undo: ${frame.undo}` : "Nothing to undo"}
           onClick={() => void session.undo()}
         >
           Undo
         </button>
         <button
           className={quiet}
-          disabled={!head.redo}
-          title={head.redo ? `Redo: ${head.redo}` : "Nothing to redo"}
+          disabled={!frame.redo}
+          title={frame.redo ? `Redo: ${frame.redo}` : "Nothing to redo"}
           onClick={() => void session.redo()}
         >
           Redo
@@ -181,7 +181,7 @@ export function HeadStrip() {
           className={quiet}
           title="Fit the sheet in the window (F)"
           aria-keyshortcuts="F"
-          onClick={() => fitSheet(head.sheet)}
+          onClick={() => fitSheet(frame.sheet)}
         >
           Fit
         </button>

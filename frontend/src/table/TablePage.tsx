@@ -13,7 +13,7 @@ import { api, Refusal } from "@/shared/api/client";
 import { keepSheet } from "@/shared/lastSheet";
 import { UnitContext } from "@/shared/ui/unit";
 import { SendOut } from "@/sendout/SendOut";
-import { SheetSessionContext, useNewSheetSession, useSheetQuery, useHead } from "./sheet";
+import { SheetSessionContext, useNewSheetSession, useSheetQuery, useFrame } from "./sheet";
 import { choosePaths, tableState, useTableState } from "./state";
 import { Tape } from "./tape/Tape";
 import { Ticket } from "./ticket/Ticket";
@@ -33,7 +33,7 @@ export function TablePage() {
   if (!data) return <Message title="Curlet" text="Opening the sheet." />;
   return (
     <SheetSessionContext value={session}>
-      <UnitContext value={data.head.sheet.unit}>
+      <UnitContext value={data.sheet.unit}>
         <Table />
       </UnitContext>
     </SheetSessionContext>
@@ -74,16 +74,16 @@ function NotShown({ id, error }: { id: string; error: Error }) {
 
 function Table() {
   useKeys();
-  const head = useHead("sheet");
+  const frame = useFrame("sheet");
   const sending = useTableState((state) => state.sending);
   useEffect(() => {
-    document.title = `${head.sheet.name} · Curlet`;
-  }, [head.sheet.name]);
+    document.title = `${frame.sheet.name} · Curlet`;
+  }, [frame.sheet.name]);
   return (
     <div className="grid h-full grid-cols-[232px_1fr_300px] grid-rows-[44px_1fr_132px]">
       <HeadStrip />
       <PathsPanel />
-      <main className="relative min-w-0 overflow-hidden" data-ground={head.sheet.ground_tone}>
+      <main className="relative min-w-0 overflow-hidden" data-ground={frame.sheet.ground_tone}>
         <Paper />
         <NoticeBar />
       </main>

@@ -15,7 +15,7 @@ export function useKeys() {
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if (isField(event.target) || document.querySelector("dialog[open]") || event.altKey) return;
-      const done = event.ctrlKey || event.metaKey ? control(event, session) : plain(event, session, session.head);
+      const done = event.ctrlKey || event.metaKey ? control(event, session) : plain(event, session, session.frame);
       if (done) event.preventDefault();
     };
     window.addEventListener("keydown", onKey);
@@ -31,11 +31,11 @@ function control(event: KeyboardEvent, session: SheetSession): boolean {
   return true;
 }
 
-function plain(event: KeyboardEvent, session: SheetSession, head: SheetFrame): boolean {
+function plain(event: KeyboardEvent, session: SheetSession, frame: SheetFrame): boolean {
   const actions: Record<string, () => void> = {
     ...Object.fromEntries(TOOLS.map(({ tool, digit }) => [digit, () => chooseTool(tool)])),
     m: () => tableState().set({ marks: !tableState().marks }),
-    f: () => fitSheet(head.sheet),
+    f: () => fitSheet(frame.sheet),
     t: trueSize,
     "+": () => zoomBy(1.25),
     "=": () => zoomBy(1.25),

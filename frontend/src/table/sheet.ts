@@ -5,12 +5,12 @@ import { createStore, useStore } from "zustand";
 import { useShallow } from "zustand/react/shallow";
 
 import { api, type DrawingChosen, Refusal } from "@/shared/api/client";
-import { type Frame, type Preview, withPreview } from "@/shared/api/frame";
-import type { Intent, PathShown, RunShown, SheetFrame } from "@/shared/api/types";
+import { withChanges, withPreview } from "@/shared/api/frame";
+import type { ChangedFrame, Intent, PathShown, PreviewFrame, RunShown, SheetFrame } from "@/shared/api/types";
 
 import { choosePaths, tableState, useTableState } from "./state";
 
-type Change = (id: string, revision: number) => Promise<Frame>;
+type Step = (id: string, revision: number) => Promise<ChangedFrame>;
 
 /** Sends changes one after the other, and previews newest first. */
 export class SheetSession {
@@ -19,17 +19,25 @@ export class SheetSession {
   private waiting: Intent | null = null;
 
   /** What the page shows: parts of it are asked for, so that only what changed is rendered again. */
-  readonly shown = createStore<{ frame: Frame | null }>(() => ({ frame: null }));
-  private merged: { base?: Frame; preview: Preview | null; frame: Frame | null } = { preview: null, frame: null };
+  readonly shown = createStore<{ frame: SheetFrame | null }>(() => ({ frame: null }));
+  private merged: { base?: SheetFrame; preview: PreviewFrame | null; frame: SheetFrame | null } = {
+    preview: null,
+    frame: null,
+  };
 
   constructor(
     readonly id: string,
     private readonly queries: QueryClient,
   ) {}
 
+  /** The sheet as the server keeps it, whatever is shown. */
+  private get base(): SheetFrame | undefined {
+    return this.queries.getQueryData<SheetFrame>(this.key);
+  }
+
   /** The sheet as kept, with a drag's preview over it: put together once for each. */
-  frame(): Frame | null {
-    const base = this.queries.getQueryData<Frame>(this.key);
+  frameShown(): SheetFrame | null {
+    const base = this.base;
     const preview = tableState().preview;
     if (this.merged.base !== base || this.merged.preview !== preview) {
       this.merged = { base, preview, frame: base && preview ? withPreview(base, preview) : (base ?? null) };
@@ -38,16 +46,16 @@ export class SheetSession {
   }
 
   /** What is shown now, for what is done rather than drawn. */
-  get head(): SheetFrame {
-    const frame = this.frame();
+  get frame(): SheetFrame {
+    const frame = this.frameShown();
     if (!frame) throw new Error("no sheet yet");
-    return frame.head;
+    return frame;
   }
 
   /** Follow what the server sends and what is previewed; gives the way to stop. */
   connect = () => {
     const update = () => {
-      const frame = this.frame();
+      const frame = this.frameShown();
       if (frame !== this.shown.getState().frame) this.shown.setState({ frame });
     };
     update();
@@ -60,7 +68,7 @@ export class SheetSession {
   }
 
   private get revision(): number {
-    return this.queries.getQueryData<Frame>(this.key)?.head.revision ?? 0;
+    return this.base?.revision ?? 0;
   }
 
   /** Do one thing. Resolves to null when it is done, or to what the server said against it. */
@@ -82,25 +90,38 @@ export class SheetSession {
   }
 
   removeUnreadable(kind: string, row: string): Promise<Refusal | null> {
-    return this.change((id) => api.removeUnreadable(id, kind, row));
+    return this.inTurn(async () => {
+      this.queries.setQueryData(this.key, await api.removeUnreadable(this.id, kind, row));
+      return [];
+    });
   }
 
-  private change(send: Change): Promise<Refusal | null> {
-    const step = this.line.then(() => this.carryOut(send));
+  private change(step: Step): Promise<Refusal | null> {
+    return this.inTurn(async () => {
+      const changed = await step(this.id, this.revision);
+      const base = this.base;
+      // A sheet that could not be shown before the step is asked for whole.
+      if (base?.revision === changed.base) this.queries.setQueryData(this.key, withChanges(base, changed));
+      else await this.queries.refetchQueries({ queryKey: this.key });
+      return changed.notes;
+    });
+  }
+
+  private inTurn(carryOut: () => Promise<readonly string[]>): Promise<Refusal | null> {
+    const step = this.line.then(() => this.told(carryOut));
     this.line = step;
     return step;
   }
 
-  private async carryOut(send: Change): Promise<Refusal | null> {
-    const told = tableState().notice;
+  /** Do something, and say what is to be said of it. */
+  private async told(carryOut: () => Promise<readonly string[]>): Promise<Refusal | null> {
+    const before = tableState().notice;
     try {
-      const frame = await send(this.id, this.revision);
-      this.queries.setQueryData(this.key, frame);
-      const notes = frame.head.notes ?? [];
+      const notes = await carryOut();
       tableState().set({ preview: null });
       if (notes.length) tableState().set({ notice: { tone: "word", text: notes.join(" ") } });
       // What was said in the meantime is of something else, and stays.
-      else if (tableState().notice === told) tableState().set({ notice: null });
+      else if (tableState().notice === before) tableState().set({ notice: null });
       return null;
     } catch (error) {
       return this.refused(error);
@@ -142,22 +163,22 @@ export class SheetSession {
 
   /** A run as the server keeps it, whatever a drag shows. */
   keptRun(id: string): RunShown | undefined {
-    return this.queries.getQueryData<Frame>(this.key)?.head.runs.find((run) => run.id === id);
+    return this.base?.runs.find((run) => run.id === id);
   }
 
   /** The paths as the server keeps them, whatever is shown. */
   kept(): readonly PathShown[] {
-    return this.queries.getQueryData<Frame>(this.key)?.head.paths ?? [];
+    return this.base?.paths ?? [];
   }
 
   /** The ids of the single repeats as the server keeps them. */
   keptSingles(): string[] {
-    return this.queries.getQueryData<Frame>(this.key)?.head.singles.map((single) => single.id) ?? [];
+    return this.base?.singles.map((single) => single.id) ?? [];
   }
 
   /** Choose the first path that answers to something. */
   choose(which: (path: PathShown) => boolean) {
-    const found = this.queries.getQueryData<Frame>(this.key)?.head.paths.find(which);
+    const found = this.base?.paths.find(which);
     if (found) choosePaths([found.id]);
   }
 
@@ -197,26 +218,22 @@ export function useSheetQuery(id: string) {
 }
 
 /** Part of the sheet as it is shown; only when that part changes is what asks for it rendered again. */
-export function useShown<T>(select: (frame: Frame) => T): T {
+export function useShown<T>(select: (frame: SheetFrame) => T): T {
   const session = useSheetSession();
   return useStore(
     session.shown,
-    useShallow(({ frame }) => {
-      const shown = frame ?? session.frame();
-      if (!shown) throw new Error("no sheet yet");
-      return select(shown);
-    }),
+    useShallow(({ frame }) => select(frame ?? session.frame)),
   );
 }
 
-/** Some fields of the sheet's head. */
-export function useHead<Key extends keyof SheetFrame>(...keys: Key[]): Pick<SheetFrame, Key> {
-  return useShown(({ head }) => Object.fromEntries(keys.map((key) => [key, head[key]])) as Pick<SheetFrame, Key>);
+/** Some parts of the sheet's frame. */
+export function useFrame<Key extends keyof SheetFrame>(...keys: Key[]): Pick<SheetFrame, Key> {
+  return useShown((frame) => Object.fromEntries(keys.map((key) => [key, frame[key]])) as Pick<SheetFrame, Key>);
 }
 
 /** The path that the Ticket and the Tape are about: the last one chosen. */
 export function useChosen() {
-  const shown = useHead("paths", "runs");
+  const shown = useFrame("paths", "runs");
   const chosen = useTableState((state) => state.chosen);
   const picked = useTableState((state) => state.run);
   return useMemo(() => {

@@ -1,8 +1,7 @@
 /** What is chosen on the Table and what is being done there; the server keeps nothing of it. */
 import { create } from "zustand";
 
-import type { MeasureShown } from "@/shared/api/types";
-import type { Preview } from "@/shared/api/frame";
+import type { MeasureShown, PreviewFrame } from "@/shared/api/types";
 
 import type { Size, Spot, View } from "./view";
 
@@ -109,7 +108,7 @@ interface TableState {
   single: string | null;
   pointer: Spot | null;
   lit: { run: string; index: number } | null;
-  preview: Preview | null;
+  preview: PreviewFrame | null;
   notice: Notice | null;
   sending: boolean;
   set: (values: Partial<Omit<TableState, "set">>) => void;

@@ -1,7 +1,6 @@
 /** The artwork at a place, large, to be drawn on: its shapes, its cell's edges, its neighbours faint. */
 import { useMemo, useState } from "react";
 
-import type { BenchDrawn } from "@/shared/api/frame";
 import type { ArtworkShown, GroupShown } from "@/shared/api/types";
 import { Choice } from "@/shared/ui/Choice";
 import { QuietButton } from "@/shared/maker/QuietButton";
@@ -37,7 +36,7 @@ const SAYS: Record<DrawingTool, string> = {
   rectangle: "Drag from one corner to the opposite one.",
 };
 
-export function DrawingBoard({ drawn, artwork: now }: { drawn: BenchDrawn; artwork: ArtworkShown }) {
+export function DrawingBoard({ artwork: now }: { artwork: ArtworkShown }) {
   const workbench = useWorkbench();
   // While an edge of the cell is dragged the artwork lies still and the edge moves over it.
   const [still, setStill] = useState<ArtworkShown | null>(null);
@@ -78,17 +77,11 @@ export function DrawingBoard({ drawn, artwork: now }: { drawn: BenchDrawn; artwo
           <>
             {(artwork.place === "repeat" ? [-1, 1] : []).map((side) => (
               <div key={side} className="absolute inset-0" style={{ opacity: FAINT }}>
-                <Painted
-                  drawn={drawn}
-                  groups={groups}
-                  width={width}
-                  height={HEIGHT}
-                  at={{ ...view, x: view.x + side * step }}
-                />
+                <Painted groups={groups} width={width} height={HEIGHT} at={{ ...view, x: view.x + side * step }} />
               </div>
             ))}
             <div className="absolute inset-0">
-              <Painted drawn={drawn} groups={groups} width={width} height={HEIGHT} at={view} />
+              <Painted groups={groups} width={width} height={HEIGHT} at={view} />
             </div>
             <svg className="absolute inset-0 h-full w-full" role="group" aria-label="Shapes and cell">
               <Ghost artwork={artwork} view={view} />

@@ -10,7 +10,7 @@ import { ShapeWork } from "./ShapeWork";
 
 export function DrawingCard() {
   const workbench = useWorkbench();
-  const artwork = useBench((state) => state.drawn?.head.artwork ?? null);
+  const artwork = useBench((state) => state.drawn?.artwork ?? null);
   const chosen = useBench((state) => state.chosen);
   if (!artwork) return null;
   const one = chosen.length === 1 ? artwork.shapes[chosen[0]!] : undefined;
@@ -38,7 +38,7 @@ export function DrawingCard() {
 }
 
 function ShapeList() {
-  const artwork = useBench((state) => state.drawn!.head.artwork!);
+  const artwork = useBench((state) => state.drawn!.artwork!);
   const chosen = useBench((state) => state.chosen);
   const press = (index: number, more: boolean) => {
     const now = bench().chosen;

@@ -93,7 +93,7 @@ function RowEnds() {
 
 /** What follows from the measures, and where they come from. */
 function Facts() {
-  const facts = useBench((state) => state.drawn?.head.facts) ?? [];
+  const facts = useBench((state) => state.drawn?.facts) ?? [];
   const families = useFamilies();
   if (!facts.length || !families.length) return null;
   return (

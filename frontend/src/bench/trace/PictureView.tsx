@@ -2,8 +2,6 @@
 import { useDrag } from "@use-gesture/react";
 import { useMemo, useState } from "react";
 
-import type { Drawn } from "@/shared/api/frame";
-
 import { arrowStep, Diamond, gripStyle } from "../Grip";
 import { Painted } from "../Painted";
 import { useSize } from "../useSize";
@@ -12,7 +10,6 @@ import { ask, useTracer } from "./tracer";
 export type Seen = "both" | "picture" | "traced";
 
 /** What was traced has no placements of its own. */
-const NONE: Drawn = { placementsOf: () => undefined };
 const MARGIN = 14;
 
 type Sides = [number, number, number, number];
@@ -57,7 +54,7 @@ export function PictureView({ seen }: { seen: Seen }) {
           )}
           {seen !== "picture" && (
             <div className="absolute inset-0">
-              <Painted drawn={NONE} groups={groups} width={width} height={height} at={at} />
+              <Painted groups={groups} width={width} height={height} at={at} />
             </div>
           )}
           <svg className="absolute inset-0 h-full w-full" role="group" aria-label="Crop">

@@ -1,11 +1,12 @@
 /** Talking to the server. */
 import createClient from "openapi-fetch";
 
-import { type Frame, type Preview, readBench, readFrame, readPreview } from "./frame";
+import { readBench, readChanged, readPreview, readSheet } from "./frame";
 import type { components, paths } from "./schema";
 import type {
   BenchShown,
   BrushListed,
+  ChangedFrame,
   FamilyShown,
   DrawingLooked,
   FigureListed,
@@ -15,8 +16,10 @@ import type {
   MeasureShown,
   Edit,
   PictureTaken,
+  PreviewFrame,
   Problem,
   SetAsideShown,
+  SheetFrame,
   MotifKept,
   MotifListed,
   TakenBrush,
@@ -75,8 +78,12 @@ async function settled<T>(request: Promise<Reply>): Promise<T> {
   return reply.data as T;
 }
 
-async function frame(request: Promise<Reply>): Promise<Frame> {
-  return readFrame(await settled<ArrayBuffer>(request));
+async function whole(request: Promise<Reply>): Promise<SheetFrame> {
+  return readSheet(await settled<ArrayBuffer>(request));
+}
+
+async function changed(request: Promise<Reply>): Promise<ChangedFrame> {
+  return readChanged(await settled<ArrayBuffer>(request));
 }
 
 const ofBrush = (brush_id: string) => ({ path: { brush_id } });
@@ -105,7 +112,7 @@ export const api = {
     const form = new FormData();
     form.set("revision", String(revision));
     form.set("file", file);
-    return frame(
+    return changed(
       client.POST("/api/sheets/{sheet_id}/guides", {
         params: at(id),
         body: form as never,
@@ -115,10 +122,10 @@ export const api = {
     );
   },
 
-  sheet: (id: string) => frame(client.GET("/api/sheets/{sheet_id}", { params: at(id), ...binary })),
+  sheet: (id: string) => whole(client.GET("/api/sheets/{sheet_id}", { params: at(id), ...binary })),
 
   command: (id: string, revision: number, intent: Intent) =>
-    frame(
+    changed(
       client.POST("/api/sheets/{sheet_id}/commands", {
         params: at(id),
         body: { revision, intent },
@@ -126,7 +133,7 @@ export const api = {
       }),
     ),
 
-  preview: async (id: string, revision: number, intent: Intent, signal: AbortSignal): Promise<Preview> => {
+  preview: async (id: string, revision: number, intent: Intent, signal: AbortSignal): Promise<PreviewFrame> => {
     const reply = client.POST("/api/sheets/{sheet_id}/preview", {
       params: at(id),
       body: { revision, intent },
@@ -137,10 +144,10 @@ export const api = {
   },
 
   undo: (id: string, revision: number) =>
-    frame(client.POST("/api/sheets/{sheet_id}/undo", { params: at(id), body: { revision }, ...binary })),
+    changed(client.POST("/api/sheets/{sheet_id}/undo", { params: at(id), body: { revision }, ...binary })),
 
   redo: (id: string, revision: number) =>
-    frame(client.POST("/api/sheets/{sheet_id}/redo", { params: at(id), body: { revision }, ...binary })),
+    changed(client.POST("/api/sheets/{sheet_id}/redo", { params: at(id), body: { revision }, ...binary })),
 
   readDrawing: (file: File) => {
     const form = new FormData();
@@ -159,7 +166,7 @@ export const api = {
     settled<unknown>(client.DELETE("/api/drawings/{drawing_id}", { params: { path: { drawing_id } } })),
 
   useDrawing: (sheet_id: string, drawing_id: string, body: components["schemas"]["UseDrawing"]) =>
-    frame(
+    changed(
       client.POST("/api/sheets/{sheet_id}/drawings/{drawing_id}", {
         params: { path: { sheet_id, drawing_id } },
         body,
@@ -191,7 +198,7 @@ export const api = {
 
   /** Remove from a sheet what cannot be read. */
   removeUnreadable: (sheet_id: string, kind: string, row_id: string) =>
-    frame(
+    whole(
       client.DELETE("/api/sheets/{sheet_id}/unreadable/{kind}/{row_id}", {
         params: { path: { sheet_id, kind, row_id } },
         ...binary,

@@ -1,6 +1,7 @@
 import { describe, expect, it } from "vitest";
 
-import { type Frame, type Preview, readFrame, withPreview } from "./frame";
+import { placementsOf, readChanged, readSheet, slotsOf, withChanges, withPreview } from "./frame";
+import type { PreviewFrame, SheetFrame } from "./types";
 
 /** A frame's bytes: the head's length, the head padded to four bytes, then the numbers. */
 function bytes(head: object, numbers: number[]): ArrayBuffer {
@@ -21,60 +22,94 @@ const run = (id: string, path: string, at: number) => ({
   group: { type: "group", id: `run-${id}`, items: [stamps(at, 2)] },
 });
 const path = (id: string) => ({ id });
-const whole = (numbers = [1, 2, 3, 4]): Frame =>
-  readFrame(
+const whole = (numbers = [1, 2, 3, 4]): SheetFrame =>
+  readSheet(
     bytes(
       {
+        revision: 7,
         sheet: { name: "Coat" },
         paths: [path("a"), path("b")],
         runs: [run("one", "a", 0), run("two", "b", 2)],
         singles: [],
         as_drawn: [{ id: "x" }, { id: "y" }].map((group) => ({ ...group, items: [] })),
         marks: [{ id: "m" }],
+        groups: [{ id: "hems" }],
+        undo: null,
       },
       numbers,
     ),
   );
-const preview = (head: object): Preview =>
-  ({
-    head: { paths: [], runs: [], gone: [], as_drawn: null, all_drawn: false, sheet: null, marks: null, ...head },
-    slots: new Map(),
-    placementsOf: () => undefined,
-  }) as unknown as Preview;
+const nothing = {
+  paths: [],
+  runs: [],
+  as_drawn: [],
+  order: { paths: null, runs: null, as_drawn: null },
+  sheet: null,
+  letterings: null,
+  guides: null,
+  singles: null,
+  marks: null,
+};
+const preview = (part: object) => ({ ...nothing, ...part }) as unknown as PreviewFrame;
+const ids = (rows: { id: string }[]) => rows.map((row) => row.id);
 
 describe("a frame", () => {
-  it("puts its numbers where its head refers to them", () => {
-    const frame = whole();
-    const group = frame.head.runs[1]!.group!;
-    expect([...frame.placementsOf(group.items[0] as never)!]).toEqual([3, 4]);
-    expect([...frame.slots.get("one")!]).toEqual([1, 2]);
+  it("has its numbers where it refers to them", () => {
+    const second = whole().runs[1]!;
+    expect([...placementsOf(second.group!.items[0] as never)!]).toEqual([3, 4]);
+    expect([...slotsOf(second)!]).toEqual([3, 4]);
   });
 });
 
-describe("a preview over a frame", () => {
+describe("a preview over a sheet", () => {
   it("takes the place of what it touches and leaves the rest the very same", () => {
     const base = whole();
     const shown = withPreview(base, preview({ paths: [{ id: "b", name: "moved" }] }));
-    expect(shown.head.paths.map((row) => row.id)).toEqual(["a", "b"]);
-    expect(shown.head.paths[0]).toBe(base.head.paths[0]);
-    expect(shown.head.paths[1]).toEqual({ id: "b", name: "moved" });
-    expect(shown.head.runs).toBe(base.head.runs);
-    expect(shown.head.marks).toBe(base.head.marks);
-    expect(shown.head.sheet).toBe(base.head.sheet);
+    expect(ids(shown.paths)).toEqual(["a", "b"]);
+    expect(shown.paths[0]).toBe(base.paths[0]);
+    expect(shown.paths[1]).toEqual({ id: "b", name: "moved" });
+    expect(shown.runs).toBe(base.runs);
+    expect(shown.marks).toBe(base.marks);
+    expect(shown.sheet).toBe(base.sheet);
   });
 
-  it("adds what is new at the end and takes away what is gone, with its runs", () => {
-    const shown = withPreview(whole(), preview({ paths: [path("c")], gone: ["a"] }));
-    expect(shown.head.paths.map((row) => row.id)).toEqual(["b", "c"]);
-    expect(shown.head.runs.map((row) => row.id)).toEqual(["two"]);
+  it("adds what is new, takes away what is gone, and puts the rest in order", () => {
+    const order = { paths: ["c", "b"], runs: ["two"], as_drawn: null };
+    const shown = withPreview(whole(), preview({ paths: [path("c")], order }));
+    expect(ids(shown.paths)).toEqual(["c", "b"]);
+    expect(ids(shown.runs)).toEqual(["two"]);
+    expect(ids(shown.as_drawn)).toEqual(["x", "y"]);
   });
 
-  it("draws anew one group of what was drawn, or all of it", () => {
+  it("draws anew one group of what was drawn", () => {
     const one = { id: "y", items: [stamps(0, 1)] };
-    const some = withPreview(whole(), preview({ as_drawn: [one] }));
-    expect(some.head.as_drawn.map((group) => group.id)).toEqual(["x", "y"]);
-    expect(some.head.as_drawn[1]).toBe(one);
-    const all = withPreview(whole(), preview({ as_drawn: [one], all_drawn: true }));
-    expect(all.head.as_drawn).toEqual([one]);
+    const shown = withPreview(whole(), preview({ as_drawn: [one] }));
+    expect(ids(shown.as_drawn)).toEqual(["x", "y"]);
+    expect(shown.as_drawn[1]).toBe(one);
+  });
+});
+
+describe("a step over a sheet", () => {
+  const step = {
+    ...nothing,
+    base: 7,
+    revision: 8,
+    groups: null,
+    brushes: null,
+    unreadable: [],
+    undo: "Move",
+    redo: null,
+  };
+
+  it("brings its revision, what undo would do, and the numbers of what it touched", () => {
+    const base = whole();
+    const changed = readChanged(bytes({ ...step, runs: [run("one", "a", 2)], notes: ["Said."] }, [9, 9, 5, 6]));
+    const after = withChanges(base, changed);
+    expect([after.revision, after.undo]).toEqual([8, "Move"]);
+    expect([...slotsOf(after.runs[0]!)!]).toEqual([5, 6]);
+    expect([...slotsOf(after.runs[1]!)!]).toEqual([3, 4]);
+    expect(after.groups).toBe(base.groups);
+    expect(after).not.toHaveProperty("notes");
+    expect(after).not.toHaveProperty("order");
   });
 });

@@ -1,45 +1,45 @@
 /** Reading a frame: a JSON head, and float32 numbers beside it. */
-import type { BenchFrame, GroupShown, PictureShown, PreviewFrame, SheetFrame, StampsShown } from "./types";
+import type {
+  BenchFrame,
+  ChangedFrame,
+  GroupShown,
+  PictureShown,
+  PreviewFrame,
+  RunShown,
+  SheetFrame,
+  StampsShown,
+} from "./types";
 
 export type Numbers = Float32Array;
 
-/** A frame with its arrays put where the head refers to them. */
-interface Opened<Head> {
-  head: Head;
-  /** Six numbers a repeat. */
-  placementsOf: (item: StampsShown | PictureShown) => Numbers | undefined;
-  /** Start and end of each repeat along the tape, worn mm, by run id. */
-  slots: Map<string, Numbers>;
-}
-
-export type Frame = Opened<SheetFrame>;
-export type Preview = Opened<PreviewFrame>;
-
 type Item = GroupShown["items"][number];
 
-/** What painting needs of a frame. */
-export type Drawn = Pick<Frame, "placementsOf">;
+/** The numbers that a part of a frame refers to, for as long as there is that part. */
+const placements = new WeakMap<StampsShown | PictureShown, Numbers>();
+const slots = new WeakMap<RunShown, Numbers>();
 
-export const readFrame = (buffer: ArrayBuffer): Frame => ofSheet<SheetFrame>(buffer);
-export const readPreview = (buffer: ArrayBuffer): Preview => ofSheet<PreviewFrame>(buffer);
+/** Where the repeats of an item lie, six numbers each. */
+export const placementsOf = (item: StampsShown | PictureShown) => placements.get(item);
 
-function ofSheet<Head extends SheetFrame | PreviewFrame>(buffer: ArrayBuffer): Opened<Head> {
-  const { head, slice } = opened<Head>(buffer);
-  const slots = new Map<string, Numbers>();
-  const laid = [...head.runs, ...(head.singles ?? [])].flatMap((item) => item.group ?? []);
-  const groups = [...(head.as_drawn ?? []), ...laid];
-  for (const run of head.runs) if (run.tape) slots.set(run.id, slice(run.tape.slots));
-  return { head, slots, placementsOf: placements(groups, slice) };
-}
+/** Start and end of each repeat of a run along the tape, worn mm. */
+export const slotsOf = (run: RunShown) => slots.get(run);
 
-export interface BenchDrawn extends Drawn {
-  head: BenchFrame;
-}
+export const readSheet = (buffer: ArrayBuffer): SheetFrame => ofSheet<SheetFrame>(buffer);
+export const readPreview = (buffer: ArrayBuffer): PreviewFrame => ofSheet<PreviewFrame>(buffer);
+export const readChanged = (buffer: ArrayBuffer): ChangedFrame => ofSheet<ChangedFrame>(buffer);
 
-export function readBench(buffer: ArrayBuffer): BenchDrawn {
+export function readBench(buffer: ArrayBuffer): BenchFrame {
   const { head, slice } = opened<BenchFrame>(buffer);
-  const groups = [head.repeat.neighbours, ...head.proofs.map((proof) => proof.group), ...head.sample.groups];
-  return { head, placementsOf: placements(groups, slice) };
+  place([head.repeat.neighbours, ...head.proofs.map((proof) => proof.group), ...head.sample.groups], slice);
+  return head;
+}
+
+function ofSheet<Head extends SheetFrame | PreviewFrame>(buffer: ArrayBuffer): Head {
+  const { head, slice } = opened<Head>(buffer);
+  const laid = [...head.runs, ...(head.singles ?? [])].flatMap((item) => item.group ?? []);
+  place([...head.as_drawn, ...laid], slice);
+  for (const run of head.runs) if (run.tape) slots.set(run, slice(run.tape.slots));
+  return head;
 }
 
 type Slice = (place: { at: number; count: number }) => Numbers;
@@ -51,43 +51,40 @@ function opened<Head>(buffer: ArrayBuffer): { head: Head; slice: Slice } {
   return { head, slice: (place) => numbers.subarray(place.at, place.at + place.count) };
 }
 
-function placements(groups: readonly GroupShown[], slice: Slice) {
-  const found = new WeakMap<StampsShown | PictureShown, Numbers>();
-  const walk = (items: readonly Item[]) => {
-    for (const item of items) {
-      if (item.type === "stamps" || item.type === "picture") found.set(item, slice(item.placements));
-      if (item.type === "group") walk(item.items);
-    }
-  };
-  for (const group of groups) walk(group.items);
-  return (item: StampsShown | PictureShown) => found.get(item);
+function place(items: readonly Item[], slice: Slice) {
+  for (const item of items) {
+    if (item.type === "stamps" || item.type === "picture") placements.set(item, slice(item.placements));
+    if (item.type === "group") place(item.items, slice);
+  }
 }
 
-/** A whole frame with what a preview touched in its place; everything else stays the very same. */
-export function withPreview(base: Frame, { head, placementsOf, slots }: Preview): Frame {
-  const gone = new Set(head.gone);
-  const { sheet, letterings, guides, singles, marks } = head;
-  const beside = Object.entries({ sheet, letterings, guides, singles, marks }).filter(([, part]) => part !== null);
-  const paths = over(base.head.paths, head.paths);
-  const runs = over(base.head.runs, head.runs);
-  const drawn = head.as_drawn;
+/** A sheet with what a preview touched in its place; everything else stays the very same. */
+export function withPreview(base: SheetFrame, preview: PreviewFrame): SheetFrame {
+  const { order, sheet, letterings, guides, singles, marks } = preview;
   return {
-    head: {
-      ...base.head,
-      ...(Object.fromEntries(beside) as Partial<SheetFrame>),
-      paths: gone.size ? paths.filter((path) => !gone.has(path.id)) : paths,
-      runs: gone.size ? runs.filter((run) => !gone.has(run.path)) : runs,
-      as_drawn: !drawn ? base.head.as_drawn : head.all_drawn ? drawn : over(base.head.as_drawn, drawn),
-    },
-    placementsOf: (item) => placementsOf(item) ?? base.placementsOf(item),
-    slots: slots.size ? new Map([...base.slots, ...slots]) : base.slots,
+    ...base,
+    ...given({ sheet, letterings, guides, singles, marks }),
+    paths: over(base.paths, preview.paths, order.paths),
+    runs: over(base.runs, preview.runs, order.runs),
+    as_drawn: over(base.as_drawn, preview.as_drawn, order.as_drawn),
   };
 }
 
-/** Rows with newer ones in their places, and new ones after them. */
-function over<T extends { id: string }>(rows: T[], newer: T[]): T[] {
-  if (!newer.length) return rows;
-  const byId = new Map(newer.map((row) => [row.id, row]));
-  const known = new Set(rows.map((row) => row.id));
-  return [...rows.map((row) => byId.get(row.id) ?? row), ...newer.filter((row) => !known.has(row.id))];
+/** A sheet after a step. */
+export function withChanges(base: SheetFrame, changed: ChangedFrame): SheetFrame {
+  const { revision, groups, brushes, unreadable, undo, redo } = changed;
+  return { ...withPreview(base, changed), ...given({ groups, brushes }), revision, unreadable, undo, redo };
+}
+
+/** The parts that are not null. */
+function given<Parts extends object>(parts: Parts) {
+  const some = Object.entries(parts).filter(([, part]) => part !== null);
+  return Object.fromEntries(some) as { [Key in keyof Parts]?: NonNullable<Parts[Key]> };
+}
+
+/** Rows with newer ones in their places, in a new order where there is one. */
+function over<T extends { id: string }>(rows: T[], newer: T[], order: string[] | null): T[] {
+  if (!newer.length && !order) return rows;
+  const byId = new Map([...(order ? rows : []), ...newer].map((row) => [row.id, row]));
+  return order ? order.flatMap((id) => byId.get(id) ?? []) : rows.map((row) => byId.get(row.id) ?? row);
 }

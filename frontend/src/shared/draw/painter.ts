@@ -1,5 +1,5 @@
 /** Painting the drawing on a 2D canvas whose units are sheet mm. */
-import type { Drawn } from "@/shared/api/frame";
+import { placementsOf } from "@/shared/api/frame";
 import type { GroupShown, PictureShown, ShapeShown, StampsShown } from "@/shared/api/types";
 
 type Item = GroupShown["items"][number];
@@ -12,18 +12,27 @@ const JOINS = { round: "round", mitre: "miter", bevel: "bevel" } as const;
 /** Outlines made once: of a shape, and of all its placements joined. */
 const outlines = new WeakMap<ShapeShown, Path2D>();
 const joined = new WeakMap<StampsShown, Path2D>();
-const pictures = new Map<string, HTMLImageElement>();
+/** Pictures by what shows them, and by their address for as long as anything shows them. */
+const pictures = new WeakMap<object, HTMLImageElement>();
+const addresses = new Map<string, WeakRef<HTMLImageElement>>();
+const unused = new FinalizationRegistry<string>((src) => {
+  if (!addresses.get(src)?.deref()) addresses.delete(src);
+});
 
-/** A picture kept by its address; it calls for a repaint once it is there. */
-export function pictureAt(src: string, repaint: () => void): HTMLImageElement | null {
-  let image = pictures.get(src);
-  if (!image) {
-    image = new Image();
-    pictures.set(src, image);
-    image.src = src;
-  }
+/** The picture of something that has one; it calls for a repaint once it is there. */
+export function pictureOf(item: { src: string }, repaint: () => void): HTMLImageElement | null {
+  const image = pictures.get(item) ?? addresses.get(item.src)?.deref() ?? loaded(item.src);
+  pictures.set(item, image);
   if (!image.complete) image.addEventListener("load", repaint, { once: true });
   return image.complete && image.naturalWidth ? image : null;
+}
+
+function loaded(src: string): HTMLImageElement {
+  const image = new Image();
+  addresses.set(src, new WeakRef(image));
+  unused.register(image, src);
+  image.src = src;
+  return image;
 }
 
 /** Fill all that is seen with a paint whose units are sheet mm. */
@@ -35,48 +44,43 @@ export function paintGround(context: CanvasRenderingContext2D, paint: Paint) {
   context.fillRect(a.x, a.y, b.x - a.x, b.y - a.y);
 }
 
-export function paintGroups(
-  context: CanvasRenderingContext2D,
-  groups: readonly GroupShown[],
-  frame: Drawn,
-  repaint: () => void,
-) {
-  for (const group of groups) paintGroup(context, group, frame, repaint);
+export function paintGroups(context: CanvasRenderingContext2D, groups: readonly GroupShown[], repaint: () => void) {
+  for (const group of groups) paintGroup(context, group, repaint);
 }
 
-function paintGroup(context: CanvasRenderingContext2D, group: GroupShown, frame: Drawn, repaint: () => void) {
+function paintGroup(context: CanvasRenderingContext2D, group: GroupShown, repaint: () => void) {
   context.save();
   if (group.clip) context.clip(new Path2D(group.clip));
   if (group.opacity < 1) {
-    paintThrough(context, group, frame, repaint);
+    paintThrough(context, group, repaint);
   } else {
-    for (const item of group.items) paintItem(context, item, frame, repaint);
+    for (const item of group.items) paintItem(context, item, repaint);
   }
   context.restore();
 }
 
 /** A group with opacity is painted aside first, so that its overlaps do not show. */
-function paintThrough(context: CanvasRenderingContext2D, group: GroupShown, frame: Drawn, repaint: () => void) {
+function paintThrough(context: CanvasRenderingContext2D, group: GroupShown, repaint: () => void) {
   const { width, height } = context.canvas;
   const aside = new OffscreenCanvas(width, height).getContext("2d");
   if (!aside) return;
   const layer = aside as unknown as CanvasRenderingContext2D;
   layer.setTransform(context.getTransform());
-  for (const item of group.items) paintItem(layer, item, frame, repaint);
+  for (const item of group.items) paintItem(layer, item, repaint);
   context.globalAlpha *= group.opacity;
   context.setTransform(1, 0, 0, 1, 0, 0);
   context.drawImage(aside.canvas, 0, 0);
 }
 
-function paintItem(context: CanvasRenderingContext2D, item: Item, frame: Drawn, repaint: () => void) {
-  if (item.type === "group") paintGroup(context, item, frame, repaint);
+function paintItem(context: CanvasRenderingContext2D, item: Item, repaint: () => void) {
+  if (item.type === "group") paintGroup(context, item, repaint);
   else if (item.type === "laid") for (const shape of item.shapes) paintShape(context, shape);
-  else if (item.type === "stamps") paintStamps(context, item, frame);
-  else paintPicture(context, item, frame, repaint);
+  else if (item.type === "stamps") paintStamps(context, item);
+  else paintPicture(context, item, repaint);
 }
 
-function paintStamps(context: CanvasRenderingContext2D, stamps: StampsShown, frame: Drawn) {
-  const at = frame.placementsOf(stamps);
+function paintStamps(context: CanvasRenderingContext2D, stamps: StampsShown) {
+  const at = placementsOf(stamps);
   if (!at) return;
   const [only, ...rest] = stamps.shapes;
   if (only && !rest.length && !only.fill && only.stroke?.paint.type === "solid") {
@@ -217,9 +221,9 @@ function withOpacity(colour: string, opacity: number): string {
     : colour;
 }
 
-function paintPicture(context: CanvasRenderingContext2D, item: PictureShown, frame: Drawn, repaint: () => void) {
-  const image = pictureAt(item.src, repaint);
-  const at = frame.placementsOf(item);
+function paintPicture(context: CanvasRenderingContext2D, item: PictureShown, repaint: () => void) {
+  const image = pictureOf(item, repaint);
+  const at = placementsOf(item);
   if (!at || !image) return;
   for (let i = 0; i + 5 < at.length; i += 6) {
     context.save();

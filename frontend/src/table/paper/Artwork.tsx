@@ -2,8 +2,9 @@
  * is enlarged too while the view zooms, and painted anew when it rests. */
 import { useEffect, useLayoutEffect, useRef, useState } from "react";
 
-import type { Frame } from "@/shared/api/frame";
-import { paintGround, paintGroups, pictureAt } from "@/shared/draw/painter";
+import { slotsOf } from "@/shared/api/frame";
+import type { SheetFrame } from "@/shared/api/types";
+import { paintGround, paintGroups, pictureOf } from "@/shared/draw/painter";
 
 import { useShown } from "../sheet";
 import { useTableState } from "../state";
@@ -19,7 +20,7 @@ const [LEAST, MOST] = [0.6, 4];
 const REST = 140;
 
 interface Scene {
-  frame: Frame;
+  frame: SheetFrame;
   view: View;
   window: Size;
 }
@@ -36,7 +37,7 @@ export function Artwork({ view }: { view: View }) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const cache = useRef<Aside | null>(null);
   const seen = useRef<Scene | null>(null);
-  const ground = shown.head.sheet.ground_tone;
+  const ground = shown.sheet.ground_tone;
   const rested = useRested(view);
 
   useLayoutEffect(() => {
@@ -80,13 +81,13 @@ function kept(last: Scene | null, now: Scene, aside: Aside | null, rested: boole
   return aside && reaches(aside, now.view) ? aside : paintAside(now.frame, now.view, now.window, repaint);
 }
 
-const weights = new WeakMap<Frame, boolean>();
+const weights = new WeakMap<SheetFrame, boolean>();
 
-function isFull(frame: Frame): boolean {
+function isFull(frame: SheetFrame): boolean {
   let full = weights.get(frame);
   if (full === undefined) {
-    const repeats = [...frame.slots.values()].reduce((sum, slots) => sum + slots.length / 2, 0);
-    full = repeats + (frame.head.as_drawn?.length ?? 0) > MANY;
+    const repeats = frame.runs.reduce((sum, run) => sum + (slotsOf(run)?.length ?? 0) / 2, 0);
+    full = repeats + frame.as_drawn.length > MANY;
     weights.set(frame, full);
   }
   return full;
@@ -97,7 +98,7 @@ function reaches(aside: Aside, view: View): boolean {
   return Math.max(Math.abs(view.x - aside.view.x), Math.abs(view.y - aside.view.y)) <= MARGIN;
 }
 
-function paintAside(frame: Frame, view: View, window: Size, repaint: () => void): Aside {
+function paintAside(frame: SheetFrame, view: View, window: Size, repaint: () => void): Aside {
   const ratio = devicePixelRatio;
   const canvas = new OffscreenCanvas(
     Math.max(1, Math.round((window.width + 2 * MARGIN) * ratio)),
@@ -115,20 +116,19 @@ function paintArtwork(context: CanvasRenderingContext2D, { frame, view }: Scene,
   const zoom = view.zoom * ratio;
   context.setTransform(zoom, 0, 0, zoom, view.x * ratio, view.y * ratio);
   paintGuides(context, frame, repaint);
-  paintGroups(context, frame.head.as_drawn ?? [], frame, repaint);
-  const runs = frame.head.runs.flatMap((run) => (run.seen && run.group ? run.group : []));
-  paintGroups(context, runs, frame, repaint);
+  paintGroups(context, frame.as_drawn, repaint);
+  const runs = frame.runs.flatMap((run) => (run.seen && run.group ? run.group : []));
+  paintGroups(context, runs, repaint);
   paintGroups(
     context,
-    frame.head.singles.flatMap((single) => single.group ?? []),
-    frame,
+    frame.singles.flatMap((single) => single.group ?? []),
     repaint,
   );
 }
 
-function paintGuides(context: CanvasRenderingContext2D, frame: Frame, repaint: () => void) {
-  for (const guide of frame.head.guides) {
-    const image = guide.shown && pictureAt(guide.src, repaint);
+function paintGuides(context: CanvasRenderingContext2D, frame: SheetFrame, repaint: () => void) {
+  for (const guide of frame.guides) {
+    const image = guide.shown && pictureOf(guide, repaint);
     if (!image) continue;
     context.save();
     context.globalAlpha = 1 - guide.fade / 100;
@@ -144,10 +144,10 @@ interface Colours {
   mark: string;
 }
 
-const colours = new WeakMap<Frame, Colours>();
+const colours = new WeakMap<SheetFrame, Colours>();
 
 /** The page's colours, asked for once a frame: the answer takes a look through all styles. */
-function coloursOf(canvas: HTMLCanvasElement, frame: Frame): Colours {
+function coloursOf(canvas: HTMLCanvasElement, frame: SheetFrame): Colours {
   let known = colours.get(frame);
   if (!known) {
     const style = getComputedStyle(canvas);
@@ -168,7 +168,7 @@ function show(canvas: HTMLCanvasElement, scene: Scene, aside: Aside | null, mark
   context.setTransform(ratio, 0, 0, ratio, 0, 0);
   context.fillStyle = colours.paper;
   context.fillRect(0, 0, window.width, window.height);
-  const cloth = scene.frame.head.sheet.ground_paint;
+  const cloth = scene.frame.sheet.ground_paint;
   if (cloth) {
     const zoom = view.zoom * ratio;
     context.setTransform(zoom, 0, 0, zoom, view.x * ratio, view.y * ratio);
@@ -185,8 +185,8 @@ function show(canvas: HTMLCanvasElement, scene: Scene, aside: Aside | null, mark
 }
 
 /** Spot-and-cross paper over the sheet: a cross each step, a spot midway; and the sheet's edge. */
-function paintPaper(context: CanvasRenderingContext2D, view: View, frame: Frame, colours: Colours) {
-  const { width, height, factor } = frame.head.sheet;
+function paintPaper(context: CanvasRenderingContext2D, view: View, frame: SheetFrame, colours: Colours) {
+  const { width, height, factor } = frame.sheet;
   const right = view.x + width * view.zoom;
   const foot = view.y + height * view.zoom;
   context.strokeStyle = context.fillStyle = colours.mark;

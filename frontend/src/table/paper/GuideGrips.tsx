@@ -1,7 +1,7 @@
 /** The guide picture in hand: dragged by its middle, sized by its corner, turned by its top. */
 import type { GuideShown, Intent } from "@/shared/api/types";
 
-import { useSheetSession, useHead, useShown } from "../sheet";
+import { useSheetSession, useFrame, useShown } from "../sheet";
 import { useTableState } from "../state";
 import { ARROWS, nudge } from "../tools/arrows";
 import { type Spot, toScreen, type View } from "../view";
@@ -11,7 +11,7 @@ import { useSheetDrag } from "./Nodes";
 const ABOVE = 22;
 
 export function GuideGrips({ view }: { view: View }) {
-  const { guides } = useHead("guides");
+  const { guides } = useFrame("guides");
   const inHand = useTableState((state) => state.guide);
   const guide = guides.find((item) => item.id === inHand);
   if (!guide?.shown || guide.locked) return null;
@@ -75,7 +75,7 @@ interface GripProps {
 
 function Grip({ view, guide, grip, at, label, cursor, children }: GripProps) {
   const session = useSheetSession();
-  const { factor } = useShown(({ head }) => head.sheet);
+  const { factor } = useShown((frame) => frame.sheet);
   const spot = placed(guide, at);
   const drag = (to: Spot, steady: boolean): Intent => ({ kind: "drag-guide", guide: guide.id, grip, ...to, steady });
   const bind = useSheetDrag(spot, (to, event) => drag(to, event.shiftKey));

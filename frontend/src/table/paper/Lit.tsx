@@ -1,14 +1,14 @@
 /** The repeat under the pointer, here or on the Tape. */
-import { useShown } from "../sheet";
+import { useFrame } from "../sheet";
 import { useTableState } from "../state";
 import { toScreen, type View } from "../view";
 import { endsOf } from "./repeats";
 
 export function Lit({ view }: { view: View }) {
-  const shown = useShown((frame) => frame);
+  const { runs } = useFrame("runs");
   const lit = useTableState((state) => state.lit);
-  const run = lit && shown.head.runs.find((item) => item.id === lit.run);
-  const ends = run && endsOf(shown, run, lit.index);
+  const run = lit && runs.find((item) => item.id === lit.run);
+  const ends = run && endsOf(run, lit.index);
   if (!ends) return null;
   const [a, b] = ends.map((spot) => toScreen(view, spot));
   const d = `M${a!.x} ${a!.y}L${b!.x} ${b!.y}`;

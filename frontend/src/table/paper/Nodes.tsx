@@ -3,7 +3,7 @@ import { useDrag } from "@use-gesture/react";
 
 import type { Intent, NodeDoc, PathShown } from "@/shared/api/types";
 
-import { useSheetSession, useHead } from "../sheet";
+import { useSheetSession, useFrame } from "../sheet";
 import { tableState, useTableState } from "../state";
 import { ARROWS, nudge } from "../tools/arrows";
 import { type Spot, toScreen, type View } from "../view";
@@ -82,14 +82,14 @@ function NodeMark({ view, path, node, index, chosen }: NodeProps) {
   const land = (to: Spot, event: PointerEvent, from: Spot) => {
     const { nodes } = tableState();
     const but = { path: path.id, nodes: nodes.includes(node.id) ? nodes : [node.id] };
-    return move(landing(to, session.head, { from, straight: event.shiftKey, but }));
+    return move(landing(to, session.frame, { from, straight: event.shiftKey, but }));
   };
   const bind = useSheetDrag({ x: node.x, y: node.y }, land, (event) => chooseNode(node.id, event.shiftKey));
   const at = toScreen(view, node);
   const onKeyDown = (event: React.KeyboardEvent) => {
     const arrow = ARROWS[event.key];
     if (arrow) {
-      const step = session.head.sheet.factor * nudge(event);
+      const step = session.frame.sheet.factor * nudge(event);
       void session.command(move({ x: node.x + step * arrow[0], y: node.y + step * arrow[1] }));
     } else if (event.key === "Enter" || event.key === " ") chooseNode(node.id, event.shiftKey);
     else return;
@@ -153,7 +153,7 @@ interface HandleProps {
 
 function Handle({ view, path, node, side }: HandleProps) {
   const session = useSheetSession();
-  const head = useHead("sheet");
+  const frame = useFrame("sheet");
   const [x, y] = node[side]!;
   const move = (to: Spot, free: boolean): Intent => ({
     kind: "move-handle",
@@ -181,7 +181,7 @@ function Handle({ view, path, node, side }: HandleProps) {
           if (!arrow) return;
           event.preventDefault();
           event.stopPropagation();
-          const step = head.sheet.factor * nudge(event);
+          const step = frame.sheet.factor * nudge(event);
           void session.command(move({ x: x + step * arrow[0], y: y + step * arrow[1] }, event.altKey));
         }}
         {...bind()}

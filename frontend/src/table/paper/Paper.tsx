@@ -3,7 +3,7 @@ import { useEffect, useRef } from "react";
 import { useShallow } from "zustand/react/shallow";
 
 import { draggedBrush } from "../paths/carried";
-import { useSheetSession, useHead } from "../sheet";
+import { useSheetSession, useFrame } from "../sheet";
 import { tableState, useTableState } from "../state";
 import { PAPER, fit, panBy, zoomAbout } from "../view";
 import { Artwork } from "./Artwork";
@@ -24,8 +24,8 @@ import { sheetSpot, spotIn, usePaperPointer } from "./paperPointer";
 
 /** Keep the window's size in the pointer, and fit the sheet into it the first time. */
 function useWindow(paper: React.RefObject<HTMLDivElement | null>) {
-  const head = useHead("sheet");
-  const { width, height } = head.sheet;
+  const frame = useFrame("sheet");
+  const { width, height } = frame.sheet;
   const view = useTableState((state) => state.view);
   useEffect(() => {
     const element = paper.current!;

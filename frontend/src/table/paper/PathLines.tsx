@@ -1,11 +1,10 @@
 /** Every path as a line to choose it by; drawn anew only when the paths are, not when the view moves. */
 import { memo, useMemo } from "react";
 
-import type { Frame } from "@/shared/api/frame";
 import type { PathShown } from "@/shared/api/types";
 
 import { draggedBrush } from "../paths/carried";
-import { useSheetSession, useShown } from "../sheet";
+import { useFrame, useSheetSession, useShown } from "../sheet";
 import { tableState, useTableState } from "../state";
 import { sheetSpot } from "./paperPointer";
 import { nearestRepeat } from "./repeats";
@@ -14,12 +13,11 @@ import { nearestRepeat } from "./repeats";
 const REACH = 10;
 
 export const PathLines = memo(function PathLines() {
-  const shown = useShown((frame) => frame);
-  const { paths, runs } = shown.head;
+  const { paths, runs } = useFrame("paths", "runs");
   const chosen = useTableState((state) => state.chosen);
   const dressed = useMemo(() => new Set(runs.flatMap((run) => (run.seen ? run.path : []))), [runs]);
   return (
-    <g {...useGrasp(shown)}>
+    <g {...useGrasp()}>
       {paths.map(
         (path) =>
           !path.hidden && (
@@ -40,13 +38,13 @@ function pathUnder(event: React.SyntheticEvent): string | null {
 }
 
 /** What the pointer does on the lines: one hand for all of them. */
-function useGrasp(shown: Frame) {
+function useGrasp() {
   const session = useSheetSession();
   return {
     onPointerMove: (event: React.PointerEvent) => {
-      const run = shown.head.runs.findLast((item) => item.path === pathUnder(event) && item.shown);
+      const run = session.frame.runs.findLast((item) => item.path === pathUnder(event) && item.shown);
       if (!run || event.buttons) return;
-      const index = nearestRepeat(shown, run, sheetSpot(event), REACH / tableState().view!.zoom);
+      const index = nearestRepeat(run, sheetSpot(event), REACH / tableState().view!.zoom);
       tableState().set({ lit: index === null ? null : { run: run.id, index } });
     },
     onPointerOut: () => tableState().set({ lit: null }),
@@ -63,7 +61,7 @@ function useGrasp(shown: Frame) {
 /** Two fine ink lines along a chosen path: what lies on it stays in sight. */
 function Flanks({ path }: { path: PathShown }) {
   const line = { d: path.d, vectorEffect: "non-scaling-stroke", strokeLinejoin: "round" } as const;
-  const { width, height } = useShown(({ head }) => head.sheet);
+  const { width, height } = useShown((frame) => frame.sheet);
   const room = { x: -width, y: -height, width: 3 * width, height: 3 * height };
   return (
     <>

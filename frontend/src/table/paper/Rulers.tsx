@@ -1,7 +1,7 @@
 /** Edge rulers in the sheet's unit, worn, and the pointer's place on them. */
 import { mmPer } from "@/shared/ui/unit";
 
-import { useHead } from "../sheet";
+import { useFrame } from "../sheet";
 import { useTableState } from "../state";
 import { niceStep, type View } from "../view";
 
@@ -26,9 +26,9 @@ function ticks(origin: number, perUnit: number, size: number): Tick[] {
 }
 
 export function Rulers({ view }: { view: View }) {
-  const head = useHead("sheet");
+  const frame = useFrame("sheet");
   const { window, pointer } = useTableState();
-  const perUnit = view.zoom * head.sheet.factor * mmPer(head.sheet.unit);
+  const perUnit = view.zoom * frame.sheet.factor * mmPer(frame.sheet.unit);
   const here = pointer && { x: pointer.x * view.zoom + view.x, y: pointer.y * view.zoom + view.y };
   return (
     <svg className="pointer-events-none absolute inset-0 h-full w-full" aria-hidden>

@@ -5,7 +5,7 @@ import { useShown } from "../sheet";
 import { niceStep, type View } from "../view";
 
 export function ScaleBar({ view }: { view: View }) {
-  const { factor, unit } = useShown(({ head }) => head.sheet);
+  const { factor, unit } = useShown((frame) => frame.sheet);
   const perUnit = view.zoom * factor * mmPer(unit);
   const length = niceStep(perUnit, 90);
   const width = length * perUnit;

@@ -1,7 +1,7 @@
 /** Single repeats on the sheet: pressed to choose, dragged or nudged to move. */
 import type { SingleShown } from "@/shared/api/types";
 
-import { useSheetSession, useHead } from "../sheet";
+import { useSheetSession, useFrame } from "../sheet";
 import { choosePaths, tableState, useTableState } from "../state";
 import { ARROWS, nudge } from "../tools/arrows";
 import { toScreen, type View } from "../view";
@@ -11,7 +11,7 @@ import { useSheetDrag } from "./Nodes";
 const AHEAD = 34;
 
 export function Singles({ view }: { view: View }) {
-  const { singles } = useHead("singles");
+  const { singles } = useFrame("singles");
   const chosen = useTableState((state) => state.single);
   const one = singles.find((single) => single.id === chosen);
   return (
@@ -26,9 +26,9 @@ export function Singles({ view }: { view: View }) {
 
 function Single({ view, single }: { view: View; single: SingleShown }) {
   const session = useSheetSession();
-  const head = useHead("brushes", "sheet");
+  const frame = useFrame("brushes", "sheet");
   const chosen = useTableState((state) => state.single === single.id);
-  const name = head.brushes.find((brush) => brush.id === single.brush)?.name ?? "";
+  const name = frame.brushes.find((brush) => brush.id === single.brush)?.name ?? "";
   const choose = () => {
     choosePaths([]);
     tableState().set({ single: single.id });
@@ -51,7 +51,7 @@ function Single({ view, single }: { view: View; single: SingleShown }) {
       onKeyDown={(event) => {
         const arrow = ARROWS[event.key];
         if (arrow) {
-          const step = head.sheet.factor * nudge(event);
+          const step = frame.sheet.factor * nudge(event);
           void session.command({
             kind: "set-single",
             single: single.id,

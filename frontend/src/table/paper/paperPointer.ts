@@ -32,23 +32,23 @@ function pathsAt(event: Placed): string[] {
 }
 
 /** Choose the path under the pointer; pressing again takes the one beneath it. */
-function choose(event: Placed & { shiftKey: boolean }, head: SheetFrame) {
+function choose(event: Placed & { shiftKey: boolean }, frame: SheetFrame) {
   const { chosen } = tableState();
   const under = pathsAt(event);
   const now = under.indexOf(chosen.at(-1) ?? "");
   const next = under[(now + 1) % under.length];
   if (!next) return choosePaths([]);
-  if (!event.shiftKey) return choosePaths(wholeText(head, next));
-  const first = wholeText(head, under[0]!);
+  if (!event.shiftKey) return choosePaths(wholeText(frame, next));
+  const first = wholeText(frame, under[0]!);
   const others = chosen.filter((id) => !first.includes(id));
   choosePaths(others.length < chosen.length ? others : [...others, ...first]);
 }
 
 /** All letters of the text that a path is one of, that one last; a path by itself otherwise. */
-function wholeText(head: SheetFrame, id: string): string[] {
-  const text = head.paths.find((path) => path.id === id)?.lettering;
+function wholeText(frame: SheetFrame, id: string): string[] {
+  const text = frame.paths.find((path) => path.id === id)?.lettering;
   if (!text) return [id];
-  return [...head.paths.filter((path) => path.lettering === text && path.id !== id).map((path) => path.id), id];
+  return [...frame.paths.filter((path) => path.lettering === text && path.id !== id).map((path) => path.id), id];
 }
 
 /** Whether a press is on a path that is chosen already: a drag from there moves what is chosen. */
@@ -64,12 +64,12 @@ interface Carrying {
 }
 
 /** Move the chosen paths with the pointer; with Shift level or upright only. */
-function carry(session: SheetSession, head: SheetFrame, { movement: [mx, my], straight, last }: Carrying) {
+function carry(session: SheetSession, frame: SheetFrame, { movement: [mx, my], straight, last }: Carrying) {
   const { view, chosen } = tableState();
   const level = Math.abs(mx) > Math.abs(my);
   const x = (straight && !level ? 0 : mx) / view!.zoom;
   const y = (straight && level ? 0 : my) / view!.zoom;
-  const paths = chosen.filter((id) => !head.paths.find((path) => path.id === id)?.locked);
+  const paths = chosen.filter((id) => !frame.paths.find((path) => path.id === id)?.locked);
   if (!paths.length) return;
   if (last) void session.command({ kind: "move-paths", paths, x, y });
   else session.preview({ kind: "move-paths", paths, x, y });
@@ -93,7 +93,7 @@ function useNudge() {
       const { chosen, tool } = tableState();
       if (!arrow || field || !chosen.length || tool !== "choose" || event.defaultPrevented) return;
       event.preventDefault();
-      const step = session.head.sheet.factor * nudge(event);
+      const step = session.frame.sheet.factor * nudge(event);
       void session.command({ kind: "move-paths", paths: [...chosen], x: step * arrow[0], y: step * arrow[1] });
     };
     window.addEventListener("keydown", onKey);
@@ -110,8 +110,8 @@ export function usePaperPointer() {
       const carried = first ? onChosen(pointer) : (memo as boolean);
       if (first) tableState().set({ lit: null });
       if (tap && tableState().cutting) void cutAt(session, pointer);
-      else if (tap) choose(pointer, session.head);
-      else if (carried) carry(session, session.head, { movement, straight: pointer.shiftKey, last });
+      else if (tap) choose(pointer, session.frame);
+      else if (carried) carry(session, session.frame, { movement, straight: pointer.shiftKey, last });
       else {
         const { view } = tableState();
         if (view) tableState().set({ view: panBy(view, ...delta) });

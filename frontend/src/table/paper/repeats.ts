@@ -1,5 +1,5 @@
 /** Repeats on the sheet, for pointing at them. */
-import type { Frame } from "@/shared/api/frame";
+import { placementsOf } from "@/shared/api/frame";
 import type { RunShown, StampsShown } from "@/shared/api/types";
 
 import type { Spot } from "../view";
@@ -9,18 +9,18 @@ function stampsOf(run: RunShown): StampsShown | undefined {
 }
 
 /** Where a repeat begins and ends, sheet mm. */
-export function endsOf(frame: Frame, run: RunShown, index: number): [Spot, Spot] | null {
+export function endsOf(run: RunShown, index: number): [Spot, Spot] | null {
   const stamps = stampsOf(run);
-  const at = stamps && frame.placementsOf(stamps)?.subarray(6 * index, 6 * index + 6);
+  const at = stamps && placementsOf(stamps)?.subarray(6 * index, 6 * index + 6);
   if (!at || at.length < 6) return null;
   const start = { x: at[4]!, y: at[5]! };
   return [start, { x: start.x + at[0]!, y: start.y + at[1]! }];
 }
 
 /** The repeat nearest to a spot, if it is within `reach` mm. */
-export function nearestRepeat(frame: Frame, run: RunShown, at: Spot, reach: number): number | null {
+export function nearestRepeat(run: RunShown, at: Spot, reach: number): number | null {
   const stamps = stampsOf(run);
-  const places = stamps && frame.placementsOf(stamps);
+  const places = stamps && placementsOf(stamps);
   if (!places) return null;
   let best = reach;
   let found: number | null = null;

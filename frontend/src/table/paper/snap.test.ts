@@ -14,7 +14,7 @@ const path = (id: string, closed: boolean, ...nodes: ReturnType<typeof node>[]) 
   locked: false,
   nodes,
 });
-const head = {
+const frame = {
   sheet: { width: 200, height: 100, factor: 1 },
   paths: [path("Hem", false, node("n1", 10, 10), node("n2", 50, 10)), path("Pocket", true, node("p1", 50.5, 14))],
 } as unknown as SheetFrame;
@@ -28,36 +28,36 @@ beforeEach(() => {
 
 describe("where the pointer lands", () => {
   it("is the node near to it, with its name, and no other", () => {
-    expect(landing({ x: 12, y: 11 }, head)).toMatchObject({ x: 10, y: 10, on: "end of Hem" });
-    expect(landing({ x: 14, y: 10 }, head)).toMatchObject({ x: 14, y: 10, on: null });
+    expect(landing({ x: 12, y: 11 }, frame)).toMatchObject({ x: 10, y: 10, on: "end of Hem" });
+    expect(landing({ x: 14, y: 10 }, frame)).toMatchObject({ x: 14, y: 10, on: null });
   });
 
   it("is an end that can be gone on from rather than a node as near", () => {
-    expect(landing({ x: 50.2, y: 12.1 }, head)).toMatchObject({ x: 50, y: 10, end: { path: "Hem", end: "finish" } });
+    expect(landing({ x: 50.2, y: 12.1 }, frame)).toMatchObject({ x: 50, y: 10, end: { path: "Hem", end: "finish" } });
   });
 
   it("is no end on a closed path", () => {
-    expect(landing({ x: 50.4, y: 14.2 }, head)).toMatchObject({ on: "node of Pocket", end: null });
+    expect(landing({ x: 50.4, y: 14.2 }, frame)).toMatchObject({ on: "node of Pocket", end: null });
   });
 
   it("is never what is being moved itself", () => {
     const but = { path: "Hem", nodes: ["n1"] };
-    expect(landing({ x: 11, y: 10 }, head, { but }).on).toBeNull();
+    expect(landing({ x: 11, y: 10 }, frame, { but }).on).toBeNull();
   });
 
   it("keeps to 45° from where a line begins while Shift is held", () => {
-    const spot = landing({ x: 30, y: 12 }, head, { from: { x: 10, y: 10 }, straight: true });
+    const spot = landing({ x: 30, y: 12 }, frame, { from: { x: 10, y: 10 }, straight: true });
     expect(spot.y).toBeCloseTo(10, 9);
     expect(spot.x).toBeCloseTo(30, 9);
     // 20° is nearer to level than to 45°.
-    expect(landing({ x: 30, y: 17.3 }, head, { from: { x: 10, y: 10 }, straight: true }).y).toBeCloseTo(10, 9);
-    const aslant = landing({ x: 30, y: 29 }, head, { from: { x: 10, y: 10 }, straight: true });
+    expect(landing({ x: 30, y: 17.3 }, frame, { from: { x: 10, y: 10 }, straight: true }).y).toBeCloseTo(10, 9);
+    const aslant = landing({ x: 30, y: 29 }, frame, { from: { x: 10, y: 10 }, straight: true });
     expect(aslant.x - 10).toBeCloseTo(aslant.y - 10, 9);
   });
 
   it("is the sheet's edge or middle, each way for itself", () => {
     tableState().set({ snaps: only("edges") });
-    expect(landing({ x: 101, y: 30 }, head)).toMatchObject({ x: 100, y: 30, on: "sheet’s middle" });
-    expect(landing({ x: 1, y: 99 }, head)).toMatchObject({ x: 0, y: 100, on: "sheet’s edge" });
+    expect(landing({ x: 101, y: 30 }, frame)).toMatchObject({ x: 100, y: 30, on: "sheet’s middle" });
+    expect(landing({ x: 1, y: 99 }, frame)).toMatchObject({ x: 0, y: 100, on: "sheet’s edge" });
   });
 });

@@ -24,13 +24,13 @@ interface Asked {
   but?: { path: string; nodes: readonly string[] } | undefined;
 }
 
-export function landing(at: Spot, head: SheetFrame, { from, straight, but }: Asked = {}): Landing {
+export function landing(at: Spot, frame: SheetFrame, { from, straight, but }: Asked = {}): Landing {
   if (from && straight) return { ...alongRay(from, at), on: "0°, 45° or 90°", end: null };
   const { snaps } = tableState();
   return (
-    (snaps.nodes && onNode(at, head, but)) ||
-    (snaps.paths && onPath(at, head, but)) ||
-    onLines(at, head) || { ...at, on: null, end: null }
+    (snaps.nodes && onNode(at, frame, but)) ||
+    (snaps.paths && onPath(at, frame, but)) ||
+    onLines(at, frame) || { ...at, on: null, end: null }
   );
 }
 
@@ -44,11 +44,11 @@ function alongRay(from: Spot, at: Spot): Spot {
 
 const reach = () => NEAR / tableState().view!.zoom;
 
-function onNode(at: Spot, head: SheetFrame, but: Asked["but"]): Landing | null {
+function onNode(at: Spot, frame: SheetFrame, but: Asked["but"]): Landing | null {
   const { chosen } = tableState();
   let best = reach();
   let found: Landing | null = null;
-  for (const path of head.paths) {
+  for (const path of frame.paths) {
     if (path.hidden) continue;
     path.nodes.forEach((node, index) => {
       if (but?.path === path.id && but.nodes.includes(node.id)) return;
@@ -70,7 +70,7 @@ function endAt(path: PathShown, index: number): PathEnd | null {
   return index === path.nodes.length - 1 ? { path: path.id, end: "finish" } : null;
 }
 
-function onPath(at: Spot, head: SheetFrame, but: Asked["but"]): Landing | null {
+function onPath(at: Spot, frame: SheetFrame, but: Asked["but"]): Landing | null {
   const paper = document.getElementById(PAPER)!.getBoundingClientRect();
   const here = toScreen(tableState().view!, at);
   const under = document.elementsFromPoint(paper.left + here.x, paper.top + here.y);
@@ -79,7 +79,7 @@ function onPath(at: Spot, head: SheetFrame, but: Asked["but"]): Landing | null {
     if (!id || id === but?.path || !(element instanceof SVGGeometryElement)) continue;
     const spot = nearestOn(element, at);
     if (Math.hypot(spot.x - at.x, spot.y - at.y) > reach()) continue;
-    return { ...spot, on: head.paths.find((path) => path.id === id)?.name ?? null, end: null };
+    return { ...spot, on: frame.paths.find((path) => path.id === id)?.name ?? null, end: null };
   }
   return null;
 }
@@ -104,9 +104,9 @@ function nearestOn(line: SVGGeometryElement, at: Spot): Spot {
 }
 
 /** The sheet's edges and middles, and the paper's crosses as they are shown, each way for itself. */
-function onLines(at: Spot, head: SheetFrame): Landing | null {
+function onLines(at: Spot, frame: SheetFrame): Landing | null {
   const { snaps, view } = tableState();
-  const { width, height, factor } = head.sheet;
+  const { width, height, factor } = frame.sheet;
   const step = niceStep(view!.zoom * factor, 46) * factor;
   const lines = (value: number, size: number): [number, string][] => [
     ...(snaps.edges

@@ -5,14 +5,14 @@ import type { BrushShown } from "@/shared/api/types";
 import { plural } from "@/shared/ui/words";
 
 import { chooseTool } from "../HeadStrip";
-import { type SheetSession, useChosen, useSheetSession, useHead } from "../sheet";
+import { type SheetSession, useChosen, useSheetSession, useFrame } from "../sheet";
 import { choosePaths, tableState } from "../state";
 import { middle } from "../tools/figure/figurePointer";
 import { carryBrush } from "./carried";
 import { Strip } from "./Strip";
 
 export function Drawer() {
-  const head = useHead("brushes");
+  const frame = useFrame("brushes");
   return (
     <section aria-label="Drawer" className="max-h-[46%] overflow-y-auto border-t border-base-300 pt-2 pb-2">
       <h2 className="flex items-baseline justify-between px-3 font-bold">
@@ -25,7 +25,7 @@ export function Drawer() {
         </Link>
       </h2>
       <ul>
-        {head.brushes.map((brush) => (
+        {frame.brushes.map((brush) => (
           <BrushRow key={brush.id} brush={brush} />
         ))}
       </ul>

@@ -6,7 +6,7 @@ import { Unreadable } from "@/shared/ui/Unreadable";
 import { useLength } from "@/shared/ui/unit";
 import { plural } from "@/shared/ui/words";
 
-import { useSheetSession, useHead, useShown } from "../sheet";
+import { useSheetSession, useFrame, useShown } from "../sheet";
 import { choosePaths, tableState, useTableState } from "../state";
 import { carriedPaths, carriesPaths, carryPaths, draggedBrush } from "./carried";
 import { Drawer } from "./Drawer";
@@ -25,26 +25,26 @@ interface GroupRow {
 }
 
 function useGroups(): GroupRow[] {
-  const head = useHead("groups", "paths");
-  const rows: GroupRow[] = head.groups.map((group) => ({
+  const frame = useFrame("groups", "paths");
+  const rows: GroupRow[] = frame.groups.map((group) => ({
     ...group,
-    paths: head.paths.filter((path) => path.group === group.id),
+    paths: frame.paths.filter((path) => path.group === group.id),
   }));
-  const loose = head.paths.filter((path) => !path.group);
+  const loose = frame.paths.filter((path) => !path.group);
   if (loose.length) rows.push({ id: null, name: "In no group", mark: null, paths: loose });
   return rows;
 }
 
 export function PathsPanel() {
   const groups = useGroups();
-  const head = useHead("unreadable");
+  const frame = useFrame("unreadable");
   const session = useSheetSession();
   return (
     <aside aria-label="Paths and drawer" className="flex min-h-0 flex-col border-r border-base-300 bg-base-200">
       <section aria-label="Paths" className="min-h-0 flex-1 overflow-y-auto pt-2 pb-2">
-        {head.unreadable.length > 0 && (
+        {frame.unreadable.length > 0 && (
           <div className="px-2">
-            <Unreadable rows={head.unreadable} onRemove={(row) => void session.removeUnreadable(row.kind, row.id)} />
+            <Unreadable rows={frame.unreadable} onRemove={(row) => void session.removeUnreadable(row.kind, row.id)} />
           </div>
         )}
         {groups.map((group) => (
@@ -93,7 +93,7 @@ function useGroupDrop(group: GroupRow) {
 function Group({ group }: { group: GroupRow }) {
   const drop = useGroupDrop(group);
   const [open, setOpen] = useState(group.paths.length <= LONG);
-  const { letterings } = useHead("letterings");
+  const { letterings } = useFrame("letterings");
   const chooseAll = () => choosePaths(group.paths.map((path) => path.id));
   return (
     <div className="mb-2">
@@ -204,7 +204,7 @@ function Side({ path }: { path: PathShown }) {
 /** What the paths wear: one strip where they wear the same, otherwise one each. */
 function Wear({ paths }: { paths: PathShown[] }) {
   const session = useSheetSession();
-  const runs = useShown(({ head }) => paths.map((path) => head.runs.findLast((item) => item.path === path.id)));
+  const runs = useShown((frame) => paths.map((path) => frame.runs.findLast((item) => item.path === path.id)));
   const same = runs.every((run) => run?.key === runs[0]?.key && run?.shown === runs[0]?.shown);
   return (
     <div className="flex gap-1">

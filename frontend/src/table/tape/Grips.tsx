@@ -4,7 +4,7 @@ import { useDrag } from "@use-gesture/react";
 import type { Intent, RunShown } from "@/shared/api/types";
 
 import { rowOf } from "../rows";
-import { useChosen, useSheetSession, useHead } from "../sheet";
+import { useChosen, useSheetSession, useFrame } from "../sheet";
 import { useTableState } from "../state";
 import { MIDDLE, TOP, type TapePlace } from "./measures";
 
@@ -56,7 +56,7 @@ function MeasureGrip({
   at: number;
 }) {
   const session = useSheetSession();
-  const head = useHead("sheet");
+  const frame = useFrame("sheet");
   const kept = session.keptRun(run.id);
   const measures = kept && rowOf(kept)?.asked;
   const asked = name === "length" ? measures?.stitch : measures?.gap;
@@ -64,7 +64,7 @@ function MeasureGrip({
     if (!asked) return null;
     const worn = asked.worn + moved;
     const printed = asked.frame === "printed";
-    const typed = `${Number((printed ? worn * head.sheet.factor : worn).toFixed(2))} mm`;
+    const typed = `${Number((printed ? worn * frame.sheet.factor : worn).toFixed(2))} mm`;
     return { kind: "set-on-runs", runs: [run.id], settings: [{ pointer: `/courses/${run.main}/${name}`, typed }] };
   };
   const bind = useTapeDrag(place, step);
@@ -99,12 +99,12 @@ function MeasureGrip({
 
 function StartGrip({ run, place }: { run: RunShown; place: TapePlace }) {
   const session = useSheetSession();
-  const head = useHead("sheet");
+  const frame = useFrame("sheet");
   const kept = session.keptRun(run.id)?.places.start ?? 0;
   const slide = (moved: number): Intent => ({
     kind: "slide-start",
     run: run.id,
-    to: kept + moved * head.sheet.factor,
+    to: kept + moved * frame.sheet.factor,
   });
   const bind = useTapeDrag(place, slide);
   const x = place.x(run.tape!.start);

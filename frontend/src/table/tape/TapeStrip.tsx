@@ -1,5 +1,6 @@
 /** A run as a strip: repeats, folds at corners, what is left over hatched, legs off tolerance tinted,
  * tight places and crossings marked; length, gap and start point can be dragged. */
+import { slotsOf } from "@/shared/api/frame";
 import type { CornerShown, CrossingShown, LegShown, PinchShown, RunShown } from "@/shared/api/types";
 import { pressed } from "@/shared/ui/press";
 import { MANNER_WORDS } from "@/shared/ui/trade";
@@ -7,7 +8,6 @@ import { mmPer, useLength } from "@/shared/ui/unit";
 import { degrees, plural } from "@/shared/ui/words";
 
 import { rowOf } from "../rows";
-import { useShown } from "../sheet";
 import { tableState, useTableState } from "../state";
 import { repeatWord } from "../ticket/settings";
 import { niceStep } from "../view";
@@ -22,11 +22,10 @@ interface Props {
 }
 
 export function TapeStrip({ run, width }: Props) {
-  const shown = useShown((frame) => frame);
   const tape = run.tape!;
   const perMm = (width - 2 * PAD) / tape.length;
   const place: TapePlace = { perMm, x: (at) => PAD + (at - tape.start) * perMm };
-  const slots = shown.slots.get(run.id);
+  const slots = slotsOf(run);
   const light = (event: React.PointerEvent<SVGSVGElement>) => {
     if (event.buttons) return;
     const at = (event.clientX - event.currentTarget.getBoundingClientRect().left - PAD) / perMm + tape.start;

@@ -2,7 +2,7 @@
 import { NumberLine } from "@/shared/ui/NumberLine";
 import { fixed } from "@/shared/ui/words";
 
-import { useChosen, useSheetSession, useHead } from "../sheet";
+import { useChosen, useSheetSession, useFrame } from "../sheet";
 import { useTableState } from "../state";
 import { mmText, NumberRow } from "@/shared/maker/fields";
 import { Own } from "@/shared/maker/Own";
@@ -58,8 +58,8 @@ export function Ends() {
 function ClosedPath() {
   const session = useSheetSession();
   const run = useRun();
-  const head = useHead("sheet");
-  const factor = head.sheet.factor;
+  const frame = useFrame("sheet");
+  const factor = frame.sheet.factor;
   const slide = (typed: string) => ({ kind: "slide-start" as const, run: run.id, typed });
   const open = (typed: string) => ({ kind: "open-path" as const, run: run.id, typed });
   const opening = run.places.opening;

@@ -7,11 +7,11 @@ import { NumberLine } from "@/shared/ui/NumberLine";
 import { Tick } from "@/shared/ui/Tick";
 
 import { chooseTool } from "../HeadStrip";
-import { useSheetSession, useHead } from "../sheet";
+import { useSheetSession, useFrame } from "../sheet";
 import { tableState, useTableState } from "../state";
 
 export function Guides() {
-  const { guides } = useHead("guides");
+  const { guides } = useFrame("guides");
   return (
     <>
       <Heading>Guide picture</Heading>

@@ -105,7 +105,7 @@ interface MeasureProps {
 
 function MeasureRow({ label, pointer, asked, laid, step }: MeasureProps) {
   const settings = useSettings();
-  const scaled = useShown(({ head }) => head.sheet).factor !== 1;
+  const scaled = useShown((frame) => frame.sheet).factor !== 1;
   const printed = asked.frame === "printed";
   const { bare } = useLength();
   return (

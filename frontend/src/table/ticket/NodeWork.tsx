@@ -75,7 +75,7 @@ function OneNode({ node }: { node: NodeDoc }) {
 function Place({ node }: { node: NodeDoc }) {
   const session = useSheetSession();
   const { path } = useChosen();
-  const { factor } = useShown(({ head }) => head.sheet);
+  const { factor } = useShown((frame) => frame.sheet);
   const fields = [
     ["x", "From the left", node.x],
     ["y", "From the top", node.y],

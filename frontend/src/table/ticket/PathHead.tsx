@@ -7,15 +7,15 @@ import { Tick } from "@/shared/ui/Tick";
 import { useLength } from "@/shared/ui/unit";
 import { plural } from "@/shared/ui/words";
 
-import { useChosen, useSheetSession, useHead } from "../sheet";
+import { useChosen, useSheetSession, useFrame } from "../sheet";
 import { Alike } from "./Alike";
 
 export function PathHead() {
-  const head = useHead("brushes", "sheet");
+  const frame = useFrame("brushes", "sheet");
   const { path, run, paths } = useChosen();
-  const brush = run && head.brushes.find((item) => item.id === run.brush);
+  const brush = run && frame.brushes.find((item) => item.id === run.brush);
   const { text, bare } = useLength();
-  const scaled = head.sheet.factor !== 1;
+  const scaled = frame.sheet.factor !== 1;
   return (
     <header>
       <Name key={path!.id} />
@@ -88,11 +88,11 @@ function Name() {
 
 /** The seam group's own name and mark colour. */
 function GroupMark() {
-  const head = useHead("groups");
+  const frame = useFrame("groups");
   const session = useSheetSession();
   const { path } = useChosen();
   const [typed, setTyped] = useState<string | null>(null);
-  const group = head.groups.find((item) => item.id === path!.group);
+  const group = frame.groups.find((item) => item.id === path!.group);
   if (!group) return null;
   const rename = () => {
     const name = typed?.trim();
@@ -152,7 +152,7 @@ const NONE = "";
 const NEW = "+";
 
 function GroupChoice() {
-  const head = useHead("groups");
+  const frame = useFrame("groups");
   const session = useSheetSession();
   const { path, paths } = useChosen();
   const [naming, setNaming] = useState<string | null>(null);
@@ -177,7 +177,7 @@ function GroupChoice() {
           onChange={(event) => put(event.target.value)}
         >
           <option value={NONE}>In no group</option>
-          {head.groups.map((group) => (
+          {frame.groups.map((group) => (
             <option key={group.id} value={group.id}>
               {group.name}
             </option>

@@ -11,7 +11,7 @@ export function RunWork() {
   const run = useRun();
   const settings = useSettings();
   const { runs } = useChosen();
-  const brush = useShown(({ head }) => head.brushes).find((item) => item.id === run.brush);
+  const brush = useShown((frame) => frame.brushes).find((item) => item.id === run.brush);
   return (
     <>
       <Heading>This run</Heading>

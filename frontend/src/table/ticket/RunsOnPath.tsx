@@ -33,7 +33,7 @@ const small = "grid size-6 shrink-0 cursor-pointer place-items-center rounded-fu
 function RunRow({ run }: { run: RunShown }) {
   const session = useSheetSession();
   const chosen = useChosen().run;
-  const name = useShown(({ head }) => head.brushes).find((brush) => brush.id === run.brush)?.name ?? "";
+  const name = useShown((frame) => frame.brushes).find((brush) => brush.id === run.brush)?.name ?? "";
   return (
     <li
       className={`flex items-center gap-0.5 border-b border-dotted border-base-300 ${run.id === chosen?.id ? "font-semibold" : ""}`}

@@ -6,7 +6,7 @@ import { Choice } from "@/shared/ui/Choice";
 import { NumberLine } from "@/shared/ui/NumberLine";
 import { sideText } from "@/sheets/sizes";
 
-import { useSheetSession, useHead } from "../sheet";
+import { useSheetSession, useFrame } from "../sheet";
 import { Guides } from "./Guides";
 
 const UNITS = [
@@ -22,7 +22,7 @@ const GROUND: ClothDoc = { weave: "colour", warp: "#8c9a8f", weft: "#8c9a8f", en
 
 export function SheetCard() {
   const session = useSheetSession();
-  const { sheet } = useHead("sheet");
+  const { sheet } = useFrame("sheet");
   const set = async (values: Omit<Extract<Intent, { kind: "set-sheet" }>, "kind">) =>
     (await session.command({ kind: "set-sheet", ...values }))?.message ?? null;
   const side = (mm: number) => `${sideText(mm, sheet.unit)} ${sheet.unit}`;

@@ -4,21 +4,21 @@ import { QuietButton } from "@/shared/maker/QuietButton";
 import { NumberLine } from "@/shared/ui/NumberLine";
 import { typedMm } from "@/shared/ui/words";
 
-import { useSheetSession, useHead } from "../sheet";
+import { useSheetSession, useFrame } from "../sheet";
 import { tableState, useTableState } from "../state";
 
 export function SingleCard() {
   const session = useSheetSession();
-  const head = useHead("brushes", "sheet", "singles");
+  const frame = useFrame("brushes", "sheet", "singles");
   const id = useTableState((state) => state.single);
-  const single = head.singles.find((item) => item.id === id);
+  const single = frame.singles.find((item) => item.id === id);
   if (!single) return null;
   const set = (values: Omit<Extract<Intent, { kind: "set-single" }>, "kind" | "single">): Intent => ({
     kind: "set-single",
     single: single.id,
     ...values,
   });
-  const { factor } = head.sheet;
+  const { factor } = frame.sheet;
   const rows = [
     ["left", "Middle, from the left", typedMm(single.x / factor), 1],
     ["top", "Middle, from the top", typedMm(single.y / factor), 1],
@@ -35,7 +35,7 @@ export function SingleCard() {
         value={single.brush}
         onChange={(event) => void session.command(set({ brush: event.target.value }))}
       >
-        {head.brushes.map((brush) => (
+        {frame.brushes.map((brush) => (
           <option key={brush.id} value={brush.id}>
             {brush.name}
           </option>

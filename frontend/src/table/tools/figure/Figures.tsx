@@ -7,7 +7,7 @@ import { Heading } from "@/shared/maker/Heading";
 import { QuietButton } from "@/shared/maker/QuietButton";
 import { NumberLine } from "@/shared/ui/NumberLine";
 
-import { useChosen, useSheetSession, useHead } from "../../sheet";
+import { useChosen, useSheetSession, useFrame } from "../../sheet";
 import { tableState, useTableState } from "../../state";
 import { keepFigure, middle } from "./figurePointer";
 
@@ -41,7 +41,7 @@ export function FigureCard() {
 
 function Draw({ figure }: { figure: FigureListed }) {
   const session = useSheetSession();
-  const head = useHead("sheet");
+  const frame = useFrame("sheet");
   const typed = useTableState((state) => state.typed[figure.id]) ?? {};
   const show = (values: Record<string, string>) =>
     session.preview({ kind: "draw-figure", figure: figure.id, typed: values, ...middle() });
@@ -61,7 +61,7 @@ function Draw({ figure }: { figure: FigureListed }) {
         />
       ))}
       <div className="mt-1.5 flex items-center justify-between gap-2">
-        <span className="muted text-[12px]">{head.sheet.factor === 1 ? "" : "Lengths as worn"}</span>
+        <span className="muted text-[12px]">{frame.sheet.factor === 1 ? "" : "Lengths as worn"}</span>
         <QuietButton onClick={() => keepFigure(session, middle())}>Draw it in the middle</QuietButton>
       </div>
     </>

@@ -29,8 +29,8 @@ export function middle(): Spot | undefined {
 
 export function useFigurePointer() {
   const session = useSheetSession();
-  const head = useShown(({ head }) => head);
-  const land = (event: React.PointerEvent) => landing(sheetSpot(event), head);
+  const frame = useShown((frame) => frame);
+  const land = (event: React.PointerEvent) => landing(sheetSpot(event), frame);
   return {
     onPointerDown: (event: React.PointerEvent) => {
       if (event.button === 0) void keepFigure(session, land(event));

@@ -1,7 +1,7 @@
 /** The Lettering tool's card: what is written at the next press. */
 import { QuietButton } from "@/shared/maker/QuietButton";
 
-import { useChosen, useSheetSession, useHead } from "../../sheet";
+import { useChosen, useSheetSession, useFrame } from "../../sheet";
 import { tableState, useTableState } from "../../state";
 import { middle } from "../figure/figurePointer";
 import { keepText, writeText } from "./letteringPointer";
@@ -15,7 +15,7 @@ function about() {
 
 export function LetteringCard() {
   const session = useSheetSession();
-  const head = useHead("sheet");
+  const frame = useFrame("sheet");
   const { path } = useChosen();
   const writing = useTableState((state) => state.writing);
   const merged = (change: Change) => ({ ...writing, ...change, numbers: { ...writing.numbers, ...change.numbers } });
@@ -35,7 +35,7 @@ export function LetteringCard() {
         onCancel={() => session.dropPreviews(true)}
       />
       <div className="mt-1.5 flex flex-wrap items-center justify-end gap-1">
-        {head.sheet.factor !== 1 && <span className="muted mr-auto text-[12px]">Lengths as worn</span>}
+        {frame.sheet.factor !== 1 && <span className="muted mr-auto text-[12px]">Lengths as worn</span>}
         {path && !path.lettering && (
           <QuietButton onClick={() => keepText(session, undefined, path.id)}>Write along {path.name}</QuietButton>
         )}

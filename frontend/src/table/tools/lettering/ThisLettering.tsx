@@ -3,13 +3,13 @@ import type { Intent } from "@/shared/api/types";
 import { Heading } from "@/shared/maker/Heading";
 import { QuietButton } from "@/shared/maker/QuietButton";
 
-import { useSheetSession, useHead } from "../../sheet";
+import { useSheetSession, useFrame } from "../../sheet";
 import { type Change, TextFields } from "./TextFields";
 
 export function ThisLettering({ id }: { id: string }) {
   const session = useSheetSession();
-  const head = useHead("letterings", "paths");
-  const text = head.letterings.find((item) => item.id === id);
+  const frame = useFrame("letterings", "paths");
+  const text = frame.letterings.find((item) => item.id === id);
   if (!text) return null;
   const set = ({ numbers, ...rest }: Change): Intent => ({
     kind: "set-lettering",
@@ -43,7 +43,7 @@ export function ThisLettering({ id }: { id: string }) {
           }
         >
           <option value="">level lines</option>
-          {head.paths.map(
+          {frame.paths.map(
             (path) =>
               !path.lettering && (
                 <option key={path.id} value={path.id}>

@@ -25,8 +25,8 @@ export async function keepText(session: SheetSession, place: Place | undefined, 
 
 export function useLetteringPointer() {
   const session = useSheetSession();
-  const head = useShown(({ head }) => head);
-  const land = (event: React.PointerEvent) => landing(sheetSpot(event), head);
+  const frame = useShown((frame) => frame);
+  const land = (event: React.PointerEvent) => landing(sheetSpot(event), frame);
   return {
     onPointerDown: (event: React.PointerEvent) => {
       if (event.button === 0) void keepText(session, land(event));

@@ -7,7 +7,7 @@ import { QuietButton } from "@/shared/maker/QuietButton";
 import { Choice } from "@/shared/ui/Choice";
 import { NumberField } from "@/shared/ui/NumberField";
 
-import { useChosen, useSheetSession, useHead } from "../../sheet";
+import { useChosen, useSheetSession, useFrame } from "../../sheet";
 import { tableState, useTableState } from "../../state";
 import { useMark, useMeasured, useNextPlace } from "./measurePointer";
 
@@ -88,7 +88,7 @@ function PlaceByNumber() {
 
 function Answer({ mark, drawn, angle }: { mark: MarkDoc; drawn: number; angle: boolean }) {
   const session = useSheetSession();
-  const head = useHead("sheet");
+  const frame = useFrame("sheet");
   const calibrating = useTableState((state) => state.calibrating);
   const [known, setKnown] = useState("100 mm");
   const [start, finish] = mark.places as [[number, number], [number, number]];
@@ -122,7 +122,7 @@ function Answer({ mark, drawn, angle }: { mark: MarkDoc; drawn: number; angle: b
           </div>
           {!calibrating && (
             <p className="muted mt-1 text-[12px]">
-              Now {head.sheet.scale}. What is drawn stays; every stitch follows the scale.
+              Now {frame.sheet.scale}. What is drawn stays; every stitch follows the scale.
             </p>
           )}
         </>
@@ -132,7 +132,7 @@ function Answer({ mark, drawn, angle }: { mark: MarkDoc; drawn: number; angle: b
 }
 
 function Kept({ session }: { session: ReturnType<typeof useSheetSession> }) {
-  const { marks } = useHead("marks");
+  const { marks } = useFrame("marks");
   if (!marks.length) return null;
   return (
     <>

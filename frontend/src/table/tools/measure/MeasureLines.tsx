@@ -1,12 +1,12 @@
 /** Measurements on the sheet: the one being taken, and those that stay. */
 import type { MeasureShown } from "@/shared/api/types";
 
-import { useHead } from "../../sheet";
+import { useFrame } from "../../sheet";
 import { useTableState } from "../../state";
 import { toScreen, type View } from "../../view";
 
 export function CheckMarks({ view }: { view: View }) {
-  const { marks } = useHead("marks");
+  const { marks } = useFrame("marks");
   return marks.map((mark) => !mark.fault && <MeasureLine key={mark.id} view={view} shown={mark} />);
 }
 

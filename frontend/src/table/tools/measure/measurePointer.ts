@@ -6,7 +6,7 @@ import type { MarkDoc } from "@/shared/api/types";
 
 import { sheetSpot } from "../../paper/paperPointer";
 import { landing } from "../../paper/snap";
-import { useChosen, useSheetSession, useHead, useShown } from "../../sheet";
+import { useChosen, useSheetSession, useFrame, useShown } from "../../sheet";
 import { tableState, useTableState } from "../../state";
 import type { Spot } from "../../view";
 
@@ -36,11 +36,11 @@ export function useNextPlace() {
 }
 
 export function useMeasurePointer() {
-  const head = useShown(({ head }) => head);
+  const frame = useShown((frame) => frame);
   const places = useTableState((state) => state.places);
   const next = useNextPlace();
   const land = (event: React.PointerEvent) =>
-    landing(sheetSpot(event), head, { from: places.at(-1), straight: event.shiftKey });
+    landing(sheetSpot(event), frame, { from: places.at(-1), straight: event.shiftKey });
   return {
     onPointerDown: (event: React.PointerEvent) => {
       if (event.button === 0) next(land(event));
@@ -56,7 +56,7 @@ export function useMeasurePointer() {
 /** Asks what the mark measures whenever it changes; the newest answer wins. */
 export function useMeasured(mark: MarkDoc | null) {
   const session = useSheetSession();
-  const head = useHead("revision");
+  const frame = useFrame("revision");
   const key = mark && JSON.stringify(mark);
   useEffect(() => {
     if (!key) return tableState().set({ measured: null });
@@ -71,5 +71,5 @@ export function useMeasured(mark: MarkDoc | null) {
           });
       });
     return () => abort.abort();
-  }, [key, session, head.revision]);
+  }, [key, session, frame.revision]);
 }

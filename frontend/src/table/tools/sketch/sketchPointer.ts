@@ -1,7 +1,7 @@
 /** The pointer with the Sketch tool: a line drawn by mouse, pen or keys. The server makes a path of it. */
 import { useEffect, useRef } from "react";
 
-import { useSheetSession, useHead } from "../../sheet";
+import { useSheetSession, useFrame } from "../../sheet";
 import { tableState } from "../../state";
 import type { Spot } from "../../view";
 import { sheetSpot } from "../../paper/paperPointer";
@@ -16,13 +16,13 @@ type Point = [number, number, number];
 
 export function useEndSketch() {
   const session = useSheetSession();
-  const head = useHead("paths");
+  const frame = useFrame("paths");
   return async () => {
     const { stroke, steadiness, within, view, chosen } = tableState();
     tableState().set({ stroke: [] });
     if (stroke.length < 2) return;
-    const known = new Set(head.paths.map((path) => path.id));
-    const group = head.paths.find((path) => path.id === chosen.at(-1))?.group ?? null;
+    const known = new Set(frame.paths.map((path) => path.id));
+    const group = frame.paths.find((path) => path.id === chosen.at(-1))?.group ?? null;
     const meeting = MEETING / view!.zoom;
     const refusal = await session.command({ kind: "sketch-path", points: stroke, steadiness, within, meeting, group });
     if (!refusal) session.choose((path) => !known.has(path.id));

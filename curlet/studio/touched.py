@@ -1,0 +1,93 @@
+"""What a state's changes touch beyond the rows that changed."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from functools import cached_property
+
+from curlet.store.names import other_half
+from curlet.store.paths import element_of, is_drawn
+from curlet.store.state import Change, Row, State
+
+# What a path of its own line or fill is shown by, besides its line.
+_DRAWN_BY = ("hidden", "cloth", "facts", "position")
+
+
+class Touched:
+    """What is to be laid, drawn or listed anew after a state's changes."""
+
+    def __init__(self, state: State) -> None:
+        self._state = state
+
+    @cached_property
+    def kinds(self) -> set[str]:
+        """The kinds of rows that changed."""
+        return {change.kind for change in self._state.changes}
+
+    @cached_property
+    def sizes(self) -> bool:
+        """Whether the sheet's scale or unit changed, in which everything is measured and told."""
+        return any(_differs(change, ("scale", "unit")) for change in self._of("sheet"))
+
+    def paths(self) -> list[Row]:
+        """The paths that changed; with the scale, all."""
+        changed = {change.id for change in self._of("path")}
+        return [row for row in self._state.all("path") if self.sizes or row["id"] in changed]
+
+    def runs(self) -> list[Row]:
+        """The runs that changed, or whose path, brush, other half or scale did."""
+        if self.sizes:
+            return self._state.all("run")
+        changed = {(change.kind, change.id) for change in self._state.changes}
+        halves = set(self._halves())
+        return [run for run in self._state.all("run") if changed & _hangs_on(run) or run["path"] in halves]
+
+    def order(self, kind: str) -> bool:
+        """Whether rows of a kind came, went or changed places, or may have as some cannot be read."""
+        return bool(self._state.set_aside) or any(
+            _differs(change, ("position",)) for change in self._of(kind)
+        )
+
+    @cached_property
+    def drawn_order(self) -> bool:
+        """Whether the paths' own lines and fills make other shapes than they did, or in another order."""
+        return bool(self._state.set_aside) or any(_differs(change, _DRAWN_BY) for change in self._of("path"))
+
+    def elements(self) -> set[str] | None:
+        """The elements of drawings whose shapes are drawn anew; None for all, as with the scale of cloths."""
+        if self.sizes:
+            return None
+        rows = [row for change in self._of("path") for row in (change.before, change.after) if row]
+        rows += [row for row in map(self._path, self._dressed_anew()) if row]
+        return {element_of(row) for row in rows if is_drawn(row)}
+
+    def _of(self, kind: str) -> list[Change]:
+        return [change for change in self._state.changes if change.kind == kind]
+
+    def _path(self, path_id: str) -> Row | None:
+        return self._state.rows["path"].get(path_id)
+
+    def _dressed_anew(self) -> set[str]:
+        """The paths that got runs, lost them, or whose runs are shown or not."""
+        changes = [change for change in self._of("run") if _differs(change, ("path", "shown"))]
+        return {row["path"] for change in changes for row in (change.before, change.after) if row}
+
+    def _halves(self) -> Iterator[str]:
+        """The paths that are, or were, other halves of those that changed or whose runs did."""
+        rows = [row for change in self._of("path") for row in (change.before, change.after) if row]
+        runs = [row for change in self._of("run") for row in (change.before, change.after) if row]
+        rows += [row for row in (self._path(run["path"]) for run in runs) if row]
+        halves = {(other_half(row["name"]), row["group"]) for row in rows} - {(None, None)}
+        for row in self._state.all("path"):
+            if (row["name"], row["group"]) in halves:
+                yield row["id"]
+
+
+def _hangs_on(run: Row) -> set[tuple[str, str]]:
+    return {("run", run["id"]), ("path", run["path"]), ("brush", run["brush"])}
+
+
+def _differs(change: Change, keys: tuple[str, ...]) -> bool:
+    """Whether a row came, went, or changed in any of some respects."""
+    before, after = change.before, change.after
+    return before is None or after is None or any(before[key] != after[key] for key in keys)

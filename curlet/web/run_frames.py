@@ -1,0 +1,190 @@
+"""A run as the page has it: its settings, what came of them, its tape and its drawing."""
+
+from __future__ import annotations
+
+from typing import Any
+
+import numpy as np
+
+from curlet.core.brush import Share
+from curlet.core.errors import CurletError
+from curlet.core.lay import LaidRow, LaidRun
+from curlet.core.measures import Measure, lengths_in, pitch_to_spi
+from curlet.core.tally import CornerTally, CrossingTally, LegTally, Pinch, RowTally, Warning
+from curlet.formats.content import content_key
+from curlet.formats.screen import Frame, group_json
+from curlet.store.runs import run_brush, run_places
+from curlet.store.state import Row, State
+from curlet.studio.laying import lay_row, run_group
+from curlet.web.sheet_frames import lengths_json
+
+Json = dict[str, Any]
+
+
+def run_json(state: State, run: Row, frame: Frame) -> Json:
+    brush = run_brush(state, run)
+    places = run_places(state, run["id"])
+    head = {
+        **{key: run[key] for key in ("id", "path", "brush", "shown", "backwards")},
+        "seen": state.seen(run),
+        "own": sorted(run["own"]),
+        "places": places.model_dump(mode="json"),
+        "settings": brush.model_dump(mode="json"),
+        "key": content_key(run["own"], state.get("brush", run["brush"])["doc"], state.sheet["scale"]),
+    }
+    try:
+        laid, measured = lay_row(state, run)
+    except CurletError as error:
+        return {**head, "fault": str(error)}
+    factor, row, facts = state.scale.factor, laid.main, measured.facts
+    return {
+        **head,
+        "main": laid.brush.main,
+        "rows": [_row(laid, tallied, factor) for tallied in facts.rows],
+        "corners": [_corner(corner, factor) for corner in facts.corners],
+        "crossings": [_crossing(crossing, factor) for crossing in facts.crossings],
+        "pinches": [_pinch(pinch, factor) for pinch in measured.pinches],
+        "warnings": [_warning(warning, state) for warning in measured.warnings],
+        "start": _spot(laid, 0.0),
+        "finish": None if laid.path.closed else _spot(laid, laid.path.length),
+        "tape": _tape(laid, row, frame),
+        "group": group_json(run_group(state, run), frame),
+    }
+
+
+def _row(laid: LaidRun, tallied: RowTally, factor: float) -> Json:
+    row = laid.courses[tallied.course]
+    assert isinstance(row, LaidRow)
+    return {
+        "course": tallied.course,
+        "asked": _asked(laid, row),
+        "laid": _as_laid(tallied, row, factor),
+        "legs": [_leg(leg, factor) for leg in tallied.legs],
+    }
+
+
+def _asked(laid: LaidRun, row: LaidRow) -> Json:
+    scale, course = laid.scale, row.course
+    pitch = (row.length + row.gap) / scale.factor
+    if isinstance(course.gap, Share):
+        gap_asked = {**lengths_json(row.gap, scale.factor), "frame": "share", "percent": course.gap.percent}
+    else:
+        gap_asked = _measure(course.gap, laid)
+    thread = course.motif.thread
+    return {
+        "stitch": _measure(course.length, laid),
+        "gap": gap_asked,
+        "pitch": lengths_json(row.length + row.gap, scale.factor),
+        "thread": _measure(thread, laid) if thread is not None else None,
+        "spi": pitch_to_spi(pitch) if pitch > 0 else None,
+    }
+
+
+def _measure(measure: Measure, laid: LaidRun) -> Json:
+    return {**lengths_json(measure.drawn(laid.scale), laid.scale.factor), "frame": str(measure.frame)}
+
+
+def _as_laid(facts: RowTally, row: LaidRow, factor: float) -> Json:
+    return {
+        "stitch": lengths_json(facts.mean_stitch, factor),
+        "gap": lengths_json(facts.mean_gap, factor),
+        "pitch": lengths_json(facts.mean_stitch + facts.mean_gap, factor),
+        "thread": lengths_json(row.motif.width, factor),
+        "spi": facts.spi,
+        "repeats": facts.repeats,
+        "departure": facts.departure,
+    }
+
+
+def _leg(leg: LegTally, factor: float) -> Json:
+    return {
+        "node": leg.node_id,
+        "start": leg.start / factor,
+        "length": lengths_json(leg.length, factor),
+        "own_length": lengths_json(leg.own_length, factor),
+        "repeats": leg.repeats,
+        "stitch": lengths_json(leg.stitch, factor),
+        "gap": lengths_json(leg.gap, factor),
+        "ease": leg.ease,
+        "departure": leg.departure,
+        "off": leg.off,
+        "lead": leg.lead / factor,
+        "left_over": leg.left_over / factor,
+        "made_up": None if leg.made_up is None else leg.made_up / factor,
+        "set": leg.set,
+    }
+
+
+def _corner(corner: CornerTally, factor: float) -> Json:
+    return {
+        "node": corner.node_id,
+        "x": corner.x,
+        "y": corner.y,
+        "at": corner.s / factor,
+        "turn": corner.turn,
+        "manner": corner.manner,
+        "own": corner.own,
+    }
+
+
+def _crossing(crossing: CrossingTally, factor: float) -> Json:
+    return {
+        "key": crossing.key,
+        "x": crossing.x,
+        "y": crossing.y,
+        "at": [crossing.first / factor, crossing.second / factor],
+        "over": crossing.over / factor,
+        "angle": crossing.angle,
+        "flipped": crossing.flipped,
+    }
+
+
+def _pinch(pinch: Pinch, factor: float) -> Json:
+    return {
+        "start": pinch.start / factor,
+        "end": pinch.end / factor,
+        "radius": pinch.radius / factor,
+        "needs": pinch.needs / factor,
+        "folds": pinch.folds,
+    }
+
+
+def _warning(warning: Warning, state: State) -> Json:
+    factor, unit = state.scale.factor, state.sheet["unit"]
+    mend = warning.mend and {
+        "label": lengths_in(warning.mend.label, unit),
+        "settings": [{"pointer": p, "typed": t} for p, t in warning.mend.settings],
+    }
+    x, y = warning.at or (None, None)
+    at = None if warning.s is None else warning.s / factor
+    return {
+        "code": warning.code,
+        "message": lengths_in(warning.message, unit),
+        "leg": warning.leg,
+        "at": at,
+        "x": x,
+        "y": y,
+        "mend": mend,
+    }
+
+
+def _spot(laid: LaidRun, s: float) -> Json:
+    """Where a run begins or ends, as it walks the path, and which way it goes there."""
+    x, y = laid.path.arc.points([s])[0].tolist()
+    along = laid.path.arc.tangents([s], before=s > 0)[0]
+    return {"x": x, "y": y, "angle": float(np.degrees(np.arctan2(along[1], along[0])))}
+
+
+def _tape(laid: LaidRun, row: LaidRow | None, frame: Frame) -> Json:
+    factor = laid.scale.factor
+    every = np.zeros((0, 2)) if row is None else np.stack([row.repeats.start, row.repeats.end], axis=1)
+    counted = row.repeats.counted if row is not None else np.zeros(0, dtype=bool)
+    # What a corner cuts off again is no piece: only ends, joins and securing stitches are.
+    pieces = ~counted & ~(row.repeats.cut_start | row.repeats.cut_end) if row is not None else counted
+    return {
+        "start": (row.legs[0].s0 if row else 0.0) / factor,
+        "length": laid.path.length / factor,
+        "closed": laid.path.closed,
+        "slots": frame.array(every[counted] / factor),
+        "pieces": [(a / factor, b / factor) for a, b in every[pieces].tolist()],
+    }

@@ -1,0 +1,20 @@
+"""Replies that are frames of a sheet, with what undo and redo would do."""
+
+from __future__ import annotations
+
+from flask import Response
+
+from curlet.store import journal
+from curlet.store.state import State
+from curlet.web.frames import changed_frame, whole_frame
+from curlet.web.replies import frame_reply
+
+
+def whole(state: State) -> Response:
+    """Everything on a sheet."""
+    return frame_reply(whole_frame(state, journal.undo_labels(state.sheet["id"])))
+
+
+def changed(state: State, base: int, notes: tuple[str, ...] = ()) -> Response:
+    """What a step touched of a sheet as it was at the revision `base`, and what is to be said of it."""
+    return frame_reply(changed_frame(state, base, journal.undo_labels(state.sheet["id"]), notes))
