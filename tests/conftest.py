@@ -14,6 +14,7 @@ from curlet.demo.load import load_demo
 from curlet.store.database import open_database
 from curlet.store.models import database
 from curlet.web.app import create_app
+from tests.replies import with_checked_replies
 
 settings.register_profile(
     "curlet",
@@ -48,4 +49,5 @@ def store(demo: FilePath, tmp_path: FilePath) -> Iterator[FilePath]:
 @pytest.fixture
 def client(demo: FilePath, tmp_path: FilePath) -> FlaskClient:
     """A client of the application with the demo loaded."""
-    return create_app(FilePath(shutil.copy(demo, tmp_path)), busy_seconds=0.2).test_client()
+    app = create_app(FilePath(shutil.copy(demo, tmp_path)), busy_seconds=0.2)
+    return with_checked_replies(app).test_client()

@@ -25,12 +25,15 @@ class Routes(APIBlueprint):
 
     def __init__(self, *given: Any, **named: Any) -> None:
         super().__init__(*given, **named)
+        # What each view may answer, by its name and the status.
+        self.replies: dict[str, dict[int, Any]] = {}
         self._untold: list[tuple[str, Callable[..., Any], dict[str, Any]]] = []
 
     def _collect_openapi_info(self, rule: str, func: Callable[..., Any], **told: Any) -> ParametersTuple:
         changing = _CHANGING if str(told.get("method", "GET")).upper() != "GET" else ()
         usual = {status: Problem for status in (*_ANY, *changing)}
         told["responses"] = {**usual, **(told.get("responses") or {})}
+        self.replies[func.__name__] = told["responses"]
         self._untold.append((rule, func, told))
         return parse_parameters(func, doc_ui=False)
 
