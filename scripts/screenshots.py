@@ -59,8 +59,8 @@ def corner(table: Table) -> None:
     table.browser.execute_script("arguments[0].scrollIntoView({block: 'center'})", own)
 
 
-def send_out(table: Table) -> None:
-    table.button("Send out").click()
+def export(table: Table) -> None:
+    table.button("Export").click()
     table.wait(lambda: "mm" in table.browser.find_element(By.TAG_NAME, "dialog").text)
     table.wait(
         lambda: table.browser.execute_script("return document.querySelector('dialog img').naturalWidth > 0")
@@ -134,8 +134,8 @@ def lantern() -> np.ndarray:
     return pixels
 
 
-def drawers(table: Table) -> None:
-    table.browser.get(f"{table.address}/drawers")
+def library(table: Table) -> None:
+    table.browser.get(f"{table.address}/library")
     table.wait(lambda: len(table.browser.find_elements(By.CSS_SELECTOR, "[data-testid^=card-]")) > 40)
     table.option("Kind of brush", "Trim").click()
     script = "return [...document.images].every((image) => image.complete)"
@@ -143,7 +143,7 @@ def drawers(table: Table) -> None:
 
 
 def motifs(table: Table) -> None:
-    table.browser.get(f"{table.address}/drawers")
+    table.browser.get(f"{table.address}/library")
     table.option("Shelf", "Motifs").click()
     table.by_id("motif-motif-leaf")
 
@@ -170,12 +170,12 @@ def sheets(table: Table) -> None:
 
 
 def taking_in(table: Table) -> None:
-    """The waistcoat's own drawing, as sent out, looked at before it is taken in."""
+    """The waistcoat's own drawing, as exported, looked at before it is imported."""
     with tempfile.TemporaryDirectory() as folder:
         file = FilePath(folder) / "waistcoat.svg"
-        address = f"{table.address}/api/sheets/waistcoat/send-out.svg"
+        address = f"{table.address}/api/sheets/waistcoat/export.svg"
         file.write_bytes(urllib.request.urlopen(address, timeout=60).read())
-        table.named("SVG drawing to take in").send_keys(str(file))
+        table.named("SVG drawing to import").send_keys(str(file))
         table.option("Sorted into groups", "By line style").click()
         table.wait(lambda: table.browser.find_elements(By.CSS_SELECTOR, "[aria-label^='Name of ']"))
 
@@ -199,11 +199,11 @@ SHOTS: dict[str, Callable[[Table], None]] = {
     "taking-in": taking_in,
     "measuring": measuring,
     "corner": corner,
-    "send-out": send_out,
+    "export": export,
     "bench": bench,
     "drawing": drawing,
     "tracing": tracing,
-    "drawers": drawers,
+    "library": library,
     "motifs": motifs,
 }
 

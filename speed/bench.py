@@ -15,7 +15,7 @@ from tests.server import Server
 
 CHANGES = 5
 
-# A length is typed, digit by digit as a hand does; from each to the first painting that follows.
+# A length is entered, digit by digit as a hand does; from each to the first painting that follows.
 _TYPE = """
 const done = arguments[arguments.length - 1];
 const [changes] = arguments;

@@ -68,9 +68,9 @@ def run() -> None:
     flat = in_skia(path)
     jobs = {
         "pinned stitches": (stitches, stitched, "1.0"),
-        "ride": (partial(motif_brush, hold="ride"), partial(stamped, style=ROTATE), "1.0"),
+        "rigid": (partial(motif_brush, hold="rigid"), partial(stamped, style=ROTATE), "1.0"),
         "interlaced": (
-            partial(motif_brush, hold="ride", overlap="interlaced"),
+            partial(motif_brush, hold="rigid", overlap="interlaced"),
             partial(stamped, style=ROTATE),
             "1.0",
         ),
@@ -89,6 +89,6 @@ def run() -> None:
             what = f"  {name}, {count:,}: {1000 * ours:.1f} ms, skia {1000 * theirs:.1f} ms"
             say(what, f"{ours / theirs:.2f} ×", aim)
     (ten,), (hundred,) = (
-        best(partial(drawn, path, motif_brush(count, "ride")), rounds=3) for count in (10_000, 100_000)
+        best(partial(drawn, path, motif_brush(count, "rigid")), rounds=3) for count in (10_000, 100_000)
     )
     say("  ride, 100,000 against 10,000: growth (10 is linear)", f"{hundred / ten:.1f} ×")

@@ -1,4 +1,4 @@
-"""Many paths at once: a drawing of 5,000 taken in, a group of 100 dressed, a full sheet panned and zoomed."""
+"""Many paths at once: a drawing of 5,000 imported, a group of 100 dressed, a full sheet panned and zoomed."""
 
 from __future__ import annotations
 
@@ -12,9 +12,9 @@ from pydantic import TypeAdapter
 from selenium.webdriver import Chrome
 
 from curlet.demo.load import load_demo
-from curlet.formats.svg_in import TakenIn, read_svg
+from curlet.formats.svg_in import ImportedDrawing, read_svg
 from curlet.store import journal, sheets
-from curlet.store.commands import AnyIntent, TakeIn
+from curlet.store.commands import AnyIntent, ImportDrawing
 from curlet.store.database import open_database
 from curlet.store.state import State
 from curlet.web.frames import whole_frame
@@ -94,7 +94,7 @@ def _taking_in(svg: bytes) -> None:
     start = time.perf_counter()
     taken = read_svg(svg)
     read = time.perf_counter() - start
-    sheet = sheets.begin_sheet("Taken in", "297", "210", "1:1", "mm")
+    sheet = sheets.begin_sheet("Imported", "297", "210", "1:1", "mm")
     start = time.perf_counter()
     state = _take(sheet, taken)
     kept = time.perf_counter() - start
@@ -105,8 +105,8 @@ def _taking_in(svg: bytes) -> None:
     say("… keeping them, and the first frame", f"{kept:.2f} s and {shown:.2f} s", "aim: under 3 s in all")
 
 
-def _take(sheet: str, taken: TakenIn) -> State:
-    intent = TakeIn(title="Flat", groups=(("Flat", None, taken.paths),))
+def _take(sheet: str, taken: ImportedDrawing) -> State:
+    intent = ImportDrawing(title="Flat", groups=(("Flat", None, taken.paths),))
     return journal.do(sheet, journal.current_revision(sheet), intent)
 
 
@@ -142,7 +142,7 @@ def _full_sheet() -> str:
     pitch = 401.0 / (REPEATS / RUNS)
     state = _do(sheet, kind="lay-brush", paths=ids, brush="topstitch")
     settings = [
-        {"pointer": f"/courses/0/{name}", "typed": f"{share * pitch:.4f}"}
+        {"pointer": f"/courses/0/{name}", "entered": f"{share * pitch:.4f}"}
         for name, share in (("length", 0.7), ("gap", 0.3))
     ]
     _do(sheet, kind="set-on-runs", runs=[run["id"] for run in state.all("run")], settings=settings)

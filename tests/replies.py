@@ -13,7 +13,7 @@ from curlet.web.replies import FRAME_TYPE
 
 
 def with_checked_replies(app: Flask) -> Flask:
-    """The application, each of its JSON replies and frames' heads read by its own schema before it is sent."""
+    """The application; what it sends as JSON, or as the head of a frame, is read by its schema."""
     app.after_request(_checked)
     return app
 

@@ -26,12 +26,12 @@ from curlet.core.motif.families import Running
 from curlet.core.tally import tally
 from curlet.formats.outputs import OUTPUTS
 from curlet.formats.report import run_report
-from curlet.formats.svg_in import TakenIn, read_svg
+from curlet.formats.svg_in import ImportedDrawing, read_svg
 
 
 @dataclass(frozen=True)
 class _Options:
-    """What was asked for, as typed."""
+    """What was asked for, as entered."""
 
     drawing: FilePath
     output: FilePath
@@ -96,7 +96,7 @@ def _lay(options: _Options) -> int:
 
 
 def _lay_all(
-    taken: TakenIn, brush: Brush, scale: Scale, *, placements: bool
+    taken: ImportedDrawing, brush: Brush, scale: Scale, *, placements: bool
 ) -> tuple[Drawing, dict[str, object]]:
     groups, runs = [], []
     for name, line in zip(_unique([t.name for t in taken.paths]), taken.paths, strict=True):

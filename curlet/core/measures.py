@@ -1,4 +1,4 @@
-"""Measures: worn and printed, and reading them from what people type.
+"""Measures: on the garment and on paper, and reading them from what people type.
 
 Units: 1 in = 25.4 mm = 72 pt = 96 px (CSS Values and Units 4, "absolute lengths").
 Stitches to the inch set the pitch: p = 25.4 / spi mm.
@@ -31,29 +31,29 @@ MM_PER_UNIT = {
 LONGEST_TEXT = 64
 
 
-class Frame(StrEnum):
+class MeasuredOn(StrEnum):
     """Where a measure is taken: on the real garment or on the printed sheet."""
 
-    WORN = "worn"
-    PRINTED = "printed"
+    GARMENT = "garment"
+    PAPER = "paper"
 
 
 @dataclass(frozen=True)
 class Scale:
-    """A drawing scale, `drawn` to `worn`: 1:4 draws 4 mm as 1 mm."""
+    """A drawing scale, `drawn` to `garment`: 1:4 draws 4 mm as 1 mm."""
 
     drawn: float = 1.0
-    worn: float = 1.0
+    garment: float = 1.0
 
     def __post_init__(self) -> None:
-        for part in (self.drawn, self.worn):
+        for part in (self.drawn, self.garment):
             if not (math.isfinite(part) and 0 < part <= 10_000):
                 raise BadInput("A scale is two numbers above 0 and up to 10,000, such as 1:4.")
 
     @property
     def factor(self) -> float:
-        """Drawn mm for one worn mm."""
-        return self.drawn / self.worn
+        """Drawn mm for one mm on the garment."""
+        return self.drawn / self.garment
 
     @classmethod
     @lru_cache(maxsize=256)
@@ -71,21 +71,21 @@ class Scale:
         return cls(float(match[1]), float(match[2]))
 
     def __str__(self) -> str:
-        return f"{self.drawn:g}:{self.worn:g}"
+        return f"{self.drawn:g}:{self.garment:g}"
 
 
 @dataclass(frozen=True)
 class Measure:
-    """A length in mm, taken on the garment (worn) or on paper (printed)."""
+    """A length in mm, taken on the garment or on paper."""
 
     mm: float
-    frame: Frame = Frame.WORN
+    on: MeasuredOn = MeasuredOn.GARMENT
 
     def drawn(self, scale: Scale) -> float:
         """The length in sheet mm."""
-        return self.mm * scale.factor if self.frame is Frame.WORN else self.mm
+        return self.mm * scale.factor if self.on is MeasuredOn.GARMENT else self.mm
 
-    def worn(self, scale: Scale) -> float:
+    def on_garment(self, scale: Scale) -> float:
         """The length on the real garment, mm."""
         return self.drawn(scale) / scale.factor
 
@@ -223,11 +223,11 @@ _STATED = re.compile(r"(\d{1,3}(?:,\d{3})+(?:\.\d+)?|\d+(?:\.\d+)?) mm\b")
 
 
 def read_measure(text: str, *, accepts: tuple[str, ...] = ("mm",)) -> Reading:
-    """Read a typed measure: units, fractions and sums ("3 mm", "1/8 in", "3*2.5", "8 spi").
+    """Read an entered measure: units, fractions and sums ("3 mm", "1/8 in", "3*2.5", "8 spi").
 
     Parameters
     ----------
-    text : what was typed, at most 64 characters. A bare number has the first accepted unit.
+    text : what was entered, at most 64 characters. A bare number has the first accepted unit.
     accepts : the units the field can take, of "mm", "spi", "%", "°" and "" (a plain number).
 
     Raises
@@ -265,7 +265,7 @@ def _wrong_unit(text: str, unit: str, accepts: tuple[str, ...]) -> str:
 
 
 def spi_to_pitch(spi: float) -> float:
-    """Pitch in worn mm for stitches to the inch (definition of the inch: 25.4 mm).
+    """Pitch in garment mm for stitches to the inch (definition of the inch: 25.4 mm).
 
     Raises
     ------
@@ -281,7 +281,7 @@ def spi_to_pitch(spi: float) -> float:
 
 
 def pitch_to_spi(pitch: float) -> float:
-    """Stitches to the inch for a pitch in worn mm.
+    """Stitches to the inch for a pitch in garment mm.
 
     >>> pitch_to_spi(2.54)
     10.0
@@ -289,7 +289,7 @@ def pitch_to_spi(pitch: float) -> float:
     return MM_PER_INCH / pitch
 
 
-def place_typed(
+def place_entered(
     scale: Scale,
     x: str | None = None,
     y: str | None = None,
@@ -298,8 +298,8 @@ def place_typed(
     from_x: float = 0.0,
     from_y: float = 0.0,
 ) -> tuple[float, float]:
-    """A typed place in sheet mm: worn lengths from the sheet's left and top, or a worn length in a direction,
-    clockwise from level, from another place in sheet mm.
+    """An entered place in sheet mm: lengths on the garment from the sheet's left and top,
+    or a length in a direction, clockwise from level, from another place in sheet mm.
 
     Raises
     ------

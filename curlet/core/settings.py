@@ -14,7 +14,7 @@ from typing import Any
 
 from curlet.core.bounds import Bounds
 from curlet.core.errors import BadInput
-from curlet.core.measures import Frame, Measure
+from curlet.core.measures import Measure, MeasuredOn
 
 
 @dataclass(frozen=True)
@@ -40,9 +40,9 @@ class Spec:
 
 
 def measure(mm: float, label: str, low: float, high: float, usual: str = "", step: float = 0.5) -> Any:
-    """A length, worn mm by default; the bounds give its reason in `usual`."""
+    """A length, garment mm by default; the bounds give its reason in `usual`."""
     spec = Spec(label, "measure", Bounds(label, low, high, usual), step=step)
-    return field(default=Measure(mm, Frame.WORN), metadata={"spec": spec})
+    return field(default=Measure(mm, MeasuredOn.GARMENT), metadata={"spec": spec})
 
 
 def number(

@@ -45,7 +45,7 @@ def _stitch(name: str, colour: str, *rows: RowDoc) -> BrushDoc:
 
 
 def _needles(name: str, offsets: tuple[float, ...]) -> BrushDoc:
-    rows = tuple(_row(3.0, 1.0, 0.4, offset=offset, kind="made-up") for offset in offsets)
+    rows = tuple(_row(3.0, 1.0, 0.4, offset=offset, kind="shorten-last") for offset in offsets)
     return _stitch(name, YELLOW, *rows)
 
 
@@ -136,7 +136,7 @@ def ribbon() -> BrushDoc:
 
 def _discs() -> BrushDoc:
     """Discs 98 % of their width apart, each whole on its path, and one on every corner."""
-    row = {"hold": "ride", "fit": FitDoc(kind="even-gaps")}
+    row = {"hold": "rigid", "fit": FitDoc(kind="even-gaps")}
     scallops = brush_of("scallop", "Scallops of discs", row=row, form="discs", line=0.3)
     return scallops.model_copy(update={"corners": CornerDoc(manner="piece", made="turned")})
 

@@ -58,7 +58,7 @@ SHEETS = (
 
 def load_demo() -> None:
     """Add the built-in brushes and the demo's sheets; sheets that are there already are left as they are.
-    Its motifs are added to a new store only: what is taken out of the Drawers stays out."""
+    Its motifs are added to a new store only: what is taken out of the Library stays out."""
     with writing():
         if not Sheet.select().exists():
             for position, (motif_id, kept) in enumerate(MOTIFS.items()):

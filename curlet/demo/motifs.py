@@ -1,4 +1,4 @@
-"""Motifs that the theatre's workshop keeps in the Drawers: made up, like everything of the demo."""
+"""Motifs that the theatre's workshop keeps in the Library: made up, like everything of the demo."""
 
 from __future__ import annotations
 

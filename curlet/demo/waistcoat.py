@@ -1,6 +1,6 @@
 """The usher's waistcoat front, wearer's right and left, as a flat at 1:4.
 
-Drawn in worn mm for the wearer's right (on the sheet's left); the left is its mirror.
+Drawn in garment mm for the wearer's right (on the sheet's left); the left is its mirror.
 """
 
 from __future__ import annotations
@@ -61,20 +61,20 @@ def waistcoat() -> list[DemoPath]:
     """The twelve paths: the wearer's right first, then the left."""
     paths: list[DemoPath] = []
     for side in ("R", "L"):
-        worn = side == "R"
+        stitched = side == "R"
         add = paths.append
         outline = FactsDoc(
             element=f"front-{side}", stroke="#2b3440", weight=0.35, joins="round", fill="#66757d"
         )
         add(DemoPath(f"Front {side}", "Outlines", _nodes(OUTLINE, side), True, outline))
         edge = _inset([NECK, BREAK, FRONT_FOOT, POINT])[:-1]
-        add(_line("Front edge", side, "Front edges", edge, "show-stitch" if worn else None))
+        add(_line("Front edge", side, "Front edges", edge, "show-stitch" if stitched else None))
         armhole = _inset([UNDERARM, ARMHOLE, SHOULDER])
         add(_line("Armhole", side, "Armholes", armhole))
         hem = _inset([BREAK, FRONT_FOOT, POINT, SIDE_FOOT])[1:]
-        add(_line("Hem", side, "Hems", hem, "show-stitch" if worn else None))
+        add(_line("Hem", side, "Hems", hem, "show-stitch" if stitched else None))
         pocket = FactsDoc(element=f"welt-{side}", stroke="#2b3440", weight=0.25, fill="#5a6870")
-        brush = "topstitch" if worn else None
+        brush = "topstitch" if stitched else None
         nodes = _nodes(_welt(), side)
         add(DemoPath(f"Welt pocket {side}", "Welt pockets", nodes, True, pocket, brush))
         dart = FactsDoc(element=f"dart-{side}", stroke="#2b3440", weight=0.25, ends="round")

@@ -1,4 +1,4 @@
-"""Taking in an SVG drawing as a motif: its shapes keep their fills and lines, at their physical size."""
+"""Importing an SVG drawing as a motif: its shapes keep their fills and lines, at their physical size."""
 
 from __future__ import annotations
 
@@ -11,17 +11,17 @@ from curlet.core.dress.colour import ColourRole, RoleGradient
 from curlet.core.errors import BadInput, TooMuch
 from curlet.core.motif.art import path_text
 from curlet.core.motif.draw.combine import clipped_by
-from curlet.core.motif.families.artwork import MOST_POINTS, ArtShape, Artwork, read_outline
+from curlet.core.motif.families.artwork import MAX_POINTS, ArtShape, Artwork, read_outline
 from curlet.core.motif.pieces import fitted, turned
 from curlet.core.path.booleans import line_as_area
 from curlet.core.path.outline import outline_of
 from curlet.formats.brush_motifs import ArtShapeDoc, ArtworkDoc, GradientDoc, RoleDoc, StopDoc
 from curlet.formats.path_doc import FactsDoc
-from curlet.formats.svg_in import TakenPath, read_svg
+from curlet.formats.svg_in import ImportedPath, read_svg
 
-MOST_SHAPES = 500
+MAX_SHAPES = 500
 # Points of a clip times those of what it cuts.
-MOST_CUTTING = 1_000_000
+MAX_CUTTING = 1_000_000
 
 
 def read_artwork(data: bytes, turn: float = 0.0) -> tuple[ArtworkDoc, tuple[str, ...]]:
@@ -37,16 +37,16 @@ def read_artwork(data: bytes, turn: float = 0.0) -> tuple[ArtworkDoc, tuple[str,
         If the file is broken, hostile or empty; or has more than 500 shapes or 50,000 points.
     """
     taken = read_svg(data)
-    by_element: dict[str, list[TakenPath]] = {}
+    by_element: dict[str, list[ImportedPath]] = {}
     for path in taken.paths:
         by_element.setdefault(path.facts.element, []).append(path)
-    if len(by_element) > MOST_SHAPES:
-        raise TooMuch(f"This drawing has more than {MOST_SHAPES} shapes. Take in a part of it.")
+    if len(by_element) > MAX_SHAPES:
+        raise TooMuch(f"This drawing has more than {MAX_SHAPES} shapes. Import a part of it.")
     shapes = tuple(shape for paths in by_element.values() for shape in _shapes(paths))
     if not shapes:
-        raise BadInput("Nothing of this drawing is seen: it is all clipped away. Take in another.")
-    if sum(shape.d.count(" ") for shape in shapes) > MOST_POINTS:
-        raise TooMuch(f"This drawing has more than {MOST_POINTS:,} points. Simplify it first.")
+        raise BadInput("Nothing of this drawing is seen: it is all clipped away. Import another.")
+    if sum(shape.d.count(" ") for shape in shapes) > MAX_POINTS:
+        raise TooMuch(f"This drawing has more than {MAX_POINTS:,} points. Simplify it first.")
     art = fitted(Artwork(shapes, 1.0, 1.0))
     return artwork_doc(turned(art, turn) if turn else art), taken.notes
 
@@ -60,12 +60,12 @@ def _cut(shape: ArtShape, clips: tuple[Outline, ...]) -> list[ArtShape]:
         If they have so many points that cutting would take for ever.
     """
     size = shape.d.count(" ")
-    if any(size * len(clip.points) > MOST_CUTTING for clip in clips):
+    if any(size * len(clip.points) > MAX_CUTTING for clip in clips):
         raise TooMuch("A clip of this drawing is too detailed to cut with. Simplify it, or release it first.")
     return clipped_by(shape, clips)
 
 
-def _shapes(paths: list[TakenPath]) -> list[ArtShape]:
+def _shapes(paths: list[ImportedPath]) -> list[ArtShape]:
     """One element as shapes: its fill and its line apart where they are not alike, cut by its clips."""
     shape, facts = _shape(paths), paths[0].facts
     if facts.dashes and shape.stroke is not None and (dashed := _dashed(shape, facts)) is not None:
@@ -92,7 +92,7 @@ def _dashed(shape: ArtShape, facts: FactsDoc) -> ArtShape | None:
     return ArtShape(path_text(area), fill=shape.stroke, opacity=facts.stroke_opacity)
 
 
-def _shape(paths: list[TakenPath]) -> ArtShape:
+def _shape(paths: list[ImportedPath]) -> ArtShape:
     """All contours of one element, so that inner ones stay holes; what is not painted is drawn as a line."""
     facts = paths[0].facts
     outlines = [outline_of(path.path) for path in paths]
@@ -132,7 +132,7 @@ def artwork_doc(art: Artwork) -> ArtworkDoc:
         for shape in art.shapes
     )
     size = {"length": round(art.length, 5), "width": round(max(art.width, 0.01), 5)}
-    return ArtworkDoc(family="artwork", shapes=shapes, frame=str(art.frame), **size)  # type: ignore[arg-type]
+    return ArtworkDoc(family="artwork", shapes=shapes, on=str(art.on), **size)  # type: ignore[arg-type]
 
 
 def _gradient(gradient: RoleGradient | None) -> GradientDoc | None:

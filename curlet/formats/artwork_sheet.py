@@ -1,4 +1,4 @@
-"""Artwork on a sheet that holds all of it, at true size: to be seen, given out and taken in again."""
+"""Artwork on a sheet that holds all of it, at true size: to be seen, exported and imported again."""
 
 from __future__ import annotations
 

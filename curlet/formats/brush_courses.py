@@ -13,6 +13,7 @@ from curlet.formats.brush_motifs import (
     MotifDoc,
     Number,
     PieceDoc,
+    Renamed,
     RoleDoc,
     RunningDoc,
     ShareDoc,
@@ -23,7 +24,7 @@ from curlet.formats.choices import Channel, Driver, FacingKind, FitName, HoldNam
 Few = Annotated[int, Field(ge=0, le=20)]
 
 
-class FitDoc(Strict):
+class FitDoc(Renamed):
     """What is done with the remainder."""
 
     kind: FitName = "ease"
@@ -33,20 +34,20 @@ class FitDoc(Strict):
     tolerance: Number = 5.0
     layout: Layout = "any"
     half_gaps: bool = False
-    made_up: Annotated[int, Field(ge=1, le=3)] = 3
+    shortened: Annotated[int, Field(ge=1, le=3)] = 3
     shared: bool = False
 
     def to_core(self) -> FitRule:
         return FitRule(**self.model_dump())
 
 
-class FacingDoc(Strict):
+class FacingDoc(Renamed):
     """Which way a motif points, and how it is flipped."""
 
     kind: FacingKind = "along"
     angle: Number = 0.0
-    flip_along: bool = False
-    flip_across: bool = False
+    end_to_end: bool = False
+    side_to_side: bool = False
     mirror_alternate: bool = False
 
     def to_core(self) -> Facing:
@@ -115,7 +116,7 @@ class LetterDoc(Strict):
         return Letter(self.motif.to_core(), self.length.to_core())
 
 
-class RowDoc(Strict):
+class RowDoc(Renamed):
     """A course of repeats."""
 
     course: Literal["row"] = "row"

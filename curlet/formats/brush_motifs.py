@@ -4,15 +4,16 @@ from __future__ import annotations
 
 from typing import TYPE_CHECKING, Annotated, Any, Literal, Union
 
-from pydantic import BaseModel, ConfigDict, Field, FiniteFloat, create_model, field_validator
+from pydantic import BaseModel, ConfigDict, Field, FiniteFloat, create_model, field_validator, model_validator
 
 from curlet.core.brush.courses import Share
 from curlet.core.brush.rules import Piece
 from curlet.core.dress.colour import ColourRole, RoleGradient, RoleStop
-from curlet.core.measures import Frame, Measure
+from curlet.core.measures import Measure, MeasuredOn
 from curlet.core.motif.families import FAMILIES, ArtShape, Artwork, Family, PictureMotif
 from curlet.core.settings import Spec, specs_of
-from curlet.formats.png_in import MOST_PNG_TEXT, check_png, from_base64
+from curlet.formats.older import renamed
+from curlet.formats.png_in import MAX_PNG_TEXT, check_png, from_base64
 
 Number = FiniteFloat
 Share01 = Annotated[float, Field(ge=0, le=1, allow_inf_nan=False)]
@@ -22,14 +23,28 @@ class Strict(BaseModel):
     model_config = ConfigDict(extra="forbid", frozen=True)
 
 
-class MeasureDoc(Strict):
-    """A length in mm, worn (on the garment) or printed (on paper)."""
+class Renamed(Strict):
+    """A document some of whose names were others before."""
+
+    @model_validator(mode="before")
+    @classmethod
+    def _from_older(cls, doc: Any) -> Any:
+        return renamed(doc)
+
+
+class _Placed(Renamed):
+    """A thing whose lengths are on the garment or on paper."""
+
+    on: Literal["garment", "paper"] = "garment"
+
+
+class MeasureDoc(_Placed):
+    """A length in mm, on the garment or on paper."""
 
     mm: Number
-    frame: Literal["worn", "printed"] = "worn"
 
     def to_core(self) -> Measure:
-        return Measure(self.mm, Frame(self.frame))
+        return Measure(self.mm, MeasuredOn(self.on))
 
 
 class ShareDoc(Strict):
@@ -109,29 +124,27 @@ class ArtShapeDoc(Strict):
         )
 
 
-class ArtworkDoc(Strict):
+class ArtworkDoc(_Placed):
     """A motif drawn shape by shape: x from 0 to `length`, y from minus to plus half of `width`."""
 
     family: Literal["artwork"]
     shapes: Annotated[tuple[ArtShapeDoc, ...], Field(max_length=500)]
     length: Number
     width: Number
-    frame: Literal["worn", "printed"] = "worn"
 
     def to_core(self) -> Artwork:
         shapes = tuple(shape.to_core() for shape in self.shapes)
-        return Artwork(shapes, self.length, self.width, Frame(self.frame))
+        return Artwork(shapes, self.length, self.width, MeasuredOn(self.on))
 
 
-class PictureDoc(Strict):
+class PictureDoc(_Placed):
     """A picture as a motif: a PNG, in base64, that fills a cell of `length` × `width` mm and is laid
     rigidly."""
 
     family: Literal["picture"]
-    png: Annotated[str, Field(min_length=8, max_length=MOST_PNG_TEXT)]
+    png: Annotated[str, Field(min_length=8, max_length=MAX_PNG_TEXT)]
     length: Number
     width: Number
-    frame: Literal["worn", "printed"] = "worn"
 
     @field_validator("png")
     @classmethod
@@ -140,7 +153,7 @@ class PictureDoc(Strict):
         return text
 
     def to_core(self) -> PictureMotif:
-        return PictureMotif(from_base64(self.png), self.length, self.width, Frame(self.frame))
+        return PictureMotif(from_base64(self.png), self.length, self.width, MeasuredOn(self.on))
 
 
 class FamilyDoc(Strict):
@@ -166,7 +179,7 @@ def settings_fields(plain: Any) -> dict[str, tuple[Any, Any]]:
 def _field(spec: Spec, default: Any) -> tuple[Any, Any]:
     """A setting's type and default in its document."""
     if spec.form == "measure":
-        return MeasureDoc, MeasureDoc(mm=default.mm, frame=str(default.frame))  # type: ignore[arg-type]
+        return MeasureDoc, MeasureDoc(mm=default.mm, on=str(default.on))  # type: ignore[arg-type]
     if spec.form == "choice":
         return Literal[spec.choices], default
     return {"number": Number, "count": int, "tick": bool}[spec.form], default

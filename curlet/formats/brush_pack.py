@@ -11,9 +11,9 @@ from curlet.core.errors import BadInput, TooMuch
 from curlet.core.measures import Scale
 from curlet.formats.brush_file import BrushDoc, read_brush
 
-MOST_BYTES = 8 * 1024 * 1024
-MOST_UNPACKED = 64 * 1024 * 1024
-MOST_PACKED = 500
+MAX_BYTES = 8 * 1024 * 1024
+MAX_UNPACKED = 64 * 1024 * 1024
+MAX_PACKED = 500
 
 
 def write_brush(doc: BrushDoc) -> bytes:
@@ -38,22 +38,22 @@ def read_pack(name: str, data: bytes) -> list[tuple[str, BrushDoc]]:
 
 
 def _read(name: str, data: bytes) -> BrushDoc:
-    if len(data) > MOST_BYTES:
+    if len(data) > MAX_BYTES:
         raise TooMuch(f"“{name}” is larger than a brush file can be (8 MB).")
     try:
         document = orjson.loads(data)
     except orjson.JSONDecodeError:
-        raise BadInput(f"“{name}” is not a brush file: it is not JSON. Nothing was taken in.") from None
+        raise BadInput(f"“{name}” is not a brush file: it is not JSON. Nothing was imported.") from None
     if not isinstance(document, dict) or document.get("format") != "curlet-brush":
-        raise BadInput(f"“{name}” is JSON, but not a Curlet brush file. Nothing was taken in.")
+        raise BadInput(f"“{name}” is JSON, but not a Curlet brush file. Nothing was imported.")
     version = document.get("version")
     if isinstance(version, int) and version > 1:
-        raise BadInput(f"“{name}” was made by a newer Curlet. Update Curlet to take it in.")
+        raise BadInput(f"“{name}” was made by a newer Curlet. Update Curlet to import it.")
     try:
         doc = read_brush(document)
         doc.to_core().check(Scale())
     except BadInput as error:
-        raise BadInput(f"“{name}”: {error} Nothing was taken in.") from None
+        raise BadInput(f"“{name}”: {error} Nothing was imported.") from None
     return doc
 
 
@@ -61,14 +61,14 @@ def _unpacked(name: str, data: bytes) -> list[tuple[str, BrushDoc]]:
     try:
         pack = zipfile.ZipFile(io.BytesIO(data))
         entries = [entry for entry in pack.infolist() if not entry.is_dir()]
-        if len(entries) > MOST_PACKED or sum(entry.file_size for entry in entries) > MOST_UNPACKED:
-            raise TooMuch(f"“{name}” holds more than {MOST_PACKED} files or 64 MB. Split it.")
+        if len(entries) > MAX_PACKED or sum(entry.file_size for entry in entries) > MAX_UNPACKED:
+            raise TooMuch(f"“{name}” holds more than {MAX_PACKED} files or 64 MB. Split it.")
         return [(entry.filename, _read(entry.filename, _bounded(pack, entry))) for entry in entries]
     except (zipfile.BadZipFile, NotImplementedError, RuntimeError, OSError):
-        raise BadInput(f"“{name}” is a damaged zip file. Nothing was taken in.") from None
+        raise BadInput(f"“{name}” is a damaged zip file. Nothing was imported.") from None
 
 
 def _bounded(pack: zipfile.ZipFile, entry: zipfile.ZipInfo) -> bytes:
     """An entry's bytes; its stated size may be a lie, so no more than a brush file's are read."""
     with pack.open(entry) as file:
-        return file.read(MOST_BYTES + 1)
+        return file.read(MAX_BYTES + 1)

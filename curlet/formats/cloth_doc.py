@@ -22,8 +22,8 @@ def _angle(value: object) -> object:
 
 
 class ClothDoc(BaseModel):
-    """A weave by its name, its threads as CSS colours, its counts to the worn cm, and its turn in degrees.
-    Numbers may come as they were typed."""
+    """A weave by its name, its threads as CSS colours, its counts to the cm of the garment, and its turn in
+    degrees. Numbers may come as they were entered."""
 
     model_config = ConfigDict(extra="forbid", frozen=True)
     weave: Annotated[str, Field(max_length=20)] = "colour"

@@ -14,9 +14,9 @@ from curlet.formats.pen_fonts import FOLDER, drawn, hershey
 
 LARGEST = 8_000_000
 _LARGEST_UNPACKED = 60_000_000
-_MOST_GLYPHS = 65_535
-# Of a letter, and of all: a drawn or worn face has thousands, and more take seconds to unite.
-_MOST_POINTS, _MOST_CONTOURS, _MOST_POINTS_IN_ALL = 8_000, 1_000, 1_500_000
+_MAX_GLYPHS = 65_535
+# Of a letter, and of all: a drawn or weathered face has thousands, and more take seconds to unite.
+_MAX_POINTS, _MAX_CONTOURS, _MAX_POINTS_IN_ALL = 8_000, 1_000, 1_500_000
 _LINE = 200
 _PROGRAMS_AND_PICTURES = {"fpgm", "prep", "cvt ", "SVG ", "CBDT", "CBLC", "sbix", "DSIG", "FFTM", "COLR"}
 _NO_FONT = "This is no font that can be read. Choose a TTF, OTF or WOFF2 file."
@@ -89,7 +89,7 @@ def _made_safe(data: bytes) -> bytes:
     from fontTools import subset
 
     font = TTFont(io.BytesIO(unpacked(data)), lazy=True, recalcTimestamp=False)
-    if font["maxp"].numGlyphs > _MOST_GLYPHS or not ({"glyf", "CFF ", "CFF2"} & set(font.keys())):
+    if font["maxp"].numGlyphs > _MAX_GLYPHS or not ({"glyf", "CFF ", "CFF2"} & set(font.keys())):
         raise BadInput("This font holds no outlines. Choose a TTF, OTF or WOFF2 file with letters in it.")
     characters = font.getBestCmap()
     if not characters:
@@ -120,12 +120,12 @@ def _check_letters(plain: bytes) -> None:
         if outline is None:
             continue
         points += len(outline.points)
-        if len(outline.points) > _MOST_POINTS or outline.commands.count("M") > _MOST_CONTOURS:
+        if len(outline.points) > _MAX_POINTS or outline.commands.count("M") > _MAX_CONTOURS:
             raise TooMuch(
-                f"A letter of this font has more than {_MOST_POINTS:,} points or {_MOST_CONTOURS} outlines. "
+                f"A letter of this font has more than {_MAX_POINTS:,} points or {_MAX_CONTOURS} outlines. "
                 "Simplify it, or choose another font."
             )
-        if points > _MOST_POINTS_IN_ALL:
+        if points > _MAX_POINTS_IN_ALL:
             raise TooMuch("The letters of this font have too many points together. Make it a subset.")
     characters = "".join(map(chr, font.characters))
     for at in range(0, len(characters), _LINE):

@@ -15,7 +15,7 @@ from curlet.formats.png_out import write_png
 from curlet.formats.svg_in import read_svg
 
 # Enough to trace over, little enough to keep.
-MOST = 4_000_000
+MAX = 4_000_000
 _DRAWN_ACROSS = 2_000
 
 
@@ -38,7 +38,7 @@ def read_guide(data: bytes) -> Guide:
     """
     if data.lstrip()[:1] == b"<" or data[:3] == b"\xef\xbb\xbf":
         return _drawn(data)
-    pixels = read_picture(data, MOST).pixels
+    pixels = read_picture(data, MAX).pixels
     out = io.BytesIO()
     Image.fromarray(pixels).save(out, "PNG", optimize=False, compress_level=6)
     return Guide(out.getvalue(), pixels.shape[1], pixels.shape[0])

@@ -1,4 +1,4 @@
-"""A motif kept by itself in the Drawers: its artwork with a name and the threads it was drawn in."""
+"""A motif kept by itself in the Library: its artwork with a name and the threads it was drawn in."""
 
 from __future__ import annotations
 
@@ -39,9 +39,9 @@ def brush_of_motif(kept: KeptMotifDoc) -> BrushDoc:
     motif = kept.motif
     row = RowDoc(
         motif=motif,
-        length=MeasureDoc(mm=motif.length, frame=motif.frame),
+        length=MeasureDoc(mm=motif.length, on=motif.on),
         gap=MeasureDoc(mm=0),
-        hold="ride" if isinstance(motif, PictureDoc) else "bend",
+        hold="rigid" if isinstance(motif, PictureDoc) else "bend",
     )
     return BrushDoc(name=kept.name, kind="trim", courses=(row,), threads=kept.threads)
 

@@ -8,7 +8,7 @@ from typing import Annotated
 from pydantic import BeforeValidator, Field
 
 # The longest that is read.
-MOST_LETTERS = 120
+MAX_LETTERS = 120
 # Control characters, line ends, changes of direction and halves of characters: none of them is seen.
 _UNSEEN = re.compile("[\x00-\x1f\x7f-\x9f\u2028-\u202e\u2066-\u2069\ud800-\udfff\ufffe\uffff]")
 
@@ -20,8 +20,8 @@ def seen(name: object) -> object:
 
 def ended(name: str, ending: str) -> str:
     """The name with an ending, shortened so that the whole is no longer than a name may be."""
-    return f"{name[: MOST_LETTERS - len(ending)]}{ending}"
+    return f"{name[: MAX_LETTERS - len(ending)]}{ending}"
 
 
-Name = Annotated[str, BeforeValidator(seen), Field(min_length=1, max_length=MOST_LETTERS)]
-MaybeName = Annotated[str, BeforeValidator(seen), Field(max_length=MOST_LETTERS)]
+Name = Annotated[str, BeforeValidator(seen), Field(min_length=1, max_length=MAX_LETTERS)]
+MaybeName = Annotated[str, BeforeValidator(seen), Field(max_length=MAX_LETTERS)]

@@ -13,7 +13,7 @@ from numpy.typing import NDArray
 
 from curlet.core.errors import BadInput, TooMuch
 from curlet.core.path.arcs import arc_to_cubics
-from curlet.core.path.path import MOST_NODES
+from curlet.core.path.path import MAX_NODES
 from curlet.formats.svg_text import NUMBER
 
 Floats = NDArray[np.float64]
@@ -30,7 +30,7 @@ _GAP = re.compile(r"[\s,]*+")
 _FLAG = re.compile("[01]")
 _ARC = (NUMBER, NUMBER, NUMBER, _FLAG, _FLAG, NUMBER, NUMBER)
 # No path has so many numbers or commands: seven for each node, as an arc has.
-MOST_TOKENS = 7 * MOST_NODES
+MAX_TOKENS = 7 * MAX_NODES
 _NO_RADIUS = 1e-9
 _TAKES = {"M": 2, "Z": 0, "L": 2, "H": 1, "V": 1, "C": 6, "S": 4, "Q": 4, "T": 2, "A": 7}
 
@@ -68,8 +68,8 @@ def read_contours(data: str, name: str = "") -> tuple[Contour, ...]:
     which = f"The path “{name[:40]}”" if name else "A path of this drawing"
     if _NOT_NUMBER.search(data):
         raise BadInput(f"{which} has a coordinate that is not a number. Correct it.")
-    if len(data) > 2 * MOST_NODES and _has_tokens(data, MOST_TOKENS + 1):
-        raise TooMuch(f"{which} has more than {MOST_NODES:,} nodes. Simplify it or split it in two.")
+    if len(data) > 2 * MAX_NODES and _has_tokens(data, MAX_TOKENS + 1):
+        raise TooMuch(f"{which} has more than {MAX_NODES:,} nodes. Simplify it or split it in two.")
     strange = _STRANGE.search(data)
     pen = _Pen()
     for command, numbers in _steps(data[: strange.start()] if strange else data):

@@ -9,7 +9,7 @@ from typing import Annotated, Any, Literal
 import numpy as np
 from pydantic import BaseModel, ConfigDict, Field, FiniteFloat
 
-from curlet.core.path.path import FURTHEST, MOST_NODES, HandleKind, Path
+from curlet.core.path.path import FURTHEST, MAX_NODES, HandleKind, Path
 from curlet.formats.content import Content
 
 Coordinate = Annotated[float, Field(ge=-FURTHEST, le=FURTHEST, allow_inf_nan=False)]
@@ -30,7 +30,7 @@ class NodeDoc(BaseModel):
     handles: HandleKind | None = None
 
 
-Nodes = Annotated[list[NodeDoc], Field(min_length=1, max_length=MOST_NODES)]
+Nodes = Annotated[list[NodeDoc], Field(min_length=1, max_length=MAX_NODES)]
 
 
 class FigureDoc(BaseModel):
@@ -44,8 +44,8 @@ class FigureDoc(BaseModel):
 
 
 # No line is thicker, and no dash longer, than the largest sheet: mm.
-MOST_WEIGHT = 20_000.0
-Weight = Annotated[float, Field(ge=0, le=MOST_WEIGHT, allow_inf_nan=False)]
+MAX_WEIGHT = 20_000.0
+Weight = Annotated[float, Field(ge=0, le=MAX_WEIGHT, allow_inf_nan=False)]
 Opacity = Annotated[float, Field(ge=0, le=1, allow_inf_nan=False)]
 
 

@@ -1,4 +1,4 @@
-"""Taking in pictures: PNG, JPEG and WebP, read as if they were hostile."""
+"""Importing pictures: PNG, JPEG and WebP, read as if they were hostile."""
 
 from __future__ import annotations
 
@@ -16,13 +16,13 @@ from PIL import Image, ImageOps
 from curlet.core.errors import BadInput, TooMuch
 from curlet.core.measures import MM_PER_INCH
 from curlet.formats.brush_motifs import PictureDoc
-from curlet.formats.png_in import MOST_PNG_BYTES
+from curlet.formats.png_in import MAX_PNG_BYTES
 
 Pixels = NDArray[np.uint8]
 
-MOST_BYTES = 40 * 1024 * 1024
-MOST_PIXELS = 60_000_000
-_MOST = f"{MOST_PIXELS // 1_000_000} million"
+MAX_BYTES = 40 * 1024 * 1024
+MAX_PIXELS = 60_000_000
+_MAX = f"{MAX_PIXELS // 1_000_000} million"
 # What is worked on; a larger picture is made smaller first.
 WORKED_ON = 2_400_000
 _FORMATS = ("PNG", "JPEG", "WEBP")
@@ -41,8 +41,8 @@ _FAULTS = (
 
 
 @dataclass(frozen=True, eq=False)
-class TakenPicture:
-    """A picture taken in.
+class ImportedPicture:
+    """A picture imported.
 
     Attributes
     ----------
@@ -64,7 +64,7 @@ class TakenPicture:
         return int(self.pixels.shape[1])
 
 
-def read_picture(data: bytes, most: int = WORKED_ON) -> TakenPicture:
+def read_picture(data: bytes, most: int = WORKED_ON) -> ImportedPicture:
     """A picture's pixels, upright, at most so many of them.
 
     Raises
@@ -74,7 +74,7 @@ def read_picture(data: bytes, most: int = WORKED_ON) -> TakenPicture:
     TooMuch
         Over 40 MB or 60 million pixels.
     """
-    if len(data) > MOST_BYTES:
+    if len(data) > MAX_BYTES:
         raise TooMuch(f"This picture is {len(data) / 1e6:.0f} MB; 40 MB is the most. Make it smaller first.")
     try:
         with warnings.catch_warnings():
@@ -83,21 +83,21 @@ def read_picture(data: bytes, most: int = WORKED_ON) -> TakenPicture:
             with Image.open(io.BytesIO(data), formats=_FORMATS) as picture:
                 return _read(picture, most)
     except Image.DecompressionBombError:
-        raise TooMuch(f"This picture is too large; {_MOST} pixels is the most. Make it smaller.") from None
+        raise TooMuch(f"This picture is too large; {_MAX} pixels is the most. Make it smaller.") from None
     except _FAULTS:
         raise BadInput(
-            "This is not a whole PNG, JPEG or WebP picture. Save it again as one of these and take that in."
+            "This is not a whole PNG, JPEG or WebP picture. Save it again as one of these and import that."
         ) from None
 
 
-def _read(picture: Image.Image, most: int) -> TakenPicture:
+def _read(picture: Image.Image, most: int) -> ImportedPicture:
     wide, high = picture.size
-    if wide * high > MOST_PIXELS:
+    if wide * high > MAX_PIXELS:
         raise TooMuch(
-            f"This picture is {wide:,} × {high:,} pixels; {_MOST} is the most. Make it smaller first."
+            f"This picture is {wide:,} × {high:,} pixels; {_MAX} is the most. Make it smaller first."
         )
     if wide < 2 or high < 2:
-        raise BadInput("This picture is less than two pixels wide. Take in a larger one.")
+        raise BadInput("This picture is less than two pixels wide. Import a larger one.")
     length = _stated_length(picture)
     size = min(math.sqrt(most / (wide * high)), 1.0)
     # A JPEG is read smaller at once, which is quicker.
@@ -107,7 +107,7 @@ def _read(picture: Image.Image, most: int) -> TakenPicture:
     if left < 1:
         shape = (max(round(upright.width * left), 2), max(round(upright.height * left), 2))
         upright = upright.resize(shape, Image.Resampling.BOX)
-    return TakenPicture(np.asarray(upright), length, size < 1)
+    return ImportedPicture(np.asarray(upright), length, size < 1)
 
 
 def _stated_length(picture: Image.Image) -> float | None:
@@ -136,7 +136,7 @@ def picture_motif(pixels: Pixels, length: float) -> PictureDoc:
     """
     there = pixels[..., 3] >= _CUT_OUT
     if not there.any():
-        raise BadInput("This picture is wholly transparent. Take in one that shows something.")
+        raise BadInput("This picture is wholly transparent. Import one that shows something.")
     rows, columns = np.flatnonzero(there.any(axis=1)), np.flatnonzero(there.any(axis=0))
     part = pixels[rows[0] : rows[-1] + 1, columns[0] : columns[-1] + 1]
     mm = length / pixels.shape[1]
@@ -153,9 +153,9 @@ def _small_enough(pixels: Pixels) -> bytes:
     while True:
         out = io.BytesIO()
         picture.save(out, "PNG", optimize=picture.width * picture.height < 500_000)
-        if out.tell() <= MOST_PNG_BYTES:
+        if out.tell() <= MAX_PNG_BYTES:
             return out.getvalue()
-        size = min(0.9, math.sqrt(MOST_PNG_BYTES / out.tell()))
+        size = min(0.9, math.sqrt(MAX_PNG_BYTES / out.tell()))
         picture = picture.resize(
             (max(int(picture.width * size), 2), max(int(picture.height * size), 2)), Image.Resampling.BOX
         )

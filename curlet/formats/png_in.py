@@ -9,9 +9,9 @@ import zlib
 
 from curlet.core.errors import BadInput, TooMuch
 
-MOST_PNG_BYTES = 1024 * 1024
-MOST_PNG_TEXT = MOST_PNG_BYTES * 4 // 3 + 4
-MOST_PNG_PIXELS = 4_000_000
+MAX_PNG_BYTES = 1024 * 1024
+MAX_PNG_TEXT = MAX_PNG_BYTES * 4 // 3 + 4
+MAX_PNG_PIXELS = 4_000_000
 _SIGNATURE = b"\x89PNG\r\n\x1a\n"
 _KNOWN = {b"IHDR", b"PLTE", b"IDAT", b"IEND", b"tRNS", b"gAMA", b"cHRM", b"sRGB", b"pHYs"}
 
@@ -34,10 +34,10 @@ def check_png(data: bytes) -> None:
     TooMuch
         Over 1 MB or 4 million pixels.
     """
-    if len(data) > MOST_PNG_BYTES:
-        raise TooMuch("A motif's picture is 1 MB at the most. Make it smaller or take it in again.")
+    if len(data) > MAX_PNG_BYTES:
+        raise TooMuch("A motif's picture is 1 MB at the most. Make it smaller or import it again.")
     if not data.startswith(_SIGNATURE):
-        raise BadInput("The picture in this brush is not a PNG. Take it in again.")
+        raise BadInput("The picture in this brush is not a PNG. Import it again.")
     names, at = [], len(_SIGNATURE)
     while at < len(data):
         name, body, at = _chunk(data, at)
@@ -45,25 +45,25 @@ def check_png(data: bytes) -> None:
         if len(names) == 1:
             _check_header(name, body)
     if names[-1] != b"IEND" or b"IDAT" not in names or not set(names) <= _KNOWN:
-        raise BadInput("The picture in this brush is cut short, or more than a picture. Take it in again.")
+        raise BadInput("The picture in this brush is cut short, or more than a picture. Import it again.")
 
 
 def _chunk(data: bytes, at: int) -> tuple[bytes, bytes, int]:
     if at + 12 > len(data):
-        raise BadInput("The picture in this brush is cut short. Take it in again.")
+        raise BadInput("The picture in this brush is cut short. Import it again.")
     length, name = struct.unpack(">I4s", data[at : at + 8])
     end = at + 8 + length
     body = data[at + 8 : end]
     if end + 4 > len(data) or zlib.crc32(name + body) != struct.unpack(">I", data[end : end + 4])[0]:
-        raise BadInput("The picture in this brush is broken. Take it in again.")
+        raise BadInput("The picture in this brush is broken. Import it again.")
     return name, body, end + 4
 
 
 def _check_header(name: bytes, body: bytes) -> None:
     if name != b"IHDR" or len(body) != 13:
-        raise BadInput("The picture in this brush has no size. Take it in again.")
+        raise BadInput("The picture in this brush has no size. Import it again.")
     width, height = struct.unpack(">II", body[:8])
     if not (width > 0 and height > 0):
-        raise BadInput("The picture in this brush has no size. Take it in again.")
-    if width * height > MOST_PNG_PIXELS:
-        raise TooMuch("A motif's picture has 4 million pixels at the most. Take in a smaller one.")
+        raise BadInput("The picture in this brush has no size. Import it again.")
+    if width * height > MAX_PNG_PIXELS:
+        raise TooMuch("A motif's picture has 4 million pixels at the most. Import a smaller one.")

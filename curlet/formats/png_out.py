@@ -18,7 +18,7 @@ from curlet.formats.output import Output
 from curlet.formats.skia_paths import fill_paint, matrix_of, stroke_paint
 
 PPI = Bounds("Resolution", 1, 4800, "300 ppi is usual for print", "ppi")
-MOST_PIXELS = 150_000_000
+MAX_PIXELS = 150_000_000
 _SIGNATURE_AND_HEADER = 8 + 4 + 4 + 13 + 4
 
 
@@ -52,10 +52,10 @@ def check_pixels(drawing: Drawing, ppi: float) -> tuple[int, int]:
     """How many pixels wide and high a drawing comes out; raises as `write_png`."""
     PPI.check(ppi)
     width, height = pixels(drawing.width, ppi), pixels(drawing.height, ppi)
-    if width * height > MOST_PIXELS:
+    if width * height > MAX_PIXELS:
         raise TooMuch(
             f"At {ppi:g} ppi this sheet is {width:,} × {height:,} pixels, more than "
-            f"{MOST_PIXELS // 1_000_000} million. Ask for fewer ppi."
+            f"{MAX_PIXELS // 1_000_000} million. Ask for fewer ppi."
         )
     return width, height
 
@@ -123,7 +123,7 @@ def _zoom(canvas: skia.Canvas) -> float:
 def _draw_picture(canvas: skia.Canvas, picture: Picture) -> None:
     image = skia.Image.MakeFromEncoded(skia.Data(picture.png))
     if image is None:
-        raise BadInput("A picture in this drawing cannot be read. Take it in again as PNG.")
+        raise BadInput("A picture in this drawing cannot be read. Import it again as PNG.")
     whole = skia.Rect.MakeWH(1, 1)
     for at in picture.placements.tolist():
         canvas.save()

@@ -13,7 +13,7 @@ Json = dict[str, Any]
 
 
 def run_report(path_id: str, run: LaidRun, measured: Tally, *, placements: bool = False) -> Json:
-    """One run. Lengths are drawn mm; off 1:1 each has its worn twin."""
+    """One run. Lengths are drawn mm; off 1:1 each has its twin on the garment."""
     facts = measured.facts
     entry = {
         "path": path_id,
@@ -50,7 +50,7 @@ def _lengths(scale: Scale, **values: float | None) -> Json:
     for name, value in values.items():
         out[name] = value
         if scale.factor != 1:
-            out[f"{name}_worn"] = None if value is None else value / scale.factor
+            out[f"{name}_garment"] = None if value is None else value / scale.factor
     return out
 
 

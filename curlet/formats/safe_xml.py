@@ -10,8 +10,8 @@ from defusedxml.ElementTree import DefusedXMLParser
 
 from curlet.core.errors import BadInput, TooMuch
 
-MOST_BYTES = 10 * 1024 * 1024
-MOST_ELEMENTS = 100_000
+MAX_BYTES = 10 * 1024 * 1024
+MAX_ELEMENTS = 100_000
 DEEPEST = 128
 _CHUNK = 65_536
 
@@ -46,14 +46,14 @@ def read_svg_tree(data: bytes) -> tuple[Element, list[str]]:
     BadInput
         If it is not XML, not SVG, or declares entities or a document type.
     """
-    if len(data) > MOST_BYTES:
+    if len(data) > MAX_BYTES:
         raise TooMuch(
-            f"This file is {len(data) / 1e6:.0f} MB; {MOST_BYTES // 1024**2} MB is the most. "
-            "Send out only the lines you need and take that in."
+            f"This file is {len(data) / 1e6:.0f} MB; {MAX_BYTES // 1024**2} MB is the most. "
+            "Export only the lines you need and import that."
         )
     root = _parse(data)
     if local_name(root) != "svg":
-        raise BadInput("This is not an SVG drawing. Save it as SVG and take that in.")
+        raise BadInput("This is not an SVG drawing. Save it as SVG and import that.")
     return root, _clean(root)
 
 
@@ -66,7 +66,7 @@ def _parse(data: bytes) -> Element:
     except DefusedXmlException:
         raise BadInput(
             "This file declares entities or outside documents, which are not read. "
-            "Save it as plain SVG and take that in."
+            "Save it as plain SVG and import that."
         ) from None
     except (ParseError, ValueError, LookupError, RecursionError) as error:
         raise BadInput(f"This file is broken XML ({error}). Save it again as SVG.") from None
@@ -84,8 +84,8 @@ class _Bounded(TreeBuilder):
         self.count, self.depth = self.count + 1, self.depth + 1
         if self.depth > DEEPEST:
             raise TooMuch(f"This drawing nests more than {DEEPEST} groups. Ungroup it first.")
-        if self.count > MOST_ELEMENTS:
-            raise TooMuch(f"This drawing has more than {MOST_ELEMENTS:,} elements. Take in a part.")
+        if self.count > MAX_ELEMENTS:
+            raise TooMuch(f"This drawing has more than {MAX_ELEMENTS:,} elements. Import a part.")
         return super().start(tag, attrs)
 
     def end(self, tag: str, /) -> Element:

@@ -34,7 +34,7 @@ from curlet.formats.numbers import DECIMALS, outline_data, terse_data
 Json = Any
 
 
-class Frame:
+class Packer:
     """Gathers arrays while the JSON is made; outlines are written to `decimals` of a mm."""
 
     def __init__(self) -> None:
@@ -78,42 +78,42 @@ class Frame:
         return b"".join([struct.pack("<I", len(head)), head, *(a.tobytes() for a in self._arrays)])
 
 
-def group_json(group: Group, frame: Frame) -> Json:
+def group_json(group: Group, packer: Packer) -> Json:
     """One group of the drawing."""
     return {
         "type": "group",
         "id": group.id,
         "opacity": group.opacity,
-        "clip": _outline(group.clip, frame) if group.clip else None,
-        "items": [_item(item, frame) for item in group.items],
+        "clip": _outline(group.clip, packer) if group.clip else None,
+        "items": [_item(item, packer) for item in group.items],
     }
 
 
-def _item(item: Item, frame: Frame) -> Json:
+def _item(item: Item, packer: Packer) -> Json:
     if isinstance(item, Group):
-        return group_json(item, frame)
+        return group_json(item, packer)
     if isinstance(item, Laid):
-        return {"type": "laid", "shapes": [shape_json(shape, frame) for shape in item.shapes]}
+        return {"type": "laid", "shapes": [shape_json(shape, packer) for shape in item.shapes]}
     if isinstance(item, Stamps):
-        shapes = [shape_json(shape, frame, cell=True) for shape in item.shapes]
-        return {"type": "stamps", "shapes": shapes, "placements": frame.array(item.placements)}
-    return _picture(item, frame)
+        shapes = [shape_json(shape, packer, cell=True) for shape in item.shapes]
+        return {"type": "stamps", "shapes": shapes, "placements": packer.array(item.placements)}
+    return _picture(item, packer)
 
 
-def _picture(picture: Picture, frame: Frame) -> Json:
+def _picture(picture: Picture, packer: Packer) -> Json:
     data = base64.b64encode(picture.png).decode()
     src = f"data:image/png;base64,{data}"
-    return {"type": "picture", "src": src, "placements": frame.array(picture.placements)}
+    return {"type": "picture", "src": src, "placements": packer.array(picture.placements)}
 
 
-def _outline(outline: Outline, frame: Frame) -> str:
-    return terse_data(outline, frame.decimals)
+def _outline(outline: Outline, packer: Packer) -> str:
+    return terse_data(outline, packer.decimals)
 
 
-def shape_json(shape: Shape, frame: Frame, *, cell: bool = False) -> Json:
+def shape_json(shape: Shape, packer: Packer, *, cell: bool = False) -> Json:
     """A shape; one in a cell runs from 0 to 1 along it, so it is written as finely as may be."""
     return {
-        "d": outline_data(shape.outline) if cell else _outline(shape.outline, frame),
+        "d": outline_data(shape.outline) if cell else _outline(shape.outline, packer),
         "fill": shape.fill and paint_json(shape.fill),
         "stroke": shape.stroke and _stroke(shape.stroke),
         "even_odd": shape.even_odd,

@@ -1,4 +1,4 @@
-"""Taking in a line drawing from SVG: its lines become paths, in mm."""
+"""Importing a line drawing from SVG: its lines become paths, in mm."""
 
 from __future__ import annotations
 
@@ -16,9 +16,9 @@ from curlet.core.errors import BadInput, NoLength, TooMuch
 from curlet.core.measures import MM_PER_PX
 from curlet.core.path.chain import chain_to_path
 from curlet.core.path.path import SAME_POINT, Path
-from curlet.formats.names import MOST_LETTERS, seen
+from curlet.formats.names import MAX_LETTERS, seen
 from curlet.formats.path_data import Contour
-from curlet.formats.path_doc import MOST_WEIGHT, FactsDoc
+from curlet.formats.path_doc import MAX_WEIGHT, FactsDoc
 from curlet.formats.safe_xml import local_name, read_svg_tree
 from curlet.formats.svg_paints import Gradients
 from curlet.formats.svg_styles import lay_on_styles
@@ -27,8 +27,8 @@ from curlet.formats.svg_unread import Unread
 from curlet.formats.svg_walk import SeenShape, Walk, outline_of_contours
 
 # Every stitch of a sheet that was exported is a path: a large one has over 12,000.
-MOST_PATHS = 20_000
-MOST_NODES_IN_ALL = 200_000
+MAX_PATHS = 20_000
+MAX_NODES_IN_ALL = 200_000
 LARGEST_SHEET = 20_000.0
 
 Floats = NDArray[np.float64]
@@ -42,7 +42,7 @@ _JOINS: dict[str, Literal["round", "bevel"]] = {"round": "round", "bevel": "beve
 
 
 @dataclass(frozen=True, eq=False)
-class TakenPath:
+class ImportedPath:
     """One contour of the drawing: its name, the path in mm, and how it was drawn: a gradient of its fill
     in mm, outlines that clip it, outermost first, and the name of the layer that it lies in: of the group
     at the drawing's top level."""
@@ -56,16 +56,16 @@ class TakenPath:
 
 
 @dataclass(frozen=True)
-class TakenIn:
-    """A drawing taken in: its size in mm, its paths and what was left out, in words."""
+class ImportedDrawing:
+    """A drawing imported: its size in mm, its paths and what was left out, in words."""
 
     width: float
     height: float
-    paths: tuple[TakenPath, ...]
+    paths: tuple[ImportedPath, ...]
     notes: tuple[str, ...] = field(default=())
 
 
-def read_svg(data: bytes, tell: Callable[[float, str], None] = lambda share, doing: None) -> TakenIn:
+def read_svg(data: bytes, tell: Callable[[float, str], None] = lambda share, doing: None) -> ImportedDrawing:
     """Read the lines of an SVG drawing.
 
     Physical size is honoured: width and height with the viewBox, otherwise 96 px to the inch. `tell` is
@@ -89,9 +89,9 @@ def read_svg(data: bytes, tell: Callable[[float, str], None] = lambda share, doi
         if len(paths) % 100 == 0:
             tell(0.2 + 0.8 * min(walk.visited / of_all, 1.0), f"{len(paths):,} paths")
     if not paths:
-        raise BadInput("This drawing has no lines. Draw at least one path and take it in again.")
+        raise BadInput("This drawing has no lines. Draw at least one path and import it again.")
     notes += sorted(set(walk.notes))
-    return TakenIn(width * MM_PER_PX, height * MM_PER_PX, tuple(paths), tuple(dict.fromkeys(notes)))
+    return ImportedDrawing(width * MM_PER_PX, height * MM_PER_PX, tuple(paths), tuple(dict.fromkeys(notes)))
 
 
 def _size(root: Element) -> tuple[float, float]:
@@ -118,7 +118,7 @@ def _name(element: Element) -> str | None:
     title = next((c.text for c in element if local_name(c) == "title" and c.text), None)
     label = next((v for k, v in element.attrib.items() if k.endswith("}label")), None)
     name = title or label or element.get("id") or ""
-    return str(seen(name)).strip()[:MOST_LETTERS] or None
+    return str(seen(name)).strip()[:MAX_LETTERS] or None
 
 
 def _layer_names(root: Element) -> dict[Element, str]:
@@ -127,7 +127,7 @@ def _layer_names(root: Element) -> dict[Element, str]:
     return {group: _name(group) or f"Layer {n}" for n, group in enumerate(groups, 1)}
 
 
-def _paths(walk: Walk, notes: list[str]) -> Iterator[TakenPath]:
+def _paths(walk: Walk, notes: list[str]) -> Iterator[ImportedPath]:
     gradients, layers, unread = Gradients(walk.root), _layer_names(walk.root), Unread(walk.root)
     count = nodes = 0
     for index, shape in enumerate(walk.shapes()):
@@ -140,15 +140,15 @@ def _paths(walk: Walk, notes: list[str]) -> Iterator[TakenPath]:
             if path is None:
                 continue
             count, nodes = count + 1, nodes + len(path.points)
-            if count > MOST_PATHS or nodes > MOST_NODES_IN_ALL:
+            if count > MAX_PATHS or nodes > MAX_NODES_IN_ALL:
                 raise TooMuch(
-                    f"This drawing has more than {MOST_PATHS:,} paths or {MOST_NODES_IN_ALL:,} "
-                    "nodes. Export a part of it and take that in."
+                    f"This drawing has more than {MAX_PATHS:,} paths or {MAX_NODES_IN_ALL:,} "
+                    "nodes. Export a part of it and import that."
                 )
             name = _name(shape.element) or f"Line {count}"
             name = name if len(contours) == 1 else f"{name} {number}"
             layer = layers.get(shape.layer, "") if shape.layer is not None else ""
-            yield TakenPath(name, path, facts, gradient, shape.clips, layer)
+            yield ImportedPath(name, path, facts, gradient, shape.clips, layer)
 
 
 def _gradient(shape: SeenShape, contours: tuple[Contour, ...], known: Gradients) -> RoleGradient | None:
@@ -201,7 +201,7 @@ def _facts(shape: SeenShape, key: str, gradient: RoleGradient | None, known: Gra
 def _line_length(text: str, port: Viewport, stretch: float) -> float | None:
     """A weight or a dash as drawn, mm; None for one that CSS would not take either, or no line has."""
     found = length(text, port.diagonal, port)
-    return found * stretch if found is not None and 0 <= found * stretch <= MOST_WEIGHT else None
+    return found * stretch if found is not None and 0 <= found * stretch <= MAX_WEIGHT else None
 
 
 def _dashes(text: str, port: Viewport, stretch: float) -> tuple[float, ...]:

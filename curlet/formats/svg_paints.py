@@ -10,7 +10,7 @@ from curlet.core.dress.colour import ColourRole, RoleGradient, RoleStop
 from curlet.formats.safe_xml import HREFS, local_name
 from curlet.formats.svg_text import Viewport, colour, declarations, length, share, transform_of
 
-MOST_STOPS, MOST_LINKS = 64, 16
+MAX_STOPS, MAX_LINKS = 64, 16
 _TAGS = {"linearGradient": "linear", "radialGradient": "radial"}
 _DEFAULTS = {
     "linear": {"x1": "0%", "y1": "0%", "x2": "100%", "y2": "0%"},
@@ -66,7 +66,7 @@ class Gradients:
     def _chain(self, element: Element) -> list[Element]:
         """The gradient and those that it refers to for what it does not say."""
         chain = [element]
-        while len(chain) < MOST_LINKS:
+        while len(chain) < MAX_LINKS:
             link = next((chain[-1].get(h, "") for h in HREFS if chain[-1].get(h)), "")
             other = self._found.get(link[1:])
             if other is None or other in chain:
@@ -108,7 +108,7 @@ def _finite(value: float | None) -> float:
 def _stops(element: Element) -> tuple[RoleStop, ...]:
     found, least = list[RoleStop](), 0.0
     for child in element:
-        if local_name(child) != "stop" or len(found) >= MOST_STOPS:
+        if local_name(child) != "stop" or len(found) >= MAX_STOPS:
             continue
         style = {**child.attrib, **dict(declarations(child.get("style", "")))}
         # Each stop lies at or beyond the one before it.

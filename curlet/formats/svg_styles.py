@@ -16,7 +16,7 @@ from curlet.core.errors import TooMuch
 from curlet.formats.safe_xml import local_name
 
 # The longest style sheet, in characters, and how often an element may be tried against a selector.
-MOST_LETTERS, MOST_TRIES = 300_000, 2_000_000
+MAX_LETTERS, MAX_TRIES = 300_000, 2_000_000
 # A rule whose selector nests deeper than this is not understood.
 _DEEPEST_BRACKETS = 12
 _CLOSE = re.compile(r"\s*+[>+]\s*+")
@@ -36,7 +36,7 @@ def lay_on_styles(root: Element) -> None:
         If there are more rules and elements than can be looked through.
     """
     texts = _taken_out(root)
-    if sum(map(len, texts)) > MOST_LETTERS:
+    if sum(map(len, texts)) > MAX_LETTERS:
         raise TooMuch(_TOO_MANY)
     rules = [rule for text in texts for rule in _rules(text)]
     if not rules:
@@ -86,7 +86,7 @@ def _check_tries(root: Element, rules: list[_Rule]) -> None:
         keys = [("", ""), ("id", element.get("id", "")), ("tag", local_name(element).lower())]
         keys += [("class", name) for name in element.get("class", "").split()]
         tries += sum(weights.get(key, 0) for key in keys)
-    if tries > MOST_TRIES:
+    if tries > MAX_TRIES:
         raise TooMuch(_TOO_MANY)
 
 

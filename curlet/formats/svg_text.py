@@ -38,7 +38,7 @@ _PX = {
 }
 _LONGEST_COLOUR = 200
 # No drawing moves a thing so many times over.
-MOST_STEPS = 1_000
+MAX_STEPS = 1_000
 
 
 @dataclass(frozen=True)
@@ -88,7 +88,7 @@ def length(text: str | None, whole: float | None, port: Viewport | None = None) 
 def transform_of(text: str) -> Affine:
     """An SVG transform list as one affine; it ends at the first thing that cannot be read."""
     made, at = IDENTITY, 0
-    for _ in range(MOST_STEPS):
+    for _ in range(MAX_STEPS):
         name = _NAME.match(text, at)
         if name is None:
             break

@@ -23,8 +23,8 @@ from curlet.formats.svg_shapes import SHAPES, contours_of
 from curlet.formats.svg_text import Viewport, declarations, length, named, numbers, share, transform_of
 from curlet.formats.svg_unread import not_read
 
-MOST_COPIES, DEEPEST = 20_000, 192
-MOST_CLIPS, MOST_CLIP_POINTS = 500, 20_000
+MAX_COPIES, DEEPEST = 20_000, 192
+MAX_CLIPS, MAX_CLIP_POINTS = 500, 20_000
 _GROUPS = {"g", "a", "svg", "switch"}
 # Handed on from an element to what lies in it, with what holds where nothing is said.
 _INHERITED = {
@@ -95,7 +95,7 @@ class Walk:
     def __init__(self, root: Element, width: float, height: float) -> None:
         self.root, self.size = root, Viewport(width, height)
         self.notes: list[str] = []
-        self.visited, self._most = 0, MOST_COPIES + sum(1 for _ in root.iter())
+        self.visited, self._most = 0, MAX_COPIES + sum(1 for _ in root.iter())
         self._by_id = {e.get("id", ""): e for e in reversed(list(root.iter())) if e.get("id")}
         self._lines: dict[Element, tuple[Contour, ...]] = {}
         self._clip_points = self._clips = 0
@@ -145,7 +145,7 @@ class Walk:
     def _count(self, here: _Here) -> None:
         self.visited += 1
         if self.visited > self._most:
-            raise TooMuch(f"This drawing's copies make more than {MOST_COPIES:,} elements. Expand fewer.")
+            raise TooMuch(f"This drawing's copies make more than {MAX_COPIES:,} elements. Expand fewer.")
         if here.depth > DEEPEST:
             raise TooMuch(f"This drawing nests more than {DEEPEST} groups and copies. Ungroup it first.")
 
@@ -205,7 +205,7 @@ class Walk:
             return here.clips
         path = self._by_id.get(name)
         self._clips += 1
-        if path is None or not _plain_clip(path) or self._clips > MOST_CLIPS:
+        if path is None or not _plain_clip(path) or self._clips > MAX_CLIPS:
             self.notes.append("1 clip left out.")
             return here.clips
         way = compose(here.way, transform_of(path.get("transform", "")))
@@ -213,9 +213,9 @@ class Walk:
         found = [shape for child in path for shape in self._clip_shapes(child, inside)]
         outline = joined([outline_of_contours(shape.in_mm()) for shape in found]) if found else NOTHING
         self._clip_points += len(outline.points)
-        if self._clip_points > MOST_CLIP_POINTS:
+        if self._clip_points > MAX_CLIP_POINTS:
             raise TooMuch(
-                f"The clips of this drawing have more than {MOST_CLIP_POINTS:,} points. Release some of them."
+                f"The clips of this drawing have more than {MAX_CLIP_POINTS:,} points. Release some of them."
             )
         return (*here.clips, outline)
 

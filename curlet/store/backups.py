@@ -20,7 +20,7 @@ log = logging.getLogger("curlet")
 # The database of a data folder.
 FILE = "curlet.sqlite"
 FOLDER, PREFIX, SUFFIX = "backups", "curlet-", ".sqlite"
-MOST_KEPT = 10
+MAX_KEPT = 10
 EVERY_SECONDS = 3_600.0
 # Pages copied at a time, so that others can write in between.
 _PAGES = 2_000
@@ -93,7 +93,7 @@ def back_up(database: FilePath) -> FilePath | None:
     if before and before[-1] != target and filecmp.cmp(before[-1], target, shallow=False):
         target.unlink()
         return None
-    for old in kept(database)[:-MOST_KEPT]:
+    for old in kept(database)[:-MAX_KEPT]:
         old.unlink()
     return target
 

@@ -29,13 +29,13 @@ _SHOWN = 50
 
 @dataclass(frozen=True)
 class Bench:
-    """A brush with its versions, newest first; `worn_by` counts the runs that wear it."""
+    """A brush with its versions, newest first; `used_by` counts the runs that wear it."""
 
     id: str
     doc: BrushDoc
     builtin: bool
     version: int
-    worn_by: int
+    used_by: int
     versions: tuple[Row, ...]
     undo: str | None
     redo: str | None
@@ -116,13 +116,13 @@ def add(doc: BrushDoc) -> Bench:
 
 
 def remove(brush_id: str) -> None:
-    """Take a brush out of the drawer; one that is worn, or built in, stays."""
+    """Take a brush out of the drawer; one that is used, or built in, stays."""
     with writing():
         brush = _find(brush_id)
         if brush.builtin:
             raise BadInput("Built-in brushes stay in the drawer.")
         if is_used(brush_id):
-            raise Conflict("This brush is worn. Take it off its paths first, then it can be removed.")
+            raise Conflict("This brush is used. Remove it from its paths first, then it can be removed.")
         brush.delete_instance()
 
 
@@ -130,9 +130,9 @@ def everything() -> list[Row]:
     """Every brush's row in the drawer's order, with how many runs wear it."""
     with reading():
         counts = Run.select(Run.brush, fn.COUNT(Run.id)).group_by(Run.brush).tuples()
-        worn: dict[str, int] = {brush: count for brush, count in counts}
+        used: dict[str, int] = {brush: count for brush, count in counts}
         brushes = _readable(Brush.select().order_by(Brush.position, Brush.id))
-        return [{**brush.__data__, "worn_by": worn.get(brush.id, 0)} for brush in brushes]
+        return [{**brush.__data__, "used_by": used.get(brush.id, 0)} for brush in brushes]
 
 
 def free_name(name: str) -> str:

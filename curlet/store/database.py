@@ -7,10 +7,12 @@ from collections.abc import Callable, Iterator
 from contextlib import contextmanager
 from pathlib import Path as FilePath
 
+import orjson
 from peewee import OperationalError, PeeweeException, SqliteDatabase
 from playhouse.migrate import SqliteMigrator, migrate
 
 from curlet.core.errors import BadInput
+from curlet.formats.older import renamed_throughout
 from curlet.store.backups import copy_beside
 from curlet.store.errors import Unavailable
 from curlet.store.models import (
@@ -97,6 +99,29 @@ def _rename_versions(db: SqliteDatabase) -> None:
         db.execute_sql(statement)  # type: ignore[no-untyped-call]
 
 
+def _rename_settings(db: SqliteDatabase) -> None:
+    """Settings of brushes by today's names, in runs, in versions and in the steps of sheets too."""
+    for table, column in (
+        ("brush", "doc"),
+        ("brush_version", "doc"),
+        ("motif", "doc"),
+        ("run", "own"),
+        ("step", "changes"),
+    ):
+        for row, text in db.execute_sql(f"SELECT rowid, {column} FROM {table}").fetchall():  # type: ignore[no-untyped-call]
+            new = _with_names(text)
+            if new != text:
+                db.execute_sql(f"UPDATE {table} SET {column} = ? WHERE rowid = ?", (new, row))  # type: ignore[no-untyped-call]
+
+
+def _with_names(text: str) -> str:
+    """A document's text with today's names; one that cannot be read stays as it is."""
+    try:
+        return orjson.dumps(renamed_throughout(orjson.loads(text))).decode()
+    except orjson.JSONDecodeError:
+        return text
+
+
 def _add_columns(db: SqliteDatabase, table: str, **columns: str) -> None:
     """Columns that are not there yet, in place: the migrator would make a table anew, which those that
     refer to it forbid."""
@@ -117,6 +142,7 @@ MIGRATIONS: tuple[Callable[[SqliteDatabase], None], ...] = (
     _add_lettering,
     _add_to_sheets,
     _rename_versions,
+    _rename_settings,
 )
 
 

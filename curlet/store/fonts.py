@@ -44,7 +44,7 @@ def find_font(key: str) -> Font:
     with reading():
         kept = KeptFont.get_or_none(KeptFont.id == key)
     if kept is None:
-        raise BadInput("This font is no longer here. Choose another, or take it in again.")
+        raise BadInput("This font is no longer here. Choose another, or import it again.")
     return font_of(base64.b64decode(kept.data))
 
 

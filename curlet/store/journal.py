@@ -23,7 +23,7 @@ from curlet.store.versions import with_versions
 # raises leaves everything as it was.
 CheckReplayed = Callable[[State, State], None]
 
-MOST_STEPS = 2_000
+MAX_STEPS = 2_000
 # Parents before children, so that foreign keys hold while rows are written.
 _ORDER = {kind: place for place, kind in enumerate(KINDS)}
 
@@ -188,7 +188,7 @@ def _drop_oldest(sheet_id: str) -> None:
     count, first = (
         Step.select(fn.COUNT(Step.id), fn.MIN(Step.id)).where(Step.sheet == sheet_id).tuples().get()
     )
-    if count > MOST_STEPS:
+    if count > MAX_STEPS:
         Step.delete().where(Step.sheet == sheet_id, Step.id == first).execute()
 
 

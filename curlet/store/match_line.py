@@ -8,12 +8,12 @@ from curlet.formats.brush_file import BrushDoc, CornerDoc
 from curlet.formats.brush_motifs import MeasureDoc, RunningDoc
 from curlet.formats.path_doc import FactsDoc
 
-_LEAST = 0.01
+_MIN = 0.01
 _SAME = 0.02
 
 
 def matched(name: str, facts: FactsDoc) -> BrushDoc:
-    """A brush that looks as the line was drawn: stitch length, gap, thread, ends and colour, as printed.
+    """A brush that looks as the line was drawn: stitch length, gap, thread, ends and colour, on paper.
 
     A dash runs from hole to hole, as SVG measures it: its round ends stand beyond, as thread's do.
 
@@ -34,7 +34,7 @@ def matched(name: str, facts: FactsDoc) -> BrushDoc:
         )
     dashes = facts.dashes * (1 + len(facts.dashes) % 2)
     lengths, gaps = dashes[::2], dashes[1::2]
-    if max(gaps) - min(gaps) > _SAME * max(max(gaps), _LEAST):
+    if max(gaps) - min(gaps) > _SAME * max(max(gaps), _MIN):
         raise BadInput("This line's dashes have gaps of several lengths, and a row has one. Set it by hand.")
     # Square ends stand half the weight beyond a dash; thread's flat ones do not.
     beyond = facts.weight if facts.ends == "square" else 0.0
@@ -52,5 +52,5 @@ def matched(name: str, facts: FactsDoc) -> BrushDoc:
     return BrushDoc(name=name, kind="stitch", courses=(row,), threads=threads)
 
 
-def _printed(mm: float, least: float = _LEAST) -> MeasureDoc:
-    return MeasureDoc(mm=round(max(mm, least), 4), frame="printed")
+def _printed(mm: float, least: float = _MIN) -> MeasureDoc:
+    return MeasureDoc(mm=round(max(mm, least), 4), on="paper")

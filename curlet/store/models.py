@@ -172,7 +172,7 @@ class BrushVersion(Table):
 
 
 class Motif(Table):
-    """A motif kept by itself in the Drawers."""
+    """A motif kept by itself in the Library."""
 
     id = CharField(primary_key=True)
     doc = BrushField(KeptMotifDoc)

@@ -1,4 +1,4 @@
-"""Motifs kept by themselves in the Drawers: brushes take copies of them."""
+"""Motifs kept by themselves in the Library: brushes take copies of them."""
 
 from __future__ import annotations
 
@@ -47,7 +47,7 @@ def look(motif_id: str) -> KeptMotifDoc:
 
 
 def keep(kept: KeptMotifDoc) -> tuple[str, KeptMotifDoc]:
-    """A new motif in the Drawers, under a name that no other has, and its id."""
+    """A new motif in the Library, under a name that no other has, and its id."""
     with writing():
         named = kept.model_copy(update={"name": _free_name(kept.name)})
         position = (Motif.select(fn.MAX(Motif.position)).scalar() or 0) + 1
@@ -72,7 +72,7 @@ def rename(motif_id: str, name: str) -> KeptMotifDoc:
 
 
 def remove(motif_id: str) -> None:
-    """Take a motif out of the Drawers; brushes keep the copies that they took."""
+    """Take a motif out of the Library; brushes keep the copies that they took."""
     with writing():
         _find(motif_id).delete_instance()
 
@@ -80,7 +80,7 @@ def remove(motif_id: str) -> None:
 def _find(motif_id: str) -> Motif:
     row = Motif.get_or_none(Motif.id == motif_id)
     if row is None:
-        raise Missing("There is no such motif. Choose one from the Drawers.")
+        raise Missing("There is no such motif. Choose one from the Library.")
     return row
 
 

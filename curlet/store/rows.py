@@ -32,12 +32,12 @@ def delete_rows(keys: list[tuple[str, str]]) -> None:
     Raises
     ------
     Conflict
-        If one is a brush that is worn.
+        If one is a brush that is used.
     """
     for kind, group in groupby(keys, key=lambda key: key[0]):
         ids = [row_id for _, row_id in group]
         if kind == "brush" and any(map(is_used, ids)):
-            raise Conflict("This brush is worn on another sheet. Take it off there first.")
+            raise Conflict("This brush is used on another sheet. Remove it there first.")
         model = KINDS[kind]
         for some in chunked(ids, 500):
             model.delete().where(model.id.in_(some)).execute()

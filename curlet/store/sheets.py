@@ -1,4 +1,4 @@
-"""The sheets themselves: begun, duplicated, put away and brought back. What is put away is not lost."""
+"""The sheets themselves: begun, duplicated, archived and restored. What is archived is not lost."""
 
 from __future__ import annotations
 
@@ -42,7 +42,7 @@ PRESETS = (
 
 
 def list_sheets(*, removed: bool = False) -> list[Row]:
-    """Every sheet that is out, or every one that was put away, with how many paths and runs it has."""
+    """Every sheet that is out, or every one that was put archived, with how many paths and runs it has."""
     with reading():
         rows = [dict(s.__data__) for s in Sheet.select().where(Sheet.removed == removed)]
         paths, runs = (_counts(model) for model in (SheetPath, Run))
@@ -56,14 +56,14 @@ def _counts(model: type[SheetPath] | type[Run]) -> dict[str, int]:
 
 
 def begin_sheet(name: str, width: str, height: str, scale: str, unit: str) -> str:
-    """A new, empty sheet; its sides are typed lengths, bare numbers in the sheet's unit. Its id."""
-    size = {side: read_side(typed, unit) for side, typed in (("width", width), ("height", height))}
+    """A new, empty sheet; its sides are entered lengths, bare numbers in the sheet's unit. Its id."""
+    size = {side: read_side(entered, unit) for side, entered in (("width", width), ("height", height))}
     return _put({**size, "name": name, "scale": str(Scale.read(scale)), "unit": unit, "ground": "light"})
 
 
-def read_side(typed: str, unit: str) -> float:
-    """A typed side of a sheet in mm; a bare number is in the sheet's unit."""
-    text = typed.strip()
+def read_side(entered: str, unit: str) -> float:
+    """An entered side of a sheet in mm; a bare number is in the sheet's unit."""
+    text = entered.strip()
     return SIDE.check(read_measure(f"{text} in" if unit == "in" and _bare(text) else text).value)
 
 
@@ -93,8 +93,8 @@ def _renamed(value: object, names: dict[str, str]) -> object:
     return names.get(value, value) if isinstance(value, str) else value
 
 
-def archive(sheet_id: str, *, away: bool) -> None:
-    """Put a sheet away, or bring it back as it was.
+def archive(sheet_id: str, *, archived: bool) -> None:
+    """Put a sheet archived, or bring it back as it was.
 
     Raises
     ------
@@ -104,9 +104,9 @@ def archive(sheet_id: str, *, away: bool) -> None:
     with writing():
         if Sheet.get_or_none(Sheet.id == sheet_id) is None:
             raise Missing("There is no such sheet. Choose one from the list.")
-        if away and Sheet.select().where(~Sheet.removed, Sheet.id != sheet_id).count() == 0:
-            raise BadInput("This is the last sheet. Begin another before you put it away.")
-        Sheet.update(removed=away).where(Sheet.id == sheet_id).execute()
+        if archived and Sheet.select().where(~Sheet.removed, Sheet.id != sheet_id).count() == 0:
+            raise BadInput("This is the last sheet. Create another before you archive it.")
+        Sheet.update(removed=archived).where(Sheet.id == sheet_id).execute()
 
 
 def _put(values: Row) -> str:

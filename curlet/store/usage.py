@@ -1,4 +1,4 @@
-"""Where a brush is worn: by runs, and by single repeats."""
+"""Where a brush is used: by runs, and by single repeats."""
 
 from __future__ import annotations
 
@@ -15,7 +15,7 @@ def is_used(brush_id: str) -> bool:
 
 
 def sheets_using(brush_ids: Iterable[str]) -> set[str]:
-    """The sheets on which brushes are worn."""
+    """The sheets on which brushes are used."""
     those = list(brush_ids)
     found = [model.select(model.sheet).where(model.brush.in_(those)).tuples() for model in _WEARERS]
     return {sheet for rows in found for (sheet,) in rows}

@@ -13,7 +13,7 @@ from curlet.store.models import Brush, BrushVersion
 from curlet.store.state import Change, Row
 from curlet.store.unreadable import readable
 
-MOST_VERSIONS = 500
+MAX_VERSIONS = 500
 
 
 def add_version(brush: Brush, doc: Row, label: str) -> int:
@@ -25,7 +25,7 @@ def add_version(brush: Brush, doc: Row, label: str) -> int:
     number = (newest.number if newest else brush.version) + 1
     _write(brush, number, brush.version, label, doc)
     BrushVersion.delete().where(
-        BrushVersion.brush == brush.id, BrushVersion.number <= number - MOST_VERSIONS
+        BrushVersion.brush == brush.id, BrushVersion.number <= number - MAX_VERSIONS
     ).execute()
     return number
 

@@ -23,7 +23,7 @@ Got = TypeVar("Got")
 # It is given up on after so long; its share of the largest board takes a tenth of it.
 PATIENCE = 5.0
 # One that has failed so often within a minute is not started again until a minute has passed.
-_MOST_FAILURES, _MINUTE = 5, 60.0
+_MAX_FAILURES, _MINUTE = 5, 60.0
 
 
 class _Helper:
@@ -78,7 +78,7 @@ class _Helper:
     def _failing(self) -> bool:
         since = time.monotonic() - _MINUTE
         self._failures = [at for at in self._failures if at > since]
-        return len(self._failures) >= _MOST_FAILURES
+        return len(self._failures) >= _MAX_FAILURES
 
 
 def _end(pool: ProcessPoolExecutor) -> None:

@@ -9,13 +9,13 @@ from typing import Literal
 
 from curlet.core.path.outline import joined, outline_of
 from curlet.formats.numbers import terse_data
-from curlet.formats.svg_in import TakenIn, TakenPath
+from curlet.formats.svg_in import ImportedDrawing, ImportedPath
 
 By = Literal["one", "layers", "colours", "styles"]
 
 PLAIN_MARK = "#7a5c2e"
 # A group's picture is for telling it from others: so many of its paths are enough.
-_MOST_SHOWN = 1_500
+_MAX_SHOWN = 1_500
 _DECIMALS = 2
 
 
@@ -26,17 +26,17 @@ class ImportedGroup:
     key: str
     name: str
     mark: str
-    paths: tuple[TakenPath, ...]
+    paths: tuple[ImportedPath, ...]
 
     @property
     def picture(self) -> str:
         """Its lines as SVG path data, mm; of a very large group a part."""
-        return terse_data(joined([outline_of(line.path) for line in self.paths[:_MOST_SHOWN]]), _DECIMALS)
+        return terse_data(joined([outline_of(line.path) for line in self.paths[:_MAX_SHOWN]]), _DECIMALS)
 
 
-def sorted_into_groups(taken: TakenIn, by: By, title: str) -> list[ImportedGroup]:
+def sorted_into_groups(taken: ImportedDrawing, by: By, title: str) -> list[ImportedGroup]:
     """The drawing's lines by their layers, line colours or line styles, or all as one, in drawing order."""
-    found: dict[str, list[TakenPath]] = {}
+    found: dict[str, list[ImportedPath]] = {}
     for line in taken.paths:
         found.setdefault(_SORTS[by](line, title), []).append(line)
     return [
@@ -48,20 +48,20 @@ def _key(name: str) -> str:
     return hashlib.sha256(name.encode()).hexdigest()[:12]
 
 
-def _mark(lines: list[TakenPath]) -> str:
+def _mark(lines: list[ImportedPath]) -> str:
     """The line colour that most of them have."""
     colours = [line.facts.stroke or line.facts.fill for line in lines]
     seen = [colour for colour in colours if colour]
     return max(set(seen), key=seen.count) if seen else PLAIN_MARK
 
 
-def _colour(line: TakenPath, _: str) -> str:
+def _colour(line: ImportedPath, _: str) -> str:
     if line.facts.stroke:
         return f"Lines in {line.facts.stroke}"
     return f"Areas in {line.facts.fill}" if line.facts.fill else "Unseen lines"
 
 
-def _style(line: TakenPath, title: str) -> str:
+def _style(line: ImportedPath, title: str) -> str:
     if not line.facts.stroke:
         return "Areas without a line" if line.facts.fill else "Unseen lines"
     dashes = ", ".join(f"{dash:.3g}" for dash in line.facts.dashes[:4])
@@ -69,7 +69,7 @@ def _style(line: TakenPath, title: str) -> str:
     return f"{line.facts.weight:.3g} mm, {dashed}, {line.facts.stroke}"
 
 
-_SORTS: dict[str, Callable[[TakenPath, str], str]] = {
+_SORTS: dict[str, Callable[[ImportedPath, str], str]] = {
     "one": lambda _, title: title,
     "layers": lambda line, title: line.layer or title,
     "colours": _colour,

@@ -13,13 +13,13 @@ from curlet.formats.brush_pack import read_pack
 from curlet.formats.fonts import read_font
 from curlet.formats.guide_in import Guide, read_guide
 from curlet.formats.kept_motif import KeptMotifDoc, motif_from_svg
-from curlet.formats.pictures import Pixels, TakenPicture, read_picture
-from curlet.formats.svg_in import TakenIn, read_svg
+from curlet.formats.pictures import ImportedPicture, Pixels, read_picture
+from curlet.formats.svg_in import ImportedDrawing, read_svg
 from curlet.studio.jobs import Progress
 from curlet.studio.worker import DRAWING, TRACING, Stop, never, run
 
 
-def drawing(data: bytes, progress: Progress | None = None, stop: Stop = never) -> TakenIn:
+def drawing(data: bytes, progress: Progress | None = None, stop: Stop = never) -> ImportedDrawing:
     """An SVG drawing; raises as `read_svg` and `run`."""
     if progress is None:
         return run(read_svg, data, bounds=DRAWING, stop=stop)
@@ -41,7 +41,7 @@ def guide(data: bytes, stop: Stop = never) -> Guide:
     return run(read_guide, data, stop=stop)
 
 
-def picture(data: bytes, stop: Stop = never) -> TakenPicture:
+def picture(data: bytes, stop: Stop = never) -> ImportedPicture:
     """A picture to trace or to use as it is; raises as `read_picture` and `run`."""
     return run(read_picture, data, stop=stop)
 

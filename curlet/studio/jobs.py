@@ -12,7 +12,7 @@ from curlet.core.motif.tracing import Stopped
 from curlet.store.errors import Missing
 from curlet.store.state import new_id
 
-MOST_KEPT = 6
+MAX_KEPT = 6
 
 
 @dataclass
@@ -52,7 +52,7 @@ class Jobs:
         key, job = new_id(), Job()
         with self._lock:
             self._jobs[key] = job
-            while len(self._jobs) > MOST_KEPT:
+            while len(self._jobs) > MAX_KEPT:
                 self._jobs.popitem(last=False)[1].stop.set()
         threading.Thread(target=_run, args=(job, work), name="curlet-job", daemon=True).start()
         return key

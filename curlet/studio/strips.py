@@ -13,7 +13,7 @@ from curlet.core.path import Path
 from curlet.formats.svg_out import write_svg
 
 # On the garment, mm.
-LENGTH, LEAST_WIDTH, MARGIN = 52.0, 3.8, 1.0
+LENGTH, MIN_WIDTH, MARGIN = 52.0, 3.8, 1.0
 
 
 def brush_strip(brush: Brush, scale: Scale) -> bytes:
@@ -22,7 +22,7 @@ def brush_strip(brush: Brush, scale: Scale) -> bytes:
     run = lay(_line(k, 0.0, (MARGIN, MARGIN)), brush, scale)
     wide = [2 * reach_of(course) for course in run.courses]
     wide += [motif.width for course in run.courses if isinstance(course, LaidRow) for motif in course.motifs]
-    width = max(LEAST_WIDTH, max(wide) / k + 1.2)
+    width = max(MIN_WIDTH, max(wide) / k + 1.2)
     run = lay(_line(k, width / 2, _margins(run)), brush, scale)
     return write_svg(Drawing(LENGTH * k, width * k, (draw_run(run, "strip", brush.name),)))
 
@@ -33,7 +33,7 @@ def _margins(run: LaidRun) -> tuple[float, float]:
     over = max((motif.overhang for row in rows for motif in row.motifs), default=0.0) / run.scale.factor
 
     def stands(piece: Piece | None) -> float:
-        return 0.0 if piece is None or piece.within else piece.length.worn(run.scale)
+        return 0.0 if piece is None or piece.within else piece.length.on_garment(run.scale)
 
     starts = max((stands(row.course.pieces.start) for row in rows), default=0.0)
     ends = max((stands(row.course.pieces.end) for row in rows), default=0.0)

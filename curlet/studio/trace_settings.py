@@ -1,4 +1,4 @@
-"""What is asked of a tracing, as it is typed."""
+"""What is asked of a tracing, as it is entered."""
 
 from __future__ import annotations
 

@@ -30,7 +30,7 @@ Tell = Callable[[float, str], None]
 Stop = Callable[[], bool]
 
 # So many at a time; more wait, and are told to come again if none ends soon.
-MOST_AT_ONCE, PATIENCE = 4, 20.0
+MAX_AT_ONCE, PATIENCE = 4, 20.0
 _LOOK, _TELL = 0.1, 0.05
 _LONGEST_TRACE = 8_000
 
@@ -61,7 +61,7 @@ def never() -> bool:
     return False
 
 
-_slots = threading.BoundedSemaphore(MOST_AT_ONCE)
+_slots = threading.BoundedSemaphore(MAX_AT_ONCE)
 _server = ForkServer()
 
 

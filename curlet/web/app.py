@@ -13,18 +13,18 @@ from curlet import __version__
 from curlet.store.database import open_database
 from curlet.web import problems
 from curlet.web.bench import bench
-from curlet.web.drawers import drawers
+from curlet.web.drawings import drawings
+from curlet.web.export import export
 from curlet.web.fonts import fonts
 from curlet.web.gate import HEADERS, foreign, too_long
 from curlet.web.guides import guides
+from curlet.web.library import library
 from curlet.web.motifs import motifs
 from curlet.web.repair import repair
 from curlet.web.routes import Application
-from curlet.web.send_out import send_out
 from curlet.web.sheets import sheets
 from curlet.web.strips import strips
 from curlet.web.table import table
-from curlet.web.take_in import take_in
 from curlet.web.tracing import tracing
 
 STATIC = FilePath(__file__).parent / "static"
@@ -48,13 +48,13 @@ def build_app() -> Application:
     for blueprint in (
         sheets,
         table,
-        take_in,
+        drawings,
         fonts,
         guides,
-        send_out,
+        export,
         strips,
         bench,
-        drawers,
+        library,
         motifs,
         tracing,
         repair,

@@ -10,13 +10,13 @@ from curlet.core.measures import Scale
 from curlet.core.motif.art import Box, around, box_of
 from curlet.core.motif.families import Artwork
 from curlet.formats.brush_file import BrushDoc
-from curlet.formats.screen import Frame, shape_json
+from curlet.formats.screen import Packer, shape_json
 from curlet.store.edits.artwork_places import AnyPlace, artwork_at
 
 Json = dict[str, Any]
 
 # Where a hand can snap to: more would leave it no free place.
-_MOST_SNAPS = 120
+_MAX_SNAPS = 120
 
 
 def artwork_json(doc: BrushDoc, index: int, place: AnyPlace) -> Json | None:
@@ -27,8 +27,8 @@ def artwork_json(doc: BrushDoc, index: int, place: AnyPlace) -> Json | None:
         return None
     # In a cell of one mm its shapes are in mm.
     plain = Artwork(art.shapes, 1.0, art.width).make(Scale())
-    frame = Frame()
-    shown = [shape_json(shape, frame) for shape in dress(plain.shapes, doc.threads)]
+    packer = Packer()
+    shown = [shape_json(shape, packer) for shape in dress(plain.shapes, doc.threads)]
     boxes = [box_of(shape, line=False) for shape in art.shapes]
     along, across = _snaps(boxes)
     return {
@@ -68,4 +68,4 @@ def _role(role: ColourRole | None) -> Json | None:
 
 
 def _distinct(values: list[float]) -> list[float]:
-    return sorted({round(value, 4) for value in values[:_MOST_SNAPS]})
+    return sorted({round(value, 4) for value in values[:_MAX_SNAPS]})

@@ -29,7 +29,7 @@ from curlet.web.bench_schemas import (
 )
 from curlet.web.replies import Replies, file_of, file_reply, frame_reply, json_reply
 from curlet.web.routes import Routes
-from curlet.web.schemas import BrushUrl, Problem
+from curlet.web.schemas import BrushUrl, Problem, Removed
 
 bench = Routes("bench", __name__, url_prefix="/api")
 
@@ -99,19 +99,19 @@ def change(path: BrushUrl, body: EditDone) -> Response:
 
 @bench.post("/brushes/<brush_id>/artwork", responses={413: Problem, **_REPLIES})
 def take_artwork(path: BrushUrl, form: ArtworkFile) -> Response:
-    """Take in an SVG drawing as a course's repeat, or as the piece at a place."""
+    """Import an SVG drawing as a course's repeat, or as the piece at a place."""
     motif, notes = imports.artwork(form.file.stream.read(), form.turn, gone())
     name = (form.file.filename or "a drawing").replace("\\", "/").rsplit("/", 1)[-1][:60]
 
     def edit(doc: BrushDoc) -> tuple[BrushDoc, str]:
-        return with_new_artwork(doc, form.course, form.place, motif), f"Take in {name}"
+        return with_new_artwork(doc, form.course, form.place, motif), f"Import {name}"
 
     return shown(store.change(path.brush_id, form.version, edit, keep_runs=form.keep_runs), notes)
 
 
 @bench.get("/brushes/<brush_id>/artwork.svg", responses={200: file_of("image/svg+xml")})
 def give_out_artwork(path: BrushUrl, query: ArtworkQuery) -> Response:
-    """The artwork at a place as an SVG drawing at its true size, to be changed and taken in again."""
+    """The artwork at a place as an SVG drawing at its true size, to be changed and imported again."""
     doc = store.look(path.brush_id).doc
     art = artwork_at(doc, query.course, query.place)
     data = write_svg(artwork_sheet(art, doc.threads, doc.name))
@@ -136,11 +136,11 @@ def go_back(path: BrushUrl, body: GoBack) -> Response:
     return shown(store.go_back(path.brush_id, body.version, body.number))
 
 
-@bench.delete("/brushes/<brush_id>", responses={200: Problem, 404: Problem, 409: Problem, 422: Problem})
+@bench.delete("/brushes/<brush_id>", responses={200: Removed, 404: Problem, 409: Problem, 422: Problem})
 def remove(path: BrushUrl) -> Response:
-    """Take a brush out of the drawer."""
+    """Remove a brush from the Library."""
     store.remove(path.brush_id)
-    return json_reply({})
+    return json_reply({"id": path.brush_id})
 
 
 def shown(now: store.Bench, notes: tuple[str, ...] = ()) -> Response:
@@ -151,7 +151,7 @@ def shown(now: store.Bench, notes: tuple[str, ...] = ()) -> Response:
             "doc": now.doc.model_dump(mode="json"),
             "builtin": now.builtin,
             "version": now.version,
-            "worn_by": now.worn_by,
+            "used_by": now.used_by,
             "versions": now.versions,
             "undo": now.undo,
             "redo": now.redo,

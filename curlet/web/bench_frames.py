@@ -21,7 +21,7 @@ from curlet.core.path import Path
 from curlet.core.proof import PROOFS, Place, Proof, growth, prove, sample
 from curlet.core.tally import RunTally
 from curlet.formats.brush_file import BrushDoc
-from curlet.formats.screen import Frame, group_json
+from curlet.formats.screen import Packer, group_json
 from curlet.store.edits.artwork_places import AnyPlace
 from curlet.studio import helper
 from curlet.web.artwork_frames import artwork_json
@@ -54,48 +54,48 @@ def bench_frame(doc: BrushDoc, course: int, scale: Scale, drawing: AnyPlace | No
     brush.check(TRUE)
     grown = growth(brush, scale)
     elsewhere = helper.share(aside, doc.model_dump_json(), scale, grown)
-    frame = Frame()
+    packer = Packer()
     index = min(course, len(brush.courses) - 1)
-    repeat = _repeat(brush, index, frame)
+    repeat = _repeat(brush, index, packer)
     # The board's tiles are small: what is drawn there may be coarser.
-    frame.decimals = COARSE_DECIMALS
+    packer.decimals = COARSE_DECIMALS
     head = {
         "doc": doc.model_dump(mode="json"),
         "course": index,
         "repeat": repeat,
         "joints": _joints(brush.courses[index]),
         "facts": _facts(brush.courses[index]),
-        "sample": _sample(brush, index, scale, grown, frame),
+        "sample": _sample(brush, index, scale, grown, packer),
         "artwork": artwork_json(doc, index, drawing) if drawing else None,
     }
-    own = _proofs(brush, scale, OWN, grown, frame)
-    head["proofs"] = _in_order(own, elsewhere(), frame)
-    return frame.pack(head)
+    own = _proofs(brush, scale, OWN, grown, packer)
+    head["proofs"] = _in_order(own, elsewhere(), packer)
+    return packer.pack(head)
 
 
 def aside(text: str, scale: Scale, grown: float) -> Aside:
     """The proofs that a second process draws, from a brush's document: their JSON and their numbers."""
-    frame = Frame()
-    frame.decimals = COARSE_DECIMALS
+    packer = Packer()
+    packer.decimals = COARSE_DECIMALS
     brush = BrushDoc.model_validate_json(text).to_core()
-    return _proofs(brush, scale, ASIDE, grown, frame), frame.numbers()
+    return _proofs(brush, scale, ASIDE, grown, packer), packer.numbers()
 
 
-def _proofs(brush: Brush, scale: Scale, names: tuple[str, ...], grown: float, frame: Frame) -> list[Json]:
-    return [_proof(proof, frame) for proof in prove(brush, scale, names, grown)]
+def _proofs(brush: Brush, scale: Scale, names: tuple[str, ...], grown: float, packer: Packer) -> list[Json]:
+    return [_proof(proof, packer) for proof in prove(brush, scale, names, grown)]
 
 
-def _in_order(own: list[Json], elsewhere: Aside, frame: Frame) -> list[Json]:
+def _in_order(own: list[Json], elsewhere: Aside, packer: Packer) -> list[Json]:
     """Proofs in the board's order, those drawn aside with their numbers taken over."""
     theirs, numbers = elsewhere
     start = None
     for proof in theirs:
-        start = frame.take_over(proof["group"], numbers, start)
+        start = packer.take_over(proof["group"], numbers, start)
     by_name = {proof["name"]: proof for proof in (*own, *theirs)}
     return [by_name[name] for name in PROOFS]
 
 
-def _repeat(brush: Brush, index: int, frame: Frame) -> Json:
+def _repeat(brush: Brush, index: int, packer: Packer) -> Json:
     """One repeat with its neighbours, the whole brush beneath it, on a level line."""
     course = brush.courses[index]
     length = _length(course)
@@ -110,7 +110,7 @@ def _repeat(brush: Brush, index: int, frame: Frame) -> Json:
         "width": _width(course),
         "offset": course.drawn_offset(TRUE),
         "reach": reach,
-        "neighbours": group_json(beneath, frame),
+        "neighbours": group_json(beneath, packer),
     }
 
 
@@ -188,13 +188,13 @@ def _facts(course: Row | Band | Span) -> list[Json]:
     return found
 
 
-def _proof(proof: Proof, frame: Frame) -> Json:
+def _proof(proof: Proof, packer: Packer) -> Json:
     wrong = [*(w for w in proof.tally.warnings if w.code not in _NOT_WRONG), *proof.faults]
     return {
         "name": proof.name,
         "box": proof.box,
         "grown": proof.grown,
-        "group": group_json(draw_run(proof.run, f"proof-{proof.name}", "", COARSE), frame),
+        "group": group_json(draw_run(proof.run, f"proof-{proof.name}", "", COARSE), packer),
         "says": _says(proof),
         "short": _short(proof) if wrong else "",
         "wrong": [w.message for w in wrong[:_SHOWN]],
@@ -258,7 +258,7 @@ def _closing(run: LaidRun, facts: RunTally) -> str:
 _FELT = 3.0
 
 
-def _sample(brush: Brush, index: int, scale: Scale, grown: float, frame: Frame) -> Json:
+def _sample(brush: Brush, index: int, scale: Scale, grown: float, packer: Packer) -> Json:
     runs, places = sample(brush, index, scale, grown)
     reach = max(reach_of(course) for run in runs for course in run.courses)
     points = np.concatenate([run.path.arc.points(np.linspace(0, run.path.length, 200)) for run in runs])
@@ -266,7 +266,9 @@ def _sample(brush: Brush, index: int, scale: Scale, grown: float, frame: Frame) 
     low, high = points.min(axis=0) - margin, points.max(axis=0) + margin
     return {
         "box": (float(low[0]), float(low[1]), float(high[0] - low[0]), float(high[1] - low[1])),
-        "groups": [group_json(draw_run(run, f"sample-{i}", "", COARSE), frame) for i, run in enumerate(runs)],
+        "groups": [
+            group_json(draw_run(run, f"sample-{i}", "", COARSE), packer) for i, run in enumerate(runs)
+        ],
         "places": [_place(place) for place in places],
     }
 

@@ -1,4 +1,4 @@
-"""What the Bench and the Drawers send and get."""
+"""What the Bench and the Library send and get."""
 
 from __future__ import annotations
 
@@ -28,7 +28,7 @@ class SettingShown(BaseModel):
 
 
 class FamilyShown(BaseModel):
-    """A motif family. `usual` is from and to, mm worn, of a repeat."""
+    """A motif family. `usual` is from and to, garment mm, of a repeat."""
 
     id: str
     name: str
@@ -45,7 +45,7 @@ class FamilyList(BaseModel):
     families: list[FamilyShown]
 
 
-class MakingShown(BaseModel):
+class VersionShown(BaseModel):
     number: Counter
     label: str
     made: str
@@ -59,8 +59,8 @@ class BenchShown(BaseModel):
     doc: BrushDoc
     builtin: bool
     version: Counter
-    worn_by: int
-    versions: list[MakingShown]
+    used_by: int
+    versions: list[VersionShown]
     undo: str | None
     redo: str | None
     notes: list[str] = []
@@ -117,7 +117,7 @@ class ProofShown(BaseModel):
 
 
 class PlaceShown(BaseModel):
-    """Where a piece stands on the sample; `length` is worn mm, None where there is none."""
+    """Where a piece stands on the sample; `length` is garment mm, None where there is none."""
 
     name: str
     x: float
@@ -239,7 +239,7 @@ class BrushListed(BaseModel):
     name: str
     kind: str
     builtin: bool
-    worn_by: int
+    used_by: int
     key: str
 
 
@@ -248,14 +248,14 @@ class BrushList(BaseModel):
 
 
 class GivenFiles(BaseModel):
-    """Brush files to take in. Where a name is there already the file is added beside it, or put in its
+    """Brush files to import. Where a name is there already the file is added beside it, or put in its
     place if `replace` is said; a built-in is never replaced."""
 
     files: list[Upload]
     replace: bool = False
 
 
-class TakenBrush(BaseModel):
+class ImportedBrush(BaseModel):
     """What became of one brush: "added", "added beside" one of the same name, "replaced", "the same"."""
 
     file: str
@@ -264,8 +264,8 @@ class TakenBrush(BaseModel):
     became: Literal["added", "added beside", "replaced", "the same"]
 
 
-class TakenBrushes(BaseModel):
-    taken: list[TakenBrush]
+class ImportedBrushes(BaseModel):
+    taken: list[ImportedBrush]
 
 
 class FamilyUrl(BaseModel):
@@ -273,6 +273,6 @@ class FamilyUrl(BaseModel):
 
 
 class GiveOutQuery(BaseModel):
-    """Brushes to give out, by their ids, with commas between."""
+    """Brushes to export, by their ids, with commas between."""
 
     ids: Annotated[str, Field(min_length=1, max_length=20_000)]

@@ -16,7 +16,7 @@ from curlet.core.path.together import measure_together
 from curlet.formats.content import Content, content_key
 from curlet.formats.numbers import terse_data
 from curlet.formats.path_doc import path_of_content
-from curlet.formats.screen import Frame, group_json
+from curlet.formats.screen import Packer, group_json
 from curlet.store.paths import core_path
 from curlet.store.state import Row, State
 from curlet.studio.drawn_sheet import as_drawn, drawn_ids
@@ -39,7 +39,7 @@ Labels = tuple[str | None, str | None]
 
 def whole_frame(state: State, labels: Labels) -> bytes:
     """Everything on the sheet."""
-    frame = Frame()
+    packer = Packer()
     measure_together([core_path(row) for row in state.all("path")])
     head = {
         "revision": state.sheet["revision"],
@@ -47,17 +47,17 @@ def whole_frame(state: State, labels: Labels) -> bytes:
         "redo": labels[1],
         "unreadable": _unreadable(state),
         "sheet": sheet_json(state),
-        **{name: part(state, frame) for name, (part, _) in (_BESIDE | _LISTS).items()},
+        **{name: part(state, packer) for name, (part, _) in (_BESIDE | _LISTS).items()},
         "paths": [_path(state, row) for row in state.all("path")],
-        "runs": [run_json(state, run, frame) for run in state.all("run")],
-        "as_drawn": [group_json(group, frame) for group in as_drawn(state)],
+        "runs": [run_json(state, run, packer) for run in state.all("run")],
+        "as_drawn": [group_json(group, packer) for group in as_drawn(state)],
     }
-    return frame.pack(head)
+    return packer.pack(head)
 
 
 def changed_frame(state: State, base: int, labels: Labels, notes: tuple[str, ...] = ()) -> bytes:
     """What a state's changes touched, to be put over the sheet as it was at the revision `base`."""
-    frame = Frame()
+    packer = Packer()
     head = {
         "base": base,
         "revision": state.sheet["revision"],
@@ -65,19 +65,19 @@ def changed_frame(state: State, base: int, labels: Labels, notes: tuple[str, ...
         "redo": labels[1],
         "unreadable": _unreadable(state),
         "notes": notes,
-        **_touched(state, frame, _BESIDE | _LISTS),
+        **_touched(state, packer, _BESIDE | _LISTS),
     }
-    return frame.pack(head)
+    return packer.pack(head)
 
 
 def preview_frame(draft: State) -> bytes:
     """What a draft's changes touch of what is drawn."""
-    frame = Frame()
-    return frame.pack(_touched(draft, frame, _BESIDE))
+    packer = Packer()
+    return packer.pack(_touched(draft, packer, _BESIDE))
 
 
 # How a part of a sheet is shown.
-Part = Callable[[State, Frame], list[Json]]
+Part = Callable[[State, Packer], list[Json]]
 # What lies on a sheet beside its paths and runs, and what is listed beside it, each with the kinds of rows
 # that change how it is shown.
 _BESIDE: dict[str, tuple[Part, set[str]]] = {
@@ -101,20 +101,20 @@ _LISTS: dict[str, tuple[Part, set[str]]] = {
 }
 
 
-def _touched(state: State, frame: Frame, parts: dict[str, tuple[Part, set[str]]]) -> Json:
+def _touched(state: State, packer: Packer, parts: dict[str, tuple[Part, set[str]]]) -> Json:
     touched = Touched(state)
     return {
         "sheet": sheet_json(state) if "sheet" in touched.kinds else None,
         "paths": [_path(state, row) for row in touched.paths()],
-        "runs": [run_json(state, run, frame) for run in touched.runs()],
-        "as_drawn": [group_json(group, frame) for group in as_drawn(state, touched.elements())],
+        "runs": [run_json(state, run, packer) for run in touched.runs()],
+        "as_drawn": [group_json(group, packer) for group in as_drawn(state, touched.elements())],
         "order": {
             "paths": [row["id"] for row in state.all("path")] if touched.order("path") else None,
             "runs": [row["id"] for row in state.all("run")] if touched.order("run") else None,
             "as_drawn": drawn_ids(state) if touched.drawn_order else None,
         },
         **{
-            name: part(state, frame) if touched.sizes or touched.kinds & kinds else None
+            name: part(state, packer) if touched.sizes or touched.kinds & kinds else None
             for name, (part, kinds) in parts.items()
         },
     }
@@ -133,14 +133,14 @@ def _brushes(state: State) -> list[Json]:
     return [_brush(row, used[row["id"]]) for row in state.all("brush")]
 
 
-def _brush(row: Row, worn_by: int) -> Json:
+def _brush(row: Row, used_by: int) -> Json:
     doc = row["doc"]
     return {
         "id": row["id"],
         "name": doc["name"],
         "kind": doc["kind"],
         "builtin": row["builtin"],
-        "worn_by": worn_by,
+        "used_by": used_by,
         "key": content_key(doc),
     }
 
@@ -178,7 +178,7 @@ def _nodes(rows: list[Row], path: Path) -> list[Row]:
 
 
 def _figure(figure: Row | None, factor: float) -> Json | None:
-    """The figure that a path still is, its numbers as they would be typed, lengths worn."""
+    """The figure that a path still is, its numbers as they would be entered, lengths on the garment."""
     if not figure:
         return None
     kind, values = figure_of(figure["figure"]), figure["values"]
@@ -186,7 +186,7 @@ def _figure(figure: Row | None, factor: float) -> Json | None:
 
 
 def figure_setting(setting: Setting, value: float, factor: float) -> Json:
-    """A figure's setting with its number in words; lengths are given in sheet mm and shown worn."""
+    """A figure's setting with its number in words; lengths are given in sheet mm and shown on the garment."""
     text = number_text(value, setting.form, factor)
     return {"name": setting.name, "label": setting.label, "text": text, "whole": setting.form != "length"}
 

@@ -18,14 +18,14 @@ _JSON = 6 * _MB
 _LARGER = {
     "/trial": 24 * _MB,
     "/edits": 24 * _MB,
-    "/drawings": safe_xml.MOST_BYTES,
-    "/take-in": safe_xml.MOST_BYTES,
-    "/artwork": safe_xml.MOST_BYTES,
-    "/motif-files": safe_xml.MOST_BYTES,
-    "/pictures": pictures.MOST_BYTES,
-    "/guides": pictures.MOST_BYTES,
+    "/drawings": safe_xml.MAX_BYTES,
+    "/import": safe_xml.MAX_BYTES,
+    "/artwork": safe_xml.MAX_BYTES,
+    "/motif-files": safe_xml.MAX_BYTES,
+    "/pictures": pictures.MAX_BYTES,
+    "/guides": pictures.MAX_BYTES,
     "/fonts": fonts.LARGEST,
-    "/brush-files": brush_pack.MOST_UNPACKED,
+    "/brush-files": brush_pack.MAX_UNPACKED,
 }
 # What every reply says: no other page may show it, hold it, or read from it.
 HEADERS = {

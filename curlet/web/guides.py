@@ -1,4 +1,4 @@
-"""Guide pictures: taken in from files, and shown."""
+"""Guide pictures: imported from files, and shown."""
 
 from __future__ import annotations
 

@@ -15,7 +15,7 @@ from curlet.web.gate import HEADERS, Refusal, foreign, too_long
 from curlet.web.replies import PROBLEM_TYPE
 
 # More connections than this and the oldest that waits is let go.
-MOST_OPEN = 150
+MAX_OPEN = 150
 # Seconds for a request's head; then for its body so many more, and as many as it takes at the slowest rate.
 HEAD_SECONDS, BODY_SECONDS, SLOWEST = 10.0, 10.0, 50_000.0
 # Seconds that a connection stays open with nothing asked, and that a reply may stand still.
@@ -39,7 +39,7 @@ class _Refused:
 
 
 class _ReadOut:
-    """Takes a body in and keeps nothing of it."""
+    """Reads a body to its end and keeps nothing of it."""
 
     error = None
 
@@ -122,7 +122,7 @@ class Server(TcpWSGIServer):
     channel_class = _Channel
 
     def handle_accept(self) -> None:
-        if len(self.active_channels) >= MOST_OPEN:
+        if len(self.active_channels) >= MAX_OPEN:
             self._let_one_go()
         super().handle_accept()
 
@@ -154,7 +154,7 @@ def make_server(application: Any, host: str, port: int) -> Server:
         outbuf_high_watermark=1 << 31,
         # So that it is seen when a client goes away while its request is worked on.
         channel_request_lookahead=1,
-        connection_limit=MOST_OPEN + 50,
+        connection_limit=MAX_OPEN + 50,
         asyncore_use_poll=True,
         # Whole seconds: what is less becomes none, and the loop never rests.
         asyncore_loop_timeout=1,

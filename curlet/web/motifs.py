@@ -1,4 +1,4 @@
-"""Motifs in the Drawers: kept from brushes or drawings, and put into brushes."""
+"""Motifs in the Library: kept from brushes or drawings, and put into brushes."""
 
 from __future__ import annotations
 
@@ -20,7 +20,7 @@ from curlet.web.bench import shown
 from curlet.web.bench_schemas import BenchShown
 from curlet.web.replies import Replies, file_of, file_reply, json_reply
 from curlet.web.routes import Routes
-from curlet.web.schemas import BrushUrl, Counter, Problem, StripQuery, Upload
+from curlet.web.schemas import BrushUrl, Counter, Problem, Removed, StripQuery, Upload
 
 motifs = Routes("motifs", __name__, url_prefix="/api")
 
@@ -97,15 +97,15 @@ def keep(body: KeepMotif) -> Response:
 
 
 @motifs.post("/motif-files", responses={200: MotifKept, **_REPLIES})
-def take_in(form: MotifFile) -> Response:
-    """Take in an SVG drawing as a motif."""
+def import_file(form: MotifFile) -> Response:
+    """Import an SVG drawing as a motif."""
     name = (form.file.filename or "").replace("\\", "/").rsplit("/", 1)[-1].removesuffix(".svg")[:60]
     kept, notes = imports.motif(form.file.stream.read(), name.strip() or "Motif", gone())
     return json_reply({**_listed(*store.keep(kept)), "notes": list(notes)})
 
 
 @motifs.get("/motifs/<motif_id>/motif.svg", responses={200: file_of("image/svg+xml"), **_REPLIES})
-def give_out(path: MotifUrl, query: StripQuery) -> Response:
+def export(path: MotifUrl, query: StripQuery) -> Response:
     """A motif as an SVG drawing at its true size."""
     kept = store.look(path.motif_id)
     return file_reply(write_svg(motif_sheet(kept)), "image/svg+xml", f"{kept.name}.svg")
@@ -117,11 +117,11 @@ def rename(path: MotifUrl, body: MotifName) -> Response:
     return json_reply(_listed(path.motif_id, store.rename(path.motif_id, body.name)))
 
 
-@motifs.delete("/motifs/<motif_id>", responses={200: Problem, 404: Problem})
+@motifs.delete("/motifs/<motif_id>", responses={200: Removed, 404: Problem})
 def remove(path: MotifUrl) -> Response:
-    """Take a motif out of the Drawers."""
+    """Remove a motif from the Library."""
     store.remove(path.motif_id)
-    return json_reply({})
+    return json_reply({"id": path.motif_id})
 
 
 @motifs.post("/brushes/<brush_id>/motif", responses={200: BenchShown, 409: Problem, **_REPLIES})

@@ -1,4 +1,4 @@
-"""Rows that cannot be read: listed, given out as they are, removed, restored."""
+"""Rows that cannot be read: listed, exported as they are, removed, restored."""
 
 from __future__ import annotations
 

@@ -12,7 +12,7 @@ from curlet.core.lay import LaidRow, LaidRun
 from curlet.core.measures import Measure, lengths_in, pitch_to_spi
 from curlet.core.tally import CornerTally, CrossingTally, LegTally, Pinch, RowTally, Warning
 from curlet.formats.content import content_key
-from curlet.formats.screen import Frame, group_json
+from curlet.formats.screen import Packer, group_json
 from curlet.store.runs import run_brush, run_places
 from curlet.store.state import Row, State
 from curlet.studio.laying import lay_row, run_group
@@ -21,7 +21,7 @@ from curlet.web.sheet_frames import lengths_json
 Json = dict[str, Any]
 
 
-def run_json(state: State, run: Row, frame: Frame) -> Json:
+def run_json(state: State, run: Row, packer: Packer) -> Json:
     brush = run_brush(state, run)
     places = run_places(state, run["id"])
     head = {
@@ -47,8 +47,8 @@ def run_json(state: State, run: Row, frame: Frame) -> Json:
         "warnings": [_warning(warning, state) for warning in measured.warnings],
         "start": _spot(laid, 0.0),
         "finish": None if laid.path.closed else _spot(laid, laid.path.length),
-        "tape": _tape(laid, row, frame),
-        "group": group_json(run_group(state, run), frame),
+        "tape": _tape(laid, row, packer),
+        "group": group_json(run_group(state, run), packer),
     }
 
 
@@ -67,7 +67,7 @@ def _asked(laid: LaidRun, row: LaidRow) -> Json:
     scale, course = laid.scale, row.course
     pitch = (row.length + row.gap) / scale.factor
     if isinstance(course.gap, Share):
-        gap_asked = {**lengths_json(row.gap, scale.factor), "frame": "share", "percent": course.gap.percent}
+        gap_asked = {**lengths_json(row.gap, scale.factor), "on": "share", "percent": course.gap.percent}
     else:
         gap_asked = _measure(course.gap, laid)
     thread = course.motif.thread
@@ -81,7 +81,7 @@ def _asked(laid: LaidRun, row: LaidRow) -> Json:
 
 
 def _measure(measure: Measure, laid: LaidRun) -> Json:
-    return {**lengths_json(measure.drawn(laid.scale), laid.scale.factor), "frame": str(measure.frame)}
+    return {**lengths_json(measure.drawn(laid.scale), laid.scale.factor), "on": str(measure.on)}
 
 
 def _as_laid(facts: RowTally, row: LaidRow, factor: float) -> Json:
@@ -110,7 +110,7 @@ def _leg(leg: LegTally, factor: float) -> Json:
         "off": leg.off,
         "lead": leg.lead / factor,
         "left_over": leg.left_over / factor,
-        "made_up": None if leg.made_up is None else leg.made_up / factor,
+        "shortened": None if leg.shortened is None else leg.shortened / factor,
         "set": leg.set,
     }
 
@@ -153,7 +153,7 @@ def _warning(warning: Warning, state: State) -> Json:
     factor, unit = state.scale.factor, state.sheet["unit"]
     mend = warning.mend and {
         "label": lengths_in(warning.mend.label, unit),
-        "settings": [{"pointer": p, "typed": t} for p, t in warning.mend.settings],
+        "settings": [{"pointer": p, "entered": t} for p, t in warning.mend.settings],
     }
     x, y = warning.at or (None, None)
     at = None if warning.s is None else warning.s / factor
@@ -175,7 +175,7 @@ def _spot(laid: LaidRun, s: float) -> Json:
     return {"x": x, "y": y, "angle": float(np.degrees(np.arctan2(along[1], along[0])))}
 
 
-def _tape(laid: LaidRun, row: LaidRow | None, frame: Frame) -> Json:
+def _tape(laid: LaidRun, row: LaidRow | None, packer: Packer) -> Json:
     factor = laid.scale.factor
     every = np.zeros((0, 2)) if row is None else np.stack([row.repeats.start, row.repeats.end], axis=1)
     counted = row.repeats.counted if row is not None else np.zeros(0, dtype=bool)
@@ -185,6 +185,6 @@ def _tape(laid: LaidRun, row: LaidRow | None, frame: Frame) -> Json:
         "start": (row.legs[0].s0 if row else 0.0) / factor,
         "length": laid.path.length / factor,
         "closed": laid.path.closed,
-        "slots": frame.array(every[counted] / factor),
+        "slots": packer.array(every[counted] / factor),
         "pieces": [(a / factor, b / factor) for a, b in every[pieces].tolist()],
     }

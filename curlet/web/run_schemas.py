@@ -21,7 +21,7 @@ class SeamGroupShown(BaseModel):
 
 
 class CornerShown(BaseModel):
-    """A corner: its place on the sheet (mm), along the path (worn mm), and its turn (degrees)."""
+    """A corner: its place on the sheet (mm), along the path (garment mm), and its turn (degrees)."""
 
     node: str
     x: float
@@ -33,7 +33,7 @@ class CornerShown(BaseModel):
 
 
 class CrossingShown(BaseModel):
-    """A crossing: its place on the sheet (mm), its passes along the path (worn mm), which is over, and
+    """A crossing: its place on the sheet (mm), its passes along the path (garment mm), which is over, and
     the angle between them (degrees)."""
 
     key: str
@@ -46,7 +46,7 @@ class CrossingShown(BaseModel):
 
 
 class PinchShown(BaseModel):
-    """A place too tight for what is laid there, worn mm."""
+    """A place too tight for what is laid there, garment mm."""
 
     start: float
     end: float
@@ -64,7 +64,7 @@ class StartShown(BaseModel):
 
 
 class FigureSetting(BaseModel):
-    """One number of a figure, as it would be typed; `whole` ones are stepped by one."""
+    """One number of a figure, as it would be entered; `whole` ones are stepped by one."""
 
     name: str
     label: str
@@ -88,7 +88,7 @@ class FigureList(BaseModel):
 
 
 class LetteringShown(BaseModel):
-    """Text on the sheet, its numbers as they would be typed, lengths worn."""
+    """Text on the sheet, its numbers as they would be entered, lengths on the garment."""
 
     id: str
     text: str
@@ -131,7 +131,7 @@ class PathShown(BaseModel):
 
 
 class LegShown(BaseModel):
-    """A leg as laid; `start`, `lead` and `left_over` in worn mm along the tape."""
+    """A leg as laid; `start`, `lead` and `left_over` in garment mm along the tape."""
 
     node: str
     start: float
@@ -145,13 +145,13 @@ class LegShown(BaseModel):
     off: bool
     lead: float
     left_over: float
-    made_up: float | None
+    shortened: float | None
     set: bool
 
 
 class SettingTyped(BaseModel):
     pointer: str
-    typed: str | bool
+    entered: str | bool
 
 
 class MendShown(BaseModel):
@@ -190,7 +190,7 @@ class AsLaid(BaseModel):
 
 
 class TapeShown(BaseModel):
-    """The run unrolled: worn mm from `start`; `slots` holds a start and an end for each repeat,
+    """The run unrolled: garment mm from `start`; `slots` holds a start and an end for each repeat,
     `pieces` those of end pieces, joins and securing stitches."""
 
     start: float
@@ -238,5 +238,5 @@ class BrushShown(BaseModel):
     name: str
     kind: str
     builtin: bool
-    worn_by: int
+    used_by: int
     key: str

@@ -10,8 +10,8 @@ from pydantic import AfterValidator, BaseModel, Field
 
 from curlet.core.measures import read_measure
 from curlet.formats.png_out import PPI
-from curlet.store.alike import By
 from curlet.store.commands import AnyIntent
+from curlet.store.similar import By
 
 # Counts that are kept: what JSON and the database both hold exactly.
 Counter = Annotated[int, Field(ge=0, le=2**53)]
@@ -30,14 +30,14 @@ Upload = Annotated[FileStorage, AfterValidator(_sent_with_a_name)]
 class Lengths(BaseModel):
     """One length, on the garment and on paper, mm."""
 
-    worn: float
-    printed: float
+    garment: float
+    paper: float
 
 
 class AskedLength(Lengths):
     """A length that was asked for: in which frame, and as a share of the stitch if it was."""
 
-    frame: Literal["worn", "printed", "share"]
+    on: Literal["garment", "paper", "share"]
     percent: float | None = None
 
 
@@ -75,8 +75,8 @@ class Revision(BaseModel):
     revision: Counter
 
 
-class SendOutQuery(BaseModel):
-    """What to send out: the sheet with its lines, or the runs alone, or one run."""
+class ExportQuery(BaseModel):
+    """What to export: the sheet with its lines, or the runs alone, or one run."""
 
     what: Literal["sheet", "runs"] = "sheet"
     run: str | None = None
@@ -90,7 +90,7 @@ class SendOutQuery(BaseModel):
         return value
 
 
-class SendOutFacts(BaseModel):
+class ExportFacts(BaseModel):
     """How large the sheet comes out, and what is too fine at that resolution, in words."""
 
     width_mm: float
@@ -103,7 +103,7 @@ class SendOutFacts(BaseModel):
 
 
 class PlaceQuery(BaseModel):
-    """A place as it is typed: from the sheet's left and top, or a length and a direction from another."""
+    """A place as it is entered: from the sheet's left and top, or a length and a direction from another."""
 
     x: Annotated[str, Field(max_length=64)] | None = None
     y: Annotated[str, Field(max_length=64)] | None = None
@@ -120,15 +120,15 @@ class Spot(BaseModel):
     y: float
 
 
-class AlikeQuery(BaseModel):
-    """What to look for: paths like one in some respect, in length give or take a typed one."""
+class SimilarQuery(BaseModel):
+    """What to look for: paths like one in some respect, in length give or take an entered one."""
 
     path: str
     by: By
     within: Annotated[str, Field(max_length=64)] = "0 mm"
 
 
-class Alike(BaseModel):
+class Similar(BaseModel):
     paths: list[str]
 
 
@@ -137,3 +137,9 @@ class StripQuery(BaseModel):
 
 
 Json = dict[str, Any]
+
+
+class Removed(BaseModel):
+    """What is no longer there."""
+
+    id: str

@@ -14,7 +14,7 @@ from curlet.core.path.edit import nearest_length
 from curlet.core.path.measuring import Measured
 from curlet.formats.fonts import SINGLE_LINE
 from curlet.formats.mark_doc import MarkDoc
-from curlet.formats.screen import Frame, group_json, paint_json
+from curlet.formats.screen import Packer, group_json, paint_json
 from curlet.store.paths import core_path
 from curlet.store.state import Row, State
 from curlet.studio.drawn_sheet import ground_paint, single_group
@@ -28,14 +28,14 @@ _UNITS = {"length": " mm", "angle": "°", "percent": " %", "count": ""}
 
 
 def number_text(value: float, form: str, factor: float) -> str:
-    """A number as it would be typed: a length in sheet mm as worn, an angle, a percentage or a count."""
+    """A number as it is entered: a length in sheet mm on the garment, an angle, a percentage or a count."""
     shown = value / factor if form == "length" else value
     return f"{shown + 0.0:.3f}".rstrip("0").rstrip(".") + _UNITS[form]
 
 
 def lengths_json(drawn: float, factor: float) -> Json:
-    """A length of the drawing, mm, worn and printed."""
-    return {"worn": drawn / factor, "printed": drawn}
+    """A length of the drawing, mm, on the garment and on paper."""
+    return {"garment": drawn / factor, "paper": drawn}
 
 
 def sheet_json(state: State) -> Json:
@@ -54,20 +54,24 @@ def sheet_json(state: State) -> Json:
 
 def guide_json(row: Row, factor: float) -> Json:
     keys = ("id", "name", "x", "y", "width", "height", "turn", "fade", "shown", "locked")
-    typed = {
+    entered = {
         "x": number_text(row["x"], "length", factor),
         "y": number_text(row["y"], "length", factor),
         "width": number_text(row["width"], "length", factor),
         "turn": number_text(row["turn"], "angle", factor),
         "fade": number_text(row["fade"], "percent", factor),
     }
-    return {**{key: row[key] for key in keys}, "src": f"/api/pictures/{row['picture']}.png", "typed": typed}
+    return {
+        **{key: row[key] for key in keys},
+        "src": f"/api/pictures/{row['picture']}.png",
+        "entered": entered,
+    }
 
 
-def single_json(state: State, row: Row, frame: Frame) -> Json:
+def single_json(state: State, row: Row, packer: Packer) -> Json:
     head = {key: row[key] for key in ("id", "brush", "x", "y", "turn", "size")}
     try:
-        return {**head, "group": group_json(single_group(state, row), frame)}
+        return {**head, "group": group_json(single_group(state, row), packer)}
     except CurletError as error:
         return {**head, "group": None, "fault": str(error)}
 
@@ -81,7 +85,7 @@ def mark_json(state: State, row: Row) -> Json:
         return {
             "id": row["id"],
             "text": "",
-            "printed": "",
+            "paper": "",
             "value": 0,
             "angle": False,
             "line": doc.places,
@@ -90,16 +94,16 @@ def mark_json(state: State, row: Row) -> Json:
 
 
 def measured_json(state: State, doc: MarkDoc) -> Json:
-    """A measurement: lengths as worn, and as printed where that differs."""
+    """A measurement: lengths on the garment, and on paper where that differs."""
     found = _measured(state, doc)
     factor = state.scale.factor
     text = f"{found.value:.1f}°" if found.angle else _told(found.value / factor, state.sheet["unit"])
     radius = "radius " if doc.what == "radius" else ""
-    printed = "" if found.angle or factor == 1 else f"{_told(found.value, state.sheet['unit'])} printed"
+    paper = "" if found.angle or factor == 1 else f"{_told(found.value, state.sheet['unit'])} on paper"
     line = found.line.tolist()
     return {
         "text": radius + text,
-        "printed": printed,
+        "paper": paper,
         "value": found.value,
         "angle": found.angle,
         "line": line,
@@ -153,7 +157,7 @@ _NUMBERS = {
 
 
 def lettering_json(state: State, row: Row) -> Json:
-    """Text with its numbers as they would be typed."""
+    """Text with its numbers as they would be entered."""
     doc, factor = row["doc"], state.scale.factor
     own = ("text", "font", "align", "unite", "along")
     numbers = {name: number_text(doc[name], form, factor) for name, form in _NUMBERS.items()}

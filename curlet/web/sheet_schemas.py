@@ -52,7 +52,7 @@ class SheetList(BaseModel):
 
 
 class NewSheet(BaseModel):
-    """A sheet to begin: its sides as typed, bare numbers in its unit."""
+    """A sheet to begin: its sides as entered, bare numbers in its unit."""
 
     name: MaybeName = "Sheet"
     width: Annotated[str, Field(max_length=64)]
@@ -66,7 +66,7 @@ class SheetBegun(BaseModel):
 
 
 class GuideShown(BaseModel):
-    """A picture under the paths: its middle and size in sheet mm; its width also as it would be typed."""
+    """A picture under the paths: its middle and size in sheet mm; its width also as it would be entered."""
 
     id: str
     name: str
@@ -79,7 +79,7 @@ class GuideShown(BaseModel):
     fade: float
     shown: bool
     locked: bool
-    typed: dict[str, str]
+    entered: dict[str, str]
 
 
 class SingleShown(BaseModel):
@@ -99,7 +99,7 @@ class MeasureShown(BaseModel):
     """A measurement: in words, as a number in sheet mm or degrees, and the line that shows it, sheet mm."""
 
     text: str
-    printed: str
+    paper: str
     value: float
     angle: bool
     line: list[tuple[float, float]]

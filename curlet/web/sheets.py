@@ -1,4 +1,4 @@
-"""The sheets: listed, begun, duplicated, put away and brought back, each with a small picture."""
+"""The sheets: listed, begun, duplicated, archived and restored, each with a small picture."""
 
 from __future__ import annotations
 
@@ -21,13 +21,13 @@ _REPLIES: Replies = {404: Problem, 422: Problem}
 
 
 class SheetsQuery(BaseModel):
-    """Those that are out, or those that were put away."""
+    """Current ones, or archived ones."""
 
-    away: bool = False
+    archived: bool = False
 
 
 class PutAway(BaseModel):
-    away: bool
+    archived: bool
 
 
 class ThumbnailQuery(BaseModel):
@@ -38,7 +38,7 @@ class ThumbnailQuery(BaseModel):
 def every(query: SheetsQuery) -> Response:
     """Every sheet, and the usual sizes for a new one."""
     keys = ("id", "name", "width", "height", "scale", "unit", "revision", "paths", "runs")
-    rows = store.list_sheets(removed=query.away)
+    rows = store.list_sheets(removed=query.archived)
     presets = [asdict(preset) for preset in store.PRESETS]
     return json_reply({"sheets": [{key: row[key] for key in keys} for row in rows], "presets": presets})
 
@@ -55,10 +55,10 @@ def duplicate(path: SheetUrl) -> Response:
     return json_reply({"id": store.duplicate_sheet(path.sheet_id)})
 
 
-@sheets.post("/sheets/<sheet_id>/away", responses={200: SheetList, **_REPLIES})
+@sheets.post("/sheets/<sheet_id>/archive", responses={200: SheetList, **_REPLIES})
 def archive(path: SheetUrl, body: PutAway) -> Response:
-    """Put a sheet away, or bring it back."""
-    store.archive(path.sheet_id, away=body.away)
+    """Put a sheet archived, or bring it back."""
+    store.archive(path.sheet_id, archived=body.archived)
     return every(SheetsQuery())
 
 

@@ -7,11 +7,11 @@ from collections.abc import Callable
 from flask import Response
 
 from curlet.core.dress.cloth import WEAVES
-from curlet.core.measures import place_typed
+from curlet.core.measures import place_entered
 from curlet.core.path.figures import FIGURES
 from curlet.formats.mark_doc import MarkDoc
 from curlet.store import journal
-from curlet.store.alike import find_alike
+from curlet.store.similar import find_similar
 from curlet.store.state import State
 from curlet.studio import sheets as service
 from curlet.web.frames import figure_setting, preview_frame
@@ -19,7 +19,7 @@ from curlet.web.problems import cannot_show
 from curlet.web.replies import Replies, frame_reply, json_reply
 from curlet.web.routes import Routes
 from curlet.web.run_schemas import FigureList
-from curlet.web.schemas import Alike, AlikeQuery, Command, PlaceQuery, Problem, Revision, SheetUrl, Spot
+from curlet.web.schemas import Command, PlaceQuery, Problem, Revision, SheetUrl, Similar, SimilarQuery, Spot
 from curlet.web.sheet_frames import measured_json
 from curlet.web.sheet_schemas import ChangedFrame, MeasureShown, PreviewFrame, SheetFrame, WeaveList
 from curlet.web.shown import changed, whole
@@ -31,7 +31,7 @@ _CHANGED: Replies = {200: ChangedFrame, 409: Problem, 422: Problem}
 
 @table.get("/figures", responses={200: FigureList})
 def figures() -> Response:
-    """Every figure that can be drawn by number, with the numbers that it begins with, worn."""
+    """Every figure that can be drawn by number, with the numbers it begins with, lengths on the garment."""
     return json_reply(
         {
             "figures": [
@@ -52,17 +52,17 @@ def sheet(path: SheetUrl) -> Response:
     return _shown(journal.find_sheet(path.sheet_id), whole)
 
 
-@table.get("/sheets/<sheet_id>/alike", responses={200: Alike, 422: Problem})
-def alike(path: SheetUrl, query: AlikeQuery) -> Response:
+@table.get("/sheets/<sheet_id>/similar", responses={200: Similar, 422: Problem})
+def alike(path: SheetUrl, query: SimilarQuery) -> Response:
     """The paths that are like one: of its group, mark, line, brush or length."""
     state = journal.find_sheet(path.sheet_id)
-    return json_reply({"paths": find_alike(state, query.path, query.by, query.within)})
+    return json_reply({"paths": find_similar(state, query.path, query.by, query.within)})
 
 
 @table.get("/sheets/<sheet_id>/place", responses={200: Spot, 422: Problem})
 def place(path: SheetUrl, query: PlaceQuery) -> Response:
-    """Where a place on the sheet is that was typed."""
-    x, y = place_typed(journal.find_sheet(path.sheet_id).scale, **query.model_dump())
+    """Where a place on the sheet is that was entered."""
+    x, y = place_entered(journal.find_sheet(path.sheet_id).scale, **query.model_dump())
     return json_reply({"x": x, "y": y})
 
 

@@ -1,4 +1,4 @@
-"""Pictures: taken in, traced aside, and put on the Bench as shapes or as they are."""
+"""Pictures: imported, traced aside, and put on the Bench as shapes or as they are."""
 
 from __future__ import annotations
 
@@ -20,8 +20,8 @@ from curlet.core.motif.tracing import Traced, prepared
 from curlet.formats.artwork_in import artwork_doc
 from curlet.formats.brush_file import BrushDoc
 from curlet.formats.brush_motifs import ArtworkDoc, PictureDoc
-from curlet.formats.pictures import TakenPicture, picture_motif
-from curlet.formats.screen import Frame, group_json
+from curlet.formats.pictures import ImportedPicture, picture_motif
+from curlet.formats.screen import Packer, group_json
 from curlet.store import bench as store
 from curlet.store.edits.artwork_places import AnyPlace, with_new_artwork
 from curlet.store.errors import Missing
@@ -38,7 +38,7 @@ from curlet.web.schemas import BrushUrl, Counter, Problem, Upload
 
 tracing = Routes("tracing", __name__, url_prefix="/api")
 
-MOST_PICTURES = 6
+MAX_PICTURES = 6
 _REPLIES: Replies = {404: Problem, 413: Problem, 422: Problem}
 _jobs = Jobs("This tracing is no longer kept. Change a setting to trace again.")
 
@@ -49,7 +49,7 @@ class PictureFile(BaseModel):
     file: Upload
 
 
-class PictureTaken(BaseModel):
+class PictureImported(BaseModel):
     """A picture that is kept while it is worked on; `length` in mm if it states its resolution."""
 
     id: str
@@ -120,33 +120,33 @@ class _Pictures:
     """The newest few pictures, by the hash of their files."""
 
     def __init__(self) -> None:
-        self._kept: OrderedDict[str, TakenPicture] = OrderedDict()
+        self._kept: OrderedDict[str, ImportedPicture] = OrderedDict()
         self._lock = threading.Lock()
 
-    def keep(self, data: bytes) -> tuple[str, TakenPicture]:
+    def keep(self, data: bytes) -> tuple[str, ImportedPicture]:
         key = hashlib.sha256(data).hexdigest()[:32]
         picture = imports.picture(data, gone())
         with self._lock:
             self._kept[key] = picture
             self._kept.move_to_end(key)
-            while len(self._kept) > MOST_PICTURES:
+            while len(self._kept) > MAX_PICTURES:
                 self._kept.popitem(last=False)
         return key, picture
 
-    def look(self, key: str) -> TakenPicture:
+    def look(self, key: str) -> ImportedPicture:
         with self._lock:
             picture = self._kept.get(key)
         if picture is None:
-            raise Missing("This picture is no longer kept. Take it in again.")
+            raise Missing("This picture is no longer kept. Import it again.")
         return picture
 
 
 _pictures = _Pictures()
 
 
-@tracing.post("/pictures", responses={200: PictureTaken, **_REPLIES})
+@tracing.post("/pictures", responses={200: PictureImported, **_REPLIES})
 def take_picture(form: PictureFile) -> Response:
-    """Take in a picture to be worked on."""
+    """Import a picture to be worked on."""
     key, picture = _pictures.keep(form.file.stream.read())
     return json_reply(
         {
@@ -196,11 +196,11 @@ def use_tracing(path: BrushUrl, body: UseTracing) -> Response:
 
 @tracing.post("/brushes/<brush_id>/picture", responses={200: BenchShown, 409: Problem, **_REPLIES})
 def use_picture(path: BrushUrl, body: UsePicture) -> Response:
-    """Put a picture on the Bench as it is: it rides rigidly, and is sent out at its pixels."""
+    """Put a picture on the Bench as it is: it rides rigidly, and is exported at its pixels."""
     picture, rule = _pictures.look(body.picture), body.asked.to_core()
     rule.check()
     motif = picture_motif(prepared(picture.pixels, rule), rule.length)
-    return _put(path.brush_id, body, motif, "Take in a picture")
+    return _put(path.brush_id, body, motif, "Import a picture")
 
 
 def _put(brush: str, body: UseTracing | UsePicture, motif: ArtworkDoc | PictureDoc, label: str) -> Response:
@@ -215,7 +215,7 @@ def _traced(traced: Traced) -> dict[str, Any]:
     shapes = dress(art.make(Scale()).shapes, ("#1f2a44",))
     group = Group("traced", "", (Laid(shapes),))
     return {
-        "group": group_json(group, Frame()),
+        "group": group_json(group, Packer()),
         "length": traced.length,
         "width": traced.width,
         "found": traced.found,

@@ -11,7 +11,7 @@ import { TablePage } from "@/table/TablePage";
 
 // The Table comes first: the other views are fetched when they are gone to.
 const BenchPage = lazy(() => import("@/bench/BenchPage").then((room) => ({ default: room.BenchPage })));
-const DrawersPage = lazy(() => import("@/drawers/DrawersPage").then((room) => ({ default: room.DrawersPage })));
+const LibraryPage = lazy(() => import("@/library/LibraryPage").then((room) => ({ default: room.LibraryPage })));
 
 const queries = new QueryClient({
   // A frame's arrays are found by the very objects of its head, so none may be swapped for an older twin.
@@ -28,7 +28,7 @@ createRoot(document.getElementById("root")!).render(
               <Route path="/" element={<SheetsPage />} />
               <Route path="/sheets/:sheetId" element={<TablePage />} />
               <Route path="/bench/:brushId" element={<BenchPage />} />
-              <Route path="/drawers" element={<DrawersPage />} />
+              <Route path="/library" element={<LibraryPage />} />
             </Routes>
           </Suspense>
         </ErrorBoundary>

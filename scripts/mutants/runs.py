@@ -16,7 +16,7 @@ ROOT = FilePath(__file__).parents[2]
 # The tests that need no browser.
 TESTS = ("core", "store", "formats", "studio", "web", "reference")
 # Of the tests that run a line, so many at most, from as many files as may be.
-MOST_TESTS = 60
+MAX_TESTS = 60
 
 
 def copied(tree: FilePath) -> FilePath:
@@ -73,5 +73,5 @@ class Runs:
         by_file: dict[str, list[str]] = defaultdict(list)
         for test in dict.fromkeys(self._lines.get((file, line)) or self._files[file]):
             by_file[test.partition("::")[0]].append(test)
-        each = max(1, MOST_TESTS // max(len(by_file), 1))
+        each = max(1, MAX_TESTS // max(len(by_file), 1))
         return [test for own in by_file.values() for test in own[:: max(1, len(own) // each)][:each]]

@@ -94,7 +94,7 @@ class Table:
         return int(self.laid("count"))
 
     def legs(self) -> list[tuple[float, int]]:
-        """Length in worn mm and count of each leg on the Ticket."""
+        """Length in garment mm and count of each leg on the Ticket."""
         rows = self.by_id("legs").find_elements(By.CSS_SELECTOR, "tbody tr")
         cells = [row.find_elements(By.TAG_NAME, "td") for row in rows]
         counts = [row[1].find_element(By.TAG_NAME, "input").get_attribute("value") for row in cells]

@@ -1,4 +1,4 @@
-"""The Bench and the Drawers as a maker uses them."""
+"""The Bench and the Library as a maker uses them."""
 
 from __future__ import annotations
 
@@ -40,7 +40,7 @@ def value(page: Table, label: str) -> str:
 
 
 def test_a_brush_is_made_from_nothing(table: Table) -> None:
-    table.browser.get(f"{table.address}/drawers")
+    table.browser.get(f"{table.address}/library")
     families = Select(table.named("New brush"))
     table.wait(lambda: len(families.options) > 40)
     families.select_by_visible_text("Laid rope")
@@ -54,7 +54,7 @@ def test_a_brush_is_made_from_nothing(table: Table) -> None:
     table.named("Name of the brush").click()
     table.type_in("Name of the brush", "Curtain rope")
     table.wait(lambda: undo_title(table) == "Undo: Rename the brush")
-    # It is in the drawer, and can be laid.
+    # It is in the brush list, and can be laid.
     table.button("Back to the Table").click()
     table.choose("front-r")
     table.wait(
@@ -116,7 +116,7 @@ def test_a_piece_is_pressed_where_it_lies_and_a_step_is_marked(bench: Table) -> 
     bench.wait(lambda: "a step of 0.500 mm" in bench.by_id("edges").text)
     Select(bench.named("Family of the piece")).select_by_visible_text("None")
     bench.wait(lambda: "0.000 mm step" in bench.by_id("edges").text)
-    assert undo_title(bench) == "Undo: Take the piece at its start away"
+    assert undo_title(bench) == "Undo: Remove the piece at its start"
 
 
 def test_courses_are_added_moved_and_taken_away(bench: Table) -> None:
@@ -126,7 +126,7 @@ def test_courses_are_added_moved_and_taken_away(bench: Table) -> None:
     bench.wait(lambda: undo_title(bench) == "Undo: Set width")
     bench.named("Lay Band, 3 mm one lower").click()
     bench.wait(lambda: "band" in bench.by_id("course-0").text)
-    bench.named("Take Band, 3 mm away").click()
+    bench.named("Remove Band, 3 mm").click()
     bench.wait(lambda: len(bench.browser.find_elements(By.CSS_SELECTOR, "[data-testid^=course-]")) == 1)
 
 
@@ -167,14 +167,14 @@ def test_earlier_versions_are_gone_back_to(bench: Table) -> None:
     bench.wait(lambda: value(bench, "Marks apart") == "75 %")
 
 
-def test_drawers_are_searched_and_files_given_out_and_taken_in(
+def test_library_are_searched_and_files_exported_and_imported(
     table: Table, tmp_path: FilePath, downloads: FilePath
 ) -> None:
-    table.browser.get(f"{table.address}/drawers")
-    table.named("Search the drawers").send_keys("border")
+    table.browser.get(f"{table.address}/library")
+    table.named("Search the library").send_keys("border")
     table.wait(lambda: 5 < len(table.browser.find_elements(By.CSS_SELECTOR, "[data-testid^=card-]")) < 12)
     table.by_id("card-key").find_element(By.CSS_SELECTOR, "input[type=checkbox]").click()
-    table.button("Give out 1 brush").click()
+    table.button("Export 1 brush").click()
     table.wait(lambda: list(downloads.glob("Key border*.json")))
     file = tmp_path / "own.json"
     file.write_bytes(write_brush(brush_of("wave", "Waves at the hem")))
@@ -197,18 +197,18 @@ def test_drawers_are_searched_and_files_given_out_and_taken_in(
     table.wait(lambda: "bad.json" in table.browser.find_element(By.CSS_SELECTOR, "[role=status]").text)
 
 
-def test_a_motif_is_kept_named_and_worn_by_another_brush(table: Table) -> None:
+def test_a_motif_is_kept_named_and_used_by_another_brush(table: Table) -> None:
     on_bench(table, "lace")
-    table.button("Keep in the Drawers").click()
+    table.button("Keep in the Library").click()
     table.wait(lambda: "is kept among the motifs" in table.browser.find_element(By.TAG_NAME, "body").text)
-    table.button("Drawers").click()
+    table.button("Library").click()
     table.option("Shelf", "Motifs").click()
     name = table.named("Name of Lace edge, 14 mm")
     name.click()
     table.control("a")
     name.send_keys("Pelmet lace", Keys.ENTER)
     table.named("Name of Pelmet lace")
-    table.named("Search the drawers").send_keys("lace")
+    table.named("Search the library").send_keys("lace")
     cards = "[data-testid^=motif-]"
     table.wait(lambda: len(table.browser.find_elements(By.CSS_SELECTOR, cards)) == 1)
     table.button("New brush of it").click()
@@ -216,7 +216,7 @@ def test_a_motif_is_kept_named_and_worn_by_another_brush(table: Table) -> None:
     assert value(table, "Name of the brush") == "Pelmet lace"
     on_bench(table, "whipped")
     table.by_id("place-end").click()
-    Select(table.named("Motif from the Drawers")).select_by_visible_text("Pelmet lace")
+    Select(table.named("Motif from the Library")).select_by_visible_text("Pelmet lace")
     table.wait(lambda: undo_title(table) == "Undo: Take Pelmet lace")
 
 
@@ -238,7 +238,7 @@ def test_the_bench_is_reached_by_keys_from_the_drawer(table: Table) -> None:
     assert value(table, "Name of the brush") == "Topstitch, 3 + 1 mm"
 
 
-def test_a_drawing_is_taken_in_and_cut_into_pieces(table: Table, tmp_path: FilePath) -> None:
+def test_a_drawing_is_imported_and_cut_into_pieces(table: Table, tmp_path: FilePath) -> None:
     on_bench(table, "saddle")
     drawing = tmp_path / "leaf.svg"
     drawing.write_text(
@@ -247,7 +247,7 @@ def test_a_drawing_is_taken_in_and_cut_into_pieces(table: Table, tmp_path: FileP
     )
     table.named("Drawing for the Bench").send_keys(str(drawing))
     table.wait(lambda: value(table, "Repeat length") == "40 mm")
-    assert undo_title(table) == "Undo: Take in leaf.svg"
+    assert undo_title(table) == "Undo: Import leaf.svg"
     table.type_in("First cut at", "6 mm")
     table.type_in("Second cut at", "34 mm")
     table.button("Into start, repeat and end").click()

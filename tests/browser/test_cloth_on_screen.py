@@ -1,4 +1,4 @@
-"""A cloth looks on screen as it does in a picture that is sent out, at several zooms."""
+"""A cloth looks on screen as it does in a picture that is exported, at several zooms."""
 
 from __future__ import annotations
 
@@ -50,11 +50,11 @@ def on_screen(table: Table) -> np.ndarray:
     return np.frombuffer(pixels, dtype=np.uint8).reshape(SIDE, SIDE, 4)[..., :3].astype(float)
 
 
-def sent_out(table: Table) -> np.ndarray:
+def exported(table: Table) -> np.ndarray:
     """The same part of the sheet in a picture of the same size."""
     marks = table.browser.find_element(By.CSS_SELECTOR, "[data-testid=paper] svg g[transform^=matrix]")
     zoom, *_, left, top = (float(part) for part in str(marks.get_attribute("transform"))[7:-1].split())
-    address = f"/api/sheets/{SHEET}/send-out.png?ppi={zoom * 25.4:.4f}"
+    address = f"/api/sheets/{SHEET}/export.png?ppi={zoom * 25.4:.4f}"
     picture = Image.open(io.BytesIO(ask(table.address, address, timeout=300)))
     x, y = round(X - left), round(Y - top)
     part = picture.convert("RGB").crop((x, y, x + SIDE, y + SIDE))
@@ -68,13 +68,13 @@ def alike(ours: np.ndarray, theirs: np.ndarray) -> bool:
 
 
 @pytest.mark.parametrize("weave", ["denim", "leather", "rib"])
-def test_it_looks_as_it_is_sent_out(table: Table, weave: str) -> None:
+def test_it_looks_as_it_is_exported(table: Table, weave: str) -> None:
     weaves = json.loads(ask(table.address, "/api/weaves"))["weaves"]
     cover(table, next(each for each in weaves if each["id"] == weave))
     table.open()
     for presses in (0, 5):
         for _ in range(presses):
             table.named("Larger").click()
-        theirs = sent_out(table)
+        theirs = exported(table)
         # While the view moves, the last painting is moved along; it is painted anew once that rests.
         table.wait(lambda theirs=theirs: alike(on_screen(table), theirs))

@@ -86,7 +86,7 @@ def test_shapes_are_chosen_moved_and_worked_on_by_keys_alone(board: Table) -> No
     board.type_in("Shapes in all", "5")
     board.button("Copy round").send_keys(Keys.ENTER)
     board.wait(lambda: shapes(board) == count + 4)
-    board.button("Take away").send_keys(Keys.ENTER)
+    board.button("Remove").send_keys(Keys.ENTER)
     board.wait(lambda: shapes(board) == count + 3)
 
 
@@ -179,7 +179,7 @@ def test_a_picture_itself_is_the_motif(table: Table, picture: FilePath) -> None:
     table.named("Picture for the Bench").send_keys(str(picture))
     table.type_in("Long, when cropped", "12 mm")
     table.button("Use the picture itself").click()
-    table.wait(lambda: undo_title(table) == "Undo: Take in a picture")
+    table.wait(lambda: undo_title(table) == "Undo: Import a picture")
     table.wait(lambda: value(table, "Repeat length") == "12 mm")
     assert "rides rigidly" in table.browser.find_element(By.CSS_SELECTOR, "[aria-label=Settings]").text
 

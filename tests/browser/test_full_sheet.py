@@ -26,12 +26,12 @@ FULL = (
 def full(table: Table, tmp_path: FilePath) -> Table:
     file = tmp_path / "waves.svg"
     file.write_text(FULL)
-    table.named("SVG drawing to take in").send_keys(str(file))
-    table.button(f"Take in {ROWS} paths").click()
+    table.named("SVG drawing to import").send_keys(str(file))
+    table.button(f"Import {ROWS} paths").click()
     table.wait(lambda: "wave-7" in table.path_names())
     table.browser.find_element(By.XPATH, "//button[contains(., 'Waves')]").click()
     table.by_id("brush-topstitch").click()
-    # 36 waves of about 960 worn mm, a stitch to every 4.
+    # 36 waves of about 960 garment mm, a stitch to every 4.
     table.wait(lambda: table.count() > 200)
     table.press(Keys.ESCAPE)
     return table
@@ -77,7 +77,7 @@ def test_after_a_pan_the_artwork_is_where_the_paths_are(full: Table) -> None:
 def test_all_of_a_full_sheet_is_recoloured_at_once(full: Table) -> None:
     full.browser.find_element(By.XPATH, "//button[contains(., 'Waves')]").click()
     before = painted(full)
-    full.type_in("Thread colour, typed", "#b03060")
+    full.type_in("Thread colour, entered", "#b03060")
     full.wait(lambda: painted(full) != before)
     full.browser.execute_script("arguments[0].focus()", full.by_id("paper"))
     full.control("z")

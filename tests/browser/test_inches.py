@@ -1,4 +1,4 @@
-"""A sheet in inches is read and typed in inches."""
+"""A sheet in inches is read and entered in inches."""
 
 from __future__ import annotations
 

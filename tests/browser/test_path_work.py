@@ -22,7 +22,7 @@ def test_a_seam_allowance_is_typed_seen_and_kept(table: Table) -> None:
     field.click()
     table.control("a")
     field.send_keys("1.5 cm")
-    # It is shown while it is typed, and gone again when it is let be.
+    # It is shown while it is entered, and gone again when it is let be.
     table.wait(lambda: count(table) == before + 1)
     field.send_keys(Keys.ESCAPE)
     table.wait(lambda: count(table) == before)

@@ -211,7 +211,7 @@ def test_warnings_come_first_with_a_mend(table: Table) -> None:
 
 def test_colour_fit_and_ends(table: Table) -> None:
     table.choose(HEM)
-    table.type_in("Thread colour, typed", "firebrick")
+    table.type_in("Thread colour, entered", "firebrick")
     table.wait(lambda: table.by_id("tape-repeats").get_attribute("stroke") == "#b22222")
     table.option("The remainder", "Leave over").click()
     table.wait(lambda: table.browser.find_elements(By.CSS_SELECTOR, "[data-left-over]"))
@@ -226,7 +226,7 @@ def test_a_group_is_dressed_at_once(table: Table) -> None:
     table.by_id("brush-eight").click()
     table.wait(lambda: "2 paths chosen" in table.named("Ticket").text and table.count() > 50)
     assert table.button("Undo").get_attribute("title") == "Undo: Lay Running, 8 to the inch on 2 paths"
-    table.type_in("Thread colour, typed", "navy")
+    table.type_in("Thread colour, entered", "navy")
     for path in ("armhole-r", "armhole-l"):
         table.choose(path)
         table.wait(lambda: table.by_id("tape-repeats").get_attribute("stroke") == "#000080")
@@ -236,17 +236,17 @@ SVG = """<svg xmlns="http://www.w3.org/2000/svg" width="60mm" height="60mm" view
 <path id="yoke" d="M5 5H45" stroke="#000" fill="none"/></svg>"""
 
 
-def test_a_drawing_is_taken_in_at_its_size(table: Table, tmp_path: FilePath) -> None:
+def test_a_drawing_is_imported_at_its_size(table: Table, tmp_path: FilePath) -> None:
     file = tmp_path / "yoke.svg"
     file.write_text(SVG)
-    table.named("SVG drawing to take in").send_keys(str(file))
+    table.named("SVG drawing to import").send_keys(str(file))
     table.option("Sorted into groups", "By line style").click()
     name = table.wait(
         lambda: table.browser.find_element(By.CSS_SELECTOR, "[aria-label^='Name of 1 mm, plain']")
     )
     name.clear()
     name.send_keys("Yokes")
-    table.button("Take in 1 path").click()
+    table.button("Import 1 path").click()
     table.wait(lambda: "yoke" in table.path_names())
     assert table.browser.find_elements(By.XPATH, "//button[contains(., 'Yokes')]")
     table.browser.find_element(By.XPATH, "//li//button[normalize-space()='yoke']").click()
@@ -257,23 +257,23 @@ def test_a_bad_drawing_says_what_to_do_and_loses_nothing(table: Table, tmp_path:
     names = table.path_names()
     file = tmp_path / "broken.svg"
     file.write_text("<svg")
-    table.named("SVG drawing to take in").send_keys(str(file))
+    table.named("SVG drawing to import").send_keys(str(file))
     table.wait(lambda: "broken XML" in table.browser.find_element(By.TAG_NAME, "dialog").text)
-    table.button("Leave it").click()
+    table.button("Cancel").click()
     table.wait(lambda: not table.browser.find_elements(By.TAG_NAME, "dialog"))
     assert table.path_names() == names
 
 
-def test_sent_out_as_svg_and_png_at_true_size(table: Table, downloads: FilePath) -> None:
-    table.button("Send out").click()
+def test_exported_as_svg_and_png_at_true_size(table: Table, downloads: FilePath) -> None:
+    table.button("Export").click()
     table.wait(lambda: "297.0 × 210.0 mm" in table.browser.find_element(By.TAG_NAME, "dialog").text)
-    table.button("Send out SVG").click()
+    table.button("Export SVG").click()
     svg = _downloaded(downloads, ".svg")
     assert b'width="297mm"' in svg
     table.option("As", "PNG on transparency").click()
     table.type_in("Pixels per inch", "254")
     table.wait(lambda: "2,970 × 2,100 px" in table.browser.find_element(By.TAG_NAME, "dialog").text)
-    table.button("Send out PNG").click()
+    table.button("Export PNG").click()
     png = _downloaded(downloads, ".png")
     assert int.from_bytes(png[16:20]) == 2970
     table.press(Keys.ESCAPE)
@@ -322,10 +322,10 @@ def test_the_keyboard_reaches_every_control_and_each_has_a_name(table: Table) ->
         seen.add(focus.get_attribute("aria-label") or focus.text.strip().split("\n")[0])
     wanted = {
         "Undo",
-        "Send out",
+        "Export",
         "Stitch length",
         "Corner angle",
-        "Take in a drawing (SVG)",
+        "Import a drawing (SVG)",
         "Node 1 of Hem R",
     }
     assert wanted <= seen | {"Undo"}

@@ -49,10 +49,10 @@ def test_made_up_is_chosen_with_how_many(table: Table) -> None:
     table.choose(HEM)
     table.option("The remainder", "Made up").click()
     table.type_in("Shortened before a corner", "2")
-    table.wait(lambda: undo_title(table) == "Undo: Set made-up stitches")
+    table.wait(lambda: undo_title(table) == "Undo: Set shortened stitches")
     table.type_in("Shortened before a corner", "7")
     alert = table.wait(lambda: table.browser.find_element(By.CSS_SELECTOR, "[role=alert]"))
-    assert "made_up" in alert.text or "made up" in alert.text
+    assert "shortened" in alert.text or "made up" in alert.text
 
 
 def test_ticks_tick(table: Table) -> None:
@@ -144,7 +144,7 @@ def test_mitre_limit_and_stop_are_there_when_they_apply(table: Table) -> None:
 def test_a_measure_is_stated_as_printed_and_nothing_moves(table: Table) -> None:
     table.choose(HEM)
     before = table.count()
-    table.named("Stitch length is asked as worn: state it as printed").click()
+    table.named("Stitch length is asked as on the garment: state it as printed").click()
     table.wait(lambda: table.named("Stitch length").get_attribute("value") == "1.50 mm")
     assert table.count() == before
 

@@ -55,7 +55,7 @@ def stitched(path: Path, row: Row, rule: RunRule | None = None, **fit: object) -
 def dots(**rules: object) -> Row:
     """Discs of 5 mm."""
     art = Artwork((ArtShape(disc(2.5, 0, 2.5), fill=ColourRole()),), 5, 5)
-    return Row(art, Measure(5.0), Measure(1.0), hold="ride", **rules)  # type: ignore[arg-type]
+    return Row(art, Measure(5.0), Measure(1.0), hold="rigid", **rules)  # type: ignore[arg-type]
 
 
 def starts(run: LaidRun) -> np.ndarray:
@@ -64,7 +64,7 @@ def starts(run: LaidRun) -> np.ndarray:
 
 def test_made_up_shortens_only_the_last_few() -> None:
     # Common practice: a machine sews as set and shortens one to three stitches before the corner.
-    run = stitched(turn(90, 41.5), Row(), kind="made-up", made_up=3)
+    run = stitched(turn(90, 41.5), Row(), kind="shorten-last", shortened=3)
     lengths = main_row(run).slots.end - main_row(run).slots.start
     first = lengths[main_row(run).slots.leg == 0]
     assert first[:-3] == pytest.approx(np.full(len(first) - 3, 3.0))
@@ -232,7 +232,7 @@ def test_size_scales_all_but_the_thread_and_weight_only_the_thread() -> None:
 @pytest.mark.parametrize("overlap", ["next-over-last", "last-over-next"])
 @pytest.mark.parametrize("opacity", [1.0, 0.5])
 @pytest.mark.parametrize("weight", [0.0, 0.4])
-@pytest.mark.parametrize("hold", ["ride", "bend"])
+@pytest.mark.parametrize("hold", ["rigid", "bend"])
 def test_a_closed_overlap_has_no_first_repeat(overlap: str, opacity: float, weight: float, hold: str) -> None:
     """Discs that overlap round a ring, begun at another of them: the same picture."""
     shape = ArtShape(

@@ -118,8 +118,8 @@ CORNER = "M1 0L4 0L4 -2"
     ("facing", "expected"),
     [
         (Facing(), [(1, 0), (4, 0), (4, -2)]),
-        (Facing(flip_along=True), [(9, 0), (6, 0), (6, -2)]),
-        (Facing(flip_across=True), [(1, 0), (4, 0), (4, 2)]),
+        (Facing(end_to_end=True), [(9, 0), (6, 0), (6, -2)]),
+        (Facing(side_to_side=True), [(1, 0), (4, 0), (4, 2)]),
         (Facing("turned", 180), [(9, 0), (6, 0), (6, 2)]),
     ],
 )

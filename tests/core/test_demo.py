@@ -1,4 +1,4 @@
-"""The demo: every sheet can be laid, and it shows what the drawers hold."""
+"""The demo: every sheet can be laid, and it shows what the library hold."""
 
 from __future__ import annotations
 
@@ -13,7 +13,7 @@ from curlet.formats.brush_file import read_brush
 from curlet.formats.path_doc import to_path
 
 
-def worn(sheet: DemoSheet) -> dict[str, str]:
+def stitched(sheet: DemoSheet) -> dict[str, str]:
     return {path.name: path.brush for path in sheet.paths() if path.brush}
 
 
@@ -32,6 +32,6 @@ def test_everything_on_a_sheet_is_laid_within_it(sheet: DemoSheet) -> None:
 
 
 def test_the_sheets_wear_at_least_fifteen_brushes_of_every_kind() -> None:
-    brushes = {brush for sheet in SHEETS for brush in worn(sheet).values()}
+    brushes = {brush for sheet in SHEETS for brush in stitched(sheet).values()}
     assert len(brushes) >= 15
     assert {BRUSHES[brush]["kind"] for brush in brushes} == {"stitch", "rope", "chain", "trim", "border"}

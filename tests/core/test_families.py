@@ -10,7 +10,7 @@ import pytest
 from shapely import LineString, get_parts, union_all
 
 from curlet.core.errors import BadInput
-from curlet.core.measures import Frame, Measure, Scale
+from curlet.core.measures import Measure, MeasuredOn, Scale
 from curlet.core.motif.families import FAMILIES, KINDS, Family, Spec
 from curlet.core.motif.motif import Motif
 from tests.outlines import even_odd_area
@@ -116,7 +116,7 @@ def test_a_choice_that_is_not_there_is_refused() -> None:
 
 
 def test_printed_thread_keeps_its_thickness_at_any_scale() -> None:
-    made = replace(FAMILIES["zigzag"](), thread=Measure(0.3, Frame.PRINTED))
+    made = replace(FAMILIES["zigzag"](), thread=Measure(0.3, MeasuredOn.PAPER))
     weights = {s.shape.stroke.weight for s in made.make(DRAWN).shapes if s.shape.stroke}
     assert weights == {0.3}
 

@@ -78,7 +78,7 @@ def test_centred_layouts_have_the_right_parity(room: float, length: float, gap: 
 
 
 @pytest.mark.parametrize("count", [1, 5, 23])
-@pytest.mark.parametrize("kind", ["ease", "made-up"])
+@pytest.mark.parametrize("kind", ["ease", "shorten-last"])
 def test_a_count_by_hand_is_obeyed(kind: str, count: int) -> None:
     fit = FITS[kind](FitAsk(60, (3.0,), 1.0, 0.0, FitRule(kind), count=count))
     assert fit.repeats == count
@@ -89,16 +89,16 @@ def test_a_count_of_none_leaves_the_leg_bare(kind: str) -> None:
     assert FITS[kind](FitAsk(60, (3.0,), 1.0, 0.0, FitRule(kind), count=0)).repeats == 0
 
 
-@pytest.mark.parametrize("made_up", [1, 2, 3])
-def test_made_up_shortens_as_many_as_asked(made_up: int) -> None:
-    fit = FITS["made-up"](FitAsk(41.2, (3.0,), 1.0, 0.0, FitRule("made-up", made_up=made_up)))
-    assert fit.tail == made_up
+@pytest.mark.parametrize("shortened", [1, 2, 3])
+def test_made_up_shortens_as_many_as_asked(shortened: int) -> None:
+    fit = FITS["shorten-last"](FitAsk(41.2, (3.0,), 1.0, 0.0, FitRule("shorten-last", shortened=shortened)))
+    assert fit.tail == shortened
     assert fit.stretch == 1.0
     assert 0 < fit.tail_stretch <= 1.0
 
 
 def test_made_up_where_all_come_out_shortens_none() -> None:
-    fit = FITS["made-up"](FitAsk(43.0, (3.0,), 1.0, 0.0, FitRule("made-up")))
+    fit = FITS["shorten-last"](FitAsk(43.0, (3.0,), 1.0, 0.0, FitRule("shorten-last")))
     assert fit.tail_stretch == pytest.approx(1.0)
 
 
@@ -151,23 +151,25 @@ def test_a_count_that_does_not_go_in_stays_within_its_leg_and_says_so(kind: str,
 
 @pytest.mark.parametrize("room", [40.05, 41.0, 43.2, 60.7])
 @pytest.mark.parametrize("layout", ["repeat", "gap"])
-@pytest.mark.parametrize("kind", ["made-up", "leave-over"])
+@pytest.mark.parametrize("kind", ["shorten-last", "leave-over"])
 def test_a_layout_on_the_middle_holds_under_every_fit(kind: str, layout: str, room: float) -> None:
     """A repeat, or a gap, on the leg's middle: both halves of the leg mirror each other."""
     row = Row(
-        length=Measure(3.0), gap=Measure(1.0), fit=FitRule(kind, layout=layout, remainder="end", made_up=2)
+        length=Measure(3.0), gap=Measure(1.0), fit=FitRule(kind, layout=layout, remainder="end", shortened=2)
     )
     slots = main_row(lay(line(room), Brush(courses=(row,)), Scale())).slots
     assert len(slots) % 2 == (layout == "repeat")
     assert (slots.start + slots.end[::-1]) == pytest.approx(np.full(len(slots), room))
-    if kind == "made-up":
+    if kind == "shorten-last":
         assert slots.start[0] == pytest.approx(0.0)
 
 
 @pytest.mark.parametrize("over", [0.003, 0.2, 0.9])
 def test_no_stitch_is_made_up_to_less_than_a_third(over: float) -> None:
     """One stitch made up left 0.003 mm."""
-    fit = FITS["made-up"](FitAsk(43.0 + 1.0 + over, (3.0,), 1.0, 0.0, FitRule("made-up", made_up=1)))
+    fit = FITS["shorten-last"](
+        FitAsk(43.0 + 1.0 + over, (3.0,), 1.0, 0.0, FitRule("shorten-last", shortened=1))
+    )
     assert fit.tail == 2
     assert 1 / 3 <= fit.tail_stretch <= 1
 

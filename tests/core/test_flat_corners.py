@@ -141,8 +141,8 @@ def across_the_notch(brush: Brush) -> float:
     ("facing", "closed"),
     [
         (Facing(), True),
-        (Facing(flip_along=True), True),
-        (Facing(flip_across=True), False),
+        (Facing(end_to_end=True), True),
+        (Facing(side_to_side=True), False),
         (Facing(mirror_alternate=True), False),
     ],
     ids=["as it is", "along", "across", "by turns"],
@@ -153,7 +153,7 @@ def test_a_rail_goes_across_on_the_side_it_lies_on(facing: Facing, closed: bool)
     row = replace(brush.courses[0], facing=facing)  # type: ignore[type-var]
     assert (across_the_notch(replace(brush, courses=(row,))) > 0.5) == closed
     left = mitred("M0 -4L8 -4L8 -3L0 -3Z")
-    flipped = replace(left.courses[0], facing=Facing(flip_across=True))  # type: ignore[type-var]
+    flipped = replace(left.courses[0], facing=Facing(side_to_side=True))  # type: ignore[type-var]
     assert across_the_notch(replace(left, courses=(flipped,))) > 0.5
 
 

@@ -135,7 +135,7 @@ def test_a_flipped_row_turns_as_its_mirror_image_does(key: str, degrees: int) ->
     brush = read_brush(BRUSHES[key]).to_core()
     (row,) = brush.courses
     assert isinstance(row, Row)
-    flipped = replace(brush, courses=(replace(row, facing=replace(row.facing, flip_across=True)),))
+    flipped = replace(brush, courses=(replace(row, facing=replace(row.facing, side_to_side=True)),))
     mine, other = (
         drawn_area(lay(turn(way * degrees, 90), each, Scale())) for way, each in ((1, flipped), (-1, brush))
     )

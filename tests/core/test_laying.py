@@ -15,7 +15,7 @@ from curlet.core.errors import BadInput, TooMuch
 from curlet.core.lay import LaidRow, LaidRun, RunRule, lay
 from curlet.core.lay.draw_row import placements_of
 from curlet.core.lay.hold import Placements
-from curlet.core.measures import Frame, Measure, Scale
+from curlet.core.measures import Measure, MeasuredOn, Scale
 from curlet.core.motif.families import Running
 from curlet.core.path import Path
 from curlet.core.tally import LegTally, Warning, tally
@@ -157,8 +157,8 @@ def test_a_leg_too_short_says_so(short: bool) -> None:
     assert (warning.mend is None) == short
 
 
-def test_worn_measures_follow_the_scale_and_printed_ones_do_not() -> None:
-    made = Row(Running(Measure(0.3, Frame.PRINTED)), Measure(6.0), Measure(2.0), FitRule("leave-over"))
+def test_used_measures_follow_the_scale_and_printed_ones_do_not() -> None:
+    made = Row(Running(Measure(0.3, MeasuredOn.PAPER)), Measure(6.0), Measure(2.0), FitRule("leave-over"))
     run = lay(line(50), Brush(courses=(made,)), Scale.read("1:4"))
     assert holes(run)[:2].tolist() == [[0, 1.5], [2.0, 3.5]]
     assert row(run).motif.width == 0.3

@@ -186,7 +186,7 @@ def test_gathered_fringe_shows_no_line_between_its_copies(degrees: int) -> None:
     assert min(shown[round(p.y * 10), round(p.x * 10)] for p in along) == 1.0
 
 
-@pytest.mark.parametrize("hold", ["bend", "ride"])
+@pytest.mark.parametrize("hold", ["bend", "rigid"])
 def test_what_passes_over_is_cut_at_its_window_and_at_the_corners_in_it(hold: str) -> None:
     """Where a run lies over itself only so much of it is painted again, and no more than its corners left."""
     row = Row(TOOTHED, Measure(8.0), Measure(0.0), hold=hold)

@@ -8,7 +8,7 @@ from hypothesis import strategies as st
 
 from curlet.core.brush import Letter, Row, Share
 from curlet.core.errors import BadInput
-from curlet.core.measures import Frame, Measure, Reading, Scale, lengths_in, read_measure, spi_to_pitch
+from curlet.core.measures import Measure, MeasuredOn, Reading, Scale, lengths_in, read_measure, spi_to_pitch
 from curlet.core.motif.families import Running
 
 
@@ -73,10 +73,10 @@ def test_impossible_scales_are_refused(text: str) -> None:
         Scale.read(text)
 
 
-def test_worn_and_printed_are_the_same_length_seen_twice() -> None:
+def test_used_and_printed_are_the_same_length_seen_twice() -> None:
     scale = Scale.read("1:4")
     assert Measure(6).drawn(scale) == 1.5
-    assert Measure(1.5, Frame.PRINTED).worn(scale) == 6
+    assert Measure(1.5, MeasuredOn.PAPER).on_garment(scale) == 6
 
 
 @pytest.mark.parametrize(

@@ -11,7 +11,7 @@ from curlet.core.dress.colour import ColourRole, RoleShape, dress, paint_of, rea
 from curlet.core.errors import BadInput
 from curlet.core.lay import lay
 from curlet.core.lay.draw import draw_run
-from curlet.core.measures import Frame, Measure, Scale
+from curlet.core.measures import Measure, MeasuredOn, Scale
 from curlet.core.motif.families import FAMILIES, KINDS, ArtShape, Artwork, Running
 from curlet.core.motif.families.artwork import read_outline
 from tests.outlines import shapes_of
@@ -20,8 +20,8 @@ from tests.shapes import line
 LEAF = ArtShape("M0 0L10 -4L20 0L10 4Z", fill=ColourRole(1), stroke=ColourRole(2, lighter=-20), weight=0.5)
 
 
-def leaf(frame: Frame = Frame.WORN) -> Artwork:
-    return Artwork((LEAF,), 20, 8, frame)
+def leaf(on: MeasuredOn = MeasuredOn.GARMENT) -> Artwork:
+    return Artwork((LEAF,), 20, 8, on)
 
 
 def test_a_cell_runs_from_nought_to_one_along_and_in_mm_across() -> None:
@@ -33,11 +33,13 @@ def test_a_cell_runs_from_nought_to_one_along_and_in_mm_across() -> None:
     assert motif.overhang == pytest.approx(0.25)
 
 
-@pytest.mark.parametrize(("frame", "width", "weight"), [(Frame.WORN, 2.0, 0.125), (Frame.PRINTED, 8.0, 0.5)])
-def test_worn_artwork_follows_the_scale_and_printed_does_not(
-    frame: Frame, width: float, weight: float
+@pytest.mark.parametrize(
+    ("on", "width", "weight"), [(MeasuredOn.GARMENT, 2.0, 0.125), (MeasuredOn.PAPER, 8.0, 0.5)]
+)
+def test_artwork_on_the_garment_follows_the_scale_and_on_paper_does_not(
+    on: MeasuredOn, width: float, weight: float
 ) -> None:
-    motif = leaf(frame).make(Scale.read("1:4"))
+    motif = leaf(on).make(Scale.read("1:4"))
     assert motif.width == width
     stroke = motif.shapes[0].shape.stroke
     assert stroke is not None

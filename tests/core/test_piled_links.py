@@ -34,7 +34,7 @@ def test_no_outline_of_a_curb_chain_breaks_off(path: Path, flipped: bool) -> Non
     """Where links pile up, over and under quarters ended in the open: up to nine ends at a star's point."""
     brush = read_brush(BRUSHES["curb"]).to_core()
     if flipped:
-        brush = with_main(brush, facing=Facing(flip_across=True))
+        brush = with_main(brush, facing=Facing(side_to_side=True))
     low = path.points.min(axis=0) - 8
     high = path.points.max(axis=0) + 8
     run = lay(moved(path, *-low), brush, Scale())
@@ -60,7 +60,7 @@ def test_links_near_a_sharp_turn_pass_over_one_another_as_on_a_straight_line(fli
     """Each over the next on one side and under it on the other, however it is painted."""
     brush = read_brush(BRUSHES["curb"]).to_core()
     if flipped:
-        brush = with_main(brush, facing=Facing(flip_across=True))
+        brush = with_main(brush, facing=Facing(side_to_side=True))
     run = lay(moved(turn(60, 90), 10, 10), brush, Scale())
     repeats = main_row(run).repeats
     # So many pixels to a link; two links on, from far of the turn and from beside it.

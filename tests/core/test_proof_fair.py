@@ -48,7 +48,7 @@ def test_a_brush_too_wide_for_its_curves_is_still_told() -> None:
 
 def beads(motif: str, gap: float) -> Brush:
     art = Artwork((ArtShape(motif, fill=ColourRole()),), 5, 5)
-    return Brush(courses=(Row(art, Measure(5.0), Measure(gap), hold="ride"),), corners=CornerRule("carry"))
+    return Brush(courses=(Row(art, Measure(5.0), Measure(gap), hold="rigid"),), corners=CornerRule("carry"))
 
 
 def test_round_beads_turn_where_square_ones_would_meet() -> None:

@@ -55,7 +55,7 @@ def test_a_stitch_is_as_long_as_its_brush_says() -> None:
     assert extent(drawn("topstitch", 90))[1] == pytest.approx(3.0, abs=1e-6)
 
 
-def test_it_is_worn_length_at_the_sheets_scale() -> None:
+def test_it_is_used_length_at_the_sheets_scale() -> None:
     assert extent(drawn("topstitch", scale=QUARTER))[0] == pytest.approx(0.75, abs=1e-6)
 
 

@@ -8,7 +8,7 @@ import pytest
 from curlet.core.errors import TooMuch
 from curlet.core.lay import lay
 from curlet.core.lay.draw import draw_run
-from curlet.core.lay.size import MOST_OF_RUN, MOST_OF_SHEET, check_sheet, points_of
+from curlet.core.lay.size import MAX_OF_RUN, MAX_OF_SHEET, check_sheet, points_of
 from curlet.core.measures import Scale
 from curlet.core.path import Path
 from curlet.demo.brushes import BRUSHES
@@ -38,11 +38,11 @@ def _points(item: object) -> int:
 
 def test_a_run_that_would_outgrow_the_sheet_says_what_to_do() -> None:
     run = lay(straight(400_000), read_brush(BRUSHES["vine"]).to_core(), Scale())
-    with pytest.raises(TooMuch, match=rf"{MOST_OF_RUN:,} is the most. Use longer repeats"):
+    with pytest.raises(TooMuch, match=rf"{MAX_OF_RUN:,} is the most. Use longer repeats"):
         points_of(run)
 
 
 def test_a_sheet_is_bounded_as_its_runs_are() -> None:
-    check_sheet(MOST_OF_SHEET)
+    check_sheet(MAX_OF_SHEET)
     with pytest.raises(TooMuch, match="another sheet"):
-        check_sheet(MOST_OF_SHEET + 1)
+        check_sheet(MAX_OF_SHEET + 1)

@@ -6,7 +6,7 @@ import pytest
 
 from curlet.core.brush import Brush, CornerRule, FitRule, Row, Share
 from curlet.core.lay import LaidRun, RunRule, lay
-from curlet.core.measures import Frame, Measure, Scale
+from curlet.core.measures import Measure, MeasuredOn, Scale
 from curlet.core.motif.families import Running
 from curlet.core.path import Path
 from curlet.core.tally import Warning, tally, too_fine
@@ -27,16 +27,16 @@ def warned(run: LaidRun) -> dict[str, Warning]:
 
 
 def mended(path: Path, own: dict[str, object], warning: Warning, scale: str = "1:1") -> LaidRun:
-    """The run with a warning's mend typed into its settings."""
+    """The run with a warning's mend entered into its settings."""
     assert warning.mend is not None
     doc: BrushDoc = read_brush(STITCH, own)
-    for pointer, typed in warning.mend.settings:
-        own = {**own, pointer: read_setting(doc, pointer, typed, Scale.read(scale))}
+    for pointer, entered in warning.mend.settings:
+        own = {**own, pointer: read_setting(doc, pointer, entered, Scale.read(scale))}
     return laid(path, own, scale)
 
 
 MENDS = [
-    ("solid-line", line(60), {"/courses/0/gap": {"mm": 0.3, "frame": "worn"}}, "1:1"),
+    ("solid-line", line(60), {"/courses/0/gap": {"mm": 0.3, "on": "garment"}}, "1:1"),
     ("solid-line", line(60), {"/courses/0/gap": {"percent": 5}}, "1:1"),
     ("too-fine", line(60), {}, "1:10"),
     ("leg-too-short", polyline((0, 0), (40, 0), (40, 2), (80, 2)), {}, "1:1"),
@@ -67,7 +67,7 @@ def test_a_run_as_it_should_be_has_no_warnings() -> None:
         assert tally(laid(path)).warnings == ()
 
 
-def test_lengths_in_words_are_worn() -> None:
+def test_lengths_in_words_are_on_the_garment() -> None:
     message = warned(laid(polyline((0, 0), (40, 0), (40, 0.5), (80, 0.5)), {}, "1:4"))[
         "leg-too-short"
     ].message
@@ -93,10 +93,10 @@ def test_an_empty_run_has_no_stitches_to_the_inch() -> None:
 
 
 def test_made_up_legs_tell_the_length_of_the_last_few() -> None:
-    (leg,) = tally(laid(line(41.2), {"/courses/0/fit/kind": "made-up"})).facts.legs
+    (leg,) = tally(laid(line(41.2), {"/courses/0/fit/kind": "shorten-last"})).facts.legs
     assert leg.stitch == 3
-    assert leg.made_up is not None
-    assert leg.made_up < 3
+    assert leg.shortened is not None
+    assert leg.shortened < 3
 
 
 def test_backwards_legs_come_in_the_order_walked() -> None:
@@ -110,7 +110,7 @@ def test_backwards_legs_come_in_the_order_walked() -> None:
 
 @pytest.mark.parametrize(("ppi", "notes"), [(1200, 0), (150, 1), (60, 2)])
 def test_what_is_too_fine_for_a_resolution(ppi: float, notes: int) -> None:
-    row = Row(Running(Measure(0.15, Frame.PRINTED)), Measure(3.0), Measure(0.4), FitRule("leave-over"))
+    row = Row(Running(Measure(0.15, MeasuredOn.PAPER)), Measure(3.0), Measure(0.4), FitRule("leave-over"))
     assert len(too_fine(lay(line(60), Brush(courses=(row,)), Scale()), ppi)) == notes
 
 

@@ -20,7 +20,7 @@ from tests.server import Server
 
 EMPTY = Drawing(50, 50, ())
 _COLUMNS = ("asked for", "how many at once", "seconds in all", "MB", "others, s")
-LARGE = "/api/sheets/curtain/send-out.png?ppi=300"
+LARGE = "/api/sheets/curtain/export.png?ppi=300"
 
 
 def test_one_waits_for_the_other_and_can_be_stopped_meanwhile() -> None:
@@ -52,7 +52,7 @@ def becomes(server: Server, count: int) -> bool:
 
 def test_it_ends_when_whoever_asked_has_gone(server: Server) -> None:
     address = server.address
-    ask(address, "/api/sheets/waistcoat/send-out.png?ppi=20")
+    ask(address, "/api/sheets/waistcoat/export.png?ppi=20")
     assert becomes(server, QUIET)
     with contextlib.ExitStack() as stack:
         for _ in range(3):
@@ -60,7 +60,7 @@ def test_it_ends_when_whoever_asked_has_gone(server: Server) -> None:
             one.sendall(f"GET {LARGE} HTTP/1.1\r\nHost: localhost\r\n\r\n".encode())
         assert becomes(server, QUIET + ONE_EXPORT)
     began = time.monotonic()
-    ask(address, "/api/sheets/waistcoat/send-out.png?ppi=20", timeout=100)
+    ask(address, "/api/sheets/waistcoat/export.png?ppi=20", timeout=100)
     assert becomes(server, QUIET)
     # Three of them, made to their ends, would have come first.
     if LONG:

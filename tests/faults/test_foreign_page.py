@@ -23,7 +23,7 @@ _PAGE = b"<!doctype html><title>Elsewhere</title><body></body>"
 _TRY = """
 const [home, done] = [arguments[0], arguments[1]];
 const there = ["/", "/api/sheets", "/api/sheets/waistcoat/thumbnail.png", "/favicon.svg",
-  "/api/sheets/curtain/send-out.png?ppi=300", "/api/brushes/topstitch/strip.svg"];
+  "/api/sheets/curtain/export.png?ppi=300", "/api/brushes/topstitch/strip.svg"];
 const not = ["/api/nothing", "/nothing.png", "/../../etc/passwd"];
 const found = [];
 const say = (how, path, learned) => found.push([how, path, learned]);

@@ -26,7 +26,7 @@ from tests.faults.watch import Watch
 from tests.server import Server
 
 ADDRESSES = {
-    "drawing": ("/api/motif-files", "/api/sheets/waistcoat/take-in"),
+    "drawing": ("/api/motif-files", "/api/sheets/waistcoat/import"),
     "font": ("/api/fonts",),
     "picture": ("/api/pictures", "/api/sheets/waistcoat/guides"),
     "brush": ("/api/brush-files",),
@@ -59,7 +59,7 @@ def test_it_is_read_or_refused_in_words(sturdy: FlaskClient, hostile: Hostile) -
         if reply.status_code != 200:
             assert len(reply.get_json()["detail"]) > 20
             assert Step.select().count() == steps
-    for what in ("", "/send-out.svg", "/send-out.png?ppi=20"):
+    for what in ("", "/export.svg", "/export.png?ppi=20"):
         assert sturdy.get(f"/api/sheets/waistcoat{what}").status_code == 200
 
 

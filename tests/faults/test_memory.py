@@ -28,7 +28,7 @@ _SOME = (
     "a zip of 10,000 files",
 )
 # What is given away to the allocator and caches before anything is measured.
-_WARM, MOST_MB = 10, 30.0
+_WARM, MAX_MB = 10, 30.0
 _COLUMNS = ("file", "refusals", "MB before", "MB after")
 _CHOSEN = [one for one in HOSTILE if one.name in (_SOME if LONG else _SOME[2:3] + _SOME[4:5])]
 
@@ -48,7 +48,7 @@ def test_memory_is_flat_after_many_refusals(server: Server, report: Report, host
     before = refuse(_WARM)
     after = refuse(TIMES)
     report.add("Memory after refusals", _COLUMNS, hostile.name, TIMES, f"{before:.0f}", f"{after:.0f}")
-    assert after - before < MOST_MB
+    assert after - before < MAX_MB
 
 
 def test_jobs_that_are_refused_keep_nothing(server: Server, report: Report) -> None:
@@ -67,4 +67,4 @@ def test_jobs_that_are_refused_keep_nothing(server: Server, report: Report) -> N
     after = refuse(TIMES)
     cells = ("a million unclosed groups, read aside", TIMES, f"{before:.0f}", f"{after:.0f}")
     report.add("Memory after refusals", _COLUMNS, *cells)
-    assert after - before < MOST_MB
+    assert after - before < MAX_MB

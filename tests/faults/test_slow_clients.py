@@ -50,7 +50,7 @@ def slowest(address: str, times: int = 5) -> float:
 
 @pytest.mark.parametrize("how", SILENT)
 def test_the_page_is_answered_whoever_holds_connections(server: Server, report: Report, how: str) -> None:
-    address, count = server.address, 600 if LONG else 2 * listening.MOST_OPEN
+    address, count = server.address, 600 if LONG else 2 * listening.MAX_OPEN
     with held(server, SILENT[how], count) as clients:
         took = slowest(address)
         gone = ""
@@ -110,7 +110,7 @@ def everything(client: socket.socket) -> bytes:
     return found
 
 
-def test_a_body_too_long_for_its_address_is_not_taken_in(server: Server) -> None:
+def test_a_body_too_long_for_its_address_is_not_imported(server: Server) -> None:
     server.address  # noqa: B018
     with held(server, HEAD + b"Content-Length: 900000000\r\n\r\n", 1) as (one,):
         reply = everything(one)

@@ -51,7 +51,7 @@ def test_groups_transforms_and_uses_are_worked_out() -> None:
 
 
 @pytest.mark.parametrize(("turn", "length"), [(0, 20), (90, 6), (180, 20), (270, 6)])
-def test_it_is_turned_as_it_is_taken_in(turn: float, length: float) -> None:
+def test_it_is_turned_as_it_is_imported(turn: float, length: float) -> None:
     doc, _ = read_artwork(svg('<rect x="4" y="3" width="20" height="6"/>'), turn)
     assert doc.length == pytest.approx(length)
 

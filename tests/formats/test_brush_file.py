@@ -105,9 +105,9 @@ def changed(document: Any, path: str, value: Any) -> Any:
         (ROPE, "kind", "cable"),
         (ROPE, "courses/0/course", "ribbon"),
         (ROPE, "courses/0/width", {"mm": "wide"}),
-        (ROPE, "courses/0/width", {"mm": 4, "frame": "sewn"}),
+        (ROPE, "courses/0/width", {"mm": 4, "on": "sewn"}),
         (ROPE, "courses/1/hold", "glue"),
-        (ROPE, "courses/1/fit", {"kind": "ease", "made_up": 9}),
+        (ROPE, "courses/1/fit", {"kind": "ease", "shortened": 9}),
         (ROPE, "courses/1/motif", {"family": "unknown"}),
         (ROPE, "corners", {"manner": "twirl"}),
         (ROPE, "crossings", {"manner": "through"}),
@@ -166,23 +166,23 @@ def test_artwork_data_may_leave_commands_out() -> None:
 
 
 @pytest.mark.parametrize(
-    ("pointer", "typed", "kept"),
+    ("pointer", "entered", "kept"),
     [
-        ("/courses/1/offset", "-1/4 in", {"mm": -6.35, "frame": "worn"}),
-        ("/courses/0/width", "6 mm", {"mm": 6.0, "frame": "worn"}),
+        ("/courses/1/offset", "-1/4 in", {"mm": -6.35, "on": "garment"}),
+        ("/courses/0/width", "6 mm", {"mm": 6.0, "on": "garment"}),
         ("/courses/1/size", "120", 120.0),
         ("/courses/1/size", "80 %", 80.0),
         ("/corners/mitre_limit", "6", 6.0),
-        ("/corners/stop", "3 mm", {"mm": 3.0, "frame": "worn"}),
+        ("/corners/stop", "3 mm", {"mm": 3.0, "on": "garment"}),
         ("/courses/1/ends/backtack", "3", 3.0),
         ("/courses/1/order", "A", "A"),
         ("/courses/1/facing/mirror_alternate", True, True),
         ("/courses/1/overlap", "interlaced", "interlaced"),
     ],
 )
-def test_the_hearts_settings_are_typed_too(pointer: str, typed: str | bool, kept: object) -> None:
+def test_the_hearts_settings_are_typed_too(pointer: str, entered: str | bool, kept: object) -> None:
     doc = read_brush(ROPE)
-    assert read_setting(doc, pointer, typed, Scale()) == kept
+    assert read_setting(doc, pointer, entered, Scale()) == kept
     read_brush(ROPE, {pointer: kept})
 
 

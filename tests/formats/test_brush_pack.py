@@ -9,7 +9,7 @@ import orjson
 import pytest
 
 from curlet.core.errors import BadInput, TooMuch
-from curlet.formats.brush_pack import MOST_BYTES, read_pack, write_brush
+from curlet.formats.brush_pack import MAX_BYTES, read_pack, write_brush
 from curlet.store.edits.recipes import brush_of
 
 DOC = brush_of("guilloche")
@@ -72,7 +72,7 @@ def test_zero_sized_cells_are_refused() -> None:
 
 def test_bombs_are_refused_before_they_are_unpacked() -> None:
     with pytest.raises(TooMuch):
-        read_pack("big.json", b" " * (MOST_BYTES + 1))
+        read_pack("big.json", b" " * (MAX_BYTES + 1))
     with pytest.raises(TooMuch):
         read_pack("bomb.zip", zipped({f"{i}.json": b" " * 2_000_000 for i in range(40)}))
     with pytest.raises(TooMuch):

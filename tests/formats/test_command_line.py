@@ -44,13 +44,13 @@ def test_placements_only_when_asked(drawing: FilePath) -> None:
     assert "placements" not in run(drawing)[1]["runs"][0]
 
 
-def test_off_full_size_measures_are_worn_and_have_twins(drawing: FilePath) -> None:
+def test_off_full_size_measures_are_used_and_have_twins(drawing: FilePath) -> None:
     _, report = run(drawing, "--scale", "1:4", "--stitch", "8mm", "--gap", "4mm", "--fit", "leave-over")
     hem = report["runs"][0]
     assert hem["repeats"] == 14
-    assert hem["length_worn"] == pytest.approx(168)
+    assert hem["length_garment"] == pytest.approx(168)
     assert hem["legs"][0]["stitch"] == pytest.approx(2)
-    assert hem["legs"][0]["stitch_worn"] == pytest.approx(8)
+    assert hem["legs"][0]["stitch_garment"] == pytest.approx(8)
 
 
 def test_carry_and_the_corner_angle(drawing: FilePath) -> None:

@@ -11,7 +11,7 @@ from hypothesis import strategies as st
 
 from curlet.core.errors import BadInput, TooMuch
 from curlet.formats.path_data import read_contours
-from curlet.formats.svg_in import TakenIn, read_svg
+from curlet.formats.svg_in import ImportedDrawing, read_svg
 
 HEAD = '<svg xmlns="http://www.w3.org/2000/svg" width="90mm" height="90mm" viewBox="0 0 90 90">'
 LINE = '<path d="M1 1h9" stroke="#000"/>'
@@ -39,7 +39,7 @@ def escaped(text: str) -> str:
     return text
 
 
-def read(body: str) -> TakenIn | None:
+def read(body: str) -> ImportedDrawing | None:
     """The drawing, or None where it was refused in words."""
     try:
         return read_svg(f"{HEAD}{body}</svg>".encode())

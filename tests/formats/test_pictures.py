@@ -14,7 +14,7 @@ from PIL import Image
 from curlet.core.errors import BadInput, TooMuch
 from curlet.formats.brush_motifs import PictureDoc
 from curlet.formats.pictures import WORKED_ON, picture_motif, read_picture
-from curlet.formats.png_in import MOST_PNG_BYTES, check_png
+from curlet.formats.png_in import MAX_PNG_BYTES, check_png
 from tests import pixels as px
 
 
@@ -116,11 +116,11 @@ def test_a_picture_motif_is_trimmed_and_keeps_its_scale_and_its_pixels() -> None
         picture_motif(np.zeros((20, 20, 4), dtype=np.uint8), 5)
 
 
-def test_a_noisy_picture_motif_is_made_small_enough_to_be_given_out() -> None:
+def test_a_noisy_picture_motif_is_made_small_enough_to_be_exported() -> None:
     noise = np.random.default_rng(1).integers(0, 255, (900, 1200, 4), dtype=np.uint8)
     noise[..., 3] = 255
     motif = picture_motif(noise, 12.0)
-    assert len(base64.b64decode(motif.png)) <= MOST_PNG_BYTES
+    assert len(base64.b64decode(motif.png)) <= MAX_PNG_BYTES
     assert motif.length == 12
 
 

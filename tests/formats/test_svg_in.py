@@ -1,4 +1,4 @@
-"""Taking in line drawings: physical size, every shape, and hostile files."""
+"""Importing line drawings: physical size, every shape, and hostile files."""
 
 from __future__ import annotations
 
@@ -7,7 +7,7 @@ import pytest
 
 from curlet.core.errors import BadInput, TooMuch
 from curlet.formats import svg_in
-from curlet.formats.svg_in import TakenIn, read_svg
+from curlet.formats.svg_in import ImportedDrawing, read_svg
 
 NS = 'xmlns="http://www.w3.org/2000/svg"'
 
@@ -16,7 +16,7 @@ def svg(body: str, attributes: str = 'width="100mm" height="50mm" viewBox="0 0 1
     return f"<svg {NS} {attributes}>{body}</svg>".encode()
 
 
-def take(body: str, attributes: str = 'width="100mm" height="50mm" viewBox="0 0 100 50"') -> TakenIn:
+def take(body: str, attributes: str = 'width="100mm" height="50mm" viewBox="0 0 100 50"') -> ImportedDrawing:
     return read_svg(svg(body, attributes))
 
 
@@ -162,6 +162,6 @@ def test_too_many_paths_are_refused(monkeypatch: pytest.MonkeyPatch) -> None:
     drawing = svg('<path d="' + "M0 0h1" * 12_500 + '"/>')
     # As many as a large sheet has that was exported.
     assert len(read_svg(drawing).paths) == 12_500
-    monkeypatch.setattr(svg_in, "MOST_PATHS", 12_499)
+    monkeypatch.setattr(svg_in, "MAX_PATHS", 12_499)
     with pytest.raises(TooMuch, match="12,499 paths"):
         read_svg(drawing)

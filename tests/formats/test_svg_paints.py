@@ -57,7 +57,7 @@ DRAWINGS = {
 
 
 @pytest.mark.parametrize("name", list(DRAWINGS))
-def test_a_drawing_taken_in_looks_as_it_did(name: str) -> None:
+def test_a_drawing_imported_looks_as_it_did(name: str) -> None:
     svg = f'{HEAD}width="48" height="48" viewBox="0 0 48 48">{DRAWINGS[name]}{FRAME}</svg>'.encode()
     theirs = resvg(svg, 384, 384)
     assert inked(theirs) > 0.02

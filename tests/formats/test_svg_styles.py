@@ -64,7 +64,7 @@ def test_a_clip_and_an_opacity_named_in_a_class_hold() -> None:
 
 
 def test_a_sheet_with_rules_without_end_is_refused(monkeypatch: pytest.MonkeyPatch) -> None:
-    monkeypatch.setattr(svg_styles, "MOST_TRIES", 50)
+    monkeypatch.setattr(svg_styles, "MAX_TRIES", 50)
     rules = "".join(f"path:not(.r{i}){{fill:none}}" for i in range(60))
     with pytest.raises(TooMuch, match="too many rules"):
         weights(rules, LINE.format(more=""))

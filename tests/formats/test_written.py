@@ -30,7 +30,7 @@ from curlet.formats.brush_file import BrushDoc, read_brush
 from curlet.formats.png_out import write_png
 from curlet.formats.svg_in import read_svg
 from curlet.formats.svg_out import write_svg
-from curlet.store.edits.settings import in_frame, read_setting
+from curlet.store.edits.settings import measured_on, read_setting
 from tests.reference.pictures import differing, inked, read_png, resvg
 from tests.shapes import line, square
 
@@ -55,7 +55,7 @@ def test_runs_are_groups_with_ids_and_titles() -> None:
     assert title.text == "Hem, <b>Topstitch</b> & more"
 
 
-def test_what_is_sent_out_can_be_taken_in_again() -> None:
+def test_what_is_exported_can_be_imported_again() -> None:
     group = draw_run(lay(line(40), Brush(), Scale()), "run-1", "Run")
     taken = read_svg(write_svg(Drawing(50, 10, (group,))))
     assert sum(t.path.length for t in taken.paths) == pytest.approx(40 - 9 * 40 / 39, rel=0.05)
@@ -107,24 +107,24 @@ DOC = BrushDoc()
 
 
 @pytest.mark.parametrize(
-    ("pointer", "typed", "kept"),
+    ("pointer", "entered", "kept"),
     [
-        ("/courses/0/length", "1/8 in", {"mm": 3.175, "frame": "worn"}),
-        ("/courses/0/length", "8 spi", {"mm": pytest.approx(2.175), "frame": "worn"}),
+        ("/courses/0/length", "1/8 in", {"mm": 3.175, "on": "garment"}),
+        ("/courses/0/length", "8 spi", {"mm": pytest.approx(2.175), "on": "garment"}),
         ("/courses/0/gap", "30 %", {"percent": 30.0}),
-        ("/courses/0/motif/thread", "0.5", {"mm": 0.5, "frame": "worn"}),
+        ("/courses/0/motif/thread", "0.5", {"mm": 0.5, "on": "garment"}),
         ("/corners/angle", "45°", 45.0),
         ("/courses/0/fit/kind", "even-gaps", "even-gaps"),
         ("/courses/0/fit/short_legs", True, True),
         ("/threads/0", "rebeccapurple", "#663399"),
     ],
 )
-def test_what_is_typed_becomes_a_setting(pointer: str, typed: str | bool, kept: object) -> None:
-    assert read_setting(DOC, pointer, typed, Scale()) == kept
+def test_what_is_typed_becomes_a_setting(pointer: str, entered: str | bool, kept: object) -> None:
+    assert read_setting(DOC, pointer, entered, Scale()) == kept
 
 
 @pytest.mark.parametrize(
-    ("pointer", "typed"),
+    ("pointer", "entered"),
     [
         ("/courses/0/gap", "8 spi"),
         ("/courses/0/length", "soon"),
@@ -137,15 +137,15 @@ def test_what_is_typed_becomes_a_setting(pointer: str, typed: str | bool, kept: 
         ("/courses", "3"),
     ],
 )
-def test_what_does_not_suit_a_setting_is_refused(pointer: str, typed: str) -> None:
+def test_what_does_not_suit_a_setting_is_refused(pointer: str, entered: str) -> None:
     with pytest.raises(BadInput):
-        read_setting(DOC, pointer, typed, Scale())
+        read_setting(DOC, pointer, entered, Scale())
 
 
 def test_the_same_drawn_length_in_the_other_frame() -> None:
-    assert in_frame(DOC, "/courses/0/length", "printed", Scale.read("1:4")) == {
+    assert measured_on(DOC, "/courses/0/length", "paper", Scale.read("1:4")) == {
         "mm": 0.75,
-        "frame": "printed",
+        "on": "paper",
     }
 
 

@@ -51,7 +51,7 @@ def test_cloth_is_its_tiles_side_by_side_in_a_second_renderer(weave: str, turn: 
 
 
 @pytest.mark.parametrize("weave", [w for w in WEAVES if w != "colour"])
-def test_cloth_sent_out_as_a_pattern_has_the_same_colours(weave: str) -> None:
+def test_cloth_exported_as_a_pattern_has_the_same_colours(weave: str) -> None:
     drawing = filled(Cloth(weave, "#3b5068", "#d9d4c7", 10, 8))
     pixels = round(SIDE * PX_PER_MM)
     ours = on_white(read_png(write_png(drawing, PX_PER_MM * 25.4)))
@@ -67,7 +67,7 @@ def block_reduce(picture: np.ndarray, size: int = 4) -> np.ndarray:
 
 @pytest.mark.parametrize(("ends", "picks"), [(10, 8), (24, 22)])
 @pytest.mark.parametrize("factor", [1.0, 0.25])
-def test_threads_are_counted_to_the_worn_cm(ends: float, picks: float, factor: float) -> None:
+def test_threads_are_counted_to_the_used_cm(ends: float, picks: float, factor: float) -> None:
     """Counted in the picture as a counting glass does: changes of thread along a pick and along an end."""
     cloth = Cloth("plain", "#000000", "#ffffff", ends, picks)
     side = 10 * factor
@@ -130,7 +130,7 @@ def test_denim_comes_indigo_over_undyed() -> None:
     assert light[1] > 2 * light[0]
 
 
-def test_cords_are_counted_to_the_worn_cm() -> None:
+def test_cords_are_counted_to_the_used_cm() -> None:
     """Eleven-wale corduroy has 11 cords to the inch, 4.33 to the cm (definition of the inch)."""
     cloth = Cloth("corduroy", "#a08060", "#a08060", 11 / 2.54, 9)
     picture = read_png(write_png(filled(cloth, side=25.4), 1_200))
@@ -146,7 +146,7 @@ def test_net_is_open_between_its_threads() -> None:
     assert bare == pytest.approx(0.86**2, abs=0.03)
 
 
-def test_grains_are_counted_to_the_worn_cm() -> None:
+def test_grains_are_counted_to_the_used_cm() -> None:
     """As many pebbles in a square cm as the count says, each nearest to its own middle (Voronoi)."""
     paint = Cloth("leather", "#7a4b2e", "#7a4b2e", 5, 5).paint(1.0)
     assert isinstance(paint, Tiling)

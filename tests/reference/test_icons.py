@@ -1,6 +1,6 @@
-"""Motifs taken in from real drawings: a few hundred icons of two open-licence packages (Fluent colour
+"""Motifs imported from real drawings: a few hundred icons of two open-licence packages (Fluent colour
 icons, MIT: gradients in every space, opacity; Lucide, ISC: lines), which are part of the front end's
-development packages. Each must look in our own PNG, and in resvg's picture of the SVG that is given out,
+development packages. Each must look in our own PNG, and in resvg's picture of the SVG that is exported,
 as it does in resvg's picture of the icon itself."""
 
 from __future__ import annotations
@@ -57,7 +57,7 @@ def drawn(svg: bytes) -> Drawing:
 
 
 @pytest.mark.parametrize("name", ["fluent-color", "lucide"])
-def test_icons_taken_in_look_as_they_did(name: str) -> None:
+def test_icons_imported_look_as_they_did(name: str) -> None:
     wrong = []
     for icon in names(name):
         svg, size = svg_of(name, icon)

@@ -7,7 +7,7 @@ import pytest
 from curlet.demo.brushes import BRUSHES
 from tests.reference.referee.bounds import past_bound, wide_gap
 from tests.reference.referee.cases import Case, cases
-from tests.reference.referee.mirror import MOST_UNLIKE, unlike
+from tests.reference.referee.mirror import MAX_UNLIKE, unlike
 from tests.reference.referee.seams import RENDERERS, seam_of
 
 # Brushes whose artwork meets edge to edge, from every kind, as they come.
@@ -46,10 +46,10 @@ def test_no_light_shows_where_two_parts_meet(about: tuple, renderer: str) -> Non
 def test_a_mirror_image_is_drawn_as_the_mirror_image(brush: str) -> None:
     """Own derivation: a path upside down with a brush upside down is the drawing upside down."""
     for case in list(cases((brush,), short=True))[7::13]:
-        assert unlike(case) <= MOST_UNLIKE, str(case)
+        assert unlike(case) <= MAX_UNLIKE, str(case)
 
 
 def test_rigid_artwork_is_cut_alike_on_both_sides_of_curved_legs() -> None:
     """Discs lost a wedge on one side: their cut ran back over its own heights."""
     for legs, turn in (((0.0, 70.0), -175), ((90.0, -90.0), -165)):
-        assert unlike(Case("scallop-discs", "mitre", "", turn, legs)) <= MOST_UNLIKE
+        assert unlike(Case("scallop-discs", "mitre", "", turn, legs)) <= MAX_UNLIKE

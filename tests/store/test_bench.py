@@ -9,10 +9,10 @@ import pytest
 from curlet.core.errors import BadInput
 from curlet.demo.load import load_demo
 from curlet.formats.brush_file import BrushDoc
-from curlet.store import bench, drawers, journal
+from curlet.store import bench, journal, library
 from curlet.store.commands import LayBrush
 from curlet.store.database import open_database
-from curlet.store.edits.courses import Rename, SetOnBrush, TakeFamily, Typed
+from curlet.store.edits.courses import Entered, Rename, SetOnBrush, TakeFamily
 from curlet.store.edits.recipes import brush_of
 from curlet.store.errors import Conflict, Missing
 from curlet.store.models import Brush, database
@@ -20,8 +20,8 @@ from curlet.store.models import Brush, database
 SHEET = "waistcoat"
 
 
-def longer(typed: str = "5 mm") -> bench.Edit:
-    return SetOnBrush(kind="set", settings=[Typed(pointer="/courses/0/length", typed=typed)]).apply
+def longer(entered: str = "5 mm") -> bench.Edit:
+    return SetOnBrush(kind="set", settings=[Entered(pointer="/courses/0/length", entered=entered)]).apply
 
 
 def length(doc: BrushDoc) -> float:
@@ -33,7 +33,7 @@ def own() -> bench.Bench:
     return bench.add(brush_of("backstitch", "Sewn by hand"))
 
 
-def worn_by(brush_id: str) -> int:
+def used_by(brush_id: str) -> int:
     return sum(run["brush"] == brush_id for run in journal.find_sheet(SHEET).all("run"))
 
 
@@ -96,7 +96,7 @@ def test_runs_follow_the_brush_that_they_wear(store: object) -> None:
     wear(brush.id)
     revision = journal.current_revision(SHEET)
     after = bench.change(brush.id, brush.version, longer())
-    assert after.worn_by == worn_by(brush.id) == 1
+    assert after.used_by == used_by(brush.id) == 1
     assert journal.current_revision(SHEET) == revision + 1
 
 
@@ -104,7 +104,7 @@ def test_runs_stay_as_they_were_with_a_copy_of_their_own(store: object) -> None:
     brush = own()
     run = wear(brush.id)
     after = bench.change(brush.id, brush.version, longer(), keep_runs=True)
-    assert after.worn_by == 0
+    assert after.used_by == 0
     kept = journal.find_sheet(SHEET).get("run", run)["brush"]
     assert kept != brush.id
     copy = bench.look(kept)
@@ -119,10 +119,10 @@ def test_a_change_that_cannot_be_laid_leaves_everything(store: object) -> None:
     assert bench.look(brush.id).versions == ()
 
 
-def test_only_brushes_that_are_not_worn_are_removed(store: object) -> None:
+def test_only_brushes_that_are_not_used_are_removed(store: object) -> None:
     brush = own()
     wear(brush.id)
-    with pytest.raises(Conflict, match="worn"):
+    with pytest.raises(Conflict, match="is used"):
         bench.remove(brush.id)
     with pytest.raises(BadInput, match="Built-in"):
         bench.remove("topstitch")
@@ -148,7 +148,7 @@ def test_brush_files_never_clobber_silently(store: object, replace: bool) -> Non
     same, other = mine.doc, brush_of("backstitch", "Sewn by hand", thread=1.0)
     builtin = bench.look("topstitch").doc.model_copy(update={"threads": ("#000000",)})
     found = [("a.json", same), ("b.json", other), ("c.json", builtin), ("d.json", brush_of("key", "Own key"))]
-    became = [(row["name"], row["became"]) for row in drawers.take_in(found, replace=replace)]
+    became = [(row["name"], row["became"]) for row in library.import_brushes(found, replace=replace)]
     beside = ("Sewn by hand", "replaced") if replace else ("Sewn by hand 2", "added beside")
     assert became == [
         ("Sewn by hand", "the same"),

@@ -35,8 +35,8 @@ def rows(state: State) -> dict[str, dict[str, object]]:
     return kept
 
 
-def typed(pointer: str, text: str | bool) -> list[dict[str, object]]:
-    return [{"pointer": pointer, "typed": text}]
+def entered(pointer: str, text: str | bool) -> list[dict[str, object]]:
+    return [{"pointer": pointer, "entered": text}]
 
 
 def test_undo_goes_all_the_way_back_after_a_restart(store: FilePath) -> None:
@@ -74,7 +74,7 @@ def test_a_command_on_an_old_revision_changes_nothing(store: FilePath) -> None:
 
 def test_a_refused_command_leaves_everything_as_it_was(store: FilePath) -> None:
     before = rows(journal.find_sheet(SHEET))
-    for settings in (typed("/courses/0/length", "0 mm"), typed("/courses/0/gap", "8 spi")):
+    for settings in (entered("/courses/0/length", "0 mm"), entered("/courses/0/gap", "8 spi")):
         with pytest.raises(BadInput):
             do("set-on-runs", runs=[RUN], settings=settings)
     with pytest.raises(Missing):
@@ -88,12 +88,12 @@ def own(state: State) -> dict[str, object]:
 
 
 def test_a_runs_own_settings_are_marked_and_given_back(store: FilePath) -> None:
-    state = do("set-on-runs", runs=[RUN], settings=typed("/courses/0/length", "5 mm"))
+    state = do("set-on-runs", runs=[RUN], settings=entered("/courses/0/length", "5 mm"))
     assert list(own(state)) == ["/courses/0/length"]
     assert run_brush(state, state.get("run", RUN)).courses[0].length.mm == 5
-    state = do("set-on-runs", runs=[RUN], settings=typed("/courses/0/length", "6 mm"))
+    state = do("set-on-runs", runs=[RUN], settings=entered("/courses/0/length", "6 mm"))
     assert own(state) == {}
-    do("set-on-runs", runs=[RUN], settings=typed("/corners/angle", "45"))
+    do("set-on-runs", runs=[RUN], settings=entered("/corners/angle", "45"))
     assert own(do("follow-brush", runs=[RUN])) == {}
 
 
@@ -104,13 +104,13 @@ def test_a_whole_part_follows_the_brush_again(store: FilePath) -> None:
         ("/courses/0/fit/tolerance", "9"),
         ("/corners/angle", "45"),
     ):
-        do("set-on-runs", runs=[RUN], settings=typed(pointer, text))
+        do("set-on-runs", runs=[RUN], settings=entered(pointer, text))
     assert list(own(do("follow-brush", runs=[RUN], pointers=["/courses/0/fit"]))) == ["/corners/angle"]
     assert list(own(do("follow-brush", runs=[RUN], pointers=["/corners/ang"]))) == ["/corners/angle"]
 
 
 def test_giving_to_a_built_in_brush_makes_a_copy(store: FilePath) -> None:
-    do("set-on-runs", runs=[RUN], settings=typed("/courses/0/length", "5 mm"))
+    do("set-on-runs", runs=[RUN], settings=entered("/courses/0/length", "5 mm"))
     state = do("give-to-brush", run=RUN)
     run = state.get("run", RUN)
     brush = state.get("brush", run["brush"])

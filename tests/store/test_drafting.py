@@ -8,8 +8,8 @@ import pytest
 
 from curlet.core.errors import BadInput
 from curlet.store import journal
-from curlet.store.alike import find_alike
 from curlet.store.paths import core_path
+from curlet.store.similar import find_similar
 from curlet.store.state import Row, State
 from tests.store.test_path_commands import HEM, SHEET, do
 
@@ -102,7 +102,7 @@ def test_closed_and_locked_paths_are_not_drawn_on(store: FilePath) -> None:
     assert do("lay-brush", paths=[HEM], brush="basting").runs_of(HEM)[-1]["brush"] == "basting"
 
 
-def test_a_node_is_put_at_its_worn_place(store: FilePath) -> None:
+def test_a_node_is_put_at_its_used_place(store: FilePath) -> None:
     state = do("place-node", path=HEM, node="n1", y="10 in")
     before = journal.find_sheet(SHEET).get("path", HEM)
     node = state.get("path", HEM)["nodes"][0]
@@ -126,21 +126,21 @@ def test_a_cut_beyond_the_path_is_refused(store: FilePath, along: str) -> None:
         do("cut-path", path=HEM, along=along)
 
 
-def test_a_cut_by_number_parts_the_worn_length(store: FilePath) -> None:
+def test_a_cut_by_number_parts_the_used_length(store: FilePath) -> None:
     state = do("cut-path", path=HEM, along="100 mm")
     assert core_path(state.get("path", HEM)).length / state.scale.factor == pytest.approx(100, abs=1e-3)
 
 
 def test_figures_moved_aligned_and_spaced_stay_figures(store: FilePath) -> None:
     for x in (20, 50, 200):
-        state = do("draw-figure", figure="circle", typed={"diameter": "40 mm"}, x=x, y=x)
+        state = do("draw-figure", figure="circle", entered={"diameter": "40 mm"}, x=x, y=x)
     ids = [row["id"] for row in state.all("path")[-3:]]
     do("align-paths", paths=ids, to="foot")
     state = do("spread-paths", paths=ids, way="across")
     figures = [state.get("path", path_id)["figure"] for path_id in ids]
     assert [f["y"] for f in figures] == pytest.approx([200] * 3)
     assert [f["x"] for f in figures] == pytest.approx([20, 110, 200])
-    do("reshape-figure", path=ids[1], typed={"diameter": "80 mm"})
+    do("reshape-figure", path=ids[1], entered={"diameter": "80 mm"})
     assert core_path(journal.find_sheet(SHEET).get("path", ids[1])).points[:, 0].mean() == pytest.approx(110)
 
 
@@ -157,16 +157,16 @@ def test_paths_turn_about_their_common_middle(store: FilePath) -> None:
 def test_paths_of_a_kind_are_found(store: FilePath) -> None:
     do("lay-brush", paths=[HEM, HEM_L, "waistcoat-dart-r"], brush="basting")
     state = journal.find_sheet(SHEET)
-    assert set(find_alike(state, HEM, "brush")) == {HEM, HEM_L, "waistcoat-dart-r"}
-    assert set(find_alike(state, HEM, "group")) == {HEM, HEM_L}
-    assert find_alike(state, HEM, "length", "1 mm")[0] == HEM
-    assert HEM_L in find_alike(state, HEM, "length", "1 mm")
-    with pytest.raises(BadInput, match="was not taken in"):
-        find_alike(state, HEM, "colour")
+    assert set(find_similar(state, HEM, "brush")) == {HEM, HEM_L, "waistcoat-dart-r"}
+    assert set(find_similar(state, HEM, "group")) == {HEM, HEM_L}
+    assert find_similar(state, HEM, "length", "1 mm")[0] == HEM
+    assert HEM_L in find_similar(state, HEM, "length", "1 mm")
+    with pytest.raises(BadInput, match="was not imported"):
+        find_similar(state, HEM, "colour")
     do("show-paths", paths=[HEM_L], shown=False)
-    assert HEM_L not in find_alike(journal.find_sheet(SHEET), HEM, "group")
+    assert HEM_L not in find_similar(journal.find_sheet(SHEET), HEM, "group")
     with pytest.raises(BadInput, match="is bare"):
-        find_alike(state, "waistcoat-armhole-r", "brush")
+        find_similar(state, "waistcoat-armhole-r", "brush")
 
 
 def test_what_a_pen_pressed_becomes_the_runs_swell(store: FilePath) -> None:

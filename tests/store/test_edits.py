@@ -45,7 +45,7 @@ def test_any_end_piece_is_put_in_its_place(family: str, place: str) -> None:
     assert getattr(piece.motif, "side", None) in (None, place if place != "join" else "end")
     bare, label = make(doc, "set-piece", course=0, place=place)
     assert bare == brush_of("laid")
-    assert label == f"Take the piece at its {place} away"
+    assert label == f"Remove the piece at its {place}"
 
 
 def test_a_corner_is_drawn_by_the_family_that_draws_one() -> None:
@@ -77,9 +77,9 @@ def test_stretching_and_repeating_bring_the_motif_back() -> None:
     assert again.courses[0].motif == doc.courses[0].motif  # type: ignore[union-attr]
 
 
-@pytest.mark.parametrize(("typed", "size"), [("12 mm", 150), ("1/4 in", 79.375), ("2*8", 200)])
-def test_a_width_is_typed_and_sets_the_size(typed: str, size: float) -> None:
-    doc, _ = make(brush_of("laid"), "set-width", course=0, typed=typed)
+@pytest.mark.parametrize(("entered", "size"), [("12 mm", 150), ("1/4 in", 79.375), ("2*8", 200)])
+def test_a_width_is_typed_and_sets_the_size(entered: str, size: float) -> None:
+    doc, _ = make(brush_of("laid"), "set-width", course=0, entered=entered)
     assert doc.courses[0].size == pytest.approx(size)
 
 
@@ -114,7 +114,7 @@ def test_what_is_no_edit_is_refused_whole(edit: dict[str, Any]) -> None:
         ({"kind": "cut-in-three", "first": "two", "second": "3 mm"}, "not a measure"),
         ({"kind": "match-piece", "place": "start"}, "no piece"),
         ({"kind": "set-cell", "start": "5 mm", "end": "5 mm", "baseline": "0"}, "at least 0.01"),
-        ({"kind": "turn-artwork", "typed": "5 mm"}, "takes an angle"),
+        ({"kind": "turn-artwork", "entered": "5 mm"}, "takes an angle"),
     ],
 )
 def test_what_cannot_be_done_is_told(values: dict[str, Any], says: str) -> None:

@@ -1,4 +1,4 @@
-"""Edits that draw, as they are sent: typed sizes, any place of the brush, clear refusals."""
+"""Edits that draw, as they are sent: entered sizes, any place of the brush, clear refusals."""
 
 from __future__ import annotations
 
@@ -22,8 +22,8 @@ def done(doc: BrushDoc, kind: str, **values: Any) -> BrushDoc:
     return READ.validate_python({"kind": kind, "course": 0, **values}).apply(doc)[0]  # type: ignore[no-any-return]
 
 
-def figure(doc: BrushDoc, shape: str, *typed: str, **more: Any) -> BrushDoc:
-    return done(doc, "add-figure", figure=shape, typed=typed, **more)
+def figure(doc: BrushDoc, shape: str, *entered: str, **more: Any) -> BrushDoc:
+    return done(doc, "add-figure", figure=shape, entered=entered, **more)
 
 
 @pytest.fixture
@@ -146,7 +146,7 @@ def test_a_piece_is_drawn_on_like_the_repeat(doc: BrushDoc) -> None:
     [
         ("add-figure", {"figure": "disc", "points": [(1, 1), (1, 4)]}, "so that it has a size"),
         ("add-figure", {"figure": "line", "points": [(1, 1)]}, "two points"),
-        ("add-figure", {"figure": "disc", "typed": ["1", "2", "soon", "4"]}, "not a measure"),
+        ("add-figure", {"figure": "disc", "entered": ["1", "2", "soon", "4"]}, "not a measure"),
         ("shapes", {"which": [0], "do": "remove"}, "at least one shape"),
         ("shapes", {"which": [7], "do": "up"}, "no such shape"),
         ("copy-round", {"which": [0], "count": "0", "x": "0", "y": "0"}, "Copies"),
@@ -173,8 +173,8 @@ def test_what_cannot_be_drawn_is_refused_in_words(
 
 
 def test_colours_in_sequence_are_threads_or_any_written_colour(doc: BrushDoc) -> None:
-    typed = {"size": "1 mm", "pitch": "2.5 mm", "across": "-2 mm", "colours": "2, peru, rgb(10, 20, 30)"}
-    dots = artwork_at(done(doc, "dotted-edge", **typed), 0).shapes[1:]
+    entered = {"size": "1 mm", "pitch": "2.5 mm", "across": "-2 mm", "colours": "2, peru, rgb(10, 20, 30)"}
+    dots = artwork_at(done(doc, "dotted-edge", **entered), 0).shapes[1:]
     roles = [shape.fill for shape in dots]
     said = [(role.thread, role.own) for role in roles]  # type: ignore[union-attr]
     assert said == [(2, None), (1, "#cd853f"), (1, "#0a141e")]

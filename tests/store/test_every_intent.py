@@ -43,18 +43,18 @@ class Tried:
         return INTENT.validate_python({"kind": self.kind, **values})
 
 
-def typed(pointer: str, text: str | bool) -> list[Values]:
-    return [{"pointer": pointer, "typed": text}]
+def entered(pointer: str, text: str | bool) -> list[Values]:
+    return [{"pointer": pointer, "entered": text}]
 
 
 def try_on(pointer: str, text: str | bool) -> Tried:
-    return Tried("set-on-runs", {"runs": [RUN], "settings": typed(pointer, text)})
+    return Tried("set-on-runs", {"runs": [RUN], "settings": entered(pointer, text)})
 
 
 WRITE = Tried("write-lettering", {"text": "Moon", "font": "graduate", "x": 50, "y": 50})
 PLACE = Tried("place-single", {"brush": "rope", "x": 5, "y": 9})
 KEEP = Tried("keep-mark", {"mark": {"what": "along", "places": [[60, 180], [90, 190]], "path": HEM}})
-FIGURE = Tried("draw-figure", {"figure": "star", "typed": {}})
+FIGURE = Tried("draw-figure", {"figure": "star", "entered": {}})
 CROSSED = Tried(
     "draw-path",
     {"nodes": [{"x": x, "y": y} for x, y in ((20, 20), (80, 20), (80, 80), (50, 80), (50, 5))]},
@@ -68,7 +68,7 @@ TRIED = [
     Tried("draw-path", {"nodes": [{"x": 0, "y": 0}, {"x": 50, "y": 9, "into": [40, 0]}]}),
     Tried("sketch-path", {"points": [[i, i % 7, 0.4 + i / 100] for i in range(50)]}),
     FIGURE,
-    Tried("reshape-figure", {"path": last("path"), "typed": {"points": "7"}}, after=(FIGURE,)),
+    Tried("reshape-figure", {"path": last("path"), "entered": {"points": "7"}}, after=(FIGURE,)),
     WRITE,
     Tried("set-lettering", {"lettering": last("lettering"), "text": "Moons"}, after=(WRITE,)),
     Tried("free-lettering", {"lettering": last("lettering")}, after=(WRITE,)),
@@ -104,16 +104,16 @@ TRIED = [
     Tried("lay-brush", {"paths": [HEM], "brush": "basting", "another": True}),
     Tried("remove-runs", {"runs": [RUN]}),
     try_on("/courses/0/length", "5 mm"),
-    Tried("set-frame", {"runs": [RUN], "pointer": "/courses/0/length", "frame": "printed"}),
+    Tried("measure-on", {"runs": [RUN], "pointer": "/courses/0/length", "on": "paper"}),
     Tried("follow-brush", {"runs": [RUN]}, after=(try_on("/courses/0/length", "5 mm"),)),
     Tried("give-to-brush", {"run": RUN}, after=(try_on("/courses/0/length", "5 mm"),)),
     Tried("reverse-run", {"run": RUN}),
     Tried("show-run", {"run": RUN, "shown": False}),
     Tried("switch-course", {"run": "run-satchel-pocket", "course": 1}, "satchel"),
     Tried("set-corner", {"run": RUN, "node": "n2", "manner": "mitre"}),
-    Tried("set-count", {"run": RUN, "node": "n2", "typed": "7"}),
-    Tried("slide-start", {"run": CLOSED, "typed": "12 mm"}),
-    Tried("open-path", {"run": CLOSED, "typed": "8 mm"}),
+    Tried("set-count", {"run": RUN, "node": "n2", "entered": "7"}),
+    Tried("slide-start", {"run": CLOSED, "entered": "12 mm"}),
+    Tried("open-path", {"run": CLOSED, "entered": "8 mm"}),
     Tried("new-seed", {"run": RUN}),
     Tried(
         "stack-run",

@@ -1,4 +1,4 @@
-"""Figures by number: typed as worn, reshaped while they are figures, paths once their nodes are edited."""
+"""Figures by number: lengths on the garment, reshaped while figures, paths once nodes change."""
 
 from __future__ import annotations
 
@@ -25,21 +25,21 @@ def last(state: State) -> Row:
 
 
 def test_a_figure_is_as_large_as_typed_on_the_garment(store: FilePath) -> None:
-    state = do("draw-figure", figure="circle", typed={"diameter": "4 in"})
+    state = do("draw-figure", figure="circle", entered={"diameter": "4 in"})
     path, sheet = core_path(last(state)), state.sheet
     assert path.length == pytest.approx(math.pi * 101.6 * state.scale.factor, rel=3e-6)
     assert path.points.mean(axis=0) == pytest.approx((sheet["width"] / 2, sheet["height"] / 2))
     assert last(state)["name"] == "Circle 13"
-    there = do("draw-figure", figure="star", typed={"points": "7", "inner": "40 %"}, x=30, y=40)
+    there = do("draw-figure", figure="star", entered={"points": "7", "inner": "40 %"}, x=30, y=40)
     assert len(last(there)["nodes"]) == 14
     assert core_path(last(there)).points.mean(axis=0) == pytest.approx((30, 40), abs=1e-6)
 
 
 def test_it_is_reshaped_until_a_node_is_moved(store: FilePath) -> None:
-    drawn = do("draw-figure", figure="rectangle", typed={"width": "80 mm", "height": "40 mm"}, x=50, y=50)
+    drawn = do("draw-figure", figure="rectangle", entered={"width": "80 mm", "height": "40 mm"}, x=50, y=50)
     path_id = last(drawn)["id"]
     do("lay-brush", paths=[path_id], brush="topstitch")
-    state = do("reshape-figure", path=path_id, typed={"width": "60 mm"})
+    state = do("reshape-figure", path=path_id, entered={"width": "60 mm"})
     corners = np.array(core_path(state.get("path", path_id)).points)
     assert np.ptp(corners, axis=0) == pytest.approx((60 * state.scale.factor, 40 * state.scale.factor))
     assert corners.mean(axis=0) == pytest.approx((50, 50))
@@ -48,18 +48,18 @@ def test_it_is_reshaped_until_a_node_is_moved(store: FilePath) -> None:
     edited = do("move-nodes", path=path_id, moves=[{"id": node["id"], "x": 0, "y": 0}])
     assert edited.get("path", path_id)["figure"] == {}
     with pytest.raises(BadInput, match="no longer a figure"):
-        do("reshape-figure", path=path_id, typed={"width": "70 mm"})
+        do("reshape-figure", path=path_id, entered={"width": "70 mm"})
 
 
 @pytest.mark.parametrize(
     ("values", "words"),
     [
         ({"figure": "blob"}, "no figure"),
-        ({"figure": "circle", "typed": {"diameter": "big"}}, "not a measure"),
-        ({"figure": "circle", "typed": {"diameter": "-3 mm"}}, "Diameter"),
-        ({"figure": "circle", "typed": {"sides": "3"}}, "has no “sides”"),
-        ({"figure": "polygon", "typed": {"sides": "3 mm"}}, "takes"),
-        ({"figure": "polygon", "typed": {"sides": "4.5"}}, "whole number"),
+        ({"figure": "circle", "entered": {"diameter": "big"}}, "not a measure"),
+        ({"figure": "circle", "entered": {"diameter": "-3 mm"}}, "Diameter"),
+        ({"figure": "circle", "entered": {"sides": "3"}}, "has no “sides”"),
+        ({"figure": "polygon", "entered": {"sides": "3 mm"}}, "takes"),
+        ({"figure": "polygon", "entered": {"sides": "4.5"}}, "whole number"),
     ],
 )
 def test_impossible_figures_say_why(store: FilePath, values: dict[str, object], words: str) -> None:

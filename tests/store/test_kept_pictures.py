@@ -17,7 +17,7 @@ from curlet.formats.brush_pack import read_pack, write_brush
 from curlet.formats.pictures import picture_motif
 from curlet.store import bench
 from curlet.store.edits.artwork_places import with_artwork
-from curlet.store.edits.courses import SetOnBrush, StretchOrRepeat, Typed
+from curlet.store.edits.courses import Entered, SetOnBrush, StretchOrRepeat
 from curlet.store.edits.recipes import brush_of
 from curlet.store.models import BrushVersion, Picture, database
 from tests import pixels as px
@@ -34,14 +34,14 @@ def beaded() -> BrushDoc:
     return with_artwork(brush_of("bead", "Photographed beads"), 0, "repeat", bead())
 
 
-def gap(typed: str) -> bench.Edit:
-    return SetOnBrush(kind="set", settings=[Typed(pointer="/courses/0/gap", typed=typed)]).apply
+def gap(entered: str) -> bench.Edit:
+    return SetOnBrush(kind="set", settings=[Entered(pointer="/courses/0/gap", entered=entered)]).apply
 
 
 def test_a_picture_is_kept_once_over_all_versions(store: object) -> None:
     now = bench.add(beaded())
-    for typed in ("1 mm", "2 mm", "3 mm"):
-        now = bench.change(now.id, now.version, gap(typed))
+    for entered in ("1 mm", "2 mm", "3 mm"):
+        now = bench.change(now.id, now.version, gap(entered))
     assert now.doc.courses[0].motif == bead()  # type: ignore[union-attr]
     assert Picture.select().count() == 1
     cursor = database.execute_sql("SELECT doc FROM brush_version WHERE brush_id = ?", (now.id,))
@@ -76,7 +76,7 @@ def test_a_picture_rides_and_is_not_stretched() -> None:
 def test_a_bending_row_rides_once_its_motif_is_a_picture() -> None:
     bends = brush_of("lace")
     assert bends.courses[0].hold == "bend"  # type: ignore[union-attr]
-    assert with_artwork(bends, 0, "repeat", bead()).courses[0].hold == "ride"  # type: ignore[union-attr]
+    assert with_artwork(bends, 0, "repeat", bead()).courses[0].hold == "rigid"  # type: ignore[union-attr]
     forced = with_artwork(bends, 0, "repeat", bead()).model_dump(mode="json")
     forced["courses"][0]["hold"] = "bend"
     run = lay(line(40), read_brush(forced).to_core(), Scale())

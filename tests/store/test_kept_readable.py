@@ -13,7 +13,7 @@ from flask.testing import FlaskClient
 
 from curlet.core.errors import BadInput
 from curlet.formats.brush_file import BrushDoc
-from curlet.formats.names import MOST_LETTERS
+from curlet.formats.names import MAX_LETTERS
 from curlet.store import bench, journal, motifs, repair
 from curlet.store.errors import Missing
 from curlet.store.models import Brush, Motif, Run, SheetPath
@@ -21,7 +21,7 @@ from curlet.web.app import create_app
 from tests.web.test_api import SHEET, read_frame, send, sheet
 
 HEM, RUN = "waistcoat-hem-r", "run-waistcoat-hem-r"
-LONG = "n" * MOST_LETTERS
+LONG = "n" * MAX_LETTERS
 
 
 def damage(store: FilePath, table: str, row: str, column: str, text: str) -> None:
@@ -120,11 +120,11 @@ def test_one_bad_row_is_one_bad_row(
     gone = {one for of, one in named if of == "path"}
     assert {path["id"] for path in head["paths"]} == {path["id"] for path in whole["paths"]} - gone
     # Everything else is drawn, exported and changed as before.
-    assert hardy.get(f"{SHEET}/send-out.svg").status_code == 200
+    assert hardy.get(f"{SHEET}/export.svg").status_code == 200
     assert hardy.get(f"{SHEET}/thumbnail.png").status_code == 200
     other = {"kind": "rename-path", "path": "waistcoat-hem-l", "name": "Left"}
     assert send(hardy, other).status_code == 200
-    # It is given out as it is.
+    # It is exported as it is.
     kept = hardy.get(f"/api/unreadable/{kind}/{row}.json").get_json()
     assert kept[column] == text
 
@@ -206,11 +206,11 @@ def test_names_that_are_made_are_no_longer_than_names_may_be(store: FilePath) ->
     )
     names = [row.doc["name"] for row in Brush.select()]
     assert f"{LONG[: -len(', as it was')]}, as it was" in names
-    assert max(map(len, names)) <= MOST_LETTERS
+    assert max(map(len, names)) <= MAX_LETTERS
     (_, kept), *_ = motifs.everything()
     for _ in range(11):
         motifs.keep(kept.model_copy(update={"name": LONG}))
     every = [one.name for _, one in motifs.everything()]
     assert len(set(every)) == len(every)
-    assert max(map(len, every)) <= MOST_LETTERS
+    assert max(map(len, every)) <= MAX_LETTERS
     assert journal.find_sheet("waistcoat").set_aside == ()

@@ -18,7 +18,7 @@ from tests.store.test_path_commands import HEM, SHEET, do
 
 
 def written(**values: object) -> tuple[State, Row]:
-    given = {"text": "MOON", "font": "graduate", "typed": {"caps": "80 mm"}, "x": 20, "y": 100, **values}
+    given = {"text": "MOON", "font": "graduate", "entered": {"caps": "80 mm"}, "x": 20, "y": 100, **values}
     state = do("write-lettering", **given)
     return state, state.all("lettering")[-1]
 
@@ -27,7 +27,7 @@ def test_letters_keep_their_runs_when_the_text_changes(store: FilePath) -> None:
     state, text = written()
     letters = [path["id"] for path in letters_of(state, text["id"])]
     do("lay-brush", paths=letters, brush="rope")
-    state = do("set-lettering", lettering=text["id"], text="MOONS", typed={"caps": "60 mm"})
+    state = do("set-lettering", lettering=text["id"], text="MOONS", entered={"caps": "60 mm"})
     after = letters_of(state, text["id"])
     assert letters == [path["id"] for path in after[: len(letters)]]
     assert all(state.runs_of(path["id"])[0]["brush"] == "rope" for path in after)
@@ -39,7 +39,7 @@ def test_letters_keep_their_runs_when_the_text_changes(store: FilePath) -> None:
 
 
 def test_text_stays_on_a_path_that_moves(store: FilePath) -> None:
-    state, text = written(along=HEM, text="SEAM", typed={"caps": "20 mm"})
+    state, text = written(along=HEM, text="SEAM", entered={"caps": "20 mm"})
     first = core_path(letters_of(state, text["id"])[0]).points
     state = do("move-paths", paths=[HEM], x=7, y=-3)
     assert core_path(letters_of(state, text["id"])[0]).points - first == pytest.approx(

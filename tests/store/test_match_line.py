@@ -25,8 +25,8 @@ def row(facts: FactsDoc) -> RowDoc:
 def test_dashes_become_stitches_from_hole_to_hole() -> None:
     course = row(DASHED)
     assert (course.length.mm, course.gap.mm) == (3.0, 1.5)  # type: ignore[union-attr]
-    assert course.length.frame == "printed"
-    assert course.motif.model_dump()["thread"] == {"mm": 0.4, "frame": "printed"}
+    assert course.length.on == "paper"
+    assert course.motif.model_dump()["thread"] == {"mm": 0.4, "on": "paper"}
     assert matched("As drawn", DASHED).threads == ("#c8553d",)
 
 

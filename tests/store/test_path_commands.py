@@ -11,7 +11,7 @@ from pydantic import TypeAdapter, ValidationError
 from curlet.core.errors import BadInput
 from curlet.formats.svg_in import read_svg
 from curlet.store import journal
-from curlet.store.commands import AnyIntent, TakeIn
+from curlet.store.commands import AnyIntent, ImportDrawing
 from curlet.store.errors import Conflict, Missing
 from curlet.store.state import State
 
@@ -117,8 +117,8 @@ SVG = b"""<svg xmlns="http://www.w3.org/2000/svg" width="50mm" height="50mm" vie
 <path id="ring" fill-rule="evenodd" fill="red" d="M5 5h9v9h-9z M7 7h3v3h-3z"/></svg>"""
 
 
-def test_a_taken_in_drawing_is_one_step_and_its_contours_stay_together(store: FilePath) -> None:
-    intent = TakeIn(title="Flat", groups=(("Flat", None, read_svg(SVG).paths),))
+def test_a_imported_drawing_is_one_step_and_its_contours_stay_together(store: FilePath) -> None:
+    intent = ImportDrawing(title="Flat", groups=(("Flat", None, read_svg(SVG).paths),))
     state = journal.do(SHEET, journal.current_revision(SHEET), intent)
     new = [row for row in state.all("path") if row["name"] in ("a", "ring 1", "ring 2")]
     assert len(new) == 3
@@ -131,23 +131,23 @@ def test_a_taken_in_drawing_is_one_step_and_its_contours_stay_together(store: Fi
 def test_a_brush_changed_on_another_sheet_is_not_overwritten_by_undo(store: FilePath) -> None:
     """A run's settings given to a brush, which another sheet then changes: undo here says so."""
     run = f"run-{HEM}"
-    do("set-on-runs", runs=[run], settings=[{"pointer": "/courses/0/length", "typed": "5 mm"}])
+    do("set-on-runs", runs=[run], settings=[{"pointer": "/courses/0/length", "entered": "5 mm"}])
     made = do("give-to-brush", run=run).get("run", run)["brush"]
     do("lay-brush", OTHER, paths=["programme-blade"], brush=made)
     theirs = journal.find_sheet(OTHER).runs_of("programme-blade")[0]["id"]
-    do("set-on-runs", OTHER, runs=[theirs], settings=[{"pointer": "/courses/0/length", "typed": "7 mm"}])
+    do("set-on-runs", OTHER, runs=[theirs], settings=[{"pointer": "/courses/0/length", "entered": "7 mm"}])
     do("give-to-brush", OTHER, run=theirs)
     with pytest.raises(Conflict, match="changed on another sheet"):
         journal.undo(SHEET, journal.current_revision(SHEET))
     assert journal.find_sheet(SHEET).get("brush", made)["doc"]["courses"][0]["length"]["mm"] == 7
 
 
-def test_a_brush_worn_elsewhere_is_not_taken_away_by_undo(store: FilePath) -> None:
+def test_a_brush_used_elsewhere_is_not_removed_by_undo(store: FilePath) -> None:
     run = f"run-{HEM}"
-    do("set-on-runs", runs=[run], settings=[{"pointer": "/courses/0/length", "typed": "5 mm"}])
+    do("set-on-runs", runs=[run], settings=[{"pointer": "/courses/0/length", "entered": "5 mm"}])
     made = do("give-to-brush", run=run).get("run", run)["brush"]
     do("lay-brush", OTHER, paths=["programme-blade"], brush=made)
-    with pytest.raises(Conflict, match="worn on another sheet"):
+    with pytest.raises(Conflict, match="used on another sheet"):
         journal.undo(SHEET, journal.current_revision(SHEET))
     assert journal.find_sheet(OTHER).runs_of("programme-blade")[0]["brush"] == made
 
@@ -155,7 +155,7 @@ def test_a_brush_worn_elsewhere_is_not_taken_away_by_undo(store: FilePath) -> No
 @pytest.mark.parametrize("copied", [{"kind": "duplicate-paths"}, {"kind": "mirror-paths", "about": "right"}])
 def test_copies_keep_line_fill_and_cloth_and_make_a_shape_of_their_own(store: FilePath, copied: Any) -> None:
     do("set-cloth", paths=["waistcoat-front-r"], cloth={"weave": "twill"})
-    intent = TakeIn(title="Flat", groups=(("Flat", None, read_svg(SVG).paths),))
+    intent = ImportDrawing(title="Flat", groups=(("Flat", None, read_svg(SVG).paths),))
     state = journal.do(SHEET, journal.current_revision(SHEET), intent)
     rims = [row["id"] for row in state.all("path")[-2:]]
     kept = {row["id"] for row in state.all("path")}

@@ -1,4 +1,4 @@
-"""Paths made from paths by command: worn measures, names in pairs, what they wear, one step to take back."""
+"""Paths made from paths by command: measures, names in pairs, brushes kept, one step to undo."""
 
 from __future__ import annotations
 
@@ -29,7 +29,7 @@ def test_a_seam_allowance_is_as_wide_as_stated_on_the_garment(store: FilePath) -
     assert (copy["closed"], copy["group"]) == (True, state.get("path", FRONT)["group"])
     assert state.runs_of(copy["id"]) == []
     after = core_path(copy)
-    # The nearest point of the copy is just that far, in worn mm.
+    # The nearest point of the copy is just that far, in garment mm.
     ours = after.arc.points(np.arange(0, after.length, 5.0))
     theirs = before.arc.points(np.arange(0, before.length, 0.25))
     gap = np.hypot(*np.moveaxis(ours[:, None] - theirs, -1, 0)).min()
@@ -78,8 +78,8 @@ def test_copies_wear_what_they_are_copies_of(store: FilePath) -> None:
     state = do("duplicate-paths", paths=[HEM])
     (copy,) = newest(state)
     assert copy["name"] == "Hem R, copy"
-    worn = [run["brush"] for run in state.runs_of(HEM)]
-    assert [run["brush"] for run in state.runs_of(copy["id"])] == worn
+    brushes = [run["brush"] for run in state.runs_of(HEM)]
+    assert [run["brush"] for run in state.runs_of(copy["id"])] == brushes
     turned = core_path(do("reverse-paths", paths=[HEM]).get("path", HEM))
     assert turned.node_ids == core_path(state.get("path", HEM)).node_ids[::-1]
 

@@ -39,11 +39,11 @@ def places(state: State, run: str = RUN) -> dict[str, Any]:
 
 STEPS = [
     ("set-corner", {"node": "n2", "manner": "mitre"}, {"corners": {"n2": "mitre"}}),
-    ("set-count", {"node": "n1", "typed": "9"}, {"counts": {"n1": 9}}),
-    ("set-count", {"node": "n1", "typed": "3*3"}, {"counts": {"n1": 9}}),
+    ("set-count", {"node": "n1", "entered": "9"}, {"counts": {"n1": 9}}),
+    ("set-count", {"node": "n1", "entered": "3*3"}, {"counts": {"n1": 9}}),
     ("flip-crossing", {"key": "n1×n3"}, {"flips": ["n1×n3"]}),
     ("slide-start", {"to": 12.5}, {"start": 12.5}),
-    ("open-path", {"typed": "8 mm"}, {"opening": 2.0}),
+    ("open-path", {"entered": "8 mm"}, {"opening": 2.0}),
     ("new-seed", {"seed": 7}, {"seed": 7}),
 ]
 
@@ -60,9 +60,9 @@ def test_each_is_kept_and_undone(
     ("kind", "first", "second"),
     [
         ("set-corner", {"node": "n2", "manner": "stop"}, {"node": "n2"}),
-        ("set-count", {"node": "n1", "typed": "4"}, {"node": "n1", "typed": ""}),
+        ("set-count", {"node": "n1", "entered": "4"}, {"node": "n1", "entered": ""}),
         ("flip-crossing", {"key": "a×b"}, {"key": "a×b"}),
-        ("open-path", {"typed": "10 mm"}, {"typed": ""}),
+        ("open-path", {"entered": "10 mm"}, {"entered": ""}),
     ],
 )
 def test_each_is_let_go_again(
@@ -75,11 +75,11 @@ def test_each_is_let_go_again(
 @pytest.mark.parametrize(
     ("kind", "values", "says"),
     [
-        ("set-count", {"node": "n1", "typed": "2.5"}, "whole number"),
-        ("set-count", {"node": "n1", "typed": "-1"}, "whole number"),
-        ("set-count", {"node": "n1", "typed": "soon"}, "not a measure"),
-        ("open-path", {"typed": "-3 mm"}, "The opening is"),
-        ("open-path", {"typed": "30 %"}, "this takes a length"),
+        ("set-count", {"node": "n1", "entered": "2.5"}, "whole number"),
+        ("set-count", {"node": "n1", "entered": "-1"}, "whole number"),
+        ("set-count", {"node": "n1", "entered": "soon"}, "not a measure"),
+        ("open-path", {"entered": "-3 mm"}, "The opening is"),
+        ("open-path", {"entered": "30 %"}, "this takes a length"),
     ],
 )
 def test_what_cannot_be_is_refused_and_changes_nothing(
@@ -194,5 +194,5 @@ def test_an_older_database_gets_its_places(tmp_path: FilePath) -> None:
         db.execute("PRAGMA user_version = 1")
     db.close()
     open_database(file)
-    assert places(do("set-count", run=RUN, node="n1", typed="5")) == {"counts": {"n1": 5}}
+    assert places(do("set-count", run=RUN, node="n1", entered="5")) == {"counts": {"n1": 5}}
     database.close()

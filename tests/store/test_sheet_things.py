@@ -125,10 +125,10 @@ def test_a_single_repeat_is_one_of_its_brush(store: FilePath) -> None:
     assert do("remove-singles", singles=[one["id"]]).all("single") == []
 
 
-def test_a_brush_in_single_repeats_is_worn(store: FilePath) -> None:
+def test_a_brush_in_single_repeats_is_used(store: FilePath) -> None:
     own = bench.add(bench.look("rope").doc)
     do("place-single", brush=own.id, x=1, y=1)
-    with pytest.raises(Conflict, match="is worn"):
+    with pytest.raises(Conflict, match="is used"):
         bench.remove(own.id)
 
 
@@ -159,7 +159,7 @@ def test_sheets_are_begun_in_their_unit(store: FilePath) -> None:
 
 
 def test_a_duplicated_sheet_is_apart_from_its_original(store: FilePath) -> None:
-    letters = do("write-lettering", text="SEAM", font="graduate", along=HEM, typed={"caps": "20 mm"})
+    letters = do("write-lettering", text="SEAM", font="graduate", along=HEM, entered={"caps": "20 mm"})
     do("place-single", brush="rope", x=9, y=9)
     do("keep-mark", mark={"what": "along", "places": [[60, 180], [90, 190]], "path": HEM})
     copy = sheets.duplicate_sheet(SHEET)

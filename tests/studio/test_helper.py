@@ -83,7 +83,7 @@ def test_one_that_does_not_answer_is_given_up_on(helped: None, monkeypatch: pyte
 
 @pytest.mark.skipif((os.cpu_count() or 1) < 2, reason="one core only: there is no helper")
 def test_one_that_fails_again_and_again_is_left_alone(helped: None) -> None:
-    for _ in range(helper._MOST_FAILURES):
+    for _ in range(helper._MAX_FAILURES):
         wait_until_up()
         os.kill(helper.share(own_process)(), signal.SIGKILL)
         assert helper.share(own_process)() == os.getpid()

@@ -5,7 +5,7 @@ from __future__ import annotations
 import pytest
 
 from curlet.formats.path_data import read_contours
-from curlet.formats.svg_in import TakenIn, read_svg
+from curlet.formats.svg_in import ImportedDrawing, read_svg
 from curlet.studio import imported_groups
 from curlet.studio.imported_groups import PLAIN_MARK, By, ImportedGroup, sorted_into_groups
 
@@ -22,7 +22,7 @@ FLAT = """
 """
 
 
-def drawing(body: str = FLAT) -> TakenIn:
+def drawing(body: str = FLAT) -> ImportedDrawing:
     return read_svg(f"{HEAD}{body}</svg>".encode())
 
 
@@ -92,7 +92,7 @@ def test_a_groups_picture_is_its_lines() -> None:
 
 
 def test_of_a_huge_group_a_part_is_pictured(monkeypatch: pytest.MonkeyPatch) -> None:
-    monkeypatch.setattr(imported_groups, "_MOST_SHOWN", 5)
+    monkeypatch.setattr(imported_groups, "_MAX_SHOWN", 5)
     lines = "".join(f'<path d="M{i} 0v9" stroke="#123"/>' for i in range(40))
     (one,) = groups("one", lines).values()
     assert len(one.paths) == 40

@@ -9,14 +9,16 @@ from pydantic import TypeAdapter
 
 from curlet.core.errors import BadInput
 from curlet.formats.brush_courses import RowDoc
+from curlet.formats.svg_out import write_svg
 from curlet.store import bench, journal
 from curlet.store.commands import AnyIntent, Intent
 from curlet.store.database import open_database, writing
-from curlet.store.edits.courses import SetOnBrush, Typed
+from curlet.store.edits.courses import Entered, SetOnBrush
 from curlet.store.errors import Conflict
 from curlet.store.models import Run, database
 from curlet.store.state import State
 from curlet.studio import sheets
+from curlet.studio.drawn_sheet import sheet_drawing
 from curlet.studio.laying import lay_row
 
 SHEET = "waistcoat"
@@ -34,12 +36,12 @@ def do(kind: str, **values: object) -> State:
 
 
 def set_on_runs(pointer: str, text: str) -> State:
-    return do("set-on-runs", runs=[RUN], settings=[{"pointer": pointer, "typed": text}])
+    return do("set-on-runs", runs=[RUN], settings=[{"pointer": pointer, "entered": text}])
 
 
 def on_the_bench(pointer: str, text: str) -> None:
     brush = journal.find_sheet(SHEET).get("run", RUN)["brush"]
-    edit = SetOnBrush(kind="set", settings=[Typed(pointer=pointer, typed=text)])
+    edit = SetOnBrush(kind="set", settings=[Entered(pointer=pointer, entered=text)])
     bench.change(brush, bench.look(brush).version, edit.apply)
 
 
@@ -124,7 +126,7 @@ def test_a_sheets_undo_steps_back_among_the_brushs_versions() -> None:
     # It has moved on since: the sheet's redo would write over the Bench's.
     with pytest.raises(Conflict):
         sheets.redo(SHEET, journal.current_revision(SHEET))
-    assert undone.get("run", RUN)["own"]["/courses/0/length"] == {"mm": 14.0, "frame": "worn"}
+    assert undone.get("run", RUN)["own"]["/courses/0/length"] == {"mm": 14.0, "on": "garment"}
 
 
 @pytest.mark.usefixtures("own_brush")
@@ -147,6 +149,54 @@ def test_versions_and_steps_from_when_they_were_called_makings_still_work(store:
     sheets.redo(SHEET, journal.current_revision(SHEET))
     now = bench.look(brush)
     assert length(bench.undo(brush, now.version)) == 12
+
+
+OLDER = {
+    '"on":"garment"': '"frame":"worn"',
+    '"on":"paper"': '"frame":"printed"',
+    '/fit/shortened"': '/fit/made_up"',
+    '"shortened":': '"made_up":',
+    '"shorten-last"': '"made-up"',
+    '"end_to_end":': '"flip_along":',
+    '"side_to_side":': '"flip_across":',
+    '"hold":"rigid"': '"hold":"ride"',
+}
+
+
+@pytest.mark.usefixtures("own_brush")
+def test_settings_kept_under_older_names_are_as_they_were(store: FilePath) -> None:
+    """In brushes, their versions, runs' own settings and the steps that undo goes back by."""
+    set_on_runs("/courses/0/fit/kind", "shorten-last")
+    set_on_runs("/courses/0/fit/shortened", "2")
+    set_on_runs("/courses/0/hold", "rigid")
+    do("give-to-brush", run=RUN)
+    set_on_runs("/courses/0/fit/shortened", "1")
+    laid, brush = drawn(RUN), journal.find_sheet(SHEET).get("run", RUN)["brush"]
+    columns = (("brush", "doc"), ("brush_version", "doc"), ("run", "own"), ("step", "changes"))
+    for table, column in columns:
+        for new, old in OLDER.items():
+            database.execute_sql(f"UPDATE {table} SET {column} = replace({column}, ?, ?)", (new, old))
+    database.execute_sql("""UPDATE brush SET doc = '{"torn": ' WHERE id = 'rope'""")
+    texts = [
+        row[0] for table, column in columns for row in database.execute_sql(f"SELECT {column} FROM {table}")
+    ]
+    assert any("made_up" in text for text in texts)
+    database.pragma("user_version", 10)
+    database.close()
+    open_database(store)
+    assert drawn(RUN) == laid
+    sheets.undo(SHEET, journal.current_revision(SHEET))
+    given = bench.look(brush).doc.courses[0]
+    assert isinstance(given, RowDoc)
+    assert (given.fit.kind, given.fit.shortened, given.hold) == ("shorten-last", 2, "rigid")
+    assert drawn(RUN) != laid
+    sheets.redo(SHEET, journal.current_revision(SHEET))
+    assert drawn(RUN) == laid
+
+
+def drawn(run: str) -> bytes:
+    state = journal.find_sheet(SHEET)
+    return write_svg(sheet_drawing(state, with_lines=False, runs=[state.get("run", run)]))
 
 
 def length(now: bench.Bench) -> float:

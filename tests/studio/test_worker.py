@@ -100,7 +100,7 @@ def test_several_at_once_do_not_wait_for_one() -> None:
         with pytest.raises(Stopped):
             run(wait_and_tell, tell=lambda *_: begun.set(), stop=stop.is_set)
 
-    waiting = [threading.Thread(target=long) for _ in range(worker.MOST_AT_ONCE - 1)]
+    waiting = [threading.Thread(target=long) for _ in range(worker.MAX_AT_ONCE - 1)]
     for thread in waiting:
         thread.start()
     assert begun.wait(30)

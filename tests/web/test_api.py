@@ -1,4 +1,4 @@
-"""The API: statuses, frames, and sending out."""
+"""The API: statuses, frames, and exporting."""
 
 from __future__ import annotations
 
@@ -34,8 +34,8 @@ def send(client: FlaskClient, intent: dict[str, Any], where: str = "commands") -
     return client.post(f"{SHEET}/{where}", json={"revision": revision, "intent": intent})
 
 
-def setting(*typed: tuple[str, str]) -> dict[str, Any]:
-    settings = [{"pointer": pointer, "typed": text} for pointer, text in typed]
+def setting(*entered: tuple[str, str]) -> dict[str, Any]:
+    settings = [{"pointer": pointer, "entered": text} for pointer, text in entered]
     return {"kind": "set-on-runs", "runs": [RUN], "settings": settings}
 
 
@@ -53,18 +53,16 @@ def test_placements_travel_as_float32(client: FlaskClient) -> None:
     place = stamps["placements"]
     assert place["count"] == 6 * run["rows"][0]["laid"]["repeats"]
     at = numbers[place["at"] : place["at"] + place["count"]].reshape(-1, 6)
-    assert np.hypot(at[:, 0], at[:, 1]) == pytest.approx(
-        run["rows"][0]["laid"]["stitch"]["printed"], rel=0.05
-    )
+    assert np.hypot(at[:, 0], at[:, 1]) == pytest.approx(run["rows"][0]["laid"]["stitch"]["paper"], rel=0.05)
 
 
 def test_asked_stands_against_laid_leg_by_leg(client: FlaskClient) -> None:
     run = next(run for run in sheet(client)["runs"] if run["id"] == RUN)
-    assert run["rows"][0]["asked"]["stitch"] == {"worn": 6, "printed": 1.5, "frame": "worn"}
+    assert run["rows"][0]["asked"]["stitch"] == {"garment": 6, "paper": 1.5, "on": "garment"}
     assert len(run["rows"][0]["legs"]) == len(run["corners"]) + 1
     for leg in run["rows"][0]["legs"]:
-        used = leg["repeats"] * leg["stitch"]["worn"] + (leg["repeats"] - 1) * leg["gap"]["worn"]
-        assert used == pytest.approx(leg["length"]["worn"], abs=1e-6)
+        used = leg["repeats"] * leg["stitch"]["garment"] + (leg["repeats"] - 1) * leg["gap"]["garment"]
+        assert used == pytest.approx(leg["length"]["garment"], abs=1e-6)
 
 
 def test_a_preview_keeps_nothing_and_says_only_what_it_touches(client: FlaskClient) -> None:
@@ -138,17 +136,17 @@ def test_undo_and_redo_by_their_labels(client: FlaskClient) -> None:
 
 def _take(client: FlaskClient, data: bytes, name: str = "flat.svg") -> TestResponse:
     form = {"revision": str(sheet(client)["revision"]), "file": (io.BytesIO(data), name)}
-    return client.post(f"{SHEET}/take-in", data=form, content_type="multipart/form-data")
+    return client.post(f"{SHEET}/import", data=form, content_type="multipart/form-data")
 
 
-def test_a_drawing_is_taken_in_and_taken_back(client: FlaskClient) -> None:
+def test_a_drawing_is_imported_and_taken_back(client: FlaskClient) -> None:
     before = sheet(client)
     data = b'<svg xmlns="http://www.w3.org/2000/svg" width="50mm" height="50mm" viewBox="0 0 50 50">' + (
         b'<path id="yoke" d="M0 0h40" stroke="#000"/><script>1</script></svg>'
     )
     head, _ = read_frame(_take(client, data, "../../etc/flat.svg"))
     yoke = next(path for path in head["paths"] if path["name"] == "yoke")
-    assert yoke["length"] == pytest.approx({"worn": 160, "printed": 40})
+    assert yoke["length"] == pytest.approx({"garment": 160, "paper": 40})
     assert next(g for g in head["groups"] if g["id"] == yoke["group"])["name"] == "flat"
     assert head["notes"] == ["1 script left out."]
     client.post(f"{SHEET}/undo", json={"revision": head["revision"]})
@@ -173,25 +171,25 @@ def test_bad_files_are_refused_and_change_nothing(client: FlaskClient, data: byt
 
 
 def test_sending_out(client: FlaskClient) -> None:
-    svg = client.get(f"{SHEET}/send-out.svg")
+    svg = client.get(f"{SHEET}/export.svg")
     assert svg.content_type.startswith("image/svg+xml")
     assert f'id="run-{RUN}"'.encode() in svg.data
     assert b'width="297mm" height="210mm"' in svg.data
-    png = client.get(f"{SHEET}/send-out.png?what=runs&ppi=254")
+    png = client.get(f"{SHEET}/export.png?what=runs&ppi=254")
     assert struct.unpack(">II", png.data[16:24]) == (2970, 2100)
-    facts = client.get(f"{SHEET}/send-out.json?ppi=72").json
+    facts = client.get(f"{SHEET}/export.json?ppi=72").json
     assert (facts["width_px"], facts["runs"]) == (842, 3)
     assert any("pixel" in note for note in facts["fine"])
-    only = client.get(f"{SHEET}/send-out.svg?run={RUN}&what=runs")
+    only = client.get(f"{SHEET}/export.svg?run={RUN}&what=runs")
     assert only.data.count(b"<g id=") == 1
 
 
 @pytest.mark.parametrize(
     ("address", "status"),
     [
-        (f"{SHEET}/send-out.png?ppi=0", 422),
-        (f"{SHEET}/send-out.png?ppi=4800", 413),
-        (f"{SHEET}/send-out.svg?run=gone", 404),
+        (f"{SHEET}/export.png?ppi=0", 422),
+        (f"{SHEET}/export.png?ppi=4800", 413),
+        (f"{SHEET}/export.svg?run=gone", 404),
         ("/api/sheets/gone", 404),
         ("/api/brushes/gone/strip.svg", 404),
         ("/api/nothing", 404),

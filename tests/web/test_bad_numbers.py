@@ -19,10 +19,10 @@ CLOSED = "run-waistcoat-welt-pocket-r"
 
 
 def on_run(pointer: str, text: str) -> dict[str, Any]:
-    return {"kind": "set-on-runs", "runs": [RUN], "settings": [{"pointer": pointer, "typed": text}]}
+    return {"kind": "set-on-runs", "runs": [RUN], "settings": [{"pointer": pointer, "entered": text}]}
 
 
-# Each with its typed field last; {} stands for what is typed.
+# Each with its entered field last; {} stands for what is entered.
 FIELDS: list[dict[str, Any]] = [
     {"kind": "place-node", "path": HEM, "node": "n1", "x": "{}"},
     {"kind": "cut-path", "path": HEM, "along": "{}"},
@@ -30,16 +30,16 @@ FIELDS: list[dict[str, Any]] = [
     {"kind": "simplify-paths", "paths": [HEM], "within": "{}"},
     {"kind": "turn-paths", "paths": [HEM], "angle": "{}"},
     {"kind": "turn-paths", "paths": [HEM], "size": "{}"},
-    {"kind": "draw-figure", "figure": "rectangle", "typed": {"width": "{}"}},
-    {"kind": "draw-figure", "figure": "spiral", "typed": {"turns": "{}"}},
-    {"kind": "write-lettering", "text": "A", "font": "graduate", "typed": {"caps": "{}"}},
-    {"kind": "set-on-runs", "runs": [RUN], "settings": [{"pointer": "/courses/0/length", "typed": "{}"}]},
+    {"kind": "draw-figure", "figure": "rectangle", "entered": {"width": "{}"}},
+    {"kind": "draw-figure", "figure": "spiral", "entered": {"turns": "{}"}},
+    {"kind": "write-lettering", "text": "A", "font": "graduate", "entered": {"caps": "{}"}},
+    {"kind": "set-on-runs", "runs": [RUN], "settings": [{"pointer": "/courses/0/length", "entered": "{}"}]},
     {
         "kind": "set-on-runs",
         "runs": [RUN],
-        "settings": [{"pointer": "/courses/0/motif/thread", "typed": "{}"}],
+        "settings": [{"pointer": "/courses/0/motif/thread", "entered": "{}"}],
     },
-    {"kind": "slide-start", "run": CLOSED, "typed": "{}"},
+    {"kind": "slide-start", "run": CLOSED, "entered": "{}"},
     {"kind": "scale-by-length", "drawn": 30, "length": "{}"},
     {"kind": "set-sheet", "width": "{}"},
     {"kind": "set-sheet", "scale": "{}"},
@@ -49,11 +49,11 @@ FIELDS: list[dict[str, Any]] = [
 ]
 
 
-def typed(intent: Any, text: str) -> Any:
+def entered(intent: Any, text: str) -> Any:
     if isinstance(intent, dict):
-        return {key: typed(value, text) for key, value in intent.items()}
+        return {key: entered(value, text) for key, value in intent.items()}
     if isinstance(intent, list):
-        return [typed(value, text) for value in intent]
+        return [entered(value, text) for value in intent]
     return text if intent == "{}" else intent
 
 
@@ -68,7 +68,7 @@ def test_nonsense_is_answered_in_words_and_changes_nothing(
     before = sheet(client)
     for text in NONSENSE:
         for where in ("commands", "preview"):
-            reply = ask(client, typed(intent, text), where)
+            reply = ask(client, entered(intent, text), where)
             assert reply.status_code == 422, (text, reply.data[:200])
             assert len(reply.json["detail"]) > 15
             assert "Traceback" not in reply.json["detail"]
@@ -89,12 +89,12 @@ def test_nonsense_is_answered_in_words_and_changes_nothing(
             {
                 "kind": "set-on-runs",
                 "runs": [RUN],
-                "settings": [{"pointer": "/courses/0/length", "typed": "-3 mm"}],
+                "settings": [{"pointer": "/courses/0/length", "entered": "-3 mm"}],
             },
             "0",
         ),
         (
-            {"kind": "set-on-runs", "runs": [RUN], "settings": [{"pointer": "/nowhere", "typed": "3 mm"}]},
+            {"kind": "set-on-runs", "runs": [RUN], "settings": [{"pointer": "/nowhere", "entered": "3 mm"}]},
             "setting",
         ),
     ],
@@ -145,7 +145,7 @@ def test_what_came_before_the_fault_is_still_there(client: FlaskClient) -> None:
     send(client, {"kind": "rename-path", "path": HEM, "name": "Foot"})
     ask(client, {"kind": "place-node", "path": HEM, "node": "n1", "x": "wide"})
     form = {"revision": sheet(client)["revision"], "file": (io.BytesIO(b"<svg"), "bad.svg")}
-    assert client.post(f"{SHEET}/take-in", data=form, content_type="multipart/form-data").status_code == 422
+    assert client.post(f"{SHEET}/import", data=form, content_type="multipart/form-data").status_code == 422
     head = sheet(client)
     assert next(path for path in head["paths"] if path["id"] == HEM)["name"] == "Foot"
     assert head["undo"] == RENAMED

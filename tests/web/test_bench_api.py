@@ -1,4 +1,4 @@
-"""The Bench and the Drawers over the API."""
+"""The Bench and the Library over the API."""
 
 from __future__ import annotations
 
@@ -27,8 +27,8 @@ def trial(client: FlaskClient, doc: Any, **more: Any) -> tuple[int, dict[str, An
     return 200, json.loads(reply.data[4 : 4 + size])
 
 
-def typed(pointer: str, text: str) -> dict[str, Any]:
-    return {"kind": "set", "settings": [{"pointer": pointer, "typed": text}]}
+def entered(pointer: str, text: str) -> dict[str, Any]:
+    return {"kind": "set", "settings": [{"pointer": pointer, "entered": text}]}
 
 
 def brush(client: FlaskClient, brush_id: str) -> dict[str, Any]:
@@ -99,14 +99,14 @@ def test_a_step_between_pieces_is_marked_with_its_size(client: FlaskClient) -> N
 
 def test_a_edit_is_tried_and_nothing_is_kept(client: FlaskClient) -> None:
     before = brush(client, "rope")
-    status, head = trial(client, before["doc"], edit=typed("/courses/0/length", "9 mm"))
+    status, head = trial(client, before["doc"], edit=entered("/courses/0/length", "9 mm"))
     assert status == 200
     assert head["repeat"]["length"] == pytest.approx(9)
     assert brush(client, "rope") == before
 
 
 def test_what_is_half_typed_is_refused_in_words(client: FlaskClient) -> None:
-    status, problem = trial(client, BRUSHES["rope"], edit=typed("/courses/0/length", "nine"))
+    status, problem = trial(client, BRUSHES["rope"], edit=entered("/courses/0/length", "nine"))
     assert status == 422
     assert "is not a measure" in problem["detail"]
 
@@ -119,8 +119,8 @@ def test_what_is_half_typed_is_refused_in_words(client: FlaskClient) -> None:
         ({"kind": "take-family", "course": 0, "family": "zigzag"}, "Make it zigzag"),
         ({"kind": "set-piece", "course": 0, "place": "end", "family": "knot"}, "Give it a piece at its end"),
         ({"kind": "stretch-or-repeat", "course": 0}, "Stretch the motif once"),
-        ({"kind": "set-width", "course": 0, "typed": "1/2 in"}, "Set width"),
-        (typed("/corners/manner", "mitre"), "Set manner"),
+        ({"kind": "set-width", "course": 0, "entered": "1/2 in"}, "Set width"),
+        (entered("/corners/manner", "mitre"), "Set manner"),
     ],
 )
 def test_everything_done_on_the_bench_is_kept_and_can_be_taken_back(
@@ -144,16 +144,16 @@ def test_a_ropes_length_follows_its_lay_until_it_is_set_by_hand(client: FlaskCli
     def length(of: dict[str, Any]) -> float:
         return of["doc"]["courses"][0]["length"]["mm"]  # type: ignore[no-any-return]
 
-    longer = make(client, mine, typed("/courses/0/motif/lay", "30 mm")).get_json()
+    longer = make(client, mine, entered("/courses/0/motif/lay", "30 mm")).get_json()
     assert length(longer) == pytest.approx(10)
-    by_hand = make(client, longer, typed("/courses/0/length", "11 mm")).get_json()
-    again = make(client, by_hand, typed("/courses/0/motif/lay", "36 mm")).get_json()
+    by_hand = make(client, longer, entered("/courses/0/length", "11 mm")).get_json()
+    again = make(client, by_hand, entered("/courses/0/motif/lay", "36 mm")).get_json()
     assert length(again) == 11
 
 
 def test_thread_is_given_by_its_count(client: FlaskClient) -> None:
     mine = client.post("/api/brushes", json={"family": "lockstitch"}).get_json()
-    made = make(client, mine, typed("/courses/0/motif/thread", "tkt 75")).get_json()
+    made = make(client, mine, entered("/courses/0/motif/thread", "tkt 75")).get_json()
     assert made["doc"]["courses"][0]["motif"]["thread"]["mm"] == pytest.approx(0.2359, abs=1e-4)
 
 
@@ -163,8 +163,8 @@ def test_what_a_brush_has_not_is_refused(client: FlaskClient) -> None:
         {"kind": "remove-course", "course": 0},
         {"kind": "move-course", "course": 5, "up": True},
         {"kind": "take-family", "course": 0, "family": "woven"},
-        {"kind": "set-width", "course": 0, "typed": "0 mm"},
-        typed("/courses/0/motif/thread", "-1 mm"),
+        {"kind": "set-width", "course": 0, "entered": "0 mm"},
+        entered("/courses/0/motif/thread", "-1 mm"),
     ):
         reply = make(client, mine, edit)
         assert reply.status_code == 422
@@ -174,7 +174,7 @@ def test_what_a_brush_has_not_is_refused(client: FlaskClient) -> None:
     assert brush(client, mine["id"])["doc"] == mine["doc"]
 
 
-def test_brushes_are_given_out_and_taken_in_again(client: FlaskClient) -> None:
+def test_brushes_are_given_out_and_imported_again(client: FlaskClient) -> None:
     one = client.get("/api/brush-files?ids=key")
     assert "key" in one.headers["Content-Disposition"].lower()
     many = client.get("/api/brush-files?ids=key,wave,curb")
@@ -213,7 +213,7 @@ def test_a_drawing_becomes_a_repeat_and_is_cut_into_pieces(client: FlaskClient) 
     mine = client.post("/api/brushes", json={"copy_of": "saddle"}).get_json()
     data = {"file": (io.BytesIO(SVG), "../vine leaf.svg"), "version": str(mine["version"])}
     taken = client.post(f"/api/brushes/{mine['id']}/artwork", data=data).get_json()
-    assert taken["undo"] == "Take in vine leaf.svg"
+    assert taken["undo"] == "Import vine leaf.svg"
     assert taken["doc"]["courses"][0]["length"]["mm"] == pytest.approx(40)
     cut = {"kind": "cut-in-three", "course": 0, "first": "6 mm", "second": "34 mm"}
     made = make(client, taken, cut).get_json()
@@ -240,7 +240,7 @@ def test_a_drawing_becomes_a_piece(client: FlaskClient) -> None:
     ("edit", "label"),
     [
         ({"kind": "to-artwork", "course": 0}, "Make it artwork of its own"),
-        ({"kind": "turn-artwork", "course": 0, "typed": "30+60"}, "Turn the artwork"),
+        ({"kind": "turn-artwork", "course": 0, "entered": "30+60"}, "Turn the artwork"),
         (
             {"kind": "set-cell", "course": 0, "start": "1 mm", "end": "9 mm", "baseline": "-0.5 mm"},
             "Set the cell",

@@ -68,7 +68,7 @@ def test_a_brush_laid_on_one_line_of_a_flat_of_hundreds_sends_that_line(client: 
     lines = "".join(f'<path id="line-{i}" stroke="#123" fill="none" d="M{i} 60h9"/>' for i in range(300))
     svg = f'<svg xmlns="http://www.w3.org/2000/svg" width="90mm" viewBox="0 0 90 90">{lines}</svg>'
     form = {"revision": sheet(client)["revision"], "file": (io.BytesIO(svg.encode()), "flat.svg")}
-    reply = client.post(f"{SHEET}/take-in", data=form, content_type="multipart/form-data")
+    reply = client.post(f"{SHEET}/import", data=form, content_type="multipart/form-data")
     line = shown(reply)["paths"][-1]["id"]
     whole = len(client.get(SHEET).data)
     laid = send(client, {"kind": "lay-brush", "paths": [line], "brush": "basting"})
@@ -83,7 +83,7 @@ def test_halves_of_a_garment_that_share_their_stitch_length_are_sent_together(cl
     left, right = "waistcoat-hem-l", HEM
     send(client, {"kind": "lay-brush", "paths": [left, right], "brush": "topstitch"})
     runs = [run["id"] for run in sheet(client)["runs"] if run["path"] in (left, right)]
-    settings = [{"pointer": "/courses/0/fit/shared", "typed": True}]
+    settings = [{"pointer": "/courses/0/fit/shared", "entered": True}]
     send(client, {"kind": "set-on-runs", "runs": runs, "settings": settings})
     longer = {"kind": "move-nodes", "path": right, "moves": [{"id": "n1", "x": 90, "y": 160}]}
     send(client, longer)

@@ -108,7 +108,7 @@ def test_a_name_of_any_kind_makes_a_well_formed_file(client: FlaskClient) -> Non
     name = "Жилет\x01\u2028 礼服"
     head = {"revision": 1, "intent": {"kind": "set-sheet", "name": name}}
     assert client.post("/api/sheets/waistcoat/commands", json=head).status_code == 200
-    reply = client.get("/api/sheets/waistcoat/send-out.svg?what=runs")
+    reply = client.get("/api/sheets/waistcoat/export.svg?what=runs")
     Xml.fromstring(reply.data)
     assert "filename*=UTF-8''%D0%96%D0%B8" in reply.headers["Content-Disposition"]
 

@@ -72,7 +72,9 @@ def test_corner_pieces_take_their_reach_from_each_leg(client: FlaskClient) -> No
     run = run_on(frame(client)[0], "programme-frame")
     assert [corner["manner"] for corner in run["corners"]] == ["piece"] * 4
     for leg in run["rows"][0]["legs"]:
-        assert leg["repeats"] * leg["stitch"]["worn"] == pytest.approx(leg["length"]["worn"] - 24, abs=1e-6)
+        assert leg["repeats"] * leg["stitch"]["garment"] == pytest.approx(
+            leg["length"]["garment"] - 24, abs=1e-6
+        )
 
 
 def test_a_brush_of_bands_has_no_legs_but_is_drawn(client: FlaskClient) -> None:
@@ -126,16 +128,16 @@ def test_a_preview_of_the_start_point_keeps_nothing(client: FlaskClient) -> None
 @pytest.mark.parametrize(
     "brush", ["rope", "chain", "scallop", "border", "stem", "ribbon", "blade", "twin", "triple"]
 )
-def test_every_brush_can_be_laid_on_the_waistcoat_and_sent_out(client: FlaskClient, brush: str) -> None:
+def test_every_brush_can_be_laid_on_the_waistcoat_and_exported(client: FlaskClient, brush: str) -> None:
     paths = [path["id"] for path in frame(client, WAISTCOAT)[0]["paths"]]
     reply = send(client, WAISTCOAT, {"kind": "lay-brush", "paths": paths, "brush": brush})
     assert reply.status_code == 200
     head, _ = frame(client, WAISTCOAT)
     assert all(run.get("fault") is None for run in head["runs"])
-    svg = client.get(f"{WAISTCOAT}/send-out.svg?what=runs")
+    svg = client.get(f"{WAISTCOAT}/export.svg?what=runs")
     assert svg.status_code == 200
     assert svg.data.count(b'data-brush="') == 12
-    png = client.get(f"{WAISTCOAT}/send-out.png?what=runs&ppi=60")
+    png = client.get(f"{WAISTCOAT}/export.png?what=runs&ppi=60")
     assert png.status_code == 200
 
 
@@ -154,7 +156,7 @@ def test_both_halves_of_a_seam_share_one_stitch_length_and_follow_each_other(cli
     send(client, WAISTCOAT, {"kind": "lay-brush", "paths": [right["id"], left["id"]], "brush": brush})
     head, _ = frame(client, WAISTCOAT)
     ids = [run_on(head, path["id"])["id"] for path in (right, left)]
-    setting = [{"pointer": "/courses/0/fit/shared", "typed": True}]
+    setting = [{"pointer": "/courses/0/fit/shared", "entered": True}]
     send(client, WAISTCOAT, {"kind": "set-on-runs", "runs": ids, "settings": setting})
     node = right["nodes"][0]
     moved = {"id": node["id"], "x": node["x"] + 3, "y": node["y"] + 5}
@@ -163,7 +165,9 @@ def test_both_halves_of_a_seam_share_one_stitch_length_and_follow_each_other(cli
     (size,) = struct.unpack("<I", reply.data[:4])
     touched = {run["id"]: run for run in json.loads(reply.data[4 : 4 + size])["runs"]}
     assert set(ids) <= set(touched)
-    lengths = {round(leg["stitch"]["worn"], 6) for run in touched.values() for leg in run["rows"][0]["legs"]}
+    lengths = {
+        round(leg["stitch"]["garment"], 6) for run in touched.values() for leg in run["rows"][0]["legs"]
+    }
     assert len(lengths) == 1
 
 
@@ -175,14 +179,14 @@ def test_a_drawn_line_is_matched_and_dressed(client: FlaskClient) -> None:
     )
     revision = frame(client, WAISTCOAT)[0]["revision"]
     client.post(
-        f"{WAISTCOAT}/take-in", data={"revision": str(revision), "file": (io.BytesIO(svg), "seam.svg")}
+        f"{WAISTCOAT}/import", data={"revision": str(revision), "file": (io.BytesIO(svg), "seam.svg")}
     )
     path = next(path for path in frame(client, WAISTCOAT)[0]["paths"] if path["name"] == "seam")
     assert path["lined"]
     assert send(client, WAISTCOAT, {"kind": "match-line", "path": path["id"]}).status_code == 200
     run = run_on(frame(client, WAISTCOAT)[0], path["id"])
     asked = run["rows"][0]["asked"]
-    assert (asked["stitch"]["printed"], asked["gap"]["printed"]) == (3, 1.5)
+    assert (asked["stitch"]["paper"], asked["gap"]["paper"]) == (3, 1.5)
     assert run["settings"]["threads"] == ["#c8553d"]
     assert run["rows"][0]["laid"]["repeats"] == 20
 

@@ -1,4 +1,4 @@
-"""Motifs in the Drawers over the API: kept, named, used in brushes, given out and taken in."""
+"""Motifs in the Library over the API: kept, named, used in brushes, exported and imported."""
 
 from __future__ import annotations
 
@@ -79,10 +79,10 @@ def test_a_picture_is_kept_with_its_pixels(client: FlaskClient) -> None:
     svg = client.get(f"/api/motifs/{kept['id']}/motif.svg").data
     assert b"data:image/png;base64," in svg
     row = used(client, "topstitch", kept["id"]).get_json()["doc"]["courses"][0]
-    assert row["hold"] in ("ride", "pinned")
+    assert row["hold"] in ("rigid", "pinned")
     assert (
         client.post("/api/brushes", json={"motif": kept["id"]}).get_json()["doc"]["courses"][0]["hold"]
-        == "ride"
+        == "rigid"
     )
 
 

@@ -18,7 +18,7 @@ def test_a_line_dragged_on_a_flat_is_drawn_anew_alone(client: FlaskClient) -> No
     )
     svg = f'<svg xmlns="http://www.w3.org/2000/svg" width="90mm" viewBox="0 0 90 90">{body}</svg>'
     form = {"revision": sheet(client)["revision"], "file": (io.BytesIO(svg.encode()), "flat.svg")}
-    head, _ = read_frame(client.post(f"{SHEET}/take-in", data=form, content_type="multipart/form-data"))
+    head, _ = read_frame(client.post(f"{SHEET}/import", data=form, content_type="multipart/form-data"))
     before = len(sheet(client)["as_drawn"])
     hole = next(path for path in head["paths"] if path["name"] == "ring 2")
     moved = {"kind": "move-paths", "paths": [hole["id"]], "x": 3, "y": 0}
@@ -45,7 +45,7 @@ def test_a_shape_in_two_places_of_the_order_stays_two(client: FlaskClient) -> No
     body = ring + '<path id="bar" stroke="#123" fill="none" d="M0 60h9"/>'
     svg = f'<svg xmlns="http://www.w3.org/2000/svg" width="90mm" viewBox="0 0 90 90">{body}</svg>'
     form = {"revision": sheet(client)["revision"], "file": (io.BytesIO(svg.encode()), "flat.svg")}
-    head, _ = read_frame(client.post(f"{SHEET}/take-in", data=form, content_type="multipart/form-data"))
+    head, _ = read_frame(client.post(f"{SHEET}/import", data=form, content_type="multipart/form-data"))
     ids = {path["name"]: path["id"] for path in head["paths"]}
     hole = SheetPath.get_by_id(ids["ring 2"])
     hole.position += 10

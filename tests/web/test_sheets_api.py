@@ -24,8 +24,8 @@ def send(client: FlaskClient, intent: dict[str, Any]) -> dict[str, Any]:
     return read_frame(ask(client, intent))[0]
 
 
-def listed(client: FlaskClient, away: bool = False) -> list[dict[str, Any]]:
-    return client.get("/api/sheets", query_string={"away": away}).json["sheets"]
+def listed(client: FlaskClient, archived: bool = False) -> list[dict[str, Any]]:
+    return client.get("/api/sheets", query_string={"archived": archived}).json["sheets"]
 
 
 def begun(client: FlaskClient, **values: str) -> str:
@@ -89,14 +89,14 @@ def test_a_duplicate_has_everything_under_ids_of_its_own(client: FlaskClient) ->
 def test_the_last_sheet_cannot_be_put_away_and_what_is_put_away_comes_back(client: FlaskClient) -> None:
     ids = [row["id"] for row in listed(client)]
     for sheet_id in ids[:-1]:
-        assert client.post(f"/api/sheets/{sheet_id}/away", json={"away": True}).status_code == 200
-    refused = client.post(f"/api/sheets/{ids[-1]}/away", json={"away": True})
+        assert client.post(f"/api/sheets/{sheet_id}/archive", json={"archived": True}).status_code == 200
+    refused = client.post(f"/api/sheets/{ids[-1]}/archive", json={"archived": True})
     assert refused.status_code == 422
     assert "Begin another" in refused.json["detail"]
-    assert {row["id"] for row in listed(client, away=True)} == set(ids[:-1])
-    client.post(f"/api/sheets/{ids[0]}/away", json={"away": False})
+    assert {row["id"] for row in listed(client, archived=True)} == set(ids[:-1])
+    client.post(f"/api/sheets/{ids[0]}/archive", json={"archived": False})
     assert {row["id"] for row in listed(client)} == {ids[0], ids[-1]}
-    assert client.post("/api/sheets/nowhere/away", json={"away": True}).status_code == 404
+    assert client.post("/api/sheets/nowhere/archive", json={"archived": True}).status_code == 404
 
 
 def test_a_thumbnail_shows_the_sheet_on_its_ground_and_what_is_hidden_is_not_on_it(
@@ -169,11 +169,11 @@ def measured(client: FlaskClient, **doc: object) -> dict[str, Any]:
     return dict(reply.json)
 
 
-def test_measures_are_told_as_worn_and_as_printed_in_the_sheets_unit(client: FlaskClient) -> None:
+def test_measures_are_told_as_used_and_as_printed_in_the_sheets_unit(client: FlaskClient) -> None:
     straight = measured(client, what="straight", places=[[10, 10], [40, 50]])
-    assert (straight["text"], straight["printed"]) == ("200.0 mm", "50.0 mm printed")
+    assert (straight["text"], straight["paper"]) == ("200.0 mm", "50.0 mm on paper")
     angle = measured(client, what="angle", places=[[10, 0], [0, 0], [0, 10]])
-    assert (angle["text"], angle["printed"], angle["angle"]) == ("90.0°", "", True)
+    assert (angle["text"], angle["paper"], angle["angle"]) == ("90.0°", "", True)
     circle = measured(client, what="radius", places=[[10, 0], [0, 10], [-10, 0]])
     assert circle["text"] == "radius 40.0 mm"
     send(client, {"kind": "set-sheet", "unit": "in"})
@@ -206,7 +206,7 @@ def test_a_kept_measure_follows_its_path_and_says_when_it_cannot(client: FlaskCl
 
 
 def test_warnings_of_a_sheet_in_inches_are_in_inches(client: FlaskClient) -> None:
-    gap = {"pointer": "/courses/0/gap", "typed": "0"}
+    gap = {"pointer": "/courses/0/gap", "entered": "0"}
     send(client, {"kind": "set-on-runs", "runs": [f"run-{HEM}"], "settings": [gap]})
 
     def solid() -> dict[str, Any]:
@@ -241,7 +241,7 @@ def test_a_cloth_as_ground_travels_as_a_paint_and_sets_the_tone_of_the_marks(cli
 def test_typed_places_and_weaves_are_answered(client: FlaskClient) -> None:
     query = {"x": "10 cm", "y": "1 in"}
     spot = client.get(f"{SHEET}/place", query_string=query).json
-    # 1:4, so a quarter of what is worn.
+    # 1:4, so a quarter of what is on the garment.
     assert (spot["x"], spot["y"]) == (pytest.approx(25), pytest.approx(25.4 / 4))
     assert {weave["id"] for weave in client.get("/api/weaves").json["weaves"]} >= {"plain", "twill", "knit"}
 

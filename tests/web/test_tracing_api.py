@@ -1,4 +1,4 @@
-"""Pictures over the API: taken in, traced aside, stopped, and put on the Bench."""
+"""Pictures over the API: imported, traced aside, stopped, and put on the Bench."""
 
 from __future__ import annotations
 
@@ -146,7 +146,7 @@ def test_what_is_no_picture_or_no_longer_kept_is_said(client: FlaskClient) -> No
     assert client.get("/api/tracings/gone").status_code == 404
 
 
-def test_artwork_is_given_out_and_taken_in_again(client: FlaskClient) -> None:
+def test_artwork_is_given_out_and_imported_again(client: FlaskClient) -> None:
     given = client.get("/api/brushes/lace/artwork.svg?course=0&place=repeat")
     assert given.status_code == 200
     assert given.headers["Content-Type"].startswith("image/svg+xml")
@@ -160,7 +160,7 @@ def test_artwork_is_given_out_and_taken_in_again(client: FlaskClient) -> None:
 
 def test_drawing_on_a_brush_shows_its_shapes_and_what_they_snap_to(client: FlaskClient) -> None:
     doc = brush(client, "scallop")["doc"]
-    edit = {"kind": "add-figure", "course": 0, "figure": "disc", "typed": ["2 mm", "1 mm", "1 mm", "1 mm"]}
+    edit = {"kind": "add-figure", "course": 0, "figure": "disc", "entered": ["2 mm", "1 mm", "1 mm", "1 mm"]}
     status, frame = trial(client, doc, edit=edit, drawing="repeat")
     assert status == 200
     shape = frame["artwork"]["shapes"][-1]

@@ -35,7 +35,7 @@ SHIFT = Bounds("Start shift", -10_000, 10_000)
 SIZE = Bounds("Size", 1, 10_000, "100 % is as drawn", "%")
 WEIGHT = Bounds("Line weight", 1, 10_000, "100 % is as drawn", "%")
 BAND_WIDTH = Bounds("Band width", 0.01, 10_000)
-MOST_LETTERS = 12
+MAX_LETTERS = 12
 
 
 @lru_cache(maxsize=512)
@@ -151,7 +151,7 @@ class Row:
         return self.offset.drawn(scale) * self.size / 100
 
     def length_for_pitch(self, pitch: float, scale: Scale) -> float:
-        """Worn length that makes a pitch (worn mm) with this row's gap.
+        """Worn length that makes a pitch (garment mm) with this row's gap.
 
         Raises
         ------
@@ -160,7 +160,7 @@ class Row:
         """
         if isinstance(self.gap, Share):
             return pitch / (1 + self.gap.percent / 100)
-        gap = self.gap.worn(scale)
+        gap = self.gap.on_garment(scale)
         if gap >= pitch:
             raise BadInput(
                 f"{pitch_to_spi(pitch):g} spi is a pitch of {pitch:.3g} mm, all of it taken by "
@@ -190,8 +190,8 @@ class Row:
     def _check_order(self) -> None:
         count = 1 + len(self.more)
         fine = self._order and all(0 <= index < count for index in self._order)
-        if not fine or len(self._order) > 100 or count > MOST_LETTERS:
-            last = chr(ord("A") + min(count, MOST_LETTERS) - 1)
+        if not fine or len(self._order) > 100 or count > MAX_LETTERS:
+            last = chr(ord("A") + min(count, MAX_LETTERS) - 1)
             raise BadInput(f"An order is up to 100 letters from A to {last}, like A A B.")
         if self.overlap not in OVERLAPS:
             raise BadInput("Repeats overlap next over last, last over next, or interlaced.")

@@ -51,7 +51,7 @@ class FitRule:
     tolerance : departure of the pitch, in %, past which a leg is flagged.
     layout : a "repeat" or a "gap" on the leg's middle, or "any".
     half_gaps : begin and end each leg with half a gap instead of flush.
-    made_up : how many repeats are shortened before a corner or end, 1 to 3.
+    shortened : how many repeats are shortened before a corner or end, 1 to 3.
     shared : one repeat length for all legs; the gaps take the difference.
     """
 
@@ -62,7 +62,7 @@ class FitRule:
     tolerance: float = 5.0
     layout: str = "any"
     half_gaps: bool = False
-    made_up: int = 3
+    shortened: int = 3
     shared: bool = False
 
     def check(self) -> None:
@@ -71,7 +71,7 @@ class FitRule:
             raise BadInput("What is left over goes to the end, the start, or is shared.")
         if self.layout not in LAYOUTS:
             raise BadInput("A layout has a repeat on the leg's middle, a gap, or any.")
-        if not 1 <= self.made_up <= 3:
+        if not 1 <= self.shortened <= 3:
             raise BadInput("One, two or three stitches are shortened before a corner.")
 
 
@@ -159,8 +159,8 @@ class Facing:
 
     kind: str = "along"
     angle: float = 0.0
-    flip_along: bool = False
-    flip_across: bool = False
+    end_to_end: bool = False
+    side_to_side: bool = False
     mirror_alternate: bool = False
 
     def check(self) -> None:

@@ -1,7 +1,7 @@
 """Cloth: a plain colour, or a weave at its true thread count, as a paint for areas.
 
 Weaves are drawn by their point paper (the weave diagram of the trade): where the warp lies on top and where
-the weft does. Thread counts are ends and picks per worn cm.
+the weft does. Thread counts are ends and picks per cm of the garment.
 """
 
 from __future__ import annotations
@@ -21,7 +21,7 @@ from curlet.core.outlines import curve
 Floats = NDArray[np.float64]
 # Rows are picks, columns ends: true where the warp lies on top.
 PointPaper = NDArray[np.bool_]
-# Width and height, worn mm, and what lies in it.
+# Width and height, garment mm, and what lies in it.
 Tile = tuple[float, float, tuple[Shape, ...]]
 
 COUNT = Bounds("The thread count", 0.5, 200, "20 to the cm is usual for a shirt", "to the cm")
@@ -37,7 +37,7 @@ class Cloth:
     ----------
     weave : "colour", or one of WEAVES.
     warp, weft : "#rrggbb"; a plain colour, felt and knits take the first.
-    ends, picks : threads per worn cm across and down; wales and courses of a knit.
+    ends, picks : threads per cm of the garment across and down; wales and courses of a knit.
     turn : degrees clockwise that the cloth is laid at.
     """
 
@@ -56,7 +56,7 @@ class Cloth:
             COUNT.check(count)
 
     def paint(self, factor: float) -> Paint:
-        """The cloth as a paint in sheet mm, `factor` drawn mm to a worn one."""
+        """The cloth as a paint in sheet mm, `factor` drawn mm to one of the garment."""
         self.check()
         tile = WEAVES[self.weave].tile(self)
         if tile is None:
@@ -72,8 +72,8 @@ class Weave:
     Attributes
     ----------
     name : what it is called.
-    ends, picks : usual counts to the worn cm.
-    tile : its tile in worn mm, None for a plain colour.
+    ends, picks : usual counts to the cm of the garment.
+    tile : its tile in garment mm, None for a plain colour.
     warp, weft : usual colours, "#rrggbb".
     threads, counts : what its colours and its counts are called; none are asked for where there are none.
     """

@@ -9,7 +9,7 @@ import numpy as np
 from curlet.core.brush.courses import Row
 from curlet.core.brush.rules import Piece
 from curlet.core.dress.colour import ColourRole
-from curlet.core.measures import Frame, Measure, Scale
+from curlet.core.measures import Measure, MeasuredOn, Scale
 from curlet.core.motif.families import ArtShape, Artwork
 
 # About four threads wide, its passes nearly a thread apart: common practice.
@@ -36,5 +36,5 @@ def bartack(row: Row, scale: Scale) -> Piece | None:
         for first, shade in ((1, LOWER), (0, 0.0))
     )
     # Sizes here are drawn ones already.
-    art = Artwork(shapes, length, WIDTH * weight, Frame.PRINTED)
-    return Piece(art, Measure(length, Frame.PRINTED))
+    art = Artwork(shapes, length, WIDTH * weight, MeasuredOn.PAPER)
+    return Piece(art, Measure(length, MeasuredOn.PAPER))

@@ -82,8 +82,8 @@ def _faced(row: LaidRow, place: CornerPlace) -> Iterator[Warp]:
     """The warps of a corner's artwork; the row's own repeat is flipped there as it is elsewhere."""
     facing = row.course.facing
     for warp in place.art.warps:
-        if place.art.piece is None and (facing.flip_across or facing.flip_along):
-            yield partial(_flipped, warp=warp, along=facing.flip_along, across=facing.flip_across)
+        if place.art.piece is None and (facing.side_to_side or facing.end_to_end):
+            yield partial(_flipped, warp=warp, along=facing.end_to_end, across=facing.side_to_side)
         else:
             yield warp
 

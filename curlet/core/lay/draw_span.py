@@ -11,7 +11,7 @@ from curlet.core.dress.colour import dress
 from curlet.core.lay.facing import still
 from curlet.core.lay.hold.bend import bend_together
 from curlet.core.lay.hold.mapping import TOLERANCE, Bent
-from curlet.core.lay.hold.ride import ride
+from curlet.core.lay.hold.rigid import rigid
 from curlet.core.lay.span import LaidSpan
 from curlet.core.motif.cut import part_of
 
@@ -36,7 +36,7 @@ def span_items(
 
 def _middle(span: LaidSpan) -> Affine:
     """Where the cell would lie if it did not bend: a gradient lies so."""
-    at = ride(span.line, span.repeats, span.offset, np.array([span.line.path.length]))
+    at = rigid(span.line, span.repeats, span.offset, np.array([span.line.path.length]))
     return tuple(at.matrices()[0].tolist())
 
 

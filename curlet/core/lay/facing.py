@@ -65,9 +65,9 @@ def faced(facing: Facing, repeats: Repeats, angle: Floats) -> Local:
     matrix = np.broadcast_to(np.eye(2), (len(repeats), 2, 2)).copy()
     none = np.zeros(len(repeats))
     flip = np.ones((len(repeats), 2))
-    if facing.flip_along:
+    if facing.end_to_end:
         flip[:, 0] *= -1
-    if facing.flip_across:
+    if facing.side_to_side:
         flip[:, 1] *= -1
     if facing.mirror_alternate:
         flip[repeats.counted & (repeats.number % 2 == 1), 1] *= -1

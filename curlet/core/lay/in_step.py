@@ -15,7 +15,7 @@ from curlet.core.measures import Scale
 Floats = NDArray[np.float64]
 
 # A stitch is not cut to less than this share of itself: the one before it is drawn on to the corner.
-LEAST = 1 / 3
+MIN = 1 / 3
 _SAME = 1e-9
 
 
@@ -56,7 +56,7 @@ def _stopped(laid: Repeats, place: float) -> Repeats:
         return kept
     last = int(np.argmax(kept.end))
     length = float(kept.end[last] - kept.start[last])
-    if kept.end[last] > place and place - kept.start[last] < LEAST * length and len(kept) > 1:
+    if kept.end[last] > place and place - kept.start[last] < MIN * length and len(kept) > 1:
         kept = kept.take(np.delete(np.arange(len(kept)), last))
     return _drawn_on(kept, place)
 

@@ -103,7 +103,7 @@ def lay(path: Path, brush: Brush, scale: Scale, rule: RunRule = PLAIN) -> LaidRu
     Parameters
     ----------
     path : in sheet mm.
-    brush : its measures are worn or printed; `scale` brings them to sheet mm.
+    brush : its measures are on the garment or on paper; `scale` brings them to sheet mm.
 
     Raises
     ------

@@ -18,7 +18,7 @@ from curlet.core.measures import Scale
 
 Floats = NDArray[np.float64]
 
-MOST_LINKS = 200_000
+MAX_LINKS = 200_000
 _ROUNDS = 40
 _CLOSE = 1e-9
 _FEWEST = 3
@@ -46,8 +46,8 @@ def lay_links(
     pitches = np.array([lengths[index] + gap for index in row.sequence])
     pitch = float(pitches.mean())
     share = pitches / pitch
-    if line.path.length / pitch > MOST_LINKS:
-        raise TooMuch(f"This chain would have more than {MOST_LINKS:,} links. Use a longer link.")
+    if line.path.length / pitch > MAX_LINKS:
+        raise TooMuch(f"This chain would have more than {MAX_LINKS:,} links. Use a longer link.")
     fits, parts = [], []
     every, laid = len(row.sequence), 0
     for room in rooms:

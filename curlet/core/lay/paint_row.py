@@ -18,13 +18,13 @@ from curlet.core.lay.draw_picture import picture_item
 from curlet.core.lay.facing import Local, faced, still
 from curlet.core.lay.hold import Placements
 from curlet.core.lay.hold.bend import bend_together, parts_of
+from curlet.core.lay.hold.cut_rigid import rigid_clipped
 from curlet.core.lay.hold.followed import Batch
 from curlet.core.lay.hold.lap import begun_before
 from curlet.core.lay.hold.left_by_cuts import CutMotif, Left, left_by_cuts
 from curlet.core.lay.hold.mapping import Bent
 from curlet.core.lay.hold.placements import met
-from curlet.core.lay.hold.ride import ride
-from curlet.core.lay.hold.rigid import rigid_clipped
+from curlet.core.lay.hold.rigid import rigid
 from curlet.core.lay.row import LaidRow
 from curlet.core.lay.run_in import graded, together
 from curlet.core.lay.sway import swayed
@@ -282,7 +282,7 @@ class Painter:
         if self.matrices is not None:
             return self.matrices
         row = self.row
-        return matrices(ride(row.line, row.repeats, row.offset), self.local)
+        return matrices(rigid(row.line, row.repeats, row.offset), self.local)
 
     def _bent(
         self,

@@ -75,7 +75,7 @@ def make_rooms(
             row.drawn_gap(scale),
             max(cut.short(beside), after.short(beside)) if cut and after else 0.0,
             -cut.outside if cut else 0.0,
-            row.facing.flip_across,
+            row.facing.side_to_side,
             row.drawn_offset(scale),
         )
 

@@ -29,9 +29,9 @@ from curlet.core.motif.motif import Motif
 from curlet.core.path.corners import Leg
 
 Floats = NDArray[np.float64]
-MOST_REPEATS = 200_000
+MAX_REPEATS = 200_000
 # Repeats laid past a corner that cuts them.
-_MOST_PAST = 64
+_MAX_PAST = 64
 _SAME = 1e-9
 # Gaps narrower than this are none, mm.
 _TOUCH = 1e-6
@@ -193,7 +193,7 @@ def _asks(
     line: LegLine, row: Row, rooms: tuple[Room, ...], counts: dict[str, int], scale: Scale
 ) -> list[FitAsk]:
     asks = [_ask(line.legs[room.leg], room, row, counts, scale) for room in rooms]
-    if sum(max(ask.ideal, ask.count or 0, 0) for ask in asks) > 2 * MOST_REPEATS:
+    if sum(max(ask.ideal, ask.count or 0, 0) for ask in asks) > 2 * MAX_REPEATS:
         raise _too_many(sum(max(ask.ideal, 0) for ask in asks))
     return asks
 
@@ -214,7 +214,7 @@ def _fits(
         others = [(ask, rule(ask) if ask.available > 0 else _bare(ask)) for ask in half or ()]
         fits = share_length(asks, fits, others)
     total = sum(fit.repeats for fit in fits)
-    if total > MOST_REPEATS:
+    if total > MAX_REPEATS:
         raise _too_many(total)
     return tuple(fits)
 
@@ -232,7 +232,7 @@ def _bare(ask: FitAsk) -> LegFit:
 
 def _too_many(count: float) -> TooMuch:
     return TooMuch(
-        f"This run would have about {count:,.0f} repeats; {MOST_REPEATS:,} is the most. "
+        f"This run would have about {count:,.0f} repeats; {MAX_REPEATS:,} is the most. "
         "Use a longer stitch or gap, or a shorter path."
     )
 
@@ -285,7 +285,7 @@ def _leg_repeats(row: Row, room: Room, fit: LegFit, cuts: Cuts, scale: Scale) ->
     if fit.repeats:
         pitch = row.drawn_length(scale) * fit.stretch + fit.gap
         past = (0.0 if cut is None else cut.past(level) + reach for cut in (start, end))
-        before, after = (min(math.ceil(far / max(pitch, 1e-6) - 1e-9), _MOST_PAST) for far in past)
+        before, after = (min(math.ceil(far / max(pitch, 1e-6) - 1e-9), _MAX_PAST) for far in past)
     number = np.arange(-before, fit.repeats + after)
     begin, length = _positions(row, fit, number, scale)
     begin += room.low + fit.lead + _shift(row, room, scale)

@@ -17,7 +17,7 @@ from curlet.core.measures import Measure, Scale
 from curlet.core.path.path import Path
 
 SIZE = Bounds("The size", 1, 10_000, unit="%")
-# What has no repeats of its own, as a band, stands this long, worn mm.
+# What has no repeats of its own, as a band, stands this long, garment mm.
 _BARE = 10.0
 
 

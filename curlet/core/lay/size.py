@@ -8,8 +8,8 @@ from curlet.core.errors import TooMuch
 from curlet.core.lay.lay import LaidCourse, LaidRun
 from curlet.core.lay.row import LaidRow
 
-MOST_OF_RUN = 2_000_000
-MOST_OF_SHEET = 5_000_000
+MAX_OF_RUN = 2_000_000
+MAX_OF_SHEET = 5_000_000
 # An affine is six numbers: as much as three points.
 _PLACEMENT = 3
 
@@ -24,9 +24,9 @@ def points_of(run: LaidRun) -> int:
         Past two million.
     """
     count = sum(_of_course(course) for course in run.courses)
-    if count > MOST_OF_RUN:
+    if count > MAX_OF_RUN:
         raise TooMuch(
-            f"This run would draw about {count:,} points; {MOST_OF_RUN:,} is the most. "
+            f"This run would draw about {count:,} points; {MAX_OF_RUN:,} is the most. "
             "Use longer repeats, simpler artwork or a shorter path."
         )
     return count
@@ -34,9 +34,9 @@ def points_of(run: LaidRun) -> int:
 
 def check_sheet(points: int) -> None:
     """TooMuch where a sheet's runs draw more than 5 million points together."""
-    if points > MOST_OF_SHEET:
+    if points > MAX_OF_SHEET:
         raise TooMuch(
-            f"The runs of this sheet would draw about {points:,} points; {MOST_OF_SHEET:,} is the most. "
+            f"The runs of this sheet would draw about {points:,} points; {MAX_OF_SHEET:,} is the most. "
             "Put some of its paths on another sheet."
         )
 

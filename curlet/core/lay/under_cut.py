@@ -16,7 +16,7 @@ from numpy.typing import NDArray
 
 from curlet.core.drawing import Item, Laid, Outline, Paint, Shape, Solid, Stamps, placed
 from curlet.core.lay.corners.cut import Cut, as_it_stands
-from curlet.core.lay.hold.rigid import shape_clipped
+from curlet.core.lay.hold.cut_rigid import shape_clipped
 from curlet.core.lay.row import LaidRow
 from curlet.core.path.booleans import line_as_area
 from curlet.core.path.outline import boxes, clockwise, joined, starts, steps, turned_back

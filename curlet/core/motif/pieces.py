@@ -12,7 +12,7 @@ from numpy.typing import NDArray
 from curlet.core.drawing import Outline
 from curlet.core.dress.colour import ColourRole, RoleShape
 from curlet.core.errors import BadInput
-from curlet.core.measures import Frame, Scale
+from curlet.core.measures import MeasuredOn, Scale
 from curlet.core.motif.art import about, around, box_of, changed, moved, path_text, shifted
 from curlet.core.motif.cut import clipped, shortened
 from curlet.core.motif.edges import edge, silhouette
@@ -32,7 +32,7 @@ def as_artwork(maker: MotifMaker, length: float) -> Artwork:
 
     Parameters
     ----------
-    length : of its cell, worn mm.
+    length : of its cell, garment mm.
     """
     if isinstance(maker, Artwork):
         return maker
@@ -40,7 +40,7 @@ def as_artwork(maker: MotifMaker, length: float) -> Artwork:
         raise BadInput("A picture has no shapes to be worked on. Trace it to get some.")
     motif = maker.make(Scale())
     shapes = tuple(_drawn(item, length) for item in motif.shapes)
-    return Artwork(shapes, length, motif.width, Frame.WORN)
+    return Artwork(shapes, length, motif.width, MeasuredOn.GARMENT)
 
 
 def _drawn(item: RoleShape, length: float) -> ArtShape:

@@ -23,8 +23,8 @@ _NEAR, _FAR = 1e-4, 0.02
 _CLOSE = 1e-6
 # How far the path may bow out between two samples, of their distance.
 _BOW = 0.02
-MOST_CROSSINGS = 400
-_MOST_PIECES = 6_000
+MAX_CROSSINGS = 400
+_MAX_PIECES = 6_000
 
 
 @dataclass(frozen=True)
@@ -59,7 +59,7 @@ def find_crossings(path: Path) -> tuple[Crossing, ...]:
     found: list[tuple[float, float]] = []
     for i, j in _candidates(points, path.closed):
         met = _met(path, (s[i], s[i + 1]), (s[j], s[j + 1]))
-        if met is None or len(found) >= MOST_CROSSINGS:
+        if met is None or len(found) >= MAX_CROSSINGS:
             continue
         known = any(_apart(path, met[0], a) + _apart(path, met[1], b) < near for a, b in found)
         if not known and _crosses(path, *met):
@@ -76,8 +76,8 @@ def _sampled(path: Path) -> tuple[Floats | None, Floats, float]:
     slow = path.arc.positions(np.repeat(curved, _SAMPLES - 2), share)
     s = np.unique(np.concatenate([nodes, *even, slow]))
     s = s[np.concatenate([[True], np.diff(s) > 1e-9 * path.length])]
-    if len(s) > _MOST_PIECES:
-        s = np.linspace(0, path.length, _MOST_PIECES)
+    if len(s) > _MAX_PIECES:
+        s = np.linspace(0, path.length, _MAX_PIECES)
     if len(s) < 4:
         return None, np.zeros((0, 2)), 0.0
     return s, path.arc.points(s), 1e-4 * path.length

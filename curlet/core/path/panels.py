@@ -17,7 +17,7 @@ from curlet.core.path.polynomials import quintic
 Floats = NDArray[np.float64]
 Ints = NDArray[np.intp]
 
-MOST_PANELS, FEWEST_PANELS, PANELS_IN_ALL = 28, 4, 8192
+MAX_PANELS, FEWEST_PANELS, PANELS_IN_ALL = 28, 4, 8192
 INVERSE_ERROR = 1e-6
 _DEEPEST = 48
 _ABSCISSAE, _WEIGHTS = np.polynomial.legendre.leggauss(4)
@@ -94,7 +94,7 @@ def _even(rate: Floats, straight: NDArray[np.bool_]) -> Panels:
 def _counts(straight: NDArray[np.bool_]) -> Ints:
     """How many panels each segment begins with."""
     panels = PANELS_IN_ALL // max(len(straight), 1)
-    return np.where(straight, 1, min(max(panels, FEWEST_PANELS), MOST_PANELS))
+    return np.where(straight, 1, min(max(panels, FEWEST_PANELS), MAX_PANELS))
 
 
 def _divided(count: Ints) -> tuple[Ints, Floats, Floats]:

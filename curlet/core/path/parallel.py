@@ -24,7 +24,7 @@ TOLERANCE = 0.005
 # A sharp corner this many times the distance away is cut flat (SVG 2's miter limit, twice the half width).
 SHARPEST = 10.0
 _KINK = 0.05
-_FEWEST, _MOST = 64, 2_000
+_FEWEST, _MAX = 64, 2_000
 # A copy's point that is nearer to the path than this share of the distance lies past a crossing.
 _NEAR = 1 - 4e-3
 _SAME, _MEETS = 1e-6, 1e-3
@@ -179,7 +179,7 @@ def parallel(path: Path, distance: float, corners: Corners = "sharp", limit: flo
     125.7
     """
     DISTANCE.check(abs(distance))
-    step = float(np.clip(abs(distance) / 6, path.length / _MOST, path.length / _FEWEST))
+    step = float(np.clip(abs(distance) / 6, path.length / _MAX, path.length / _FEWEST))
     pieces = _pieces(path, distance, corners, limit)
     ranges = _kept(path, pieces, abs(distance), step)
     if not ranges:

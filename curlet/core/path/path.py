@@ -17,7 +17,7 @@ Floats = NDArray[np.float64]
 Ints = NDArray[np.intp]
 HandleKind = Literal["line", "equal", "free"]
 
-MOST_NODES = 20_000
+MAX_NODES = 20_000
 FURTHEST = 1_000_000.0
 SAME_POINT = 1e-6
 # Two handles whose angle has less of a cosine than this lie in line.
@@ -56,9 +56,9 @@ class Path:
         TooMuch
             If there are more than 20,000 nodes.
         """
-        if len(node_ids) > MOST_NODES:
+        if len(node_ids) > MAX_NODES:
             raise TooMuch(
-                f"This path has {len(node_ids):,} nodes; {MOST_NODES:,} is the most. "
+                f"This path has {len(node_ids):,} nodes; {MAX_NODES:,} is the most. "
                 "Simplify it or split it in two."
             )
         if len(set(node_ids)) != len(node_ids):

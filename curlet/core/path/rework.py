@@ -18,7 +18,7 @@ WITHIN = Bounds("How far the line may move", 0.001, 100)
 MEETING = 0.05
 # Turns above this stay corners when a path is simplified, degrees.
 _CORNER = 15.0
-_MOST_SAMPLES = 20_000
+_MAX_SAMPLES = 20_000
 
 
 def moved(path: Path, x: float, y: float) -> Path:
@@ -145,7 +145,7 @@ def simplified(path: Path, within: float) -> Path:
     WITHIN.check(within)
     corners = [corner.s for corner in find_corners(path, _CORNER)]
     start = corners[0] if path.closed and corners else 0.0
-    step = min(max(within / 2, path.length / _MOST_SAMPLES), path.length / 200)
+    step = min(max(within / 2, path.length / _MAX_SAMPLES), path.length / 200)
     places = np.linspace(0, path.length, int(path.length / step) + 2)
     inner = [(s - start) % path.length if path.closed else s for s in corners]
     places = np.union1d(places, [s for s in inner if 0 < s < path.length])

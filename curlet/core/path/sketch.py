@@ -19,12 +19,12 @@ Ints = NDArray[np.intp]
 
 STEADINESS = Bounds("Steadiness", 0, 500)
 WITHIN = Bounds("How far the line may move", 0.001, 100)
-MOST_POINTS = 20_000
+MAX_POINTS = 20_000
 
 # A corner turns by this much, degrees, and turns most of it within half the window.
 _CORNER = 50.0
 _SHARP = 0.7
-_MOST_SAMPLES = 40_000
+_MAX_SAMPLES = 40_000
 # Pressure in the middle of a pen's range, as a mouse reports it, is the width as drawn.
 _PLAIN_PRESSURE = 0.5
 _SWELL_POINTS = 48
@@ -59,7 +59,7 @@ def sketch(
     """
     STEADINESS.check(steadiness)
     WITHIN.check(within)
-    if not np.isfinite(points).all() or len(points) > MOST_POINTS:
+    if not np.isfinite(points).all() or len(points) > MAX_POINTS:
         raise BadInput("This line cannot be read. Draw it again, in one go.")
     moved = np.append(True, np.hypot(*np.diff(points, axis=0).T) > within / 50)
     points, pressure = points[moved], pressure[moved]
@@ -71,7 +71,7 @@ def sketch(
         points = np.concatenate([points, points[:1]])
         along = np.append(along, along[-1] + np.hypot(*(points[-1] - points[-2])))
         pressure = np.append(pressure, pressure[0])
-    step = max(min(within / 2, (steadiness or within) / 6), along[-1] / _MOST_SAMPLES)
+    step = max(min(within / 2, (steadiness or within) / 6), along[-1] / _MAX_SAMPLES)
     places = np.linspace(0, along[-1], max(int(along[-1] / step), 8) + 1)
     line = np.stack([np.interp(places, along, points[:, axis]) for axis in (0, 1)], axis=1)
     spacing = places[1]

@@ -105,7 +105,7 @@ def prove(
 
 
 def growth(brush: Brush, scale: Scale) -> float:
-    """How much the board's paths are enlarged, so that a brush has room on them: never below 1:1 worn."""
+    """How much the board's paths are enlarged, so that a brush has room on them: never below 1:1."""
     run = lay(proof_path("straight", 1.0), brush, scale)
     reach = max(reach_of(course) for course in run.courses)
     row = run.main

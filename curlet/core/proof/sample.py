@@ -60,7 +60,7 @@ def _places(row: Row, step: np.ndarray, ring: Path, k: float, scale: Scale) -> l
     repeat = row.drawn_length(scale)
 
     def long(piece: Piece | None) -> float | None:
-        return None if piece is None else piece.length.worn(scale)
+        return None if piece is None else piece.length.on_garment(scale)
 
     def wide(piece: Piece | None) -> float:
         return max(piece.length.drawn(scale) / 2 if piece else 3 * k, 3 * k)
@@ -69,7 +69,7 @@ def _places(row: Row, step: np.ndarray, ring: Path, k: float, scale: Scale) -> l
     top = ring.points[0]
     return [
         Place("start", ax + _inward(pieces.start, scale), ay, wide(pieces.start), half, long(pieces.start)),
-        Place("repeat", bx * 0.48, ay, max(repeat / 2, 2 * k), half, row.length.worn(scale)),
+        Place("repeat", bx * 0.48, ay, max(repeat / 2, 2 * k), half, row.length.on_garment(scale)),
         Place("corner_outside", bx, by, half, half, long(pieces.corner_outside)),
         Place("corner_inside", cx, cy, half, half, long(pieces.corner_inside)),
         Place("end", dx - _inward(pieces.end, scale), dy, wide(pieces.end), half, long(pieces.end)),

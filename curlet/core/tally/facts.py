@@ -1,6 +1,6 @@
 """Measured facts of a laid run.
 
-Lengths are drawn (sheet) mm unless a name says worn.
+Lengths are drawn (sheet) mm unless a name says garment.
 """
 
 from __future__ import annotations
@@ -17,7 +17,7 @@ from curlet.core.path.corners import Corner, Leg
 class LegTally:
     """One leg as laid; `ease` is the change in stitch length and `departure` in pitch, in %.
 
-    `set` is a count set by hand; `made_up` the length of the last few stitches where they are
+    `set` is a count set by hand; `shortened` the length of the last few stitches where they are
     shortened.
     """
 
@@ -33,7 +33,7 @@ class LegTally:
     off: bool
     lead: float
     left_over: float
-    made_up: float | None
+    shortened: float | None
     set: bool
 
 
@@ -161,7 +161,7 @@ def _leg(run: LaidRun, row: LaidRow, leg: Leg, own_length: float, fit: LegFit) -
         off=bool(fit.repeats) and abs(100 * departure) > tolerance,
         lead=fit.lead,
         left_over=fit.left_over,
-        made_up=row.length * fit.tail_stretch if fit.tail else None,
+        shortened=row.length * fit.tail_stretch if fit.tail else None,
         set=leg.node_id in run.rule.counts,
     )
 

@@ -13,7 +13,7 @@ from curlet.core.lay.corners.limit import SHARPEST_CUT
 from curlet.core.lay.crossings import SHALLOW
 from curlet.core.lay.hold import HOLDS
 from curlet.core.lay.span import LaidSpan
-from curlet.core.measures import MM_PER_INCH, MM_PER_PT, Frame, Measure, Scale
+from curlet.core.measures import MM_PER_INCH, MM_PER_PT, Measure, MeasuredOn, Scale
 from curlet.core.motif.families import Family, Running
 from curlet.core.tally.facts import LegTally, RunTally, gave_way
 from curlet.core.tally.pinches import Pinch
@@ -62,13 +62,13 @@ def _setting(run: LaidRun, name: str) -> str:
 
 
 def _mm(drawn: float, run: LaidRun) -> str:
-    """A worn length in words, to two decimals at the most."""
+    """A length on the garment in words, to two decimals at the most."""
     return f"{round(drawn / run.scale.factor, 2):g} mm"
 
 
-def _typed(measure: Measure, frame: Frame, scale: Scale) -> str:
-    """What to type for a measure in a frame, rounded up so that it is no less."""
-    mm = measure.worn(scale) if frame is Frame.WORN else measure.drawn(scale)
+def _typed(measure: Measure, on: MeasuredOn, scale: Scale) -> str:
+    """What to type for a measure on the garment or on paper, rounded up so that it is no less."""
+    mm = measure.on_garment(scale) if on is MeasuredOn.GARMENT else measure.drawn(scale)
     return f"{math.ceil(mm * 10_000 - 1e-6) / 10_000:g} mm"
 
 
@@ -89,8 +89,8 @@ def _too_fine(run: LaidRun, row: LaidRow) -> Iterator[Warning]:
     thread, measure = _thread(row), row.course.motif.thread
     if thread is None or measure is None or thread / MM_PER_PT >= FINEST_PRINTED_PT - 1e-9:
         return
-    need = Measure(FINEST_PRINTED_PT * MM_PER_PT * 100 / row.course.weight, Frame.PRINTED)
-    text = _typed(need, measure.frame, run.scale)
+    need = Measure(FINEST_PRINTED_PT * MM_PER_PT * 100 / row.course.weight, MeasuredOn.PAPER)
+    text = _typed(need, measure.on, run.scale)
     mend = Mend(f"Thicken to {FINEST_PRINTED_PT} pt", ((_setting(run, "motif/thread"), text),))
     message = (
         f"The thread prints as {thread / MM_PER_PT:.2f} pt: below {FINEST_PRINTED_PT} pt it may not print."
@@ -99,15 +99,15 @@ def _too_fine(run: LaidRun, row: LaidRow) -> Iterator[Warning]:
 
 
 def _unusual(run: LaidRun, row: LaidRow) -> Iterator[Warning]:
-    """A repeat longer or shorter than its family is usually worn."""
+    """A repeat longer or shorter than its family is usually made."""
     motif = row.course.motif
     if not isinstance(motif, Family):
         return
     low, high = motif.about.usual
-    worn = row.length / run.scale.factor
-    if low - 1e-9 <= worn <= high + 1e-9:
+    garment = row.length / run.scale.factor
+    if low - 1e-9 <= garment <= high + 1e-9:
         return
-    near = low if worn < low else high
+    near = low if garment < low else high
     text = f"{near:g} mm"
     message = f"{_mm(row.length, run)} is an unusual length: {low:g} mm to {high:g} mm is usual for this."
     mend = Mend(f"Set it to {text}", ((_setting(run, "length"), text),)) if row.course.size == 100 else None
@@ -122,12 +122,12 @@ def _solid(run: LaidRun, row: LaidRow, legs: tuple[LegTally, ...]) -> Iterator[W
     if not tight:
         return
     leg = legs[tight[0]]
-    wide = Measure(2.0 * thread * 100 / row.course.size, Frame.PRINTED)
+    wide = Measure(2.0 * thread * 100 / row.course.size, MeasuredOn.PAPER)
     if isinstance(row.course.gap, Share):
         share = 2.0 * thread / row.length
         text = f"{math.ceil(100 * share):g} %"
     else:
-        text = _typed(wide, row.course.gap.frame, run.scale)
+        text = _typed(wide, row.course.gap.on, run.scale)
     yield Warning(
         "solid-line",
         f"The gap, {_mm(leg.gap, run)}, is not wider than the thread, {_mm(thread, run)}: "
@@ -163,10 +163,10 @@ def _off_leg(run: LaidRun, course: Row, leg: LegTally, index: int) -> list[Warni
         f"past the tolerance of {course.fit.tolerance:g} %."
     )
     mend = None
-    if course.fit.kind == "ease" and course.length.frame is Frame.WORN:
-        worn = leg.stitch / run.scale.factor * 100 / course.size
+    if course.fit.kind == "ease" and course.length.on is MeasuredOn.GARMENT:
+        garment = leg.stitch / run.scale.factor * 100 / course.size
         label = f"Set the stitch to {_mm(leg.stitch, run)}, which fits here"
-        mend = Mend(label, ((_setting(run, "length"), f"{round(worn, 4):g} mm"),))
+        mend = Mend(label, ((_setting(run, "length"), f"{round(garment, 4):g} mm"),))
     return [Warning("off-tolerance", message, leg.start, _place(run, leg.start), index, mend)]
 
 

@@ -42,9 +42,9 @@ from curlet.store.commands.paths import (
     DeletePaths,
     DrawPath,
     GroupPaths,
+    ImportDrawing,
     RenamePath,
     SetGroup,
-    TakeIn,
 )
 from curlet.store.commands.places import (
     FlipCrossing,
@@ -60,9 +60,9 @@ from curlet.store.commands.runs import (
     GiveToBrush,
     LayBrush,
     MatchLine,
+    MeasureOn,
     RemoveRuns,
     ReverseRun,
-    SetFrame,
     SetOnRuns,
     ShowRun,
     SwitchCourse,
@@ -106,7 +106,7 @@ AnyIntent = Annotated[
     | LayBrush
     | RemoveRuns
     | SetOnRuns
-    | SetFrame
+    | MeasureOn
     | FollowBrush
     | GiveToBrush
     | ReverseRun
@@ -135,4 +135,4 @@ AnyIntent = Annotated[
     Field(discriminator="kind"),
 ]
 
-__all__ = ["AddGuide", "AnyIntent", "Intent", "TakeIn"]
+__all__ = ["AddGuide", "AnyIntent", "ImportDrawing", "Intent"]

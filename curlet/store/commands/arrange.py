@@ -14,7 +14,7 @@ from curlet.core.measures import read_measure
 from curlet.core.path import rework
 from curlet.core.path.path import Path
 from curlet.formats.path_doc import Coordinate
-from curlet.store.commands.intent import BaseIntent, Id, Ids, Typed
+from curlet.store.commands.intent import BaseIntent, Entered, Id, Ids
 from curlet.store.lettering import free_standing, letters_of, put_lettering, shift_lettering
 from curlet.store.names import called
 from curlet.store.paths import core_path, keep_path
@@ -41,12 +41,12 @@ class MovePaths(BaseIntent):
 
 
 class TurnPaths(BaseIntent):
-    """Turn paths about the middle of all of them, clockwise by a typed angle, or give them another size."""
+    """Turn paths about the middle of all of them, clockwise by an entered angle, or size them."""
 
     kind: Literal["turn-paths"]
     paths: Ids
-    angle: Typed = "0"
-    size: Typed = "100 %"
+    angle: Entered = "0"
+    size: Entered = "100 %"
 
     def apply(self, state: State) -> str:
         angle = np.radians(read_measure(self.angle, accepts=("°", "")).value)
@@ -107,7 +107,7 @@ class SpreadPaths(BaseIntent):
 
 
 class ShowPaths(BaseIntent):
-    """Show paths, or hide them and what is laid on them: on the sheet and in what is sent out."""
+    """Show paths, or hide them and what is laid on them: on the sheet and in what is exported."""
 
     kind: Literal["show-paths"]
     paths: Ids

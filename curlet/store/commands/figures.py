@@ -12,22 +12,22 @@ from curlet.core.path.figures import Figure, figure_of
 from curlet.core.path.path import Path
 from curlet.core.path.rework import moved
 from curlet.formats.path_doc import Coordinate, FigureDoc, node_rows
-from curlet.store.commands.intent import BaseIntent, Id, Typed
+from curlet.store.commands.intent import BaseIntent, Entered, Id
 from curlet.store.paths import add_path, check_unlocked, next_name
 from curlet.store.state import State
 
 Word = Annotated[str, Field(min_length=1, max_length=32)]
-TypedValues = dict[Word, Typed]
+TypedValues = dict[Word, Entered]
 
 _UNITS = {"angle": ("°", ""), "count": ("",), "percent": ("%", "")}
 
 
 class DrawFigure(BaseIntent):
-    """Draw a figure about a place, or about the sheet's middle; lengths are typed as worn."""
+    """Draw a figure about a place, or about the sheet's middle; lengths are entered as on the garment."""
 
     kind: Literal["draw-figure"]
     figure: Word
-    typed: TypedValues = Field(default_factory=dict)
+    entered: TypedValues = Field(default_factory=dict)
     x: Coordinate | None = None
     y: Coordinate | None = None
     group: Id | None = None
@@ -36,7 +36,7 @@ class DrawFigure(BaseIntent):
         figure, sheet = figure_of(self.figure), state.sheet
         x = sheet["width"] / 2 if self.x is None else self.x
         y = sheet["height"] / 2 if self.y is None else self.y
-        values = figure.values(read_values(figure, self.typed, state))
+        values = figure.values(read_values(figure, self.entered, state))
         doc = FigureDoc(figure=self.figure, values=values, x=x, y=y)
         name = next_name(state, figure.name)
         add_path(state, name, _drawn(doc), self.group, figure=doc.model_dump(mode="json"))
@@ -48,7 +48,7 @@ class ReshapeFigure(BaseIntent):
 
     kind: Literal["reshape-figure"]
     path: Id
-    typed: TypedValues
+    entered: TypedValues
 
     def apply(self, state: State) -> str:
         row = state.get("path", self.path)
@@ -57,16 +57,16 @@ class ReshapeFigure(BaseIntent):
         check_unlocked(row)
         now = FigureDoc.model_validate(row["figure"])
         figure = figure_of(now.figure)
-        values = figure.values({**now.values, **read_values(figure, self.typed, state)})
+        values = figure.values({**now.values, **read_values(figure, self.entered, state)})
         _put(state, row, now.model_copy(update={"values": values}))
         return f"Reshape {row['name']}"
 
 
-def read_values(figure: Figure, typed: TypedValues, state: State) -> dict[str, float]:
-    """Typed numbers by their settings: lengths on the garment in sheet mm, angles in degrees."""
+def read_values(figure: Figure, entered: TypedValues, state: State) -> dict[str, float]:
+    """Entered numbers by their settings: lengths on the garment in sheet mm, angles in degrees."""
     forms = {setting.name: setting.form for setting in figure.settings}
     found = {}
-    for name, text in typed.items():
+    for name, text in entered.items():
         form = forms.get(name, "count")
         if form == "length":
             found[name] = Measure(read_measure(text).value).drawn(state.scale)

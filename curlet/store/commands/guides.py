@@ -11,7 +11,7 @@ from curlet.core.bounds import Bounds
 from curlet.core.errors import BadInput
 from curlet.core.measures import read_measure
 from curlet.formats.path_doc import Coordinate
-from curlet.store.commands.intent import BaseIntent, Id, Name, Typed, worn_length
+from curlet.store.commands.intent import BaseIntent, Entered, Id, Name, garment_length
 from curlet.store.state import Row, State, new_id
 
 WIDTH = Bounds("The picture's width", 0.5, 100_000)
@@ -54,30 +54,30 @@ class AddGuide(BaseIntent):
 
 class SetGuide(BaseIntent):
     """Place, size, turn, fade, show or lock a guide picture; its middle, from the sheet's left and top, and
-    its width are typed as worn."""
+    its width are entered as on the garment."""
 
     kind: Literal["set-guide"]
     guide: Id
-    x: Typed | None = None
-    y: Typed | None = None
-    width: Typed | None = None
-    turn: Typed | None = None
-    fade: Typed | None = None
+    x: Entered | None = None
+    y: Entered | None = None
+    width: Entered | None = None
+    turn: Entered | None = None
+    fade: Entered | None = None
     shown: bool | None = None
     locked: bool | None = None
 
     def apply(self, state: State) -> str:
         row = state.get("guide", self.guide)
         values: dict[str, object] = self.model_dump(include={"shown", "locked"}, exclude_none=True)
-        for side, typed in (("x", self.x), ("y", self.y)):
-            if typed is not None:
-                values[side] = worn_length(typed, state)
+        for side, entered in (("x", self.x), ("y", self.y)):
+            if entered is not None:
+                values[side] = garment_length(entered, state)
         if self.turn is not None:
             values["turn"] = read_measure(self.turn, accepts=("°", "")).value
         if self.fade is not None:
             values["fade"] = FADE.check(read_measure(self.fade, accepts=("%", "")).value)
         if self.width is not None:
-            width = WIDTH.check(worn_length(self.width, state))
+            width = WIDTH.check(garment_length(self.width, state))
             values |= {"width": width, "height": row["height"] * width / row["width"]}
         if row["locked"] and {"x", "y", "width", "turn"} & set(values) and self.locked is not False:
             raise BadInput(_LOCKED)
@@ -124,19 +124,19 @@ class DragGuide(BaseIntent):
 
 
 class CalibrateGuide(BaseIntent):
-    """Size a guide picture by a line on it of known worn length; the line's start stays where it is."""
+    """Size a guide picture by a line on it whose length on the garment is known; the line's start stays."""
 
     kind: Literal["calibrate-guide"]
     guide: Id
     start: Spot
     finish: Spot
-    length: Typed
+    length: Entered
 
     def apply(self, state: State) -> str:
         row = state.get("guide", self.guide)
         if row["locked"]:
             raise BadInput(_LOCKED)
-        drawn, wanted = math.dist(self.start, self.finish), worn_length(self.length, state)
+        drawn, wanted = math.dist(self.start, self.finish), garment_length(self.length, state)
         if drawn < 0.1 or wanted <= 0:
             raise BadInput("Draw the line between two places apart, and give its length above 0.")
         k = wanted / drawn
@@ -147,7 +147,7 @@ class CalibrateGuide(BaseIntent):
 
 
 class RemoveGuide(BaseIntent):
-    """Take a guide picture away."""
+    """Remove a guide picture."""
 
     kind: Literal["remove-guide"]
     guide: Id
@@ -155,4 +155,4 @@ class RemoveGuide(BaseIntent):
     def apply(self, state: State) -> str:
         name = state.get("guide", self.guide)["name"]
         state.remove("guide", self.guide)
-        return f"Take {name} away"
+        return f"Remove {name}"

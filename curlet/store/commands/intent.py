@@ -13,7 +13,7 @@ from curlet.store.state import State
 
 Id = Annotated[str, Field(min_length=1, max_length=60)]
 Ids = Annotated[list[Id], Field(min_length=1, max_length=10_000)]
-Typed = Annotated[str, Field(min_length=1, max_length=64)]
+Entered = Annotated[str, Field(min_length=1, max_length=64)]
 
 
 class BaseIntent(BaseModel):
@@ -25,6 +25,6 @@ class BaseIntent(BaseModel):
     def apply(self, state: State) -> str: ...
 
 
-def worn_length(typed: str, state: State) -> float:
-    """A typed length on the garment, in sheet mm."""
-    return Measure(read_measure(typed).value).drawn(state.scale)
+def garment_length(entered: str, state: State) -> float:
+    """An entered length on the garment, in sheet mm."""
+    return Measure(read_measure(entered).value).drawn(state.scale)

@@ -9,18 +9,18 @@ from pydantic import Field
 from curlet.core.measures import read_measure
 from curlet.formats.lettering_doc import LetteringDoc, Text
 from curlet.formats.path_doc import Coordinate
-from curlet.store.commands.intent import BaseIntent, Id, Typed, worn_length
+from curlet.store.commands.intent import BaseIntent, Entered, Id, garment_length
 from curlet.store.lettering import extent_of, free_lettering, put_lettering, shift_lettering
 from curlet.store.state import State, new_id
 
 _LENGTHS = ("caps", "bold", "shift", "rise")
 _UNITS = {"spacing": ("%", ""), "lines": ("%", ""), "slant": ("°", ""), "turn": ("°", "")}
 Number = Literal["caps", "bold", "shift", "rise", "spacing", "lines", "slant", "turn"]
-Numbers = Annotated[dict[Number, Typed], Field(max_length=8)]
+Numbers = Annotated[dict[Number, Entered], Field(max_length=8)]
 
 
 class WriteLettering(BaseIntent):
-    """Write text at a place on the sheet, or along a path; lengths are typed as worn.
+    """Write text at a place on the sheet, or along a path; lengths are entered as on the garment.
 
     Parameters
     ----------
@@ -30,7 +30,7 @@ class WriteLettering(BaseIntent):
     kind: Literal["write-lettering"]
     text: Text
     font: Id
-    typed: Numbers = Field(default_factory=dict)
+    entered: Numbers = Field(default_factory=dict)
     align: Literal["left", "centre", "right"] = "left"
     unite: bool = True
     x: Coordinate | None = None
@@ -44,7 +44,7 @@ class WriteLettering(BaseIntent):
         x = sheet["width"] / 2 if self.x is None else self.x
         y = sheet["height"] / 2 if self.y is None else self.y
         own = self.model_dump(include={"text", "font", "align", "unite", "along"})
-        doc = LetteringDoc.model_validate({**own, "x": x, "y": y, **read_numbers(self.typed, state)})
+        doc = LetteringDoc.model_validate({**own, "x": x, "y": y, **read_numbers(self.entered, state)})
         lettering = new_id()
         put_lettering(state, lettering, doc, self.group)
         if self.about and not self.along:
@@ -61,7 +61,7 @@ class SetLettering(BaseIntent):
     lettering: Id
     text: Text | None = None
     font: Id | None = None
-    typed: Numbers = Field(default_factory=dict)
+    entered: Numbers = Field(default_factory=dict)
     align: Literal["left", "centre", "right"] | None = None
     unite: bool | None = None
     along: Annotated[str, Field(max_length=60)] | None = None
@@ -69,7 +69,7 @@ class SetLettering(BaseIntent):
     def apply(self, state: State) -> str:
         doc = LetteringDoc(**state.get("lettering", self.lettering)["doc"])
         given = self.model_dump(include={"text", "font", "align", "unite"}, exclude_none=True)
-        values = {**given, **read_numbers(self.typed, state)}
+        values = {**given, **read_numbers(self.entered, state)}
         if self.along is not None:
             values["along"] = self.along or None
         put_lettering(state, self.lettering, doc.model_copy(update=values))
@@ -88,11 +88,13 @@ class FreeLettering(BaseIntent):
         return f"Turn “{_short(text)}” into nodes"
 
 
-def read_numbers(typed: dict[Number, str], state: State) -> dict[str, float]:
-    """Typed numbers by their names: lengths on the garment in sheet mm, others as they are."""
+def read_numbers(entered: dict[Number, str], state: State) -> dict[str, float]:
+    """Entered numbers by their names: lengths on the garment in sheet mm, others as they are."""
     return {
-        name: worn_length(text, state) if name in _LENGTHS else read_measure(text, accepts=_UNITS[name]).value
-        for name, text in typed.items()
+        name: garment_length(text, state)
+        if name in _LENGTHS
+        else read_measure(text, accepts=_UNITS[name]).value
+        for name, text in entered.items()
     }
 
 

@@ -36,11 +36,11 @@ class KeepMark(BaseIntent):
 
 
 class RemoveMark(BaseIntent):
-    """Take a check mark away."""
+    """Remove a check mark."""
 
     kind: Literal["remove-mark"]
     mark: Id
 
     def apply(self, state: State) -> str:
         state.remove("mark", self.mark)
-        return "Take a check mark away"
+        return "Remove a check mark"

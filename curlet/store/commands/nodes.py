@@ -13,7 +13,7 @@ from curlet.core.errors import BadInput
 from curlet.core.path import edit
 from curlet.core.path.path import HandleKind, Path
 from curlet.formats.path_doc import Coordinate
-from curlet.store.commands.intent import BaseIntent, Id, Ids, Typed, worn_length
+from curlet.store.commands.intent import BaseIntent, Entered, Id, Ids, garment_length
 from curlet.store.commands.path_work import SplitPath
 from curlet.store.paths import core_path, keep_path
 from curlet.store.state import State, new_node_id
@@ -132,39 +132,41 @@ _SHAPES: dict[str, Callable[[Path, str], Path]] = {
 
 
 class PlaceNode(BaseIntent):
-    """Put a node at typed places, worn mm from the sheet's left and top."""
+    """Put a node at entered places, garment mm from the sheet's left and top."""
 
     kind: Literal["place-node"]
     path: Id
     node: Id
-    x: Typed | None = None
-    y: Typed | None = None
+    x: Entered | None = None
+    y: Entered | None = None
 
     def apply(self, state: State) -> str:
         row = state.get("path", self.path)
         path = core_path(row)
         now = path.points[path.node_index(self.node)].tolist()
-        typed = (self.x, self.y)
-        x, y = (at if text is None else worn_length(text, state) for at, text in zip(now, typed, strict=True))
+        entered = (self.x, self.y)
+        x, y = (
+            at if text is None else garment_length(text, state) for at, text in zip(now, entered, strict=True)
+        )
         keep_path(state, self.path, edit.move_nodes(path, {self.node: (x, y)}))
         return f"Place a node of {row['name']}"
 
 
 class CutPath(BaseIntent):
-    """Part a path where it comes nearest to a point, or a typed worn length along it."""
+    """Part a path where it comes nearest to a point, or an entered length along it."""
 
     kind: Literal["cut-path"]
     path: Id
     x: Coordinate = 0.0
     y: Coordinate = 0.0
-    along: Typed | None = None
+    along: Entered | None = None
 
     def apply(self, state: State) -> str:
         row = state.get("path", self.path)
         path, node = core_path(row), new_node_id()
         at = (self.x, self.y)
         if self.along is not None:
-            s = worn_length(self.along, state)
+            s = garment_length(self.along, state)
             if not 0 < s < path.length:
                 raise BadInput("That lies beyond the path's end. Give a length along it.")
             at = tuple(path.arc.points([s])[0].tolist())

@@ -14,7 +14,7 @@ from curlet.core.path.parallel import parallel
 from curlet.core.path.path import Path
 from curlet.formats.names import ended
 from curlet.formats.run_places import PlacesDoc
-from curlet.store.commands.intent import BaseIntent, Id, Ids, Typed, worn_length
+from curlet.store.commands.intent import BaseIntent, Entered, Id, Ids, garment_length
 from curlet.store.lettering import copy_lettering
 from curlet.store.names import called, other_half
 from curlet.store.paths import add_path, core_path, keep_path
@@ -29,12 +29,12 @@ class ParallelCopy(BaseIntent):
 
     kind: Literal["parallel-copy"]
     paths: Ids
-    distance: Typed
+    distance: Entered
     side: Literal["right", "left", "both"] = "right"
     corners: Literal["sharp", "round"] = "sharp"
 
     def apply(self, state: State) -> str:
-        far = worn_length(self.distance, state)
+        far = garment_length(self.distance, state)
         for path_id in self.paths:
             row = state.get("path", path_id)
             for side in ("right", "left") if self.side == "both" else (self.side,):
@@ -157,10 +157,10 @@ class SimplifyPaths(BaseIntent):
 
     kind: Literal["simplify-paths"]
     paths: Ids
-    within: Typed
+    within: Entered
 
     def apply(self, state: State) -> str:
-        within = worn_length(self.within, state)
+        within = garment_length(self.within, state)
         for path_id in self.paths:
             keep_path(state, path_id, rework.simplified(core_path(state.get("path", path_id)), within))
         return f"Simplify {called(state, self.paths)}"

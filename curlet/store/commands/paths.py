@@ -11,7 +11,7 @@ from curlet.core.errors import BadInput
 from curlet.core.path import rework
 from curlet.core.path.path import Path
 from curlet.formats.path_doc import Coordinate, NodeDoc, Point, to_path
-from curlet.formats.svg_in import TakenPath
+from curlet.formats.svg_in import ImportedPath
 from curlet.store.commands.intent import BaseIntent, Id, Ids, Name
 from curlet.store.lettering import letters_of
 from curlet.store.paths import add_path, check_unlocked, core_path, keep_path, next_name
@@ -184,11 +184,11 @@ class SetGroup(BaseIntent):
         return f"Change the group {state.get('group', self.group)['name']}"
 
 
-class TakeIn(BaseIntent):
+class ImportDrawing(BaseIntent):
     """Put the paths of a taken-in drawing on the sheet, in seam groups: each a name, a mark colour (None for
     the plain one) and its paths. Without `fills` only lines are taken."""
 
-    kind: Literal["take-in"] = "take-in"
+    kind: Literal["import-drawing"] = "import-drawing"
     title: Name
     groups: object
     fills: bool = True
@@ -196,7 +196,7 @@ class TakeIn(BaseIntent):
     def apply(self, state: State) -> str:
         # One element may make several contours: the key keeps them together, apart from others'.
         batch = new_id()
-        taken: tuple[tuple[str, str | None, tuple[TakenPath, ...]], ...] = self.groups  # type: ignore[assignment]
+        taken: tuple[tuple[str, str | None, tuple[ImportedPath, ...]], ...] = self.groups  # type: ignore[assignment]
         for name, mark, lines in taken:
             group = add_group(state, name, mark or NEW_GROUP_MARK)
             for line in lines:
@@ -205,4 +205,4 @@ class TakeIn(BaseIntent):
                 if not self.fills:
                     facts["fill"] = None
                 add_path(state, line.name, line.path, group, facts=facts)
-        return f"Take in {self.title}"
+        return f"Import {self.title}"

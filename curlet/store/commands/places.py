@@ -50,18 +50,18 @@ class SetCount(BaseIntent):
     kind: Literal["set-count"]
     run: Id
     node: Node
-    typed: str = ""
+    entered: str = ""
 
     def apply(self, state: State) -> str:
         places = run_places(state, self.run)
         counts = {node: count for node, count in places.counts.items() if node != self.node}
-        if self.typed.strip():
-            value = read_measure(self.typed, accepts=("",)).value
+        if self.entered.strip():
+            value = read_measure(self.entered, accepts=("",)).value
             if value != int(value) or not 0 <= value <= 200_000:
                 raise BadInput("A leg's count is a whole number from 0 to 200,000. Leave it empty to follow.")
             counts[self.node] = int(value)
         _keep(state, self.run, places.model_copy(update={"counts": counts}))
-        return "Set a leg’s count" if self.typed.strip() else "Let a leg’s count follow"
+        return "Set a leg’s count" if self.entered.strip() else "Let a leg’s count follow"
 
 
 class FlipCrossing(BaseIntent):
@@ -80,12 +80,12 @@ class FlipCrossing(BaseIntent):
 
 class SlideStart(BaseIntent):
     """Slide a closed path's start point: to so many sheet mm from its first node as the run walks, to a
-    typed worn length, or to where the path comes nearest to a point."""
+    entered length on the garment, or to where the path comes nearest to a point."""
 
     kind: Literal["slide-start"]
     run: Id
     to: Coordinate = 0.0
-    typed: str | None = None
+    entered: str | None = None
     near: tuple[Coordinate, Coordinate] | None = None
 
     def apply(self, state: State) -> str:
@@ -95,8 +95,8 @@ class SlideStart(BaseIntent):
             raise BadInput("Only a closed path's start point slides.")
         walked = path.reversed() if run["backwards"] else path
         to = self.to
-        if self.typed is not None:
-            to = read_measure(self.typed).value * state.scale.factor
+        if self.entered is not None:
+            to = read_measure(self.entered).value * state.scale.factor
         elif self.near is not None:
             to = edit.nearest_length(walked, self.near)
         start = float(walked.arc.wrap([to])[0])
@@ -109,12 +109,12 @@ class OpenPath(BaseIntent):
 
     kind: Literal["open-path"]
     run: Id
-    typed: str = ""
+    entered: str = ""
 
     def apply(self, state: State) -> str:
         opening = None
-        if self.typed.strip():
-            opening = OPENING.check(read_measure(self.typed).value) * state.scale.factor
+        if self.entered.strip():
+            opening = OPENING.check(read_measure(self.entered).value) * state.scale.factor
         _keep(state, self.run, run_places(state, self.run).model_copy(update={"opening": opening}))
         return "Close the run" if opening is None else "Open the run at its start point"
 

@@ -12,7 +12,7 @@ from curlet.formats.path_doc import FactsDoc
 from curlet.formats.pointer import look_up, patched
 from curlet.store.commands.intent import BaseIntent, Id, Ids
 from curlet.store.edits.courses import StretchOrRepeat
-from curlet.store.edits.settings import in_frame, read_setting
+from curlet.store.edits.settings import measured_on, read_setting
 from curlet.store.match_line import matched
 from curlet.store.names import unlike
 from curlet.store.runs import run_brush
@@ -96,11 +96,11 @@ class RemoveRuns(BaseIntent):
 
 
 class Setting(BaseIntent):
-    """What was typed or chosen for one setting, named by its JSON Pointer in the brush file; or a
+    """What was entered or chosen for one setting, named by its JSON Pointer in the brush file; or a
     whole part of the file, as `value`."""
 
     pointer: Pointer
-    typed: str | bool | float = ""
+    entered: str | bool | float = ""
     value: list[Any] | dict[str, Any] | None = None
 
     def apply(self, state: State) -> str:
@@ -121,7 +121,7 @@ class SetOnRuns(BaseIntent):
                 brush = run_brush(state, run)
                 value = setting.value
                 if value is None:
-                    value = read_setting(brush, setting.pointer, setting.typed, state.scale)
+                    value = read_setting(brush, setting.pointer, setting.entered, state.scale)
                 _keep_own(state, run, setting.pointer, value)
             run_brush(state, state.get("run", run_id)).to_core().check(state.scale)
         return f"Set {_called(self.settings[0].pointer)}"
@@ -142,20 +142,20 @@ def _keep_own(state: State, run: Row, pointer: str, value: object) -> None:
     return None
 
 
-class SetFrame(BaseIntent):
-    """State a measure as worn or as printed; what is drawn stays the same."""
+class MeasureOn(BaseIntent):
+    """State a measure on the garment or on paper; what is drawn stays the same."""
 
-    kind: Literal["set-frame"]
+    kind: Literal["measure-on"]
     runs: Ids
     pointer: Pointer
-    frame: Literal["worn", "printed"]
+    on: Literal["garment", "paper"]
 
     def apply(self, state: State) -> str:
         for run_id in self.runs:
             run = state.get("run", run_id)
-            value = in_frame(run_brush(state, run), self.pointer, self.frame, state.scale)
+            value = measured_on(run_brush(state, run), self.pointer, self.on, state.scale)
             _keep_own(state, run, self.pointer, value)
-        return f"Measure {_called(self.pointer)} as {self.frame}"
+        return f"Measure {_called(self.pointer)} on {'the garment' if self.on == 'garment' else 'paper'}"
 
 
 class FollowBrush(BaseIntent):
@@ -235,7 +235,7 @@ class ShowRun(BaseIntent):
 class SwitchCourse(BaseIntent):
     """Lay a motif once along the whole run instead of repeating it, or the other way round.
 
-    The run gets a brush of its own for it where its brush is built in or worn by others.
+    The run gets a brush of its own for it where its brush is built in or used by others.
     """
 
     kind: Literal["switch-course"]
@@ -281,7 +281,7 @@ _NAMES = {
     "sway": "sway",
     "swell": "swell",
     "layout": "layout",
-    "made_up": "made-up stitches",
+    "shortened": "shortened stitches",
     "mitre_limit": "mitre limit",
     "stop": "stop before a corner",
     "clearance": "clearance",

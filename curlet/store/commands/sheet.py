@@ -9,7 +9,7 @@ from pydantic import Field
 from curlet.core.errors import BadInput
 from curlet.core.measures import Scale, read_measure
 from curlet.formats.cloth_doc import ClothDoc
-from curlet.store.commands.intent import BaseIntent, Name, Typed
+from curlet.store.commands.intent import BaseIntent, Entered, Name
 from curlet.store.sheets import read_side
 from curlet.store.state import State
 
@@ -31,9 +31,9 @@ class SetSheet(BaseIntent):
         values: dict[str, object] = {}
         if self.name is not None:
             values["name"] = self.name.strip() or "Sheet"
-        for side, typed in (("width", self.width), ("height", self.height)):
-            if typed is not None:
-                values[side] = read_side(typed, self.unit or state.sheet["unit"])
+        for side, entered in (("width", self.width), ("height", self.height)):
+            if entered is not None:
+                values[side] = read_side(entered, self.unit or state.sheet["unit"])
         if self.scale is not None:
             values["scale"] = str(Scale.read(self.scale))
         if self.ground is not None:
@@ -49,20 +49,20 @@ class SetSheet(BaseIntent):
 
 
 class ScaleByLength(BaseIntent):
-    """Set the drawing scale by a line of known length: what is drawn stays, and every worn measure follows.
+    """Set the drawing scale by a line of known length: what is drawn stays, and what it measures follows.
 
     `drawn` is the line's length in sheet mm, as Measure gives it.
     """
 
     kind: Literal["scale-by-length"]
     drawn: Annotated[float, Field(gt=0, le=1e6)]
-    length: Typed
+    length: Entered
 
     def apply(self, state: State) -> str:
-        worn = read_measure(self.length).value
-        if worn <= 0:
+        garment = read_measure(self.length).value
+        if garment <= 0:
             raise BadInput("Give a length above 0.")
-        ratio = worn / self.drawn
+        ratio = garment / self.drawn
         # As people write scales, to four figures: 1:4, or 2:1 where it is drawn larger.
         scale = Scale(1.0, float(f"{ratio:.4g}")) if ratio >= 1 else Scale(float(f"{1 / ratio:.4g}"), 1.0)
         state.update("sheet", state.sheet["id"], scale=str(scale))

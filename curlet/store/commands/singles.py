@@ -11,7 +11,7 @@ from curlet.core.lay.single import SIZE
 from curlet.core.measures import read_measure
 from curlet.formats.brush_file import read_brush
 from curlet.formats.path_doc import Coordinate
-from curlet.store.commands.intent import BaseIntent, Id, Ids, Typed, worn_length
+from curlet.store.commands.intent import BaseIntent, Entered, Id, Ids, garment_length
 from curlet.store.state import State, new_id
 
 
@@ -22,8 +22,8 @@ class PlaceSingle(BaseIntent):
     brush: Id
     x: Coordinate
     y: Coordinate
-    turn: Typed = "0"
-    size: Typed = "100 %"
+    turn: Entered = "0"
+    size: Entered = "100 %"
 
     def apply(self, state: State) -> str:
         brush = state.get("brush", self.brush)["doc"]
@@ -46,7 +46,7 @@ class SetSingle(BaseIntent):
 
     Parameters
     ----------
-    x, y : where its middle is brought, sheet mm; `left` and `top` say the same as typed, worn.
+    x, y : where its middle is brought, sheet mm; `left` and `top` say the same as entered, on the garment.
     toward : a spot (sheet mm) that it is turned to run to.
     """
 
@@ -54,20 +54,20 @@ class SetSingle(BaseIntent):
     single: Id
     x: Coordinate | None = None
     y: Coordinate | None = None
-    left: Typed | None = None
-    top: Typed | None = None
+    left: Entered | None = None
+    top: Entered | None = None
     toward: tuple[Coordinate, Coordinate] | None = None
-    turn: Typed | None = None
-    size: Typed | None = None
+    turn: Entered | None = None
+    size: Entered | None = None
     brush: Id | None = None
 
     def apply(self, state: State) -> str:
         values = self.model_dump(include={"x", "y", "brush"}, exclude_none=True)
         if self.brush is not None:
             state.get("brush", self.brush)
-        for side, typed in (("x", self.left), ("y", self.top)):
-            if typed is not None:
-                values[side] = worn_length(typed, state)
+        for side, entered in (("x", self.left), ("y", self.top)):
+            if entered is not None:
+                values[side] = garment_length(entered, state)
         if self.toward is not None:
             row = state.get("single", self.single)
             across, down = self.toward[0] - row["x"], self.toward[1] - row["y"]
@@ -77,7 +77,7 @@ class SetSingle(BaseIntent):
 
 
 class RemoveSingles(BaseIntent):
-    """Take single repeats away."""
+    """Remove single repeats."""
 
     kind: Literal["remove-singles"]
     singles: Annotated[Ids, Field(min_length=1)]
@@ -85,7 +85,7 @@ class RemoveSingles(BaseIntent):
     def apply(self, state: State) -> str:
         for single in self.singles:
             state.remove("single", single)
-        return f"Take {len(self.singles)} single repeats away" if len(self.singles) > 1 else "Take it away"
+        return f"Remove {len(self.singles)} single repeats" if len(self.singles) > 1 else "Remove it"
 
 
 def _read(turn: str | None, size: str | None) -> dict[str, float]:

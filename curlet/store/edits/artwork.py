@@ -39,10 +39,10 @@ class TurnArtwork(Edit):
     kind: Literal["turn-artwork"]
     course: Index
     place: AnyPlace = "repeat"
-    typed: Text
+    entered: Text
 
     def apply(self, doc: BrushDoc) -> tuple[BrushDoc, str]:
-        art = turned(artwork_at(doc, self.course, self.place), degrees(self.typed))
+        art = turned(artwork_at(doc, self.course, self.place), degrees(self.entered))
         return with_artwork(doc, self.course, self.place, art), "Turn the artwork"
 
 
@@ -147,4 +147,4 @@ class Equalise(Edit):
 
 def _piece(art: Artwork) -> PieceDoc:
     motif = artwork_doc(art)
-    return PieceDoc(motif=motif, length=MeasureDoc(mm=motif.length, frame=motif.frame))
+    return PieceDoc(motif=motif, length=MeasureDoc(mm=motif.length, on=motif.on))

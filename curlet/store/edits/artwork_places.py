@@ -63,7 +63,7 @@ def artwork_at(doc: BrushDoc, index: int, place: AnyPlace = "repeat") -> Artwork
     """A motif as artwork of its own, in a cell as long as it is laid."""
     motif, length = motif_at(doc, index, place)
     maker: MotifMaker = motif.to_core()
-    return as_artwork(maker, length.to_core().worn(_TRUE))
+    return as_artwork(maker, length.to_core().on_garment(_TRUE))
 
 
 def with_artwork(
@@ -71,7 +71,7 @@ def with_artwork(
 ) -> BrushDoc:
     """The brush with other artwork at a place; its length is that of the new cell."""
     motif = artwork_doc(art) if isinstance(art, Artwork) else art
-    length = MeasureDoc(mm=motif.length, frame=motif.frame)
+    length = MeasureDoc(mm=motif.length, on=motif.on)
     if place != "repeat":
         row = row_of(doc, index)
         before: PieceDoc | None = getattr(row.pieces, place)
@@ -84,7 +84,7 @@ def with_artwork(
         raise BadInput("A band has no motif. Add a row for the artwork.")
     update: dict[str, object] = {"motif": motif, "length": length}
     if isinstance(motif, PictureDoc) and course.course == "row" and HOLDS[course.hold].bends:
-        update["hold"] = "ride"
+        update["hold"] = "rigid"
     return with_course(doc, index, course.model_copy(update=update))
 
 

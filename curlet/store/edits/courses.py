@@ -27,7 +27,7 @@ Family = Annotated[str, Field(min_length=1, max_length=40)]
 
 _MOTIF = re.compile(r"^/courses/(\d{1,2})/motif/")
 _PIECE = re.compile(r"^/courses/(\d{1,2})/pieces/(\w+)/motif/")
-_MOST_COURSES = 16
+_MAX_COURSES = 16
 # What a family draws itself for, by the piece: the first of them that it can.
 _DRAWN_FOR = {
     "corner_outside": ("corner",),
@@ -48,13 +48,13 @@ class Edit(BaseModel):
     def apply(self, doc: BrushDoc) -> tuple[BrushDoc, str]: ...
 
 
-class Typed(BaseModel):
-    """What was typed or chosen for one setting; or a whole part of the file, as `value`."""
+class Entered(BaseModel):
+    """What was entered or chosen for one setting; or a whole part of the file, as `value`."""
 
     model_config = ConfigDict(extra="forbid", frozen=True)
 
     pointer: Pointer
-    typed: str | bool | float = ""
+    entered: str | bool | float = ""
     value: list[Any] | dict[str, Any] | None = None
 
 
@@ -62,13 +62,13 @@ class SetOnBrush(Edit):
     """Change settings of the brush."""
 
     kind: Literal["set"]
-    settings: Annotated[list[Typed], Field(min_length=1, max_length=20)]
+    settings: Annotated[list[Entered], Field(min_length=1, max_length=20)]
 
     def apply(self, doc: BrushDoc) -> tuple[BrushDoc, str]:
         for setting in self.settings:
             value = setting.value
             if value is None:
-                value = read_setting(doc, setting.pointer, setting.typed, _TRUE)
+                value = read_setting(doc, setting.pointer, setting.entered, _TRUE)
             before = doc
             doc = read_brush(patched(doc.model_dump(mode="json"), {setting.pointer: value}))
             doc = _length_follows(before, doc, setting.pointer)
@@ -93,8 +93,8 @@ class AddCourse(Edit):
     family: Family = "running"
 
     def apply(self, doc: BrushDoc) -> tuple[BrushDoc, str]:
-        if len(doc.courses) >= _MOST_COURSES:
-            raise BadInput(f"A brush has {_MOST_COURSES} courses at the most.")
+        if len(doc.courses) >= _MAX_COURSES:
+            raise BadInput(f"A brush has {_MAX_COURSES} courses at the most.")
         made = brush_of(self.family).courses[0]
         assert isinstance(made, RowDoc)
         course = {
@@ -112,7 +112,7 @@ class AddCourse(Edit):
 
 
 class RemoveCourse(Edit):
-    """Take a course away."""
+    """Remove a course."""
 
     kind: Literal["remove-course"]
     course: Index
@@ -120,9 +120,9 @@ class RemoveCourse(Edit):
     def apply(self, doc: BrushDoc) -> tuple[BrushDoc, str]:
         course_of(doc, self.course)
         if len(doc.courses) == 1:
-            raise BadInput("A brush has at least one course. Add another before you take this one away.")
+            raise BadInput("A brush has at least one course. Add another before you remove this one.")
         left = tuple(course for i, course in enumerate(doc.courses) if i != self.course)
-        return doc.model_copy(update={"courses": left}), "Take a course away"
+        return doc.model_copy(update={"courses": left}), "Remove a course"
 
 
 class MoveCourse(Edit):
@@ -187,7 +187,7 @@ class SetPiece(Edit):
         courses = list(doc.courses)
         courses[self.course] = row.model_copy(update={"pieces": pieces})
         place = self.place.replace("_", ", ")
-        label = f"Take the piece at its {place} away" if piece is None else f"Give it a piece at its {place}"
+        label = f"Remove the piece at its {place}" if piece is None else f"Give it a piece at its {place}"
         return doc.model_copy(update={"courses": tuple(courses)}), label
 
 
@@ -215,14 +215,14 @@ class SetWidth(Edit):
 
     kind: Literal["set-width"]
     course: Index
-    typed: Annotated[str, Field(max_length=64)]
+    entered: Annotated[str, Field(max_length=64)]
 
     def apply(self, doc: BrushDoc) -> tuple[BrushDoc, str]:
         course = course_of(doc, self.course)
         if isinstance(course, BandDoc):
-            setting = Typed(pointer=f"/courses/{self.course}/width", typed=self.typed)
+            setting = Entered(pointer=f"/courses/{self.course}/width", entered=self.entered)
             return SetOnBrush(kind="set", settings=[setting]).apply(doc)
-        wide = read_measure(self.typed).value
+        wide = read_measure(self.entered).value
         now = course.motif.to_core().make(_TRUE).width
         if not wide > 0 or not now > 0:
             raise BadInput("A width is above 0. Give it like 8 mm or 1/4 in.")
@@ -258,7 +258,7 @@ def _length_follows(before: BrushDoc, after: BrushDoc, pointer: str) -> BrushDoc
     old, new = (_natural(doc) for doc in (was, now))
     if old is None or new is None or abs(was["length"]["mm"] - old) > 1e-3 or old == new:
         return after
-    length = {"mm": new, "frame": "worn"}
+    length = {"mm": new, "on": "garment"}
     return read_brush(patched(after.model_dump(mode="json"), {f"{base}/length": length}))
 
 

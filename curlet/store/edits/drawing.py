@@ -35,7 +35,7 @@ from curlet.formats.brush_motifs import Number, RoleDoc
 from curlet.store.edits.artwork_places import AnyPlace, artwork_at, with_artwork
 from curlet.store.edits.courses import Edit, Index
 from curlet.store.edits.entered import (
-    MOST_COLOURS,
+    MAX_COLOURS,
     Text,
     TypedRole,
     count_of,
@@ -47,7 +47,7 @@ from curlet.store.edits.entered import (
 )
 
 Which = Annotated[list[Annotated[int, Field(ge=0, lt=500)]], Field(min_length=1, max_length=500)]
-Roles = Annotated[list[TypedRole], Field(min_length=1, max_length=MOST_COLOURS)]
+Roles = Annotated[list[TypedRole], Field(min_length=1, max_length=MAX_COLOURS)]
 Point = tuple[Number, Number]
 
 _NEW_LINE = 0.5
@@ -68,13 +68,13 @@ class ShapesEdit(Edit):
 
 
 class AddFigure(ShapesEdit):
-    """A disc or a rectangle from corner to corner, a line or a curve through points; or, as it is `typed`, by
-    its middle along and across, how long and how wide it is."""
+    """A disc or a rectangle from corner to corner, a line or a curve through points; or, as it is `entered`,
+    by its middle along and across, how long and how wide it is."""
 
     kind: Literal["add-figure"]
     figure: Literal["disc", "rectangle", "line", "curve"]
     points: Annotated[tuple[Point, ...], Field(max_length=200)] = ()
-    typed: tuple[Text, Text, Text, Text] | None = None
+    entered: tuple[Text, Text, Text, Text] | None = None
     closed: bool = False
     role: RoleDoc = RoleDoc()
 
@@ -97,11 +97,11 @@ class AddFigure(ShapesEdit):
         return added(art, [ArtShape(path_text(outline), fill=role)]), f"Draw a {self.figure}"
 
     def _points(self) -> Sequence[Point]:
-        if self.typed is None and len(self.points) > 1:
+        if self.entered is None and len(self.points) > 1:
             return self.points
-        if self.typed is None:
+        if self.entered is None:
             raise BadInput("Draw it through two points at least.")
-        x, y, length, width = (mm(text) for text in self.typed)
+        x, y, length, width = (mm(text) for text in self.entered)
         return [(x - length / 2, y - width / 2), (x + length / 2, y + width / 2)]
 
 
@@ -159,7 +159,7 @@ class SetShape(ShapesEdit):
 
 
 class ShapesDo(ShapesEdit):
-    """Take shapes away, double them, or lay them higher or lower."""
+    """Remove shapes, duplicate them, or lay them higher or lower."""
 
     kind: Literal["shapes"]
     which: Which
@@ -167,7 +167,7 @@ class ShapesDo(ShapesEdit):
 
     def draw(self, art: Artwork) -> tuple[Artwork, str]:
         if self.do == "remove":
-            return removed(art, self.which), "Take shapes away"
+            return removed(art, self.which), "Remove shapes"
         if self.do == "double":
             by = shifted(art.length * 0.05, art.width * 0.05)
             some = [art.shapes[i] for i in chosen(art, self.which)]

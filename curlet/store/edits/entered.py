@@ -1,4 +1,4 @@
-"""What is typed into an edit's fields, read: lengths, angles, counts, colours."""
+"""What is entered into an edit's fields, read: lengths, angles, counts, colours."""
 
 from __future__ import annotations
 
@@ -14,7 +14,7 @@ from curlet.formats.brush_motifs import RoleDoc
 
 Text = Annotated[str, Field(min_length=1, max_length=64)]
 
-MOST_COLOURS, MOST_THREADS = 24, 64
+MAX_COLOURS, MAX_THREADS = 24, 64
 
 
 class TypedRole(RoleDoc):
@@ -28,21 +28,21 @@ class TypedRole(RoleDoc):
         return read_colour(text) if isinstance(text, str) else text
 
 
-def mm(typed: str) -> float:
-    """A typed length in mm; it may be below 0."""
-    return read_measure(typed).value
+def mm(entered: str) -> float:
+    """An entered length in mm; it may be below 0."""
+    return read_measure(entered).value
 
 
-def count_of(typed: str) -> int:
-    return round(read_measure(typed, accepts=("",)).value)
+def count_of(entered: str) -> int:
+    return round(read_measure(entered, accepts=("",)).value)
 
 
-def degrees(typed: str) -> float:
-    return read_measure(typed, accepts=("°", "")).value
+def degrees(entered: str) -> float:
+    return read_measure(entered, accepts=("°", "")).value
 
 
-def percent(typed: str) -> float:
-    return read_measure(typed, accepts=("%", "")).value
+def percent(entered: str) -> float:
+    return read_measure(entered, accepts=("%", "")).value
 
 
 def listed(text: str) -> list[str]:
@@ -59,14 +59,14 @@ def roles_of(text: str) -> list[RoleDoc]:
         If there are none or too many, or one is neither a thread's number nor a colour.
     """
     parts = listed(text)
-    if not 0 < len(parts) <= MOST_COLOURS:
-        raise BadInput(f"Name 1 to {MOST_COLOURS} thread numbers or colours, with commas between.")
+    if not 0 < len(parts) <= MAX_COLOURS:
+        raise BadInput(f"Name 1 to {MAX_COLOURS} thread numbers or colours, with commas between.")
     return [_role(part) for part in parts]
 
 
 def _role(part: str) -> RoleDoc:
     if not part.isdecimal():
         return TypedRole(own=part)
-    if not 1 <= int(part) <= MOST_THREADS:
-        raise BadInput(f"Threads are numbered from 1 to {MOST_THREADS}; “{part[:12]}” is none of them.")
+    if not 1 <= int(part) <= MAX_THREADS:
+        raise BadInput(f"Threads are numbered from 1 to {MAX_THREADS}; “{part[:12]}” is none of them.")
     return RoleDoc(thread=int(part))

@@ -31,7 +31,7 @@ def _is_length(name: str, key: str, value: Any) -> bool:
 
 
 def natural_length(motif: FamilyDoc) -> MeasureDoc:
-    """The length of a repeat that a motif's measures ask for, worn mm."""
+    """The length of a repeat that a motif's measures ask for, garment mm."""
     return MeasureDoc(mm=round(motif.to_core().natural(Scale()), 4))
 
 
@@ -66,7 +66,7 @@ def row_of(motif: FamilyDoc, **settings: Any) -> RowDoc:
 _NO_PLACE = next(iter(FAMILIES["running"].specs().values()))
 
 
-# An empty brush's cell, worn mm: its length, its width, the gap to the next; and how it turns corners.
+# An empty brush's cell, garment mm: its length, its width, the gap to the next; and how it turns corners.
 _EMPTY = {
     "stitch": (4.0, 2.0, 1.0, "pivot"),
     "rope": (8.0, 8.0, 0.0, "mitre"),

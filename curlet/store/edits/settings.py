@@ -1,4 +1,4 @@
-"""Settings of a brush by JSON Pointer: reading what was typed into each."""
+"""Settings of a brush by JSON Pointer: reading what was entered into each."""
 
 from __future__ import annotations
 
@@ -7,12 +7,12 @@ import re
 from curlet.core.brush.courses import Row
 from curlet.core.dress.colour import read_colour
 from curlet.core.errors import BadInput
-from curlet.core.measures import Frame, Measure, Reading, Scale, read_measure, spi_to_pitch
+from curlet.core.measures import Measure, MeasuredOn, Reading, Scale, read_measure, spi_to_pitch
 from curlet.core.thread import read_thread
 from curlet.formats.brush_file import BrushDoc
 from curlet.formats.pointer import Json, look_up
 
-Typed = str | bool | float
+Entered = str | bool | float
 
 _UNITS = {
     "angle": ("°", ""),
@@ -25,8 +25,8 @@ _UNITS = {
 _COURSE = re.compile(r"^/courses/(\d{1,2})/")
 
 
-def read_setting(brush: BrushDoc, pointer: str, typed: Typed, scale: Scale) -> Json:
-    """The value to keep at `pointer` for what was typed there.
+def read_setting(brush: BrushDoc, pointer: str, entered: Entered, scale: Scale) -> Json:
+    """The value to keep at `pointer` for what was entered there.
 
     Lengths take units and sums; a stitch length also takes "8 spi", which sets the pitch and
     keeps the gap; a gap also takes "30 %" of the stitch length.
@@ -38,42 +38,42 @@ def read_setting(brush: BrushDoc, pointer: str, typed: Typed, scale: Scale) -> J
     """
     now = look_up(brush.model_dump(mode="json"), pointer)
     if isinstance(now, dict) and {"mm", "percent"} & set(now):
-        return _length(brush, pointer, now, str(typed), scale)
-    if isinstance(now, bool) or isinstance(typed, bool):
-        if isinstance(now, bool) != isinstance(typed, bool):
+        return _length(brush, pointer, now, str(entered), scale)
+    if isinstance(now, bool) or isinstance(entered, bool):
+        if isinstance(now, bool) != isinstance(entered, bool):
             raise BadInput("This setting is either on or off.")
-        return typed
+        return entered
     if isinstance(now, float | int):
         accepts = _UNITS.get(pointer.rsplit("/", 1)[-1], ("",))
-        return read_measure(str(typed), accepts=accepts).value
+        return read_measure(str(entered), accepts=accepts).value
     if pointer.startswith("/threads/"):
-        return read_colour(str(typed))
+        return read_colour(str(entered))
     if isinstance(now, str):
-        return str(typed)
-    raise BadInput(f"{pointer[:60]} is not a setting that can be typed.")
+        return str(entered)
+    raise BadInput(f"{pointer[:60]} is not a setting that can be entered.")
 
 
-def _length(brush: BrushDoc, pointer: str, now: Json, typed: str, scale: Scale) -> Json:
-    reading = _read(pointer, now, typed)
+def _length(brush: BrushDoc, pointer: str, now: Json, entered: str, scale: Scale) -> Json:
+    reading = _read(pointer, now, entered)
     if reading.unit == "%":
         return {"percent": reading.value}
     if reading.unit == "thread":
-        return {"mm": reading.value, "frame": "worn"}
+        return {"mm": reading.value, "on": "garment"}
     if reading.unit == "spi":
         row = _row(brush, pointer)
-        return {"mm": row.length_for_pitch(spi_to_pitch(reading.value), scale), "frame": "worn"}
-    return {"mm": reading.value, "frame": now.get("frame", "worn")}
+        return {"mm": row.length_for_pitch(spi_to_pitch(reading.value), scale), "on": "garment"}
+    return {"mm": reading.value, "on": now.get("on", "garment")}
 
 
-def _read(pointer: str, now: Json, typed: str) -> Reading:
+def _read(pointer: str, now: Json, entered: str) -> Reading:
     if pointer.endswith("/gap"):
-        return read_measure(typed, accepts=("%", "mm") if "percent" in now else ("mm", "%"))
-    if pointer.endswith("/thread") and (mm := read_thread(typed)) is not None:
-        # A thread's thickness is worn, whatever frame it is shown in.
+        return read_measure(entered, accepts=("%", "mm") if "percent" in now else ("mm", "%"))
+    if pointer.endswith("/thread") and (mm := read_thread(entered)) is not None:
+        # A thread's thickness is on the garment, whatever it is shown on.
         return Reading(mm, "thread")
     if pointer.endswith("/length"):
-        return read_measure(typed, accepts=("mm", "spi"))
-    return read_measure(typed)
+        return read_measure(entered, accepts=("mm", "spi"))
+    return read_measure(entered)
 
 
 def _row(brush: BrushDoc, pointer: str) -> Row:
@@ -86,11 +86,11 @@ def _row(brush: BrushDoc, pointer: str) -> Row:
     return course
 
 
-def in_frame(brush: BrushDoc, pointer: str, frame: str, scale: Scale) -> Json:
-    """The same drawn length, stated as worn or as printed."""
+def measured_on(brush: BrushDoc, pointer: str, on: str, scale: Scale) -> Json:
+    """The same drawn length, stated on the garment or on paper."""
     now = look_up(brush.model_dump(mode="json"), pointer)
     if not (isinstance(now, dict) and "mm" in now):
-        raise BadInput("Only a length is worn or printed.")
-    measure = Measure(now["mm"], Frame(now["frame"]))
-    mm = measure.worn(scale) if frame == "worn" else measure.drawn(scale)
-    return {"mm": mm, "frame": frame}
+        raise BadInput("Only a length can be on the garment or on paper.")
+    measure = Measure(now["mm"], MeasuredOn(now["on"]))
+    mm = measure.on_garment(scale) if on == "garment" else measure.drawn(scale)
+    return {"mm": mm, "on": on}

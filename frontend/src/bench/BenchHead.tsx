@@ -18,7 +18,7 @@ export function BenchHead() {
       <h1 className="font-bold">Bench</h1>
       <BrushName />
       <span className="measure text-[#cfd3de]">
-        {brush.builtin ? "built in" : "your own"} · worn by {plural(brush.worn_by, "run")}
+        {brush.builtin ? "built in" : "your own"} · used by {plural(brush.used_by, "run")}
       </span>
       <span className="ml-auto flex items-center gap-1">
         <button
@@ -38,8 +38,8 @@ export function BenchHead() {
           Redo
         </button>
         <Earlier />
-        <Link className={quiet} to="/drawers">
-          Drawers
+        <Link className={quiet} to="/library">
+          Library
         </Link>
         <Link
           className="rounded-field bg-primary px-3.5 py-1 font-semibold text-primary-content hover:brightness-105"
@@ -55,9 +55,9 @@ export function BenchHead() {
 function BrushName() {
   const workbench = useWorkbench();
   const name = useBench((state) => state.brush!.doc.name!);
-  const [typed, setTyped] = useState<string | null>(null);
+  const [entered, setTyped] = useState<string | null>(null);
   const keep = () => {
-    if (typed !== null && typed.trim() && typed !== name) void workbench.make({ kind: "rename", name: typed });
+    if (entered !== null && entered.trim() && entered !== name) void workbench.make({ kind: "rename", name: entered });
     setTyped(null);
   };
   return (
@@ -65,7 +65,7 @@ function BrushName() {
       aria-label="Name of the brush"
       className="w-[230px] rounded-field border border-transparent bg-transparent px-1.5 py-0.5 hover:border-white/30 focus:border-white/60"
       maxLength={120}
-      value={typed ?? name}
+      value={entered ?? name}
       onChange={(event) => setTyped(event.target.value)}
       onBlur={keep}
       onKeyDown={(event) => {

@@ -103,7 +103,7 @@ function CourseCard({ course, index, many }: { course: Course; index: number; ma
           </button>
           <button
             className={small}
-            aria-label={`Take ${name} away`}
+            aria-label={`Remove ${name}`}
             onClick={() => void workbench.make({ kind: "remove-course", course: index })}
           >
             <X size={14} />

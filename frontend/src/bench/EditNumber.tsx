@@ -1,4 +1,4 @@
-/** A number that is an edit of its own: tried while it is typed, kept when it is done. */
+/** A number that is an edit of its own: tried while it is entered, kept when it is done. */
 import type { Edit } from "@/shared/api/types";
 import { NumberLine } from "@/shared/ui/NumberLine";
 
@@ -8,8 +8,8 @@ interface RowProps {
   label: string;
   value: string;
   step: number;
-  edit: (typed: string) => Edit | null;
-  onCommit: (typed: string) => Promise<string | null>;
+  edit: (entered: string) => Edit | null;
+  onCommit: (entered: string) => Promise<string | null>;
 }
 
 function Row({ label, value, step, edit, onCommit }: RowProps) {
@@ -19,7 +19,7 @@ function Row({ label, value, step, edit, onCommit }: RowProps) {
       label={label}
       value={value}
       step={step}
-      onPreview={(typed) => workbench.show(edit(typed))}
+      onPreview={(entered) => workbench.show(edit(entered))}
       onCommit={onCommit}
       onCancel={() => workbench.show(null)}
     />
@@ -27,27 +27,27 @@ function Row({ label, value, step, edit, onCommit }: RowProps) {
 }
 
 interface EditProps extends Omit<RowProps, "edit" | "onCommit"> {
-  edit: (typed: string) => Edit;
+  edit: (entered: string) => Edit;
 }
 
 export function EditNumber(props: EditProps) {
   const workbench = useWorkbench();
-  return <Row {...props} onCommit={(typed) => workbench.make(props.edit(typed))} />;
+  return <Row {...props} onCommit={(entered) => workbench.make(props.edit(entered))} />;
 }
 
 interface FormProps extends Omit<RowProps, "onCommit"> {
-  onTyped: (typed: string) => void;
+  onTyped: (entered: string) => void;
 }
 
-/** A number of a form that is only carried out by its button; what it would do is shown while it is typed. */
+/** A number of a form that is only carried out by its button; what it would do is shown while it is entered. */
 export function FormNumber({ onTyped, ...props }: FormProps) {
   const workbench = useWorkbench();
   return (
     <Row
       {...props}
-      onCommit={(typed) => {
-        onTyped(typed);
-        workbench.show(props.edit(typed));
+      onCommit={(entered) => {
+        onTyped(entered);
+        workbench.show(props.edit(entered));
         return Promise.resolve(null);
       }}
     />

@@ -1,4 +1,4 @@
-/** A brush that is worn is about to change: do its runs follow, or stay as they were? */
+/** A brush that is used is about to change: do its runs follow, or stay as they were? */
 import { useEffect, useRef } from "react";
 
 import { plural } from "@/shared/ui/words";
@@ -32,7 +32,7 @@ export function FollowOrKeep() {
       {asking && (
         <>
           <h2 ref={title} tabIndex={-1} id="follow-title" className="text-[18px] font-bold">
-            {plural(brush?.worn_by ?? 0, "run wears", "runs wear")} this brush
+            {plural(brush?.used_by ?? 0, "path uses", "paths use")} this brush
           </h2>
           <p className="mt-1">
             Let them follow while you change it, or keep them as they were? Kept ones get a copy of their own.

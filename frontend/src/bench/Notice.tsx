@@ -1,4 +1,4 @@
-/** What happened, until it is put away. */
+/** What happened, until it is closed. */
 import { X } from "lucide-react";
 
 import { bench, useBench } from "./bench";

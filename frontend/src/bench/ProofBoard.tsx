@@ -28,7 +28,7 @@ export function ProofBoard({ drawn }: { drawn: BenchFrame }) {
     <section aria-label="Proof board" className="shrink-0 px-3.5 pt-2">
       <div className="flex items-center gap-2.5">
         <h2 className="font-bold">Proof board</h2>
-        <span className="muted">{scale === "1:1" ? "fitted to the tiles" : "at printed size"}</span>
+        <span className="muted">{scale === "1:1" ? "fitted to the tiles" : "at paper size"}</span>
         <Choice
           label="Drawing scale"
           options={SCALES}
@@ -44,7 +44,7 @@ export function ProofBoard({ drawn }: { drawn: BenchFrame }) {
       </div>
       <ul className="mt-1.5 grid grid-cols-4 gap-2">
         {proofs.map((proof) => (
-          <Tile key={proof.name} proof={proof} printed={scale !== "1:1"} />
+          <Tile key={proof.name} proof={proof} onPaper={scale !== "1:1"} />
         ))}
       </ul>
       <Enlarged drawn={drawn} />
@@ -54,13 +54,13 @@ export function ProofBoard({ drawn }: { drawn: BenchFrame }) {
 
 interface TileProps {
   proof: ProofShown;
-  printed: boolean;
+  onPaper: boolean;
 }
 
-function Tile({ proof, printed }: TileProps) {
+function Tile({ proof, onPaper }: TileProps) {
   const [box, { width }] = useSize<HTMLDivElement>();
   const high = TILE - 24;
-  const at = useMemo(() => fitted(proof.box, width, high, printed ? TRUE : 24), [proof, width, high, printed]);
+  const at = useMemo(() => fitted(proof.box, width, high, onPaper ? TRUE : 24), [proof, width, high, onPaper]);
   const groups = useMemo(() => [proof.group], [proof]);
   const bad = proof.wrong.length > 0;
   return (

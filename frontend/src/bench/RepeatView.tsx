@@ -1,4 +1,4 @@
-/** One repeat, large, its neighbours faint beside it; its length and width are dragged or typed. */
+/** One repeat, large, its neighbours faint beside it; its length and width are dragged or entered. */
 import { useDrag } from "@use-gesture/react";
 import { useMemo } from "react";
 
@@ -112,9 +112,9 @@ function Dimensions({ drawn, at, wide }: DimensionProps) {
   const middle = at.y + at.zoom * repeat.offset;
   const half = (at.zoom * repeat.width) / 2;
   const foot = HEIGHT - FOOT + 16;
-  const long = (typed: string): Edit | null =>
-    place && { kind: "set", settings: [{ pointer: place.at("length"), typed }] };
-  const broad = (typed: string): Edit => ({ kind: "set-width", course, typed });
+  const long = (entered: string): Edit | null =>
+    place && { kind: "set", settings: [{ pointer: place.at("length"), entered }] };
+  const broad = (entered: string): Edit => ({ kind: "set-width", course, entered });
   const row = place?.row;
   const length = row?.length?.mm ?? repeat.length;
   const mm = (value: number) => `${Number(Math.max(value, 0.01).toFixed(2))} mm`;
@@ -159,8 +159,8 @@ function Dimensions({ drawn, at, wide }: DimensionProps) {
             label="Repeat length"
             value={mm(length)}
             step={0.5}
-            onPreview={(typed) => workbench.show(long(typed))}
-            onCommit={(typed) => workbench.make(long(typed)!)}
+            onPreview={(entered) => workbench.show(long(entered))}
+            onCommit={(entered) => workbench.make(long(entered)!)}
             onCancel={() => workbench.show(null)}
           />
         ) : (
@@ -172,8 +172,8 @@ function Dimensions({ drawn, at, wide }: DimensionProps) {
           label="Width of the course"
           value={mm(repeat.width)}
           step={0.5}
-          onPreview={(typed) => workbench.show(broad(typed))}
-          onCommit={(typed) => workbench.make(broad(typed))}
+          onPreview={(entered) => workbench.show(broad(entered))}
+          onCommit={(entered) => workbench.make(broad(entered))}
           onCancel={() => workbench.show(null)}
         />
       </div>

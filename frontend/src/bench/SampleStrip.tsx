@@ -100,8 +100,8 @@ function PlaceButton({ place, at }: { place: PlaceShown; at: { zoom: number; x: 
         <button
           className="absolute size-6 -translate-x-1/2 -translate-y-1/2 cursor-pointer rounded-full border border-white bg-neutral text-[13px] leading-none text-white"
           style={{ left: x - rx, top: Math.max(y - ry, 13) }}
-          title={`Take the ${words} away (Delete)`}
-          aria-label={`Take the ${words} away`}
+          title={`Remove the ${words} (Delete)`}
+          aria-label={`Remove the ${words}`}
           onClick={remove}
         >
           ✕

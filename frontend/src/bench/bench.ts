@@ -4,7 +4,7 @@ import { create } from "zustand";
 
 import { api, Refusal } from "@/shared/api/client";
 import type { BenchFrame, BenchShown, BrushDoc, Edit, Trial } from "@/shared/api/types";
-import type { Maker, Typed, Value } from "@/shared/maker/maker";
+import type { Maker, Entered, Value } from "@/shared/maker/maker";
 
 export type Whose = "brush" | "course" | "piece";
 export type Place = NonNullable<Trial["drawing"]>;
@@ -22,7 +22,7 @@ interface BenchState {
   scale: string;
   /** A proof shown large, by its name. */
   enlarged: string | null;
-  /** An edit that waits until it is said what becomes of the runs that wear the brush. */
+  /** An edit that waits until it is said what becomes of the runs that use the brush. */
   asking: ((keepRuns: boolean | null) => void) | null;
   /** The place whose artwork is drawn on, while one is. */
   drawing: Place | null;
@@ -66,7 +66,7 @@ export class Workbench {
   private waiting: (Edit | null)[] = [];
   /** A shape has just been drawn: it is the one to be chosen. */
   private drewOne = false;
-  /** What was said of the runs that wear the brush: they follow, or stay as they were. */
+  /** What was said of the runs that use the brush: they follow, or stay as they were. */
   private keepRuns: boolean | null = null;
 
   constructor(private readonly moveTo: (brush: string) => void) {}
@@ -114,7 +114,7 @@ export class Workbench {
         });
       })
       .catch((error: unknown) => {
-        // What is half typed is said beside its field when it is kept; the last good picture stays.
+        // What is half entered is said beside its field when it is kept; the last good picture stays.
         if (!edit && error instanceof Refusal) bench().set({ notice: error.message });
       })
       .finally(() => {
@@ -190,10 +190,10 @@ export class Workbench {
     this.show(null);
   }
 
-  /** Whether it is said what becomes of the runs that wear the brush; asks once. */
+  /** Whether it is said what becomes of the runs that use the brush; asks once. */
   private async runsSettled(): Promise<boolean> {
     const brush = bench().brush!;
-    if (brush.worn_by > 0 && !brush.builtin && this.keepRuns === null) {
+    if (brush.used_by > 0 && !brush.builtin && this.keepRuns === null) {
       const said = await new Promise<boolean | null>((resolve) => bench().set({ asking: resolve }));
       bench().set({ asking: null });
       if (said === null) {
@@ -250,14 +250,17 @@ export function useBenchMaker(): Maker {
   const doc = useBench((state) => state.tried ?? state.brush!.doc);
   const course = useBench((state) => state.course);
   return useMemo(() => {
-    const typed = (pointer: string, text: Typed): Edit => ({ kind: "set", settings: [{ pointer, typed: text }] });
-    const whole = (pointer: string, value: Value): Edit => ({ kind: "set", settings: [{ pointer, typed: "", value }] });
+    const entered = (pointer: string, text: Entered): Edit => ({ kind: "set", settings: [{ pointer, entered: text }] });
+    const whole = (pointer: string, value: Value): Edit => ({
+      kind: "set",
+      settings: [{ pointer, entered: "", value }],
+    });
     return {
       doc,
       course,
       own: [],
-      tryOut: (pointer, text) => workbench.show(typed(pointer, text)),
-      keep: (pointer, text) => workbench.make(typed(pointer, text)),
+      tryOut: (pointer, text) => workbench.show(entered(pointer, text)),
+      keep: (pointer, text) => workbench.make(entered(pointer, text)),
       tryValue: (pointer, value) => workbench.show(whole(pointer, value)),
       keepValue: (pointer, value) => workbench.make(whole(pointer, value)),
       forget: () => workbench.show(null),

@@ -13,8 +13,8 @@ const UNITS = [
   ["in", "Inches"],
 ] as const;
 const WAYS = [
-  ["upright", "Upright"],
-  ["wide", "Wide"],
+  ["upright", "Portrait"],
+  ["wide", "Landscape"],
 ] as const;
 
 export function NewSheet({ presets }: { presets: readonly SheetPreset[] }) {
@@ -73,7 +73,7 @@ export function NewSheet({ presets }: { presets: readonly SheetPreset[] }) {
         </p>
       )}
       <button className="mt-3 w-full cursor-pointer rounded-field bg-primary px-3 py-1 font-semibold text-primary-content hover:brightness-105">
-        Begin the sheet
+        Create
       </button>
     </form>
   );

@@ -13,10 +13,14 @@ import { sideText } from "./sizes";
 
 export function SheetsPage() {
   const queries = useQueryClient();
-  const [away, setAway] = useState(false);
+  const [archived, setArchived] = useState(false);
   const [fault, setFault] = useState<string | null>(null);
   // Always asked for anew: thumbnails go by the revision.
-  const { data, error } = useQuery({ queryKey: ["sheets", away], queryFn: () => api.sheets(away), staleTime: 0 });
+  const { data, error } = useQuery({
+    queryKey: ["sheets", archived],
+    queryFn: () => api.sheets(archived),
+    staleTime: 0,
+  });
   useEffect(() => {
     document.title = "Sheets · Curlet";
   }, []);
@@ -34,26 +38,26 @@ export function SheetsPage() {
     <div className="grid h-full grid-rows-[44px_1fr]">
       <header className="head flex items-center gap-4 bg-neutral px-3.5 text-neutral-content">
         <h1 className="font-bold">Sheets</h1>
-        <Link className="rounded-field px-2 py-1 hover:bg-white/10" to="/drawers">
-          All drawers
+        <Link className="rounded-field px-2 py-1 hover:bg-white/10" to="/library">
+          Library
         </Link>
         <button
           className="ml-auto cursor-pointer rounded-field px-2 py-1 hover:bg-white/10"
-          aria-pressed={away}
-          onClick={() => setAway(!away)}
+          aria-pressed={archived}
+          onClick={() => setArchived(!archived)}
         >
-          {away ? "Sheets that are out" : "Sheets put away"}
+          {archived ? "Current sheets" : "Archived sheets"}
         </button>
       </header>
       <main className="grid min-h-0 grid-cols-[1fr_300px]">
-        <section aria-label={away ? "Sheets put away" : "Sheets"} className="overflow-y-auto p-5">
+        <section aria-label={archived ? "Archived sheets" : "Sheets"} className="overflow-y-auto p-5">
           {message && <p className="mb-3 border-l-4 border-error bg-error/15 px-2.5 py-1.5">{message}</p>}
           {data?.sheets.length === 0 && (
-            <p className="muted">{away ? "No sheet has been put away." : "No sheets yet. Begin one on the right."}</p>
+            <p className="muted">{archived ? "No sheet is archived." : "No sheets yet. Create one on the right."}</p>
           )}
           <ul className="grid grid-cols-[repeat(auto-fill,minmax(230px,1fr))] gap-4">
             {data?.sheets.map((sheet) => (
-              <Card key={sheet.id} sheet={sheet} away={away} attempt={attempt} />
+              <Card key={sheet.id} sheet={sheet} archived={archived} attempt={attempt} />
             ))}
           </ul>
         </section>
@@ -65,11 +69,11 @@ export function SheetsPage() {
 
 interface CardProps {
   sheet: SheetListed;
-  away: boolean;
+  archived: boolean;
   attempt: (work: () => Promise<unknown>) => Promise<void>;
 }
 
-function Card({ sheet, away, attempt }: CardProps) {
+function Card({ sheet, archived, attempt }: CardProps) {
   const navigate = useNavigate();
   return (
     <li className="flex flex-col overflow-hidden rounded-box border border-base-300 bg-base-100">
@@ -99,8 +103,8 @@ function Card({ sheet, away, attempt }: CardProps) {
           >
             Duplicate
           </QuietButton>
-          <QuietButton onClick={() => attempt(() => api.putAway(sheet.id, !away))}>
-            {away ? "Bring back" : "Put away"}
+          <QuietButton onClick={() => attempt(() => api.archiveSheet(sheet.id, !archived))}>
+            {archived ? "Restore" : "Archive"}
           </QuietButton>
         </div>
       </div>

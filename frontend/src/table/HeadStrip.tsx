@@ -1,4 +1,4 @@
-/** The head strip: the sheet, the pointer tools, undo and redo, zoom, and sending out. */
+/** The head strip: the sheet, the pointer tools, undo and redo, zoom, and exporting. */
 import { useQuery } from "@tanstack/react-query";
 import { Lamp } from "lucide-react";
 import { useEffect, useState } from "react";
@@ -188,9 +188,9 @@ export function HeadStrip() {
       </div>
       <button
         className="cursor-pointer rounded-field bg-primary px-3.5 py-1 font-semibold text-primary-content hover:brightness-105"
-        onClick={() => tableState().set({ sending: true })}
+        onClick={() => tableState().set({ exporting: true })}
       >
-        Send out
+        Export
       </button>
     </header>
   );

@@ -1,4 +1,4 @@
-/** What happened and what to do, over the foot of the sheet until it is put away. */
+/** What happened and what to do, over the foot of the sheet until it is closed. */
 import { X } from "lucide-react";
 
 import { tableState, useTableState } from "./state";

@@ -12,7 +12,7 @@ import { PathsPanel } from "./paths/PathsPanel";
 import { api, Refusal } from "@/shared/api/client";
 import { keepSheet } from "@/shared/lastSheet";
 import { UnitContext } from "@/shared/ui/unit";
-import { SendOut } from "@/sendout/SendOut";
+import { Export } from "@/export/Export";
 import { SheetSessionContext, useNewSheetSession, useSheetQuery, useFrame } from "./sheet";
 import { choosePaths, tableState, useTableState } from "./state";
 import { Tape } from "./tape/Tape";
@@ -75,7 +75,7 @@ function NotShown({ id, error }: { id: string; error: Error }) {
 function Table() {
   useKeys();
   const frame = useFrame("sheet");
-  const sending = useTableState((state) => state.sending);
+  const exporting = useTableState((state) => state.exporting);
   useEffect(() => {
     document.title = `${frame.sheet.name} · Curlet`;
   }, [frame.sheet.name]);
@@ -89,7 +89,7 @@ function Table() {
       </main>
       <Ticket />
       <Tape />
-      {sending && <SendOut />}
+      {exporting && <Export />}
     </div>
   );
 }

@@ -132,7 +132,7 @@ export class SheetSession {
     const refusal = error instanceof Refusal ? error : new Refusal(0, "That did not work", String(error));
     tableState().set({ preview: null, notice: { tone: "fault", text: refusal.message } });
     if (refusal.status === 409) {
-      // Catch up with the other page; what was typed stays in its field.
+      // Catch up with the other page; what was entered stays in its field.
       await this.queries.refetchQueries({ queryKey: this.key });
     }
     return refusal;
@@ -239,10 +239,10 @@ export function useChosen() {
   return useMemo(() => {
     const paths = chosen.flatMap((id) => shown.paths.find((path) => path.id === id) ?? []);
     const path = paths.at(-1) ?? null;
-    const worn = shown.runs.filter((r) => r.path === path?.id);
-    const run = worn.find((r) => r.id === picked) ?? worn.at(-1) ?? null;
+    const runsOf = shown.runs.filter((r) => r.path === path?.id);
+    const run = runsOf.find((r) => r.id === picked) ?? runsOf.at(-1) ?? null;
     // With several paths a change goes to the topmost run of each.
     const tops = paths.flatMap((p) => (p === path ? run : shown.runs.findLast((r) => r.path === p.id)) ?? []);
-    return { paths, path, run, runs: tops, worn };
+    return { paths, path, run, runs: tops, runsOf };
   }, [shown, chosen, picked]);
 }

@@ -20,7 +20,7 @@ export interface DraftNode extends Spot {
   end: PathEnd | null;
 }
 
-/** Text to be written, its numbers as typed. */
+/** Text to be written, its numbers as entered. */
 export interface Writing {
   text: string;
   font: string;
@@ -77,7 +77,7 @@ interface TableState {
   course: { run: string; index: number } | null;
   /** A single place of the run: a corner by its node, a crossing by its key, an end by which it is. */
   place: Place | null;
-  /** The next brush pressed is laid beside those that the path wears. */
+  /** The next brush pressed is laid beside those that the path has. */
   adding: boolean;
   marks: boolean;
   draft: DraftNode[];
@@ -88,12 +88,12 @@ interface TableState {
   cutting: boolean;
   /** Where the pen has been, with its pressure, while it draws. */
   stroke: [number, number, number][];
-  /** What Sketch makes of a stroke, as typed. */
+  /** What Sketch makes of a stroke, as entered. */
   steadiness: string;
   within: string;
-  /** The figure that the Figure tool draws, and the numbers typed for each. */
+  /** The figure that the Figure tool draws, and the numbers entered for each. */
   figure: string;
-  typed: Record<string, Record<string, string>>;
+  entered: Record<string, Record<string, string>>;
   /** What the Lettering tool writes. */
   writing: Writing;
   /** What Measure measures, the places pressed for it, and the answer. */
@@ -110,7 +110,7 @@ interface TableState {
   lit: { run: string; index: number } | null;
   preview: PreviewFrame | null;
   notice: Notice | null;
-  sending: boolean;
+  exporting: boolean;
   set: (values: Partial<Omit<TableState, "set">>) => void;
 }
 
@@ -133,7 +133,7 @@ export const useTableState = create<TableState>((set) => ({
   steadiness: "5 mm",
   within: "1 mm",
   figure: "rectangle",
-  typed: {},
+  entered: {},
   writing: { text: "Paper Lantern", font: "graduate", align: "left", unite: true, numbers: { caps: "40 mm" } },
   measuring: "straight",
   places: [],
@@ -145,7 +145,7 @@ export const useTableState = create<TableState>((set) => ({
   lit: null,
   preview: null,
   notice: null,
-  sending: false,
+  exporting: false,
   set: (values) => set(values),
 }));
 

@@ -21,8 +21,8 @@ export interface Size {
   height: number;
 }
 
-const LEAST = 0.05;
-const MOST = 400;
+const MIN = 0.05;
+const MAX = 400;
 
 /** CSS px per mm: 96 px to the inch. */
 export const TRUE_SIZE = 96 / 25.4;
@@ -37,7 +37,7 @@ export function toScreen(view: View, at: Spot): Spot {
 
 /** Zoom by a factor, keeping the point under the pointer where it is. */
 export function zoomAbout(view: View, at: Spot, factor: number): View {
-  const zoom = Math.min(MOST, Math.max(LEAST, view.zoom * factor));
+  const zoom = Math.min(MAX, Math.max(MIN, view.zoom * factor));
   const k = zoom / view.zoom;
   return { zoom, x: at.x - (at.x - view.x) * k, y: at.y - (at.y - view.y) * k };
 }

@@ -14,7 +14,7 @@ from pathlib import Path
 from curlet.demo.brushes import BRUSHES
 from tests.reference.referee.bounds import past_bound, wide_gap
 from tests.reference.referee.cases import LEGS, MANNERS, SIDES, TURNS, Case, cases
-from tests.reference.referee.mirror import MOST_UNLIKE, unlike
+from tests.reference.referee.mirror import MAX_UNLIKE, unlike
 from tests.reference.referee.seams import CROSSING, RENDERERS, seam_of
 
 TARGET = Path(__file__).parents[3] / "docs/referee.md"
@@ -64,7 +64,7 @@ def look(case: Case, number: int) -> Found:
                 found.seams.append((long, f"{case}, {renderer}"))
     if number % MIRROR_EVERY == 0:
         found.mirrored += 1
-        if (pixels := unlike(case)) > MOST_UNLIKE:
+        if (pixels := unlike(case)) > MAX_UNLIKE:
             found.unlike.append((pixels, str(case)))
     return found
 

@@ -25,7 +25,7 @@ from tests.shapes import two_legs
 # Edges are drawn a little otherwise upside down: what tells is deeper, and more than a pixel across.
 _TELLS = 0.3
 # Fewer pixels than these differ where two edges all but meet.
-MOST_UNLIKE = 12
+MAX_UNLIKE = 12
 
 
 @dataclass(frozen=True)

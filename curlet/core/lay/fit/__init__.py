@@ -4,13 +4,13 @@ from curlet.core.lay.fit.ask import Fit, FitAsk, LegFit
 from curlet.core.lay.fit.ease import ease
 from curlet.core.lay.fit.even_gaps import even_gaps
 from curlet.core.lay.fit.leave_over import leave_over
-from curlet.core.lay.fit.made_up import made_up
+from curlet.core.lay.fit.shorten_last import shorten_last
 
 FITS: dict[str, Fit] = {
     "leave-over": Fit("Leave over", leave_over, ("remainder",)),
     "even-gaps": Fit("Even gaps", even_gaps),
     "ease": Fit("Ease", ease, ("keep_gap",)),
-    "made-up": Fit("Made up", made_up, ("made_up",)),
+    "shorten-last": Fit("Shorten last", shorten_last, ("shortened",)),
 }
 
 __all__ = ["FITS", "FitAsk", "LegFit"]

@@ -3,15 +3,15 @@
 from curlet.core.lay.hold.links import links
 from curlet.core.lay.hold.pinned import pinned
 from curlet.core.lay.hold.placements import Hold, Placements
-from curlet.core.lay.hold.ride import ride
+from curlet.core.lay.hold.rigid import rigid
 
-RIDE = Hold("Ride", ride, spreads=True)
+RIGID = Hold("Rigid", rigid, spreads=True)
 
 HOLDS: dict[str, Hold] = {
     "bend": Hold("Bend", None),
     "pinned": Hold("Pinned", pinned),
-    "ride": RIDE,
+    "rigid": RIGID,
     "links": Hold("Links", links, chain=True),
 }
 
-__all__ = ["HOLDS", "RIDE", "Hold", "Placements"]
+__all__ = ["HOLDS", "RIGID", "Hold", "Placements"]

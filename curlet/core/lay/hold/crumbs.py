@@ -26,7 +26,7 @@ _FOOT, _PATCH = 0.03, 0.002
 # A rail is no higher than this share of its length.
 _THIN = 0.3
 # Each contour is compared with each: artwork of more than so many is left as it is.
-_MOST = 600
+_MAX = 600
 
 
 @dataclass(frozen=True, eq=False)
@@ -74,7 +74,7 @@ def without_crumbs(repeats: Sequence[CutRepeat]) -> list[list[list[Strand]]]:
     """
     kept = [[list(each) for each in repeat.kept] for repeat in repeats]
     most = max((len(repeat.before.strands) for repeat in repeats), default=0)
-    if most > _MOST or all(repeat.untouched for repeat in repeats):
+    if most > _MAX or all(repeat.untouched for repeat in repeats):
         return kept
     for repeat, held, shapes in zip(repeats, _held(repeats), kept, strict=True):
         left = iter(_staying(repeat, held).tolist())

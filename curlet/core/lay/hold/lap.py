@@ -20,7 +20,7 @@ Bools = NDArray[np.bool_]
 LAP = 0.002
 _EDGE = 1e-9
 _NEAR = 1e-7
-_MOST_SLANT = 25.0
+_MAX_SLANT = 25.0
 
 
 def lap(mapped: Floats, cubics: Floats, filled: Bools, bent: Bent, repeats: Repeats) -> None:
@@ -66,7 +66,7 @@ def begun_before(cut: Cut) -> Cut:
         return cut
     # As far across the cut itself, however it slants.
     slant = np.hypot(1.0, np.gradient(cut.places, cut.heights))
-    return replace(cut, places=cut.places - LAP * np.minimum(slant, _MOST_SLANT))
+    return replace(cut, places=cut.places - LAP * np.minimum(slant, _MAX_SLANT))
 
 
 def started_before(shape: Shape, length: float) -> Shape:

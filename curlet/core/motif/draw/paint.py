@@ -15,7 +15,7 @@ from curlet.core.motif.families.artwork import ArtShape, Artwork
 from curlet.core.outlines import disc
 
 DOT = Bounds("A dot's size", 0.05, 500)
-_MOST_DOTS = 200
+_MAX_DOTS = 200
 
 
 def with_gradient(
@@ -66,9 +66,9 @@ def dotted_edge(
         raise BadInput("Dots are more than 0 mm apart, and have at least one colour.")
     every = len(colours)
     count = max(round(art.length / pitch / every), 1) * every
-    if count > _MOST_DOTS:
+    if count > _MAX_DOTS:
         raise BadInput(
-            f"That makes {count} dots to a repeat; {_MOST_DOTS} is the most. Set them further apart."
+            f"That makes {count} dots to a repeat; {_MAX_DOTS} is the most. Set them further apart."
         )
     step = art.length / count
     dots = [

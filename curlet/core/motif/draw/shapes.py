@@ -10,7 +10,7 @@ from curlet.core.errors import BadInput, TooMuch
 from curlet.core.motif.art import Box, around, box_of, moved, shifted
 from curlet.core.motif.families.artwork import ArtShape, Artwork
 
-MOST_SHAPES = 500
+MAX_SHAPES = 500
 
 Edit = Callable[[ArtShape], ArtShape]
 
@@ -50,8 +50,8 @@ def added(art: Artwork, shapes: Sequence[ArtShape]) -> Artwork:
         Past 500 shapes.
     """
     every = (*art.shapes, *shapes)
-    if len(every) > MOST_SHAPES:
-        raise TooMuch(f"A motif has {MOST_SHAPES} shapes at the most. Make fewer copies, or unite some.")
+    if len(every) > MAX_SHAPES:
+        raise TooMuch(f"A motif has {MAX_SHAPES} shapes at the most. Make fewer copies, or unite some.")
     reach = [box_of(shape) for shape in shapes]
     wide = max((max(-box.top, box.foot) for box in reach), default=0.0)
     return replace(art, shapes=every, width=max(art.width, 2 * wide))
@@ -61,7 +61,7 @@ def removed(art: Artwork, which: Sequence[int]) -> Artwork:
     some = set(chosen(art, which))
     left = tuple(shape for i, shape in enumerate(art.shapes) if i not in some)
     if not left:
-        raise BadInput("A motif has at least one shape. Draw another before you take this one away.")
+        raise BadInput("A motif has at least one shape. Draw another before you remove this one.")
     return replace(art, shapes=left)
 
 

@@ -12,13 +12,13 @@ from curlet.core.bounds import Bounds
 from curlet.core.drawing import POINTS_PER_COMMAND, Outline, Shape, Solid, Stroke
 from curlet.core.dress.colour import ColourRole, RoleGradient, RoleShape
 from curlet.core.errors import BadInput, TooMuch
-from curlet.core.measures import Frame, Measure, Scale
+from curlet.core.measures import Measure, MeasuredOn, Scale
 from curlet.core.motif.motif import Motif
 
 CELL_LENGTH = Bounds("The cell's length", 0.01, 10_000)
 CELL_WIDTH = Bounds("The cell's width", 0.01, 10_000)
 LINE = Bounds("A line's weight", 0.005, 1000)
-MOST_POINTS = 50_000
+MAX_POINTS = 50_000
 FURTHEST = 100_000.0
 
 _STEP = re.compile(r"([A-DF-Za-df-z])([^A-DF-Za-df-z]*)")
@@ -54,19 +54,19 @@ class ArtShape:
 
 @dataclass(frozen=True)
 class Artwork:
-    """Shapes in a cell of `length` × `width` mm, worn or printed as `frame` says."""
+    """Shapes in a cell of `length` × `width` mm, on the garment or on paper as `frame` says."""
 
     bends: ClassVar[bool] = True
     shapes: tuple[ArtShape, ...]
     length: float
     width: float
-    frame: Frame = Frame.WORN
+    on: MeasuredOn = MeasuredOn.GARMENT
 
     @property
     def thread(self) -> Measure | None:
         """The lightest line that it is drawn with."""
         weights = [shape.weight for shape in self.shapes if shape.stroke]
-        return Measure(min(weights), self.frame) if weights else None
+        return Measure(min(weights), self.on) if weights else None
 
     def check(self) -> None:
         CELL_LENGTH.check(self.length)
@@ -77,7 +77,7 @@ class Artwork:
             read_outline(shape.d)
 
     def make(self, scale: Scale) -> Motif:
-        k = scale.factor if self.frame is Frame.WORN else 1.0
+        k = scale.factor if self.on is MeasuredOn.GARMENT else 1.0
         shapes = tuple(self._shape(shape, k) for shape in self.shapes)
         lines = [shape.weight * k for shape in self.shapes if shape.stroke and shape.ends == "round"]
         return Motif(shapes, self.width * k, max(lines, default=0.0) / 2)
@@ -114,8 +114,8 @@ def read_outline(d: str) -> Outline:
     joined = "".join(commands)
     if not joined.startswith("M") or len(joined) < 2:
         raise BadInput("A motif's shape starts with M and goes on at least to one more point.")
-    if len(numbers) > 2 * MOST_POINTS:
-        raise TooMuch(f"A motif's shape has more than {MOST_POINTS:,} points. Simplify it.")
+    if len(numbers) > 2 * MAX_POINTS:
+        raise TooMuch(f"A motif's shape has more than {MAX_POINTS:,} points. Simplify it.")
     points = np.array(numbers).reshape(-1, 2)
     if not np.isfinite(points).all() or np.abs(points).max() > FURTHEST:
         raise BadInput("A motif's shape reaches further than 100 m. Check its numbers.")

@@ -20,17 +20,17 @@ class About:
 
     Attributes
     ----------
-    name, kind : as in the drawers.
+    name, kind : as in the library.
     trade : its stitch class or trade name.
     source : of its measures, or "common practice".
-    usual : from and to, mm worn, of a repeat that is usually seen; the Ticket warns outside it.
+    usual : from and to, garment mm, of a repeat that is usually seen; the Ticket warns outside it.
     hold, corners, overlap, fit : how a new brush of it is laid.
     made : how its corner pieces are made from the repeat.
-    gap : between its repeats on a new brush, mm worn.
+    gap : between its repeats on a new brush, garment mm.
     joins : whether a repeat runs on into the next one, edge to edge.
     piece : whether it is artwork for a single place, such as an end.
     threads : colours that a new brush of it begins with.
-    cell : the natural length of a repeat, mm worn, or the name of the measure that it is.
+    cell : the natural length of a repeat, garment mm, or the name of the measure that it is.
     """
 
     name: str

@@ -5,14 +5,14 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import ClassVar
 
-from curlet.core.measures import Frame, Measure, Scale
+from curlet.core.measures import Measure, MeasuredOn, Scale
 from curlet.core.motif.families.artwork import CELL_LENGTH, CELL_WIDTH
 from curlet.core.motif.motif import Motif
 
 
 @dataclass(frozen=True)
 class PictureMotif:
-    """A PNG that fills a cell of `length` × `width` mm, worn or printed as `frame` says.
+    """A PNG that fills a cell of `length` × `width` mm, on the garment or on paper as `frame` says.
 
     It does not bend: whatever the row's hold is, it rides.
     """
@@ -21,7 +21,7 @@ class PictureMotif:
     png: bytes
     length: float
     width: float
-    frame: Frame = Frame.WORN
+    on: MeasuredOn = MeasuredOn.GARMENT
 
     @property
     def thread(self) -> Measure | None:
@@ -32,5 +32,5 @@ class PictureMotif:
         CELL_WIDTH.check(self.width)
 
     def make(self, scale: Scale) -> Motif:
-        k = scale.factor if self.frame is Frame.WORN else 1.0
+        k = scale.factor if self.on is MeasuredOn.GARMENT else 1.0
         return Motif((), self.width * k, picture=self.png)

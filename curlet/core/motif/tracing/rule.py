@@ -14,7 +14,7 @@ COLOURS = Bounds("Colours", 2, 24, unit="")
 SPECKS = Bounds("Specks dropped", 0, 10_000, unit="mm²")
 CORNERS = Bounds("Corners kept", 10, 170, "60° keeps the tips of leaves and stars", "°")
 WITHIN = Bounds("Outline within", 0.005, 50)
-MOST = Bounds("Shapes kept", 1, 500, unit="")
+MAX = Bounds("Shapes kept", 1, 500, unit="")
 
 
 @dataclass(frozen=True)
@@ -77,7 +77,7 @@ class TraceRule:
         SPECKS.check(self.specks)
         CORNERS.check(self.corners)
         WITHIN.check(self.within)
-        MOST.check(self.most)
+        MAX.check(self.most)
         self.crop.check()
         if self.by not in ("cut-off", "colours"):
             raise BadInput("A picture is traced by one cut-off, or by its colours.")

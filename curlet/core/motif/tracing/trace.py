@@ -12,7 +12,7 @@ from curlet.core.drawing import Outline
 from curlet.core.dress.colour import ColourRole
 from curlet.core.errors import BadInput
 from curlet.core.motif.art import path_text
-from curlet.core.motif.families.artwork import MOST_POINTS, ArtShape
+from curlet.core.motif.families.artwork import MAX_POINTS, ArtShape
 from curlet.core.motif.tracing.bands import Shaded, shaded
 from curlet.core.motif.tracing.rings import Area, areas_above, outlines_of, pixels_within, window_of
 from curlet.core.motif.tracing.rule import TraceRule
@@ -25,7 +25,7 @@ _FINEST = 0.3
 # Areas that come this near to the picture's edge reach it, px.
 _AT_EDGE = 1.0
 # Ring points fitted at the most; past that the smallest areas are left out.
-_MOST_RING_POINTS = 250_000
+_MAX_RING_POINTS = 250_000
 
 Progress = Callable[[float, str], None]
 
@@ -190,7 +190,7 @@ def _largest(layers: list[_Layer], most: int) -> list[_Layer]:
     """The largest areas of all layers together, their layers kept."""
     every = sorted((area for layer in layers for area in layer.areas), key=lambda area: -area.size)
     points = np.cumsum([sum(len(ring) for ring in area.rings) for area in every])
-    within = max(int(np.searchsorted(points, _MOST_RING_POINTS)), 1)
+    within = max(int(np.searchsorted(points, _MAX_RING_POINTS)), 1)
     kept = {id(area) for area in every[: min(most, within)]}
     return [_Layer([area for area in layer.areas if id(area) in kept], layer.paint) for layer in layers]
 
@@ -208,9 +208,9 @@ def _shapes(layers: list[_Layer], rule: TraceRule, pixel: float) -> tuple[ArtSha
                 shapes.append(ArtShape(d, ColourRole(1), gradient=layer.paint.gradient(pixel)))
             else:
                 shapes.append(ArtShape(d, layer.paint))
-    if points > MOST_POINTS:
+    if points > MAX_POINTS:
         raise BadInput(
-            f"The outlines have {points:,} points; {MOST_POINTS:,} is the most. Keep fewer shapes, drop "
+            f"The outlines have {points:,} points; {MAX_POINTS:,} is the most. Keep fewer shapes, drop "
             "larger specks, or let the outline lie less near."
         )
     return tuple(shapes)

@@ -17,7 +17,7 @@ from curlet.core.path.lettering.font import Letter
 # Where a font does not say how tall its capitals are, and has no H: a usual share of the em.
 _USUAL_CAPS = 0.7
 # More glyphs than this to a character are none of any script.
-_MOST_GLYPHS = 12
+_MAX_GLYPHS = 12
 
 Point = tuple[float, float]
 
@@ -67,7 +67,7 @@ class OutlinedFont:
         buffer.add_str(text)
         buffer.guess_segment_properties()
         hb.shape(self._shaper, buffer, features)
-        if len(buffer.glyph_infos) > _MOST_GLYPHS * (len(text) + 1):
+        if len(buffer.glyph_infos) > _MAX_GLYPHS * (len(text) + 1):
             raise BadInput("This font makes far more letters of the text than it has. Choose another.")
         return buffer
 

@@ -25,7 +25,7 @@ SPACING = Bounds("Letter spacing", -50, 1_000, unit="%")
 LINES = Bounds("Line spacing", 50, 1_000, "150 % is usual", "%")
 SLANT = Bounds("Slant", -60, 60, "12° is usual", "°")
 BOLD = Bounds("Boldness", -50, 50)
-MOST_CHARACTERS = 2_000
+MAX_CHARACTERS = 2_000
 # Ends of strokes nearer together than this share of the cap height are one pen line.
 _MEETING = 0.02
 _TINIEST = 1e-4
@@ -71,8 +71,8 @@ class Lettering:
             bounds.check(value)
         if not self.text.strip():
             raise BadInput("There is no text. Write some.")
-        if len(self.text) > MOST_CHARACTERS:
-            raise BadInput(f"This is {len(self.text):,} characters long; {MOST_CHARACTERS:,} is the most.")
+        if len(self.text) > MAX_CHARACTERS:
+            raise BadInput(f"This is {len(self.text):,} characters long; {MAX_CHARACTERS:,} is the most.")
 
 
 @dataclass(frozen=True)

@@ -40,15 +40,15 @@ function Figure({ artwork, figure }: { artwork: ArtworkShown; figure: "disc" | "
   });
   const made = (values: Partial<typeof form> = {}): Edit => {
     const { x, y, long, wide } = { ...form, ...values };
-    return { kind: "add-figure", course, place: artwork.place, figure, typed: [x, y, long, wide] };
+    return { kind: "add-figure", course, place: artwork.place, figure, entered: [x, y, long, wide] };
   };
   const field = (key: keyof typeof form, label: string) => (
     <FormNumber
       label={label}
       value={form[key]}
       step={0.5}
-      onTyped={(typed) => setForm({ ...form, [key]: typed })}
-      edit={(typed) => made({ [key]: typed })}
+      onTyped={(entered) => setForm({ ...form, [key]: entered })}
+      edit={(entered) => made({ [key]: entered })}
     />
   );
   return (
@@ -75,16 +75,16 @@ function Dots({ artwork }: { artwork: ArtworkShown }) {
   });
   const [order, setOrder] = useState("1");
   const made = (values: Partial<typeof form> & { order?: string } = {}): Edit => {
-    const { order: typed = order, ...sizes } = values;
-    return { kind: "dotted-edge", course, place: artwork.place, ...form, ...sizes, colours: typed };
+    const { order: entered = order, ...sizes } = values;
+    return { kind: "dotted-edge", course, place: artwork.place, ...form, ...sizes, colours: entered };
   };
   const field = (key: keyof typeof form, label: string) => (
     <FormNumber
       label={label}
       value={form[key]}
       step={0.5}
-      onTyped={(typed) => setForm({ ...form, [key]: typed })}
-      edit={(typed) => made({ [key]: typed })}
+      onTyped={(entered) => setForm({ ...form, [key]: entered })}
+      edit={(entered) => made({ [key]: entered })}
     />
   );
   return (

@@ -40,7 +40,7 @@ function useOn({ artwork, chosen }: Props) {
 }
 
 const ORDER = [
-  ["remove", "Take away"],
+  ["remove", "Remove"],
   ["double", "Double"],
   ["up", "Higher"],
   ["down", "Lower"],
@@ -93,9 +93,9 @@ function Together(props: Props) {
   const on = useOn(props);
   const [between, setBetween] = useState("3");
   const [first, last] = props.chosen;
-  const grade = (typed: string): Edit | null =>
+  const grade = (entered: string): Edit | null =>
     props.chosen.length === 2
-      ? { kind: "grade-shapes", course: on.course, place: on.place, first: first!, last: last!, between: typed }
+      ? { kind: "grade-shapes", course: on.course, place: on.place, first: first!, last: last!, between: entered }
       : null;
   return (
     <>
@@ -232,8 +232,8 @@ function On(props: Props) {
       label={label}
       value={form[key]}
       step={step}
-      onTyped={(typed) => setForm({ ...form, [key]: typed })}
-      edit={(typed) => made({ [key]: typed })}
+      onTyped={(entered) => setForm({ ...form, [key]: entered })}
+      edit={(entered) => made({ [key]: entered })}
     />
   );
   return (
@@ -321,7 +321,7 @@ function Gradient(props: Props) {
           value={angle}
           step={15}
           onTyped={setAngle}
-          edit={(typed) => made({ angle: typed })}
+          edit={(entered) => made({ angle: entered })}
         />
       )}
       <Go onClick={() => workbench.make(made())}>Fill with it</Go>

@@ -1,4 +1,4 @@
-/** Work on own artwork: taken in or out, turned, given another cell, cut into pieces. */
+/** Work on own artwork: imported or out, turned, given another cell, cut into pieces. */
 import { useState } from "react";
 
 import type { Edit } from "@/shared/api/types";
@@ -61,7 +61,12 @@ function Cell({ length, width, course }: { length: number; width: number; course
       <EditNumber label="Begins at" value="0 mm" step={0.5} edit={(start) => cell({ start })} />
       <EditNumber label="Ends at" value={mm(length)} step={0.5} edit={(end) => cell({ end })} />
       <EditNumber label="Baseline at" value="0 mm" step={0.5} edit={(baseline) => cell({ baseline })} />
-      <EditNumber label="Turned by" value="0°" step={15} edit={(typed) => ({ kind: "turn-artwork", course, typed })} />
+      <EditNumber
+        label="Turned by"
+        value="0°"
+        step={15}
+        edit={(entered) => ({ kind: "turn-artwork", course, entered })}
+      />
     </>
   );
 }
@@ -85,14 +90,14 @@ function Cuts({ whole, course }: { whole: number; course: number }) {
         value={first}
         step={0.5}
         onTyped={setFirst}
-        edit={(typed) => cut({ first: typed })}
+        edit={(entered) => cut({ first: entered })}
       />
       <FormNumber
         label="Second cut at"
         value={second}
         step={0.5}
         onTyped={setSecond}
-        edit={(typed) => cut({ second: typed })}
+        edit={(entered) => cut({ second: entered })}
       />
       <div className="mt-1.5 flex flex-wrap gap-1">
         <QuietButton onClick={() => void workbench.make(cut())}>Into start, repeat and end</QuietButton>

@@ -46,7 +46,7 @@ export function FamilyChoice({ label, family, pieces, none, onChange }: ChoicePr
 export function FamilySettings({ base, motif }: { base: string; motif: Motif }) {
   const family = useFamilies().find((item) => item.id === motif.family);
   if (motif.family === "picture") {
-    return <p className="muted mt-1 text-[12px]">A picture: it rides rigidly, and is sent out at its pixels.</p>;
+    return <p className="muted mt-1 text-[12px]">A picture: it rides rigidly, and is exported at its pixels.</p>;
   }
   if (!family) return <p className="muted mt-1 text-[12px]">Artwork of its own: its shapes are as they were drawn.</p>;
   const values = motif as unknown as Record<string, { mm: number } | number | string | boolean>;

@@ -1,4 +1,4 @@
-/** The artwork at a place as an SVG file, to be changed elsewhere and taken in again. */
+/** The artwork at a place as an SVG file, to be changed elsewhere and imported again. */
 import { type Place, useBench } from "../bench";
 
 export function GiveOutArtwork({ place }: { place: Place }) {

@@ -1,4 +1,4 @@
-/** Motifs of the Drawers: the artwork at a place kept there, or one of them taken from there. */
+/** Motifs of the Library: the artwork at a place kept there, or one of them taken from there. */
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 
 import { api } from "@/shared/api/client";
@@ -12,13 +12,13 @@ export function KeepMotif({ place }: { place: Place }) {
     const { brush, course } = bench();
     try {
       const kept = await api.keepMotif({ brush: brush!.id, course, place });
-      bench().set({ notice: `“${kept.name}” is kept among the motifs in the Drawers.` });
+      bench().set({ notice: `“${kept.name}” is kept among the motifs in the Library.` });
       await queries.invalidateQueries({ queryKey: ["motifs"] });
     } catch (fault) {
       bench().set({ notice: (fault as Error).message });
     }
   };
-  return <QuietButton onClick={keep}>Keep in the Drawers</QuietButton>;
+  return <QuietButton onClick={keep}>Keep in the Library</QuietButton>;
 }
 
 export function TakeMotif({ place }: { place: Place }) {
@@ -28,7 +28,7 @@ export function TakeMotif({ place }: { place: Place }) {
   if (!data?.motifs.length) return null;
   return (
     <select
-      aria-label="Motif from the Drawers"
+      aria-label="Motif from the Library"
       className="min-h-6 max-w-[150px] cursor-pointer rounded-field border border-base-300 bg-base-200 px-1 py-0.5 text-[12px] hover:border-base-content"
       value=""
       onChange={(event) => {
@@ -36,7 +36,7 @@ export function TakeMotif({ place }: { place: Place }) {
         if (motif) void workbench.put((id, values) => api.useMotif(id, { ...values, place, motif }));
       }}
     >
-      <option value="">From the Drawers …</option>
+      <option value="">From the Library …</option>
       {data.motifs.map((motif) => (
         <option key={motif.id} value={motif.id}>
           {motif.name}

@@ -1,4 +1,4 @@
-/** An SVG drawing taken in as the course's repeat, or as a piece. */
+/** An SVG drawing imported as the course's repeat, or as a piece. */
 import { type Place, useWorkbench } from "../bench";
 import { FileButton } from "@/shared/ui/FileButton";
 
@@ -10,7 +10,7 @@ export function TakeArtwork({ place = "repeat" }: { place?: Place }) {
       accept=".svg,image/svg+xml"
       onFile={(file) => void workbench.takeArtwork(file, place)}
     >
-      Take in a drawing (SVG)
+      Import a drawing (SVG)
     </FileButton>
   );
 }

@@ -39,7 +39,7 @@ function Threads() {
           Add a thread
         </QuietButton>
         {threads.length > 1 && (
-          <QuietButton onClick={() => void keepValue("/threads", threads.slice(0, -1))}>Take the last away</QuietButton>
+          <QuietButton onClick={() => void keepValue("/threads", threads.slice(0, -1))}>Remove the last</QuietButton>
         )}
       </div>
     </>
@@ -49,14 +49,14 @@ function Threads() {
 function Thread({ index, colour }: { index: number; colour: string }) {
   const { tryOut, keep } = useMaker();
   const pointer = `/threads/${index}`;
-  const commit = useCallback((typed: string) => keep(pointer, typed), [keep, pointer]);
+  const commit = useCallback((entered: string) => keep(pointer, entered), [keep, pointer]);
   return (
     <div className="mt-1 flex items-center justify-between gap-2">
       <span>Thread {index + 1}</span>
       <ColourField
         label={`Thread ${index + 1} colour`}
         value={colour}
-        onPreview={(typed) => tryOut(pointer, typed)}
+        onPreview={(entered) => tryOut(pointer, entered)}
         onCommit={commit}
       />
     </div>

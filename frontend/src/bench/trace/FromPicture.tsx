@@ -1,4 +1,4 @@
-/** A picture taken in, to be traced or used as it is. */
+/** A picture imported, to be traced or used as it is. */
 import { bench, type Place } from "../bench";
 import { FileButton } from "@/shared/ui/FileButton";
 import { takePicture } from "./tracer";

@@ -47,7 +47,7 @@ export function PictureView({ seen }: { seen: Seen }) {
           {seen !== "traced" && (
             <img
               src={picture.src}
-              alt="What is traced, as it was taken in"
+              alt="What is traced, as it was imported"
               className="absolute max-w-none"
               style={{ left, top, width: frame.width, height: frame.height, opacity: seen === "both" ? 0.35 : 1 }}
             />

@@ -135,13 +135,13 @@ function Use() {
       </button>
       <button
         className={quiet}
-        title="It rides rigidly along the path, and is sent out at its pixels"
+        title="It rides rigidly along the path, and is exported at its pixels"
         onClick={() => void asItIs()}
       >
         Use the picture itself
       </button>
       <button className={quiet} onClick={leave}>
-        Leave it
+        Cancel
       </button>
     </div>
   );

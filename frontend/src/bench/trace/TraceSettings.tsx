@@ -48,8 +48,8 @@ export function TraceSettings() {
 
 function Text({ name, label, step }: { name: Texts; label: string; step: number }) {
   const value = useTracer((state) => state.asked[name]);
-  const commit = (typed: string) => {
-    ask({ [name]: typed } as Partial<Asked>);
+  const commit = (entered: string) => {
+    ask({ [name]: entered } as Partial<Asked>);
     return Promise.resolve(null);
   };
   return <NumberLine label={label} value={value} step={step} onCommit={commit} />;

@@ -2,7 +2,7 @@
 import { create } from "zustand";
 
 import { api } from "@/shared/api/client";
-import type { PictureTaken, TraceSettings, TracingShown } from "@/shared/api/types";
+import type { PictureImported, TraceSettings, TracingShown } from "@/shared/api/types";
 
 import type { Place } from "../bench";
 
@@ -11,7 +11,7 @@ type Traced = NonNullable<TracingShown["traced"]>;
 
 interface TracerState {
   /** The picture, with an address to show it by; null while none is worked on. */
-  picture: (PictureTaken & { src: string; name: string; place: Place }) | null;
+  picture: (PictureImported & { src: string; name: string; place: Place }) | null;
   asked: Asked;
   /** The tracing that goes on, or came last. */
   tracing: string | null;

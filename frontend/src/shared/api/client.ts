@@ -34,10 +34,10 @@ export class Refusal extends Error {
 export type DrawingChosen = Omit<Schemas["UseDrawing"], "revision">;
 
 /** In what respect paths are alike. */
-export type By = NonNullable<paths["/api/sheets/{sheet_id}/alike"]["get"]["parameters"]["query"]>["by"];
+export type By = NonNullable<paths["/api/sheets/{sheet_id}/similar"]["get"]["parameters"]["query"]>["by"];
 
-/** A place as it is typed. */
-export type PlaceTyped = NonNullable<paths["/api/sheets/{sheet_id}/place"]["get"]["parameters"]["query"]>;
+/** A place as it is entered. */
+export type PlaceEntered = NonNullable<paths["/api/sheets/{sheet_id}/place"]["get"]["parameters"]["query"]>;
 
 interface Reply<Data> {
   data?: Data;
@@ -97,14 +97,14 @@ function form(fields: Record<string, string | File | readonly File[]>) {
 }
 
 export const api = {
-  sheets: (away = false) => settled(client.GET("/api/sheets", { params: { query: { away } } })),
+  sheets: (archived = false) => settled(client.GET("/api/sheets", { params: { query: { archived } } })),
 
   beginSheet: (body: Schemas["NewSheet"]) => settled(client.POST("/api/sheets", { body })),
 
   duplicateSheet: (id: string) => settled(client.POST("/api/sheets/{sheet_id}/duplicate", { params: at(id) })),
 
-  putAway: (id: string, away: boolean) =>
-    settled(client.POST("/api/sheets/{sheet_id}/away", { params: at(id), body: { away } })),
+  archiveSheet: (id: string, archived: boolean) =>
+    settled(client.POST("/api/sheets/{sheet_id}/archive", { params: at(id), body: { archived } })),
 
   measure: (id: string, body: MarkDoc, signal: AbortSignal) =>
     exact<"MeasureShown">(client.POST("/api/sheets/{sheet_id}/measure", { params: at(id), body, signal })),
@@ -164,13 +164,13 @@ export const api = {
       }),
     ),
 
-  /** Where a typed place is. */
-  place: (id: string, query: PlaceTyped) =>
+  /** Where an entered place is. */
+  place: (id: string, query: PlaceEntered) =>
     settled(client.GET("/api/sheets/{sheet_id}/place", { params: { ...at(id), query } })),
 
   /** The paths that are like one. */
-  alike: (id: string, path: string, by: By, within: string) =>
-    settled(client.GET("/api/sheets/{sheet_id}/alike", { params: { ...at(id), query: { path, by, within } } })),
+  similar: (id: string, path: string, by: By, within: string) =>
+    settled(client.GET("/api/sheets/{sheet_id}/similar", { params: { ...at(id), query: { path, by, within } } })),
 
   figures: () => settled(client.GET("/api/figures")),
 
@@ -209,7 +209,7 @@ export const api = {
 
   keepMotif: (body: Schemas["KeepMotif"]) => settled(client.POST("/api/motifs", { body })),
 
-  takeInMotif: (file: File) => settled(client.POST("/api/motif-files", form({ file }))),
+  importMotif: (file: File) => settled(client.POST("/api/motif-files", form({ file }))),
 
   renameMotif: (motif_id: string, name: string) =>
     settled(client.POST("/api/motifs/{motif_id}/name", { params: { path: { motif_id } }, body: { name } })),
@@ -257,12 +257,12 @@ export const api = {
   goBack: (id: string, version: number, number: number) =>
     bench(client.POST("/api/brushes/{brush_id}/go-back", { params: ofBrush(id), body: { version, number } })),
 
-  takeInBrushes: (files: readonly File[], replace: boolean) =>
+  importBrushes: (files: readonly File[], replace: boolean) =>
     settled(client.POST("/api/brush-files", form({ files, replace: String(replace) }))),
 
-  sendOutFacts: (id: string, ppi: string) =>
+  exportFacts: (id: string, ppi: string) =>
     settled(
-      client.GET("/api/sheets/{sheet_id}/send-out.json", {
+      client.GET("/api/sheets/{sheet_id}/export.json", {
         params: { ...at(id), query: { ppi } },
       }),
     ),

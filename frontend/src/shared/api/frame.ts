@@ -21,7 +21,7 @@ const slots = new WeakMap<RunShown, Numbers>();
 /** Where the repeats of an item lie, six numbers each. */
 export const placementsOf = (item: StampsShown | PictureShown) => placements.get(item);
 
-/** Start and end of each repeat of a run along the tape, worn mm. */
+/** Start and end of each repeat of a run along the tape, garment mm. */
 export const slotsOf = (run: RunShown) => slots.get(run);
 
 export const readSheet = (buffer: ArrayBuffer): SheetFrame => ofSheet<SheetFrame>(buffer);

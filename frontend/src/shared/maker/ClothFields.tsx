@@ -37,7 +37,7 @@ export function ClothFields({ value, onPreview, onChange, onCancel }: Props) {
       label={label}
       value={`${value[key]}${unit}`}
       step={step}
-      // The server reads what is typed.
+      // The server reads what is entered.
       onCommit={(text) => onChange({ ...value, [key]: text as unknown as number })}
       onCancel={onCancel}
     />

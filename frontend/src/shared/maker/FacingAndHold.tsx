@@ -24,8 +24,8 @@ export function FacingAndHold() {
       {facing.kind === "turned" && (
         <NumberRow label="Turned by" pointer={at("angle")} value={`${facing.angle}°`} step={5} />
       )}
-      <Tick label="Flip along" pointer={at("flip_along")} value={facing.flip_along!} />
-      <Tick label="Flip across" pointer={at("flip_across")} value={facing.flip_across!} />
+      <Tick label="Mirror end to end" pointer={at("end_to_end")} value={facing.end_to_end!} />
+      <Tick label="Mirror side to side" pointer={at("side_to_side")} value={facing.side_to_side!} />
       <Tick label="Mirror every other one" pointer={at("mirror_alternate")} value={facing.mirror_alternate!} />
       <Heading>
         On a curve

@@ -26,11 +26,11 @@ export function Order() {
 
 function OrderField({ value, pointer }: { value: string; pointer: string }) {
   const settings = useMaker();
-  const [typed, setTyped] = useState<string | null>(null);
+  const [entered, setTyped] = useState<string | null>(null);
   const [fault, setFault] = useState<string | null>(null);
   const keep = async () => {
-    if (typed === null || typed === value) return setTyped(null);
-    const wrong = await settings.keep(pointer, typed);
+    if (entered === null || entered === value) return setTyped(null);
+    const wrong = await settings.keep(pointer, entered);
     setFault(wrong);
     if (!wrong) setTyped(null);
   };
@@ -40,7 +40,7 @@ function OrderField({ value, pointer }: { value: string; pointer: string }) {
         aria-label="Order"
         aria-invalid={fault !== null}
         className="measure w-full rounded-field border border-base-300 bg-base-100 px-1.5 py-0.5"
-        value={typed ?? value}
+        value={entered ?? value}
         maxLength={200}
         onChange={(event) => setTyped(event.target.value)}
         onBlur={() => void keep()}

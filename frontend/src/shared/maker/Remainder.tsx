@@ -26,10 +26,10 @@ export function Remainder() {
       {fit.kind === "ease" && (
         <Tick label="Keep the gap, ease the lengths" pointer={at("keep_gap")} value={fit.keep_gap!} />
       )}
-      {fit.kind === "made-up" && (
-        <NumberRow label="Shortened before a corner" pointer={at("made_up")} value={String(fit.made_up)} step={1} />
+      {fit.kind === "shorten-last" && (
+        <NumberRow label="Shortened before a corner" pointer={at("shortened")} value={String(fit.shortened)} step={1} />
       )}
-      {fit.kind !== "made-up" && (
+      {fit.kind !== "shorten-last" && (
         <>
           <p className="muted mt-1.5 mb-1 text-[12px]">On the middle of a leg</p>
           <Options label="On the middle of a leg" pointer={at("layout")} options={LAYOUTS} value={fit.layout!} />

@@ -81,8 +81,8 @@ function Rule({ rule, index, rules, pointer }: RuleProps) {
             label={`${name} sway`}
             value={`${rule.amount}${unit === "%" ? " %" : unit}`}
             step={1}
-            onPreview={(typed) => settings.tryOut(`${pointer}/${index}/amount`, typed)}
-            onCommit={(typed) => settings.keep(`${pointer}/${index}/amount`, typed)}
+            onPreview={(entered) => settings.tryOut(`${pointer}/${index}/amount`, entered)}
+            onCommit={(entered) => settings.keep(`${pointer}/${index}/amount`, entered)}
             onCancel={settings.forget}
           />
           <QuietButton
@@ -112,8 +112,8 @@ function Rule({ rule, index, rules, pointer }: RuleProps) {
             label={`${name} period, repeats`}
             value={String(rule.period)}
             step={1}
-            onPreview={(typed) => settings.tryOut(`${pointer}/${index}/period`, typed)}
-            onCommit={(typed) => settings.keep(`${pointer}/${index}/period`, typed)}
+            onPreview={(entered) => settings.tryOut(`${pointer}/${index}/period`, entered)}
+            onCommit={(entered) => settings.keep(`${pointer}/${index}/period`, entered)}
             onCancel={settings.forget}
           />
         </div>

@@ -25,8 +25,8 @@ export function NumberRow({ label, pointer, value, step }: NumberRowProps) {
         label={label}
         value={value}
         step={step}
-        onPreview={(typed) => settings.tryOut(pointer, typed)}
-        onCommit={(typed) => settings.keep(pointer, typed)}
+        onPreview={(entered) => settings.tryOut(pointer, entered)}
+        onCommit={(entered) => settings.keep(pointer, entered)}
         onCancel={settings.forget}
       />
     </div>

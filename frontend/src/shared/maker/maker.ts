@@ -3,7 +3,7 @@ import { createContext, useContext } from "react";
 
 import type { BrushDoc, RowDoc } from "@/shared/api/types";
 
-export type Typed = string | boolean;
+export type Entered = string | boolean;
 export type Value = unknown[] | Record<string, unknown>;
 
 export interface Maker {
@@ -13,9 +13,9 @@ export interface Maker {
   /** Pointers that a run has changed for itself; none on the Bench. */
   own: readonly string[];
   /** Show what a setting would do; nothing is kept. */
-  tryOut: (pointer: string, typed: Typed) => void;
+  tryOut: (pointer: string, entered: Entered) => void;
   /** Keep it. Resolves to null, or to what is wrong with it. */
-  keep: (pointer: string, typed: Typed) => Promise<string | null>;
+  keep: (pointer: string, entered: Entered) => Promise<string | null>;
   tryValue: (pointer: string, value: Value) => void;
   keepValue: (pointer: string, value: Value) => Promise<string | null>;
   forget: () => void;

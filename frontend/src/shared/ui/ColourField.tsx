@@ -1,4 +1,4 @@
-/** A thread colour: picked, or typed as any CSS colour. */
+/** A thread colour: picked, or entered as any CSS colour. */
 import { useEffect, useRef, useState } from "react";
 
 interface Props {
@@ -9,7 +9,7 @@ interface Props {
 }
 
 export function ColourField({ label, value, onPreview, onCommit }: Props) {
-  const [typed, setTyped] = useState<string | null>(null);
+  const [entered, setTyped] = useState<string | null>(null);
   const [fault, setFault] = useState<string | null>(null);
   const picker = useRef<HTMLInputElement>(null);
 
@@ -22,8 +22,8 @@ export function ColourField({ label, value, onPreview, onCommit }: Props) {
   }, [onCommit]);
 
   const commit = async () => {
-    if (typed === null || typed === value) return setTyped(null);
-    const wrong = await onCommit(typed);
+    if (entered === null || entered === value) return setTyped(null);
+    const wrong = await onCommit(entered);
     setFault(wrong);
     if (!wrong) setTyped(null);
   };
@@ -41,10 +41,10 @@ export function ColourField({ label, value, onPreview, onCommit }: Props) {
           onChange={() => undefined}
         />
         <input
-          aria-label={`${label}, typed`}
+          aria-label={`${label}, entered`}
           aria-invalid={fault !== null}
           className={`measure w-24 rounded-field border bg-base-100 px-1.5 py-0.5 ${fault ? "border-error" : "border-base-300"}`}
-          value={typed ?? value}
+          value={entered ?? value}
           spellCheck={false}
           onChange={(event) => setTyped(event.target.value)}
           onBlur={() => void commit()}

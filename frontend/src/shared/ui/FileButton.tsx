@@ -1,4 +1,4 @@
-/** A button that takes in a file. */
+/** A button that imports a file. */
 import { useRef } from "react";
 
 import { QuietButton } from "@/shared/maker/QuietButton";

@@ -8,8 +8,8 @@ interface Props {
   /** What is shown while nobody types. */
   value: string;
   step: number;
-  onPreview?: (typed: string) => void;
-  onCommit: (typed: string) => Promise<string | null>;
+  onPreview?: (entered: string) => void;
+  onCommit: (entered: string) => Promise<string | null>;
   onCancel?: () => void;
   className?: string;
   /** Whether it is a length, where its value does not say so. */
@@ -35,7 +35,7 @@ export function NumberField(props: Props) {
   const length = props.length ?? isLength(props.value);
   const step = length ? stepIn(unit, props.step) : props.step;
   const said = (text: string) => (length ? typedIn(unit, text) : text);
-  const [typed, setTyped] = useState<string | null>(null);
+  const [entered, setTyped] = useState<string | null>(null);
   const [fault, setFault] = useState<string | null>(null);
   const faultId = useId();
 
@@ -48,7 +48,7 @@ export function NumberField(props: Props) {
     }
     const wrong = await props.onCommit(said(text));
     setFault(wrong);
-    // What was typed stays while it is wrong, so that it can be put right.
+    // What was entered stays while it is wrong, so that it can be put right.
     if (!wrong && !stay) setTyped(null);
     if (!wrong && stay) setTyped((now) => (now === text ? null : now));
   };
@@ -56,14 +56,14 @@ export function NumberField(props: Props) {
   const onKeyDown = (event: React.KeyboardEvent<HTMLInputElement>) => {
     if (event.key === "Enter") {
       event.preventDefault();
-      void commit(typed);
+      void commit(entered);
     } else if (event.key === "Escape") {
       setTyped(null);
       setFault(null);
       onCancel?.();
     } else if (event.key === "ArrowUp" || event.key === "ArrowDown") {
       const by = (event.key === "ArrowUp" ? 1 : -1) * step * (event.shiftKey ? 10 : 1);
-      const next = stepped(typed ?? value, by);
+      const next = stepped(entered ?? value, by);
       event.preventDefault();
       if (next === null) return;
       setTyped(next);
@@ -81,7 +81,7 @@ export function NumberField(props: Props) {
         className={`measure ${narrow ? "w-[44px]" : "w-[86px]"} rounded-field border bg-base-100 px-1.5 py-0.5 text-right ${
           fault ? "border-error" : "border-base-300"
         }`}
-        value={typed ?? value}
+        value={entered ?? value}
         spellCheck={false}
         autoComplete="off"
         onFocus={(event) => event.target.select()}
@@ -90,7 +90,7 @@ export function NumberField(props: Props) {
           setFault(null);
           props.onPreview?.(said(event.target.value));
         }}
-        onBlur={() => void commit(typed)}
+        onBlur={() => void commit(entered)}
         onKeyDown={onKeyDown}
       />
       {fault && (

@@ -72,8 +72,8 @@ function Row({
           </button>
         )}
         {usedHere && (
-          <a className={button} href="/drawers">
-            Open the Drawers
+          <a className={button} href="/library">
+            Open the Library
           </a>
         )}
         {sure ? (

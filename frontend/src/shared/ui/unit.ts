@@ -1,4 +1,4 @@
-/** The unit that lengths are written and typed in: the sheet's on the Table, mm elsewhere. */
+/** The unit that lengths are written and entered in: the sheet's on the Table, mm elsewhere. */
 import { createContext, useContext } from "react";
 
 import { decimals, fixed } from "./words";
@@ -34,10 +34,10 @@ export function shownIn(unit: Unit, value: string): string {
 /** Whether a field's value is a length by the way it is written. */
 export const isLength = (value: string) => LENGTH.test(value);
 
-/** What was typed for a length, with the unit where none was said: a bare number is in the sheet's. */
-export function typedIn(unit: Unit, typed: string): string {
-  if (unit === "mm" || !BARE.test(typed)) return typed;
-  return /^[\d.\s]+$/.test(typed) ? `${typed.trim()} in` : `(${typed.trim()}) in`;
+/** What was entered for a length, with the unit where none was said: a bare number is in the sheet's. */
+export function typedIn(unit: Unit, entered: string): string {
+  if (unit === "mm" || !BARE.test(entered)) return entered;
+  return /^[\d.\s]+$/.test(entered) ? `${entered.trim()} in` : `(${entered.trim()}) in`;
 }
 
 /** A step that is about as large, to one figure. */

@@ -8,16 +8,16 @@ export const signed = (value: number, decimals = 1) => {
   return Number(text) === 0 ? text : (value < 0 ? "−" : "+") + text;
 };
 
-/** A typed number, without trailing noughts past two decimals. */
-export const typedMm = (value: number) => `${Number(value.toFixed(4)).toFixed(Math.max(2, decimals(value)))} mm`;
+/** An entered number, without trailing noughts past two decimals. */
+export const enteredMm = (value: number) => `${Number(value.toFixed(4)).toFixed(Math.max(2, decimals(value)))} mm`;
 
 /** How many decimals a number has, of four at the most. */
 export const decimals = (value: number) => Number(value.toFixed(4)).toString().split(".")[1]?.length ?? 0;
 
-/** An asked length as it is typed: in its own frame, or as a share. */
+/** An asked length as it is entered: in its own frame, or as a share. */
 export function askedText(asked: AskedLength): string {
-  if (asked.frame === "share") return `${Number((asked.percent ?? 0).toFixed(2))} %`;
-  return typedMm(asked.frame === "worn" ? asked.worn : asked.printed);
+  if (asked.on === "share") return `${Number((asked.percent ?? 0).toFixed(2))} %`;
+  return enteredMm(asked.on === "garment" ? asked.garment : asked.paper);
 }
 
 export const degrees = (turn: number) => `${Math.abs(turn).toFixed(0)}°`;

@@ -15,7 +15,7 @@ const MARGIN = 240;
 /** A sheet with more repeats than this, or more drawn shapes, is not painted anew at every step of a zoom. */
 const MANY = 4_000;
 /** How much a painting is made smaller or larger before another is. */
-const [LEAST, MOST] = [0.6, 4];
+const [MIN, MAX] = [0.6, 4];
 /** How long a view rests before a full sheet is painted sharp again, ms. */
 const REST = 140;
 
@@ -74,7 +74,7 @@ function kept(last: Scene | null, now: Scene, aside: Aside | null, rested: boole
   const larger = now.view.zoom / (aside ?? last).view.zoom;
   if (larger !== 1) {
     if (rested || !isFull(now.frame)) return null;
-    if (larger < LEAST || larger > MOST) return paintAside(now.frame, now.view, now.window, repaint);
+    if (larger < MIN || larger > MAX) return paintAside(now.frame, now.view, now.window, repaint);
     return aside ?? paintAside(now.frame, last.view, now.window, repaint);
   }
   if (last.view === now.view) return aside;

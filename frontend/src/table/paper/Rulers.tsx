@@ -1,4 +1,4 @@
-/** Edge rulers in the sheet's unit, worn, and the pointer's place on them. */
+/** Edge rulers in the sheet's unit, on the garment, and the pointer's place on them. */
 import { mmPer } from "@/shared/ui/unit";
 
 import { useFrame } from "../sheet";

@@ -1,4 +1,4 @@
-/** A bar of a round worn length at the foot of the sheet. */
+/** A bar of a round length on the garment at the foot of the sheet. */
 import { mmPer } from "@/shared/ui/unit";
 
 import { useShown } from "../sheet";
@@ -15,7 +15,7 @@ export function ScaleBar({ view }: { view: View }) {
       width={width + 2}
       height={26}
       role="img"
-      aria-label={`Scale bar: ${length} ${unit} worn`}
+      aria-label={`Scale bar: ${length} ${unit} on the garment`}
     >
       <text
         x={width / 2}

@@ -83,7 +83,7 @@ async function cutAt(session: SheetSession, event: Placed) {
   await session.command({ kind: "cut-path", path, x, y });
 }
 
-/** Arrow keys on the sheet move what is chosen: 1 mm worn, with Shift 10, with Ctrl a tenth. */
+/** Arrow keys on the sheet move what is chosen: 1 mm on the garment, with Shift 10, with Ctrl a tenth. */
 function useNudge() {
   const session = useSheetSession();
   useEffect(() => {

@@ -1,4 +1,4 @@
-/** Paths by seam group, and the drawer of brushes under them. */
+/** Paths by seam group, and the brushes under them. */
 import { useState } from "react";
 
 import type { PathShown, RunShown } from "@/shared/api/types";
@@ -9,10 +9,10 @@ import { plural } from "@/shared/ui/words";
 import { useSheetSession, useFrame, useShown } from "../sheet";
 import { choosePaths, tableState, useTableState } from "../state";
 import { carriedPaths, carriesPaths, carryPaths, draggedBrush } from "./carried";
-import { Drawer } from "./Drawer";
+import { BrushList } from "./BrushList";
 import { inPairs, type Pair, sideOf, sideWords } from "./pairs";
 import { Strip } from "./Strip";
-import { TakeIn } from "../takein/TakeIn";
+import { ImportDrawing } from "../importing/ImportDrawing";
 
 /** A group of more paths than this is folded until it is opened. */
 const LONG = 200;
@@ -40,7 +40,7 @@ export function PathsPanel() {
   const frame = useFrame("unreadable");
   const session = useSheetSession();
   return (
-    <aside aria-label="Paths and drawer" className="flex min-h-0 flex-col border-r border-base-300 bg-base-200">
+    <aside aria-label="Paths and brushes" className="flex min-h-0 flex-col border-r border-base-300 bg-base-200">
       <section aria-label="Paths" className="min-h-0 flex-1 overflow-y-auto pt-2 pb-2">
         {frame.unreadable.length > 0 && (
           <div className="px-2">
@@ -50,10 +50,10 @@ export function PathsPanel() {
         {groups.map((group) => (
           <Group key={group.id ?? "loose"} group={group} />
         ))}
-        {groups.length === 0 && <p className="px-3 py-1">No paths yet. Draft one (2), or take in a drawing below.</p>}
+        {groups.length === 0 && <p className="px-3 py-1">No paths yet. Draft one (2), or import a drawing below.</p>}
       </section>
-      <TakeIn />
-      <Drawer />
+      <ImportDrawing />
+      <BrushList />
     </aside>
   );
 }
@@ -172,10 +172,10 @@ function PathRow({ pair }: { pair: Pair }) {
         {pair.paths.length > 1 && !pair.text && pair.paths.map((path) => <Side key={path.id} path={path} />)}
         {words.length > 0 && <span className="muted text-[12px] italic">{words.join(", ")}</span>}
         <span className="measure min-w-[46px] text-right whitespace-nowrap">
-          {pair.text ? plural(pair.paths.length, "path") : bare(first!.length.worn, 1)}
+          {pair.text ? plural(pair.paths.length, "path") : bare(first!.length.garment, 1)}
         </span>
       </div>
-      <Wear paths={pair.paths} />
+      <PathBrushes paths={pair.paths} />
     </li>
   );
 }
@@ -201,8 +201,8 @@ function Side({ path }: { path: PathShown }) {
   );
 }
 
-/** What the paths wear: one strip where they wear the same, otherwise one each. */
-function Wear({ paths }: { paths: PathShown[] }) {
+/** What brushes the paths have: one strip where they have the same, otherwise one each. */
+function PathBrushes({ paths }: { paths: PathShown[] }) {
   const session = useSheetSession();
   const runs = useShown((frame) => paths.map((path) => frame.runs.findLast((item) => item.path === path.id)));
   const same = runs.every((run) => run?.key === runs[0]?.key && run?.shown === runs[0]?.shown);
@@ -210,14 +210,14 @@ function Wear({ paths }: { paths: PathShown[] }) {
     <div className="flex gap-1">
       {(same ? runs.slice(0, 1) : runs.slice(0, 2)).map((run, i) => (
         <div key={i} className="min-w-0 flex-1">
-          <PathWear run={run} sheet={session.id} side={same ? null : sideOf(paths[i]!)} />
+          <PathBrush run={run} sheet={session.id} side={same ? null : sideOf(paths[i]!)} />
         </div>
       ))}
     </div>
   );
 }
 
-function PathWear({ run, sheet, side }: { run: RunShown | undefined; sheet: string; side: string | null }) {
+function PathBrush({ run, sheet, side }: { run: RunShown | undefined; sheet: string; side: string | null }) {
   const word = run ? (run.shown ? null : "hidden") : "bare";
   if (word || !run) {
     return (

@@ -1,4 +1,4 @@
-/** What is carried by dragging: a brush from the drawer, or paths to another seam group. */
+/** What is carried by dragging: a brush from the list, or paths to another seam group. */
 
 const TYPE = "application/x-curlet-brush";
 

@@ -30,7 +30,7 @@ export function Grips({ run, slots, place }: Props) {
   );
 }
 
-/** Drag along the Tape, in worn mm: a preview while it moves, one step when let go. */
+/** Drag along the Tape, in garment mm: a preview while it moves, one step when let go. */
 function useTapeDrag(place: TapePlace, intent: (moved: number) => Intent | null) {
   const session = useSheetSession();
   return useDrag(
@@ -62,10 +62,10 @@ function MeasureGrip({
   const asked = name === "length" ? measures?.stitch : measures?.gap;
   const step = (moved: number): Intent | null => {
     if (!asked) return null;
-    const worn = asked.worn + moved;
-    const printed = asked.frame === "printed";
-    const typed = `${Number((printed ? worn * frame.sheet.factor : worn).toFixed(2))} mm`;
-    return { kind: "set-on-runs", runs: [run.id], settings: [{ pointer: `/courses/${run.main}/${name}`, typed }] };
+    const garment = asked.garment + moved;
+    const onPaper = asked.on === "paper";
+    const entered = `${Number((onPaper ? garment * frame.sheet.factor : garment).toFixed(2))} mm`;
+    return { kind: "set-on-runs", runs: [run.id], settings: [{ pointer: `/courses/${run.main}/${name}`, entered }] };
   };
   const bind = useTapeDrag(place, step);
   const x = place.x(at);

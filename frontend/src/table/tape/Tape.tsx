@@ -1,4 +1,4 @@
-/** The Tape: the chosen run unrolled straight along a ruler in worn mm. */
+/** The Tape: the chosen run unrolled straight along a ruler in garment mm. */
 import { useEffect, useRef, useState } from "react";
 
 import { useLength } from "@/shared/ui/unit";
@@ -24,15 +24,15 @@ export function Tape() {
     >
       <div className="w-[52px] shrink-0 self-center">
         <h2 className="font-bold">Tape</h2>
-        {run?.tape && <p className="measure muted">worn {unit}</p>}
+        {run?.tape && <p className="measure muted">garment {unit}</p>}
       </div>
       <div ref={box} className="min-w-0 flex-1">
         {run?.tape && width > 0 && <TapeStrip key={run.id} run={run} width={width} />}
         {!run?.tape && (
           <p className="muted grid h-full items-center">
             {path
-              ? `${path.name} is bare, ${text(path.length.worn, 1)} with ${plural(path.corners.length, "corner")}. Lay a brush on it to see its stitches unrolled here.`
-              : "Choose a path that wears a brush: its run is unrolled here, with legs, corners and what is left over."}
+              ? `${path.name} is bare, ${text(path.length.garment, 1)} with ${plural(path.corners.length, "corner")}. Lay a brush on it to see its stitches unrolled here.`
+              : "Choose a path with a brush: its run is unrolled here, with legs, corners and what is left over."}
           </p>
         )}
       </div>

@@ -14,7 +14,7 @@ import { niceStep } from "../view";
 import { FOOT, MIDDLE, PAD, STRIP, type TapePlace, TOP } from "./measures";
 import { Grips } from "./Grips";
 
-const LEAST_LABEL = 62;
+const MIN_LABEL = 62;
 
 interface Props {
   run: RunShown;
@@ -124,12 +124,12 @@ interface RepeatsProps {
 
 function Repeats({ run, slots, place }: RepeatsProps) {
   const lit = useTableState((state) => (state.lit?.run === run.id ? state.lit.index : null));
-  const weight = Math.min(9, Math.max(2.5, (rowOf(run)?.laid.thread.worn ?? 1) * place.perMm));
+  const weight = Math.min(9, Math.max(2.5, (rowOf(run)?.laid.thread.garment ?? 1) * place.perMm));
   const pieces: string[] = [];
   for (let i = 0; slots && 2 * i + 1 < slots.length; i++) {
     pieces.push(`M${place.x(slots[2 * i]!).toFixed(1)} ${MIDDLE}H${place.x(slots[2 * i + 1]!).toFixed(1)}`);
   }
-  const touching = (rowOf(run)?.laid.gap.worn ?? 1) * place.perMm < 0.6;
+  const touching = (rowOf(run)?.laid.gap.garment ?? 1) * place.perMm < 0.6;
   return (
     <g fill="none">
       {lit !== null && pieces[lit] && (
@@ -165,12 +165,12 @@ interface LegProps {
 function TapeLeg({ leg, place, word }: LegProps) {
   const length = useLength();
   const from = place.x(leg.start);
-  const wide = leg.length.worn * place.perMm;
+  const wide = leg.length.garment * place.perMm;
   const text = leg.repeats
-    ? `${length.text(leg.own_length.worn, 1)} · ${plural(leg.repeats, word.one, word.many)} · ${length.bare(leg.stitch.worn)} + ${length.bare(leg.gap.worn)}`
-    : `${length.text(leg.own_length.worn, 1)} · none`;
-  const short = `${length.bare(leg.own_length.worn, 0)} · ${leg.repeats}`;
-  const shown = wide > text.length * 7.4 ? text : wide > LEAST_LABEL ? short : "";
+    ? `${length.text(leg.own_length.garment, 1)} · ${plural(leg.repeats, word.one, word.many)} · ${length.bare(leg.stitch.garment)} + ${length.bare(leg.gap.garment)}`
+    : `${length.text(leg.own_length.garment, 1)} · none`;
+  const short = `${length.bare(leg.own_length.garment, 0)} · ${leg.repeats}`;
+  const shown = wide > text.length * 7.4 ? text : wide > MIN_LABEL ? short : "";
   const after = leg.lead * place.perMm;
   const before = (leg.left_over - leg.lead) * place.perMm;
   return (
@@ -256,7 +256,7 @@ interface FoldProps {
 function Fold({ corner, x, legs, perMm }: FoldProps) {
   const chosen = useTableState((state) => state.place?.kind === "corner" && state.place.key === corner.node);
   const after = legs.find((leg) => leg.node === corner.node);
-  const roomy = !after || after.length.worn * perMm > 46;
+  const roomy = !after || after.length.garment * perMm > 46;
   const pick = () => tableState().set({ place: { kind: "corner", key: corner.node } });
   const manner = (MANNER_WORDS[corner.manner] ?? "").toLowerCase();
   return (

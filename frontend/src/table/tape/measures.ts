@@ -8,6 +8,6 @@ export const PAD = 12;
 
 export interface TapePlace {
   perMm: number;
-  /** Where a place along the run, worn mm, stands on the Tape. */
+  /** Where a place along the run, garment mm, stands on the Tape. */
   x: (at: number) => number;
 }

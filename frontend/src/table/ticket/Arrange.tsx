@@ -44,7 +44,7 @@ export function Arrange() {
         value={angle}
         step={1}
         onTyped={setAngle}
-        intent={(typed) => ({ kind: "turn-paths", paths: ids, angle: typed, size: "100 %" })}
+        intent={(entered) => ({ kind: "turn-paths", paths: ids, angle: entered, size: "100 %" })}
       >
         Turn
       </FormRow>
@@ -53,7 +53,7 @@ export function Arrange() {
         value={size}
         step={1}
         onTyped={setSize}
-        intent={(typed) => ({ kind: "turn-paths", paths: ids, angle: "0", size: typed })}
+        intent={(entered) => ({ kind: "turn-paths", paths: ids, angle: "0", size: entered })}
       >
         Resize
       </FormRow>

@@ -11,7 +11,7 @@ export function BarePath() {
   return (
     <>
       <Heading>Lay a brush</Heading>
-      <p className="muted mb-1">Drag one from the drawer onto the path, or press one here.</p>
+      <p className="muted mb-1">Drag one from the list onto the path, or press one here.</p>
       <div className="flex flex-wrap gap-1">
         {frame.brushes.slice(0, 8).map((brush) => (
           <QuietButton

@@ -60,8 +60,8 @@ function ClosedPath() {
   const run = useRun();
   const frame = useFrame("sheet");
   const factor = frame.sheet.factor;
-  const slide = (typed: string) => ({ kind: "slide-start" as const, run: run.id, typed });
-  const open = (typed: string) => ({ kind: "open-path" as const, run: run.id, typed });
+  const slide = (entered: string) => ({ kind: "slide-start" as const, run: run.id, entered });
+  const open = (entered: string) => ({ kind: "open-path" as const, run: run.id, entered });
   const opening = run.places.opening;
   return (
     <>
@@ -70,8 +70,8 @@ function ClosedPath() {
         label="Start point"
         value={`${fixed((run.places.start ?? 0) / factor, 1)} mm`}
         step={1}
-        onPreview={(typed) => session.preview(slide(typed))}
-        onCommit={async (typed) => (await session.command(slide(typed)))?.message ?? null}
+        onPreview={(entered) => session.preview(slide(entered))}
+        onCommit={async (entered) => (await session.command(slide(entered)))?.message ?? null}
         onCancel={() => session.dropPreviews(true)}
       />
       <NumberLine
@@ -80,8 +80,8 @@ function ClosedPath() {
         length
         value={opening === null || opening === undefined ? "closed" : `${fixed(opening / factor, 1)} mm`}
         step={1}
-        onCommit={async (typed) =>
-          (await session.command(open(typed.trim() === "closed" ? "" : typed)))?.message ?? null
+        onCommit={async (entered) =>
+          (await session.command(open(entered.trim() === "closed" ? "" : entered)))?.message ?? null
         }
       />
     </>

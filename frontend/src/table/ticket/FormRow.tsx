@@ -9,13 +9,13 @@ interface FormProps {
   label: string;
   value: string;
   step: number;
-  onTyped: (typed: string) => void;
-  intent: (typed: string) => Intent;
+  onTyped: (entered: string) => void;
+  intent: (entered: string) => Intent;
   /** What its button says. */
   children: string;
 }
 
-/** A number and a button: shown while it is typed, done when the button is pressed. */
+/** A number and a button: shown while it is entered, done when the button is pressed. */
 export function FormRow({ label, value, step, onTyped, intent, children }: FormProps) {
   const session = useSheetSession();
   return (
@@ -26,10 +26,10 @@ export function FormRow({ label, value, step, onTyped, intent, children }: FormP
           label={label}
           value={value}
           step={step}
-          onPreview={(typed) => session.preview(intent(typed))}
-          onCommit={(typed) => {
-            onTyped(typed);
-            session.preview(intent(typed));
+          onPreview={(entered) => session.preview(intent(entered))}
+          onCommit={(entered) => {
+            onTyped(entered);
+            session.preview(intent(entered));
             return Promise.resolve(null);
           }}
           onCancel={() => session.dropPreviews(true)}

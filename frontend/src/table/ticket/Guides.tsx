@@ -1,4 +1,4 @@
-/** Pictures under the paths, to trace over: taken in, placed, faded, locked. */
+/** Pictures under the paths, to trace over: imported, placed, faded, locked. */
 import type { GuideShown, Intent } from "@/shared/api/types";
 import { Heading } from "@/shared/maker/Heading";
 import { QuietButton } from "@/shared/maker/QuietButton";
@@ -39,7 +39,7 @@ function LayUnder() {
 const NUMBERS = [
   ["x", "Middle, from the left", 5],
   ["y", "Middle, from the top", 5],
-  ["width", "Width, worn", 5],
+  ["width", "Width on the garment", 5],
   ["turn", "Turned by", 1],
   ["fade", "Faded by", 5],
 ] as const;
@@ -59,10 +59,10 @@ function Guide({ guide }: { guide: GuideShown }) {
           key={key}
           words={label}
           label={`${guide.name}: ${label.toLowerCase()}`}
-          value={guide.typed[key]!}
+          value={guide.entered[key]!}
           step={step}
-          onPreview={(typed) => session.preview(set({ [key]: typed }))}
-          onCommit={async (typed) => (await session.command(set({ [key]: typed })))?.message ?? null}
+          onPreview={(entered) => session.preview(set({ [key]: entered }))}
+          onCommit={async (entered) => (await session.command(set({ [key]: entered })))?.message ?? null}
           onCancel={() => session.dropPreviews(true)}
         />
       ))}
@@ -80,9 +80,7 @@ function Guide({ guide }: { guide: GuideShown }) {
         >
           Calibrate by a known length
         </QuietButton>
-        <QuietButton onClick={() => session.command({ kind: "remove-guide", guide: guide.id })}>
-          Take it away
-        </QuietButton>
+        <QuietButton onClick={() => session.command({ kind: "remove-guide", guide: guide.id })}>Remove it</QuietButton>
       </div>
     </div>
   );

@@ -8,7 +8,7 @@ import { useSheetSession } from "../sheet";
 import { Heading } from "@/shared/maker/Heading";
 import { useRun, useShownRow } from "./settings";
 
-const MOST = 60;
+const MAX = 60;
 
 export function Legs() {
   const { legs } = useShownRow() ?? { legs: [] };
@@ -35,12 +35,12 @@ export function Legs() {
           </tr>
         </thead>
         <tbody className="measure">
-          {legs.slice(0, MOST).map((leg, index) => (
+          {legs.slice(0, MAX).map((leg, index) => (
             <LegRow key={`${leg.node}-${index}`} leg={leg} index={index} />
           ))}
         </tbody>
       </table>
-      {legs.length > MOST && <p className="muted text-[12px]">And {legs.length - MOST} more legs.</p>}
+      {legs.length > MAX && <p className="muted text-[12px]">And {legs.length - MAX} more legs.</p>}
     </>
   );
 }
@@ -49,16 +49,16 @@ function LegRow({ leg, index }: { leg: LegShown; index: number }) {
   const { bare, text } = useLength();
   return (
     <tr className={`border-t border-dotted border-base-300 ${leg.off ? "text-error" : ""}`}>
-      <td className="py-[2px]" title={`Of the line that is sewn; the path's own leg is ${text(leg.length.worn)}`}>
-        {bare(leg.own_length.worn, 1)}
+      <td className="py-[2px]" title={`Of the line that is sewn; the path's own leg is ${text(leg.length.garment)}`}>
+        {bare(leg.own_length.garment, 1)}
       </td>
       <td className="py-[2px] text-right">
         <Count leg={leg} index={index} />
       </td>
-      <td className="text-right">{leg.repeats ? `${bare(leg.stitch.worn)} + ${bare(leg.gap.worn)}` : "none"}</td>
+      <td className="text-right">{leg.repeats ? `${bare(leg.stitch.garment)} + ${bare(leg.gap.garment)}` : "none"}</td>
       <td
         className="pl-1.5 text-right whitespace-nowrap"
-        title={leg.off ? "Past the tolerance" : leg.made_up ? `The last few ${text(leg.made_up)}` : undefined}
+        title={leg.off ? "Past the tolerance" : leg.shortened ? `The last few ${text(leg.shortened)}` : undefined}
       >
         {signed(leg.ease)} %{leg.off && " !"}
       </td>
@@ -66,11 +66,11 @@ function LegRow({ leg, index }: { leg: LegShown; index: number }) {
   );
 }
 
-/** A leg's count: typed to set it by hand, emptied to let it follow. */
+/** A leg's count: entered to set it by hand, emptied to let it follow. */
 function Count({ leg, index }: { leg: LegShown; index: number }) {
   const session = useSheetSession();
   const run = useRun();
-  const set = (typed: string) => ({ kind: "set-count" as const, run: run.id, node: leg.node, typed });
+  const set = (entered: string) => ({ kind: "set-count" as const, run: run.id, node: leg.node, entered });
   return (
     <span className="inline-flex items-center gap-1">
       {leg.set && (
@@ -88,8 +88,8 @@ function Count({ leg, index }: { leg: LegShown; index: number }) {
         value={String(leg.repeats)}
         step={1}
         narrow
-        onPreview={(typed) => /^\d+$/.test(typed) && session.preview(set(typed))}
-        onCommit={async (typed) => (await session.command(set(typed)))?.message ?? null}
+        onPreview={(entered) => /^\d+$/.test(entered) && session.preview(set(entered))}
+        onCommit={async (entered) => (await session.command(set(entered)))?.message ?? null}
         onCancel={() => session.dropPreviews(true)}
       />
     </span>

@@ -46,7 +46,7 @@ export function Measures() {
             step={0.1}
           />
           <MeasureRow label="Gap" pointer={at("gap")} asked={asked.gap} laid={laid.gap} step={0.1} />
-          <Row label="Pitch" asked={length.text(asked.pitch.worn)} laid={length.bare(laid.pitch.worn)} />
+          <Row label="Pitch" asked={length.text(asked.pitch.garment)} laid={length.bare(laid.pitch.garment)} />
           {stitches && (
             <Row
               label="To the inch"
@@ -106,57 +106,59 @@ interface MeasureProps {
 function MeasureRow({ label, pointer, asked, laid, step }: MeasureProps) {
   const settings = useSettings();
   const scaled = useShown((frame) => frame.sheet).factor !== 1;
-  const printed = asked.frame === "printed";
+  const onPaper = asked.on === "paper";
   const { bare } = useLength();
   return (
     <tr className="border-t border-dotted border-base-300 align-top">
       <th scope="row" className="py-[3px] text-left font-normal">
         {label}
         <Own pointer={pointer} label={label} />
-        {scaled && asked.frame !== "share" && <FrameToggle label={label} pointer={pointer} frame={asked.frame} />}
+        {scaled && asked.on !== "share" && <MeasuredOnToggle label={label} pointer={pointer} on={asked.on} />}
       </th>
       <td className="py-[3px] text-right">
         <NumberField
           label={label}
           value={askedText(asked)}
           step={step}
-          onPreview={(typed) => settings.tryOut(pointer, typed)}
-          onCommit={(typed) => settings.keep(pointer, typed)}
+          onPreview={(entered) => settings.tryOut(pointer, entered)}
+          onCommit={(entered) => settings.keep(pointer, entered)}
           onCancel={settings.forget}
         />
         {scaled && (
-          <Other className="pr-1.5" value={printed ? asked.worn : asked.printed} frame={printed ? "worn" : "printed"} />
+          <Other className="pr-1.5" value={onPaper ? asked.garment : asked.paper} on={onPaper ? "garment" : "paper"} />
         )}
       </td>
       <td className="measure py-[5px] text-right leading-[1.3]" data-testid={`laid-${label}`}>
-        {bare(printed ? laid.printed : laid.worn)}
-        {scaled && <Other className="mt-[5px]" value={printed ? laid.worn : laid.printed} />}
+        {bare(onPaper ? laid.paper : laid.garment)}
+        {scaled && <Other className="mt-[5px]" value={onPaper ? laid.garment : laid.paper} />}
       </td>
     </tr>
   );
 }
 
-/** The same length in the other frame. */
-function Other({ value, frame, className }: { value: number; frame?: string; className: string }) {
+/** The same length on the garment, or on paper. */
+function Other({ value, on, className }: { value: number; on?: string; className: string }) {
   const { bare } = useLength();
   return (
     <span className={`measure muted block leading-[22px] ${className}`}>
-      {bare(value)} {frame}
+      {bare(value)} {on}
     </span>
   );
 }
 
-function FrameToggle({ label, pointer, frame }: { label: string; pointer: string; frame: "worn" | "printed" }) {
+function MeasuredOnToggle({ label, pointer, on }: { label: string; pointer: string; on: "garment" | "paper" }) {
   const settings = useSettings();
-  const other = frame === "worn" ? "printed" : "worn";
+  const other = on === "garment" ? "paper" : "garment";
   return (
     <button
       className="block min-h-6 cursor-pointer text-[12px] text-accent underline decoration-dotted underline-offset-2"
-      title={`Asked as ${frame}. Press to state it as ${other}; what is drawn stays the same.`}
-      aria-label={`${label} is asked as ${frame}: state it as ${other}`}
-      onClick={() => void settings.frame(pointer, other)}
+      title={`Set on ${place(on)}. Press to set it on ${place(other)}; what is drawn stays the same.`}
+      aria-label={`${label} is set on ${place(on)}: set it on ${place(other)}`}
+      onClick={() => void settings.measureOn(pointer, other)}
     >
-      {frame}
+      {on}
     </button>
   );
 }
+
+const place = (on: "garment" | "paper") => (on === "paper" ? "paper" : "the garment");

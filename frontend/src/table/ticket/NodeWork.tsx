@@ -4,7 +4,7 @@ import { Heading } from "@/shared/maker/Heading";
 import { QuietButton } from "@/shared/maker/QuietButton";
 import { Choice } from "@/shared/ui/Choice";
 import { NumberLine } from "@/shared/ui/NumberLine";
-import { plural, typedMm } from "@/shared/ui/words";
+import { plural, enteredMm } from "@/shared/ui/words";
 
 import { deleteChosen } from "../keys";
 import { useChosen, useSheetSession, useShown } from "../sheet";
@@ -71,7 +71,7 @@ function OneNode({ node }: { node: NodeDoc }) {
   );
 }
 
-/** The node's place on the garment, to be typed. */
+/** The node's place on the garment, to be entered. */
 function Place({ node }: { node: NodeDoc }) {
   const session = useSheetSession();
   const { path } = useChosen();
@@ -81,16 +81,16 @@ function Place({ node }: { node: NodeDoc }) {
     ["y", "From the top", node.y],
   ] as const;
   return fields.map(([axis, label, at]) => {
-    const put = (typed: string): Intent => ({ kind: "place-node", path: path!.id, node: node.id, [axis]: typed });
+    const put = (entered: string): Intent => ({ kind: "place-node", path: path!.id, node: node.id, [axis]: entered });
     return (
       <NumberLine
         key={axis}
         words={label}
         label={`Node, ${label.toLowerCase()}`}
-        value={typedMm(at / factor)}
+        value={enteredMm(at / factor)}
         step={1}
-        onPreview={(typed) => session.preview(put(typed))}
-        onCommit={async (typed) => (await session.command(put(typed)))?.message ?? null}
+        onPreview={(entered) => session.preview(put(entered))}
+        onCommit={async (entered) => (await session.command(put(entered)))?.message ?? null}
         onCancel={() => session.dropPreviews(true)}
       />
     );

@@ -1,4 +1,4 @@
-/** Whose ticket it is: the path's name, the brush it wears, and both lengths. */
+/** Whose ticket it is: the path's name, its brush, and both lengths. */
 import { useState } from "react";
 
 import { QuietButton } from "@/shared/maker/QuietButton";
@@ -8,7 +8,7 @@ import { useLength } from "@/shared/ui/unit";
 import { plural } from "@/shared/ui/words";
 
 import { useChosen, useSheetSession, useFrame } from "../sheet";
-import { Alike } from "./Alike";
+import { Similar } from "./Similar";
 
 export function PathHead() {
   const frame = useFrame("brushes", "sheet");
@@ -23,11 +23,11 @@ export function PathHead() {
         {brush ? brush.name : "Bare"} · {path!.closed ? "closed" : "open"}
       </p>
       <p className="muted">
-        Path <span className="measure">{text(path!.length.worn, 1)}</span>
+        Path <span className="measure">{text(path!.length.garment, 1)}</span>
         {scaled && (
           <>
             {" "}
-            worn, <span className="measure">{bare(path!.length.printed, 1)}</span> printed
+            on the garment, <span className="measure">{bare(path!.length.paper, 1)}</span> on paper
           </>
         )}
       </p>
@@ -40,7 +40,7 @@ export function PathHead() {
       <GroupChoice />
       <GroupMark key={path!.group} />
       <Kept />
-      <Alike />
+      <Similar />
     </header>
   );
 }
@@ -61,9 +61,9 @@ function MatchLine() {
 function Name() {
   const session = useSheetSession();
   const { path } = useChosen();
-  const [typed, setTyped] = useState<string | null>(null);
+  const [entered, setTyped] = useState<string | null>(null);
   const keep = () => {
-    const name = typed?.trim();
+    const name = entered?.trim();
     setTyped(null);
     if (name && name !== path!.name) void session.command({ kind: "rename-path", path: path!.id, name });
   };
@@ -72,7 +72,7 @@ function Name() {
       <input
         aria-label="Name of the path"
         className="w-full truncate rounded-field border border-transparent bg-transparent text-[18px] font-bold hover:border-base-300 focus:border-base-300"
-        value={typed ?? path!.name}
+        value={entered ?? path!.name}
         maxLength={120}
         onChange={(event) => setTyped(event.target.value)}
         onBlur={keep}
@@ -91,11 +91,11 @@ function GroupMark() {
   const frame = useFrame("groups");
   const session = useSheetSession();
   const { path } = useChosen();
-  const [typed, setTyped] = useState<string | null>(null);
+  const [entered, setTyped] = useState<string | null>(null);
   const group = frame.groups.find((item) => item.id === path!.group);
   if (!group) return null;
   const rename = () => {
-    const name = typed?.trim();
+    const name = entered?.trim();
     setTyped(null);
     if (name && name !== group.name) void session.command({ kind: "set-group", group: group.id, name });
   };
@@ -105,7 +105,7 @@ function GroupMark() {
       <input
         aria-label="Name of the group"
         className="my-1 w-full rounded-field border border-base-300 bg-base-100 px-1.5 py-0.5"
-        value={typed ?? group.name}
+        value={entered ?? group.name}
         maxLength={120}
         onChange={(event) => setTyped(event.target.value)}
         onBlur={rename}

@@ -42,12 +42,12 @@ export function PathWork() {
   );
 }
 
-/** Done when its button is pressed; what it would do is shown while its number is typed. */
+/** Done when its button is pressed; what it would do is shown while its number is entered. */
 function Beside({ ids }: { ids: string[] }) {
   const [distance, setDistance] = useState("10 mm");
   const [side, setSide] = useState<(typeof SIDES)[number][0]>("right");
   const [corners, setCorners] = useState<(typeof CORNERS)[number][0]>("sharp");
-  const copy = (typed: string): Intent => ({ kind: "parallel-copy", paths: ids, distance: typed, side, corners });
+  const copy = (entered: string): Intent => ({ kind: "parallel-copy", paths: ids, distance: entered, side, corners });
   return (
     <>
       <Heading>A copy beside it</Heading>
@@ -112,7 +112,7 @@ function Rework({ ids }: { ids: string[] }) {
 
 function Simplify({ ids }: { ids: string[] }) {
   const [within, setWithin] = useState("0.5 mm");
-  const simplify = (typed: string): Intent => ({ kind: "simplify-paths", paths: ids, within: typed });
+  const simplify = (entered: string): Intent => ({ kind: "simplify-paths", paths: ids, within: entered });
   return (
     <>
       <Heading>Fewer nodes</Heading>

@@ -8,20 +8,20 @@ import { tableState, useTableState } from "../state";
 import { QuietButton } from "@/shared/maker/QuietButton";
 
 export function RunsOnPath() {
-  const { worn } = useChosen();
+  const { runsOf } = useChosen();
   const adding = useTableState((state) => state.adding);
   return (
     <div className="mt-1.5">
-      {worn.length > 1 && (
+      {runsOf.length > 1 && (
         <ol aria-label="Runs on this path, topmost first" className="border-t border-dotted border-base-300">
-          {worn.toReversed().map((run) => (
+          {runsOf.toReversed().map((run) => (
             <RunRow key={run.id} run={run} />
           ))}
         </ol>
       )}
       <div className="mt-1">
         <QuietButton onClick={() => tableState().set({ adding: !adding })}>
-          {adding ? "Now press a brush in the drawer" : "Lay another brush beside it"}
+          {adding ? "Now press a brush in the list" : "Lay another brush beside it"}
         </QuietButton>
       </div>
     </div>

@@ -2,7 +2,7 @@
 import type { Intent } from "@/shared/api/types";
 import { QuietButton } from "@/shared/maker/QuietButton";
 import { NumberLine } from "@/shared/ui/NumberLine";
-import { typedMm } from "@/shared/ui/words";
+import { enteredMm } from "@/shared/ui/words";
 
 import { useSheetSession, useFrame } from "../sheet";
 import { tableState, useTableState } from "../state";
@@ -20,8 +20,8 @@ export function SingleCard() {
   });
   const { factor } = frame.sheet;
   const rows = [
-    ["left", "Middle, from the left", typedMm(single.x / factor), 1],
-    ["top", "Middle, from the top", typedMm(single.y / factor), 1],
+    ["left", "Middle, from the left", enteredMm(single.x / factor), 1],
+    ["top", "Middle, from the top", enteredMm(single.y / factor), 1],
     ["turn", "Turned by", `${Number(single.turn.toFixed(2))}°`, 5],
     ["size", "Size", `${Number(single.size.toFixed(2))} %`, 5],
   ] as const;
@@ -48,8 +48,8 @@ export function SingleCard() {
           label={`Single repeat: ${label.toLowerCase()}`}
           value={value}
           step={step}
-          onPreview={(typed) => session.preview(set({ [key]: typed }))}
-          onCommit={async (typed) => (await session.command(set({ [key]: typed })))?.message ?? null}
+          onPreview={(entered) => session.preview(set({ [key]: entered }))}
+          onCommit={async (entered) => (await session.command(set({ [key]: entered })))?.message ?? null}
           onCancel={() => session.dropPreviews(true)}
         />
       ))}
@@ -74,7 +74,7 @@ export function SingleCard() {
             void session.command({ kind: "remove-singles", singles: [single.id] });
           }}
         >
-          Take it away
+          Remove it
         </QuietButton>
       </div>
     </>

@@ -38,14 +38,14 @@ export function Thread() {
 function ThreadColour({ index, colour, many }: { index: number; colour: string; many: boolean }) {
   const settings = useSettings();
   const pointer = `/threads/${index}`;
-  const keep = useCallback((typed: string) => settings.keep(pointer, typed), [settings, pointer]);
+  const keep = useCallback((entered: string) => settings.keep(pointer, entered), [settings, pointer]);
   const label = many ? `Thread ${index + 1} colour` : "Thread colour";
   return (
     <div className="mt-1 flex items-center">
       <ColourField
         label={label}
         value={colour}
-        onPreview={(typed) => settings.tryOut(pointer, typed)}
+        onPreview={(entered) => settings.tryOut(pointer, entered)}
         onCommit={keep}
       />
       <Own pointer={pointer} label={label} />

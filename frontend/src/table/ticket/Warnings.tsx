@@ -3,14 +3,14 @@ import type { WarningShown } from "@/shared/api/types";
 
 import { useRun, useSettings } from "./settings";
 
-const MOST = 4;
+const MAX = 4;
 
 export function Warnings() {
   const { warnings = [] } = useRun();
-  const more = warnings.length - MOST;
+  const more = warnings.length - MAX;
   return (
     <ul aria-label="Warnings" aria-live="polite">
-      {warnings.slice(0, MOST).map((warning, index) => (
+      {warnings.slice(0, MAX).map((warning, index) => (
         <Warning key={index} warning={warning} />
       ))}
       {more > 0 && <li className="mt-1 text-[12px]">And {more} more like these.</li>}

@@ -4,7 +4,7 @@ import { useMemo } from "react";
 import type { Intent, RowShown, RunShown } from "@/shared/api/types";
 
 import { rowOf } from "../rows";
-import type { Maker, Typed, Value } from "@/shared/maker/maker";
+import type { Maker, Entered, Value } from "@/shared/maker/maker";
 
 import { useChosen, useSheetSession } from "../sheet";
 import { useTableState } from "../state";
@@ -14,10 +14,10 @@ export function useSettings() {
   const { runs } = useChosen();
   const ids = useMemo(() => runs.map((run) => run.id), [runs]);
   return useMemo(() => {
-    const set = (pointer: string, typed: Typed): Intent => ({
+    const set = (pointer: string, entered: Entered): Intent => ({
       kind: "set-on-runs",
       runs: ids,
-      settings: [{ pointer, typed }],
+      settings: [{ pointer, entered }],
     });
     const put = (pointer: string, value: Value): Intent => ({
       kind: "set-on-runs",
@@ -25,15 +25,16 @@ export function useSettings() {
       settings: [{ pointer, value }],
     });
     return {
-      tryOut: (pointer: string, typed: Typed) => session.preview(set(pointer, typed)),
-      keep: async (pointer: string, typed: Typed) => (await session.command(set(pointer, typed)))?.message ?? null,
+      tryOut: (pointer: string, entered: Entered) => session.preview(set(pointer, entered)),
+      keep: async (pointer: string, entered: Entered) =>
+        (await session.command(set(pointer, entered)))?.message ?? null,
       tryValue: (pointer: string, value: Value) => session.preview(put(pointer, value)),
       keepValue: async (pointer: string, value: Value) => (await session.command(put(pointer, value)))?.message ?? null,
-      keepAll: (settings: { pointer: string; typed: Typed }[], run: string) =>
+      keepAll: (settings: { pointer: string; entered: Entered }[], run: string) =>
         session.command({ kind: "set-on-runs", runs: [run], settings }),
       forget: () => session.dropPreviews(true),
-      frame: (pointer: string, frame: "worn" | "printed") =>
-        session.command({ kind: "set-frame", runs: ids, pointer, frame }),
+      measureOn: (pointer: string, on: "garment" | "paper") =>
+        session.command({ kind: "measure-on", runs: ids, pointer, on }),
       follow: (pointers?: string[]) => void session.command({ kind: "follow-brush", runs: ids, pointers }),
     };
   }, [session, ids]);

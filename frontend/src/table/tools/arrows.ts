@@ -6,6 +6,6 @@ export const ARROWS: Record<string, readonly [number, number]> = {
   ArrowDown: [0, 1],
 };
 
-/** How far an arrow moves something, worn mm: 1, with Shift 10, with Ctrl a tenth. */
+/** How far an arrow moves something, garment mm: 1, with Shift 10, with Ctrl a tenth. */
 export const nudge = (event: { shiftKey: boolean; ctrlKey: boolean }) =>
   event.shiftKey ? 10 : event.ctrlKey ? 0.1 : 1;

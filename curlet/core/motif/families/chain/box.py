@@ -22,7 +22,7 @@ class Box(Family):
 
     about: ClassVar[About] = About(
         "Box chain", "chain", "Venetian chain", "common practice", (1.0, 15.0),
-        hold="ride", corners="carry", threads=("#aab4bd",),
+        hold="rigid", corners="carry", threads=("#aab4bd",),
     )  # fmt: skip
 
     def natural(self, scale: Scale) -> float:

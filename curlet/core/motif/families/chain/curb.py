@@ -28,7 +28,7 @@ class Curb(Family):
 
     about: ClassVar[About] = About(
         "Curb chain", "chain", "curb chain", "common practice", (2.0, 30.0),
-        hold="ride", corners="carry", overlap="interlaced", threads=("#d9b45b",), cell="pitch",
+        hold="rigid", corners="carry", overlap="interlaced", threads=("#d9b45b",), cell="pitch",
     )  # fmt: skip
 
     def make(self, scale: Scale) -> Motif:

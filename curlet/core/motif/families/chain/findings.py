@@ -21,7 +21,7 @@ class EndRing(Family):
     opening: Measure = measure(7.0, "Opening", 0.3, 120, "three to four wires")
 
     about: ClassVar[About] = About(
-        "End ring", "chain", "jump ring", "common practice", (2.0, 60.0), hold="ride", piece=True,
+        "End ring", "chain", "jump ring", "common practice", (2.0, 60.0), hold="rigid", piece=True,
         threads=("#aab4bd",),
     )  # fmt: skip
 
@@ -47,7 +47,7 @@ class Clasp(Family):
     side: str = choice("end", "Placed at", "end", "start")
 
     about: ClassVar[About] = About(
-        "Clasp", "chain", "sprung hook clasp", "common practice", (5.0, 60.0), hold="ride", piece=True,
+        "Clasp", "chain", "sprung hook clasp", "common practice", (5.0, 60.0), hold="rigid", piece=True,
         threads=("#aab4bd",), cell="length",
     )  # fmt: skip
 

@@ -24,7 +24,7 @@ class Bartack(Family):
 
     about: ClassVar[About] = About(
         "Bartack", "stitch", "class 304, close", "common practice", (4.0, 20.0),
-        hold="ride", gap=20.0, threads=("#e9c46a",), cell="length",
+        hold="rigid", gap=20.0, threads=("#e9c46a",), cell="length",
     )  # fmt: skip
 
     def make(self, scale: Scale) -> Motif:

@@ -24,7 +24,7 @@ class Buttonhole(Family):
 
     about: ClassVar[About] = About(
         "Buttonhole", "stitch", "straight buttonhole", "common practice", (10.0, 35.0),
-        hold="ride", gap=60.0, threads=("#f3ead7",), cell="length",
+        hold="rigid", gap=60.0, threads=("#f3ead7",), cell="length",
     )  # fmt: skip
 
     def make(self, scale: Scale) -> Motif:

@@ -22,7 +22,7 @@ class Cross(Family):
 
     about: ClassVar[About] = About(
         "Cross stitch", "stitch", "counted cross stitch", "common practice", (1.5, 4.0),
-        hold="ride", threads=("#c8553d",), cell="width",
+        hold="rigid", threads=("#c8553d",), cell="width",
     )  # fmt: skip
 
     def make(self, scale: Scale) -> Motif:

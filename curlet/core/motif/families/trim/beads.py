@@ -23,7 +23,7 @@ class Bead(Family):
 
     about: ClassVar[About] = About(
         "Bead", "trim", "beading", "common practice", (2.0, 20.0),
-        hold="ride", corners="piece", made="turned", fit="even-gaps", gap=0.6,
+        hold="rigid", corners="piece", made="turned", fit="even-gaps", gap=0.6,
         threads=("#f3ead7", "#dcc594"), cell="length",
     )  # fmt: skip
 
@@ -56,7 +56,7 @@ class Sequin(Family):
 
     about: ClassVar[About] = About(
         "Sequin", "trim", "sequin string", "common practice", (2.0, 15.0),
-        hold="ride", corners="carry", gap=-2.4, threads=("#7c4a63", "#f3ead7"), cell="width",
+        hold="rigid", corners="carry", gap=-2.4, threads=("#7c4a63", "#f3ead7"), cell="width",
     )  # fmt: skip
 
     def make(self, scale: Scale) -> Motif:

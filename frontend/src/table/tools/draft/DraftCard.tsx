@@ -67,7 +67,7 @@ function NextNode() {
   const setNode = useSetNode();
   const last = useTableState((state) => state.draft.at(-1));
   const [by, setBy] = useState<(typeof WAYS)[number][0]>("place");
-  const [typed, setTyped] = useState<[string, string]>(["100 mm", "100 mm"]);
+  const [entered, setTyped] = useState<[string, string]>(["100 mm", "100 mm"]);
   const [fault, setFault] = useState<string | null>(null);
   const relative = by === "way" && last !== undefined;
   const keep = (index: 0 | 1) => (text: string) => {
@@ -77,7 +77,7 @@ function NextNode() {
   };
   const put = async () => {
     try {
-      const [one, other] = typed;
+      const [one, other] = entered;
       const asked = relative ? { length: one, direction: other, from_x: last.x, from_y: last.y } : { x: one, y: other };
       const at = await api.place(session.id, asked);
       setNode({ ...at, on: null, end: null });
@@ -89,10 +89,10 @@ function NextNode() {
     <>
       <Heading>The next node by number</Heading>
       {last && <Choice label="The next node by" options={WAYS} value={by} onChange={setBy} />}
-      <NumberLine label={relative ? "Length" : "From the left"} value={typed[0]} step={1} onCommit={keep(0)} />
+      <NumberLine label={relative ? "Length" : "From the left"} value={entered[0]} step={1} onCommit={keep(0)} />
       <NumberLine
         label={relative ? "Direction, clockwise" : "From the top"}
-        value={typed[1]}
+        value={entered[1]}
         step={1}
         onCommit={keep(1)}
       />

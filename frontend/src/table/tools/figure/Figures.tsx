@@ -42,26 +42,26 @@ export function FigureCard() {
 function Draw({ figure }: { figure: FigureListed }) {
   const session = useSheetSession();
   const frame = useFrame("sheet");
-  const typed = useTableState((state) => state.typed[figure.id]) ?? {};
+  const entered = useTableState((state) => state.entered[figure.id]) ?? {};
   const show = (values: Record<string, string>) =>
-    session.preview({ kind: "draw-figure", figure: figure.id, typed: values, ...middle() });
+    session.preview({ kind: "draw-figure", figure: figure.id, entered: values, ...middle() });
   return (
     <>
       {figure.settings.map((setting) => (
         <Row
           key={setting.name}
-          setting={{ ...setting, text: typed[setting.name] ?? setting.text }}
-          onPreview={(text) => show({ ...typed, [setting.name]: text })}
+          setting={{ ...setting, text: entered[setting.name] ?? setting.text }}
+          onPreview={(text) => show({ ...entered, [setting.name]: text })}
           onCommit={(text) => {
-            const values = { ...typed, [setting.name]: text };
-            tableState().set({ typed: { ...tableState().typed, [figure.id]: values } });
+            const values = { ...entered, [setting.name]: text };
+            tableState().set({ entered: { ...tableState().entered, [figure.id]: values } });
             show(values);
             return Promise.resolve(null);
           }}
         />
       ))}
       <div className="mt-1.5 flex items-center justify-between gap-2">
-        <span className="muted text-[12px]">{frame.sheet.factor === 1 ? "" : "Lengths as worn"}</span>
+        <span className="muted text-[12px]">{frame.sheet.factor === 1 ? "" : "Lengths on the garment"}</span>
         <QuietButton onClick={() => keepFigure(session, middle())}>Draw it in the middle</QuietButton>
       </div>
     </>
@@ -77,7 +77,7 @@ export function ThisFigure() {
   const reshape = (name: string, text: string): Intent => ({
     kind: "reshape-figure",
     path: id,
-    typed: { [name]: text },
+    entered: { [name]: text },
   });
   return (
     <>

@@ -8,8 +8,8 @@ import { tableState } from "../../state";
 import type { Spot } from "../../view";
 
 export function drawFigure(at: Spot | undefined): Intent {
-  const { figure, typed } = tableState();
-  return { kind: "draw-figure", figure, typed: typed[figure] ?? {}, ...(at && { x: at.x, y: at.y }) };
+  const { figure, entered } = tableState();
+  return { kind: "draw-figure", figure, entered: entered[figure] ?? {}, ...(at && { x: at.x, y: at.y }) };
 }
 
 /** Draw it, and choose it. */

@@ -35,7 +35,7 @@ export function LetteringCard() {
         onCancel={() => session.dropPreviews(true)}
       />
       <div className="mt-1.5 flex flex-wrap items-center justify-end gap-1">
-        {frame.sheet.factor !== 1 && <span className="muted mr-auto text-[12px]">Lengths as worn</span>}
+        {frame.sheet.factor !== 1 && <span className="muted mr-auto text-[12px]">Lengths on the garment</span>}
         {path && !path.lettering && (
           <QuietButton onClick={() => keepText(session, undefined, path.id)}>Write along {path.name}</QuietButton>
         )}

@@ -15,7 +15,7 @@ export function ThisLettering({ id }: { id: string }) {
     kind: "set-lettering",
     lettering: id,
     ...rest,
-    typed: numbers ?? {},
+    entered: numbers ?? {},
   });
   return (
     <>
@@ -39,7 +39,7 @@ export function ThisLettering({ id }: { id: string }) {
           className="min-w-0 flex-1 rounded-field border border-base-300 bg-base-100 px-1 py-0.5"
           value={text.along ?? ""}
           onChange={(event) =>
-            void session.command({ kind: "set-lettering", lettering: id, typed: {}, along: event.target.value })
+            void session.command({ kind: "set-lettering", lettering: id, entered: {}, along: event.target.value })
           }
         >
           <option value="">level lines</option>

@@ -13,7 +13,7 @@ type Place = Spot & { about?: boolean };
 export function writeText(writing: Writing, place: Place | undefined, along: string | null = null): Intent {
   const { text, font, align, unite, numbers } = writing;
   const at = place ? { x: place.x, y: place.y, about: place.about } : {};
-  return { kind: "write-lettering", text, font, align, unite, typed: numbers, along, ...at };
+  return { kind: "write-lettering", text, font, align, unite, entered: numbers, along, ...at };
 }
 
 /** Write it, and choose all of it. */

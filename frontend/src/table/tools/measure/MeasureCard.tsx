@@ -53,7 +53,7 @@ export function MeasureCard() {
       {measured && !measured.fault && (
         <p className="measure my-1 text-[18px] font-bold" data-testid="measured">
           {measured.text}
-          {measured.printed && <span className="muted ml-2 text-[12px] font-normal">{measured.printed}</span>}
+          {measured.paper && <span className="muted ml-2 text-[12px] font-normal">{measured.paper}</span>}
         </p>
       )}
       {mark && measured && !measured.fault && <Answer mark={mark} drawn={measured.value} angle={measured.angle} />}
@@ -144,7 +144,7 @@ function Kept({ session }: { session: ReturnType<typeof useSheetSession> }) {
             className="flex items-center justify-between gap-2 border-b border-dotted border-base-300 py-0.5"
           >
             <span className={`measure ${mark.fault ? "text-error" : ""}`}>{mark.fault ?? mark.text}</span>
-            <QuietButton onClick={() => session.command({ kind: "remove-mark", mark: mark.id })}>Take away</QuietButton>
+            <QuietButton onClick={() => session.command({ kind: "remove-mark", mark: mark.id })}>Remove</QuietButton>
           </li>
         ))}
       </ul>

@@ -67,7 +67,7 @@ export function useMeasured(mark: MarkDoc | null) {
       .catch((error: unknown) => {
         if (error instanceof Refusal)
           tableState().set({
-            measured: { text: "", printed: "", value: 0, angle: false, line: [], fault: error.message },
+            measured: { text: "", paper: "", value: 0, angle: false, line: [], fault: error.message },
           });
       });
     return () => abort.abort();

@@ -1,4 +1,4 @@
-"""What is sent out is what is seen: hidden paths, cloths, lines, single repeats, one run alone."""
+"""What is exported is what is seen: hidden paths, cloths, lines, single repeats, one run alone."""
 
 from __future__ import annotations
 
@@ -15,8 +15,8 @@ from curlet.core.dress.colour import mixed
 from curlet.formats.svg_in import read_svg
 from tests.pixels import canvas, encoded
 from tests.web.test_api import HEM, RUN, SHEET, sheet
+from tests.web.test_import_api import begin, looked
 from tests.web.test_sheets_api import lay_under, send
-from tests.web.test_take_in_api import begin, looked
 
 SVG = "{http://www.w3.org/2000/svg}"
 CLOTH = {"weave": "plain", "warp": "#204060", "weft": "#e0d0b0"}
@@ -24,7 +24,7 @@ GROUP = f"run-{RUN}"
 
 
 def sent(client: FlaskClient, **query: str) -> ET.Element:
-    reply = client.get(f"{SHEET}/send-out.svg", query_string={"ppi": "300", **query})
+    reply = client.get(f"{SHEET}/export.svg", query_string={"ppi": "300", **query})
     assert reply.status_code == 200, reply.data[:200]
     return ET.fromstring(reply.data)
 
@@ -34,7 +34,7 @@ def ids(root: ET.Element) -> set[str]:
 
 
 def pixels(client: FlaskClient, **query: str) -> np.ndarray:
-    reply = client.get(f"{SHEET}/send-out.png", query_string={"ppi": "60", **query})
+    reply = client.get(f"{SHEET}/export.png", query_string={"ppi": "60", **query})
     assert reply.status_code == 200, reply.data[:200]
     return np.asarray(Image.open(io.BytesIO(reply.data)).convert("RGBA")).astype(int)
 
@@ -43,7 +43,7 @@ def test_a_hidden_path_takes_its_stitches_with_it(client: FlaskClient) -> None:
     assert GROUP in ids(sent(client))
     send(client, {"kind": "show-paths", "paths": [HEM], "shown": False})
     assert GROUP not in ids(sent(client))
-    facts = client.get(f"{SHEET}/send-out.json", query_string={"ppi": "300"}).json
+    facts = client.get(f"{SHEET}/export.json", query_string={"ppi": "300"}).json
     assert facts["runs"] == 2
 
 
@@ -99,25 +99,25 @@ def test_single_repeats_go_out_over_everything(client: FlaskClient) -> None:
     assert f"single-{one}" not in ids(sent(client, run=RUN))
 
 
-def test_a_guide_picture_is_never_sent_out(client: FlaskClient) -> None:
+def test_a_guide_picture_is_never_exported(client: FlaskClient) -> None:
     before = pixels(client)
     lay_under(client, encoded(canvas(40, 60, (255, 0, 0))))
     assert (pixels(client) == before).all()
     assert not sent(client).findall(f".//{SVG}image")
 
 
-def test_what_is_sent_out_comes_in_again_at_its_size(client: FlaskClient) -> None:
-    reply = client.get(f"{SHEET}/send-out.svg", query_string={"ppi": "300"})
+def test_what_is_exported_comes_in_again_at_its_size(client: FlaskClient) -> None:
+    reply = client.get(f"{SHEET}/export.svg", query_string={"ppi": "300"})
     taken = read_svg(reply.data)
     assert (taken.width, taken.height) == (pytest.approx(297), pytest.approx(210))
     lengths = sorted(line.path.length for line in taken.paths)
     front = next(path for path in sheet(client)["paths"] if path["id"] == "waistcoat-front-r")
-    assert any(length == pytest.approx(front["length"]["printed"], rel=1e-4) for length in lengths)
+    assert any(length == pytest.approx(front["length"]["paper"], rel=1e-4) for length in lengths)
 
 
 def test_a_large_sheet_comes_in_again_by_its_seams(client: FlaskClient) -> None:
     """Each stitch is a path, and the seams tell them apart, so that a part can be chosen."""
-    file = client.get("/api/sheets/satchel/send-out.svg").data
+    file = client.get("/api/sheets/satchel/export.svg").data
     found = looked(client, begin(client, file, "satchel.svg"))
     paths = {group["name"]: group["paths"] for group in found["groups"]}
     assert paths["Strap"] == 2
@@ -128,7 +128,7 @@ def test_a_large_sheet_comes_in_again_by_its_seams(client: FlaskClient) -> None:
 def test_a_cloth_comes_in_again_as_the_colour_it_looks_like(client: FlaskClient) -> None:
     front = "waistcoat-front-r"
     send(client, {"kind": "set-cloth", "paths": [front], "cloth": CLOTH})
-    taken = read_svg(client.get(f"{SHEET}/send-out.svg").data)
+    taken = read_svg(client.get(f"{SHEET}/export.svg").data)
     colours = {line.facts.fill for line in taken.paths}
     assert mixed("#e0d0b0", "#204060", 0.5) in colours
     assert any("Patterns" in note for note in taken.notes)
@@ -143,16 +143,16 @@ def test_a_cloth_comes_in_again_as_the_colour_it_looks_like(client: FlaskClient)
         ({"ppi": "300", "run": "gone"}, 404),
     ],
 )
-def test_what_cannot_be_sent_out_says_why(client: FlaskClient, query: dict[str, str], status: int) -> None:
+def test_what_cannot_be_exported_says_why(client: FlaskClient, query: dict[str, str], status: int) -> None:
     # SVG has no resolution, the report no single run.
     for form in ("svg", "png") if "run" in query else ("png", "json"):
-        reply = client.get(f"{SHEET}/send-out.{form}", query_string=query)
+        reply = client.get(f"{SHEET}/export.{form}", query_string=query)
         assert reply.status_code == status, form
         assert len(reply.json["detail"]) > 15
 
 
 def test_the_report_of_fine_threads_names_the_seam(client: FlaskClient) -> None:
-    thin: dict[str, Any] = {"pointer": "/courses/0/motif/thread", "typed": "0.05 mm"}
+    thin: dict[str, Any] = {"pointer": "/courses/0/motif/thread", "entered": "0.05 mm"}
     send(client, {"kind": "set-on-runs", "runs": [RUN], "settings": [thin]})
-    fine = client.get(f"{SHEET}/send-out.json", query_string={"ppi": "300"}).json["fine"]
+    fine = client.get(f"{SHEET}/export.json", query_string={"ppi": "300"}).json["fine"]
     assert any(note.startswith("Hem R: the thread is") for note in fine)

@@ -1,12 +1,12 @@
-/** Taking in a line drawing from an SVG file: chosen, or dropped here; then looked at before it is taken. */
+/** Importing a line drawing from an SVG file: chosen, or dropped here; then looked at before it is taken. */
 import { useRef, useState } from "react";
 
 import { api, Refusal } from "@/shared/api/client";
 
 import { tableState } from "../state";
-import { type Drawing, TakeInDialog } from "./TakeInDialog";
+import { type Drawing, ImportDialog } from "./ImportDialog";
 
-export function TakeIn() {
+export function ImportDrawing() {
   const input = useRef<HTMLInputElement>(null);
   const [drawing, setDrawing] = useState<Drawing | null>(null);
   const read = async (file: File | undefined) => {
@@ -31,7 +31,7 @@ export function TakeIn() {
         ref={input}
         type="file"
         accept=".svg,image/svg+xml"
-        aria-label="SVG drawing to take in"
+        aria-label="SVG drawing to import"
         className="sr-only"
         tabIndex={-1}
         onChange={(event) => void read(event.target.files?.[0])}
@@ -40,9 +40,9 @@ export function TakeIn() {
         className="cursor-pointer rounded-field py-0.5 font-semibold text-accent underline underline-offset-2 hover:text-base-content"
         onClick={() => input.current!.click()}
       >
-        Take in a drawing (SVG)
+        Import a drawing (SVG)
       </button>
-      {drawing && <TakeInDialog key={drawing.id} drawing={drawing} onDone={() => setDrawing(null)} />}
+      {drawing && <ImportDialog key={drawing.id} drawing={drawing} onDone={() => setDrawing(null)} />}
     </div>
   );
 }

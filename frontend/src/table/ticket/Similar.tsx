@@ -21,7 +21,7 @@ function tell(wrong: string | null) {
 }
 
 /** Stays while paths are chosen by it, so that another tolerance can be tried. */
-export function Alike() {
+export function Similar() {
   const session = useSheetSession();
   const { path } = useChosen();
   const [by, setBy] = useState<By | "">("");
@@ -29,7 +29,7 @@ export function Alike() {
   const find = async (by: By, within: string): Promise<string | null> => {
     setBy(by);
     try {
-      const { paths } = await api.alike(session.id, path!.id, by, within);
+      const { paths } = await api.similar(session.id, path!.id, by, within);
       setWithin(within);
       // The one that it was asked of stays the one on the Ticket.
       choosePaths([...paths.filter((id) => id !== path!.id), path!.id]);
@@ -60,7 +60,12 @@ export function Alike() {
         </select>
       </div>
       {by === "length" && (
-        <NumberLine label="Length, give or take" value={within} step={1} onCommit={(typed) => find("length", typed)} />
+        <NumberLine
+          label="Length, give or take"
+          value={within}
+          step={1}
+          onCommit={(entered) => find("length", entered)}
+        />
       )}
     </>
   );

@@ -1,4 +1,4 @@
-"""The Drawers: every brush across all sheets; brush files taken in and given out."""
+"""The Library: every brush across all sheets; brush files imported and exported."""
 
 from __future__ import annotations
 
@@ -14,7 +14,7 @@ from curlet.formats.content import content_key
 from curlet.formats.kept_motif import brush_of_motif
 from curlet.formats.names import ended
 from curlet.store import bench as store
-from curlet.store import drawers as kept
+from curlet.store import library as kept
 from curlet.store import motifs
 from curlet.store.edits.recipes import brush_of, empty_brush
 from curlet.studio import imports
@@ -26,21 +26,21 @@ from curlet.web.bench_schemas import (
     FamilyUrl,
     GivenFiles,
     GiveOutQuery,
+    ImportedBrushes,
     NewBrush,
-    TakenBrushes,
 )
 from curlet.web.replies import Replies, file_name, file_of, file_reply, json_reply
 from curlet.web.routes import Routes
 from curlet.web.schemas import Problem, StripQuery
 from curlet.web.strips import strip
 
-drawers = Routes("drawers", __name__, url_prefix="/api")
+library = Routes("library", __name__, url_prefix="/api")
 
 _REPLIES: Replies = {404: Problem, 413: Problem, 422: Problem}
-MOST_FILES = 200
+MAX_FILES = 200
 
 
-@drawers.get("/brushes", responses={200: BrushList})
+@library.get("/brushes", responses={200: BrushList})
 def brushes() -> Response:
     """Every brush, in the drawer's order."""
     return json_reply(
@@ -51,7 +51,7 @@ def brushes() -> Response:
                     "name": row["doc"]["name"],
                     "kind": row["doc"]["kind"],
                     "builtin": row["builtin"],
-                    "worn_by": row["worn_by"],
+                    "used_by": row["used_by"],
                     "key": content_key(row["doc"]),
                 }
                 for row in store.everything()
@@ -60,7 +60,7 @@ def brushes() -> Response:
     )
 
 
-@drawers.post("/brushes", responses={200: BenchShown, **_REPLIES})
+@library.post("/brushes", responses={200: BenchShown, **_REPLIES})
 def new_brush(body: NewBrush) -> Response:
     """A new brush in the drawer."""
     if body.copy_of is not None:
@@ -75,18 +75,18 @@ def new_brush(body: NewBrush) -> Response:
     return shown(store.add(brush_of(body.family)))
 
 
-@drawers.get("/families/<family>/strip.svg", responses={200: file_of("image/svg+xml"), **_REPLIES})
+@library.get("/families/<family>/strip.svg", responses={200: file_of("image/svg+xml"), **_REPLIES})
 def family_strip(path: FamilyUrl, query: StripQuery) -> Response:
     """A family drawn straight, as a new brush of it would be."""
     return strip(brush_of(path.family).to_core(), Scale(), query)
 
 
-@drawers.get("/brush-files", responses={200: file_of("application/json", "application/zip")})
-def give_out(query: GiveOutQuery) -> Response:
+@library.get("/brush-files", responses={200: file_of("application/json", "application/zip")})
+def export(query: GiveOutQuery) -> Response:
     """One brush as a file, or several packed in one."""
     docs = [store.look(brush_id).doc for brush_id in query.ids.split(",") if brush_id]
     if not docs:
-        raise BadInput("Choose the brushes to give out.")
+        raise BadInput("Choose the brushes to export.")
     if len(docs) == 1:
         return file_reply(write_brush(docs[0]), "application/json", f"{docs[0].name}.curlet-brush.json")
     packed = io.BytesIO()
@@ -96,10 +96,10 @@ def give_out(query: GiveOutQuery) -> Response:
     return file_reply(packed.getvalue(), "application/zip", "Curlet brushes.zip")
 
 
-@drawers.post("/brush-files", responses={200: TakenBrushes, **_REPLIES})
-def take_in(form: GivenFiles) -> Response:
-    """Take in brush files, and packs of them. Either all are taken or none."""
-    if len(form.files) > MOST_FILES:
-        raise BadInput(f"{MOST_FILES} files are the most at once. Take them in a few at a time.")
+@library.post("/brush-files", responses={200: ImportedBrushes, **_REPLIES})
+def import_files(form: GivenFiles) -> Response:
+    """Import brush files, and packs of them. Either all are taken or none."""
+    if len(form.files) > MAX_FILES:
+        raise BadInput(f"{MAX_FILES} files are the most at once. Import them a few at a time.")
     files = [(file.filename or "file", file.stream.read()) for file in form.files]
-    return json_reply({"taken": kept.take_in(imports.brushes(files, gone()), replace=form.replace)})
+    return json_reply({"taken": kept.import_brushes(imports.brushes(files, gone()), replace=form.replace)})

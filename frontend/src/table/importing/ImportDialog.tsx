@@ -28,7 +28,7 @@ export interface Drawing {
   title: string;
 }
 
-export function TakeInDialog({ drawing, onDone }: { drawing: Drawing; onDone: () => void }) {
+export function ImportDialog({ drawing, onDone }: { drawing: Drawing; onDone: () => void }) {
   const session = useSheetSession();
   const { bare, text } = useLength();
   const dialog = useRef<HTMLDialogElement>(null);
@@ -65,14 +65,14 @@ export function TakeInDialog({ drawing, onDone }: { drawing: Drawing; onDone: ()
   return (
     <dialog
       ref={dialog}
-      aria-label={`Take in ${drawing.title}`}
+      aria-label={`Import ${drawing.title}`}
       className="m-auto w-[880px] max-w-[94vw] rounded-box border border-base-300 bg-base-100 p-4 text-base-content backdrop:bg-black/40"
       onCancel={(event) => {
         event.preventDefault();
         cancel();
       }}
     >
-      <h2 className="text-[18px] font-bold">Take in {drawing.title}</h2>
+      <h2 className="text-[18px] font-bold">Import {drawing.title}</h2>
       {error && <p className="my-2 border-l-4 border-error bg-error/15 px-2.5 py-1.5">{error.message}</p>}
       {reading && <Reading looked={reading} />}
       {data?.done && (
@@ -131,14 +131,14 @@ export function TakeInDialog({ drawing, onDone }: { drawing: Drawing; onDone: ()
           className="cursor-pointer rounded-field border border-base-300 px-3 py-1 hover:border-base-content"
           onClick={cancel}
         >
-          {reading ? "Stop" : "Leave it"}
+          {reading ? "Stop" : "Cancel"}
         </button>
         <button
           className="cursor-pointer rounded-field bg-primary px-3.5 py-1 font-semibold text-primary-content hover:brightness-105 disabled:cursor-default disabled:opacity-50"
           disabled={!data?.done || !count || busy}
           onClick={() => void take()}
         >
-          {busy ? "Putting it on the sheet" : `Take in ${plural(count, "path")}`}
+          {busy ? "Putting it on the sheet" : `Import ${plural(count, "path")}`}
         </button>
       </div>
     </dialog>

@@ -1,4 +1,4 @@
-/** Send out: what, as what, and how fine; with what will not print. */
+/** Export: what, as what, and how fine; with what will not print. */
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
 
@@ -21,7 +21,7 @@ const hasPixels = (as: As) => CHOICES.outputs.find(({ id }) => id === as)!.pixel
 /** Resolution of the picture in this dialog; the file's own is asked for. */
 const PREVIEW_PPI = 96;
 
-export function SendOut() {
+export function Export() {
   const session = useSheetSession();
   const frame = useFrame("revision", "sheet");
   const { path, run } = useChosen();
@@ -31,9 +31,9 @@ export function SendOut() {
   const [ppi, setPpi] = useState(300);
   useEffect(() => dialog.current!.showModal(), []);
 
-  const readPpi = async (typed: string) => {
+  const readPpi = async (entered: string) => {
     try {
-      setPpi((await api.sendOutFacts(session.id, typed)).ppi);
+      setPpi((await api.exportFacts(session.id, entered)).ppi);
       return null;
     } catch (error) {
       return (error as Error).message;
@@ -43,7 +43,7 @@ export function SendOut() {
   const address = (kind: As, resolution: number) => {
     const query = new URLSearchParams({ what: what === "sheet" ? "sheet" : "runs", ppi: String(resolution) });
     if (one) query.set("run", one);
-    return `/api/sheets/${session.id}/send-out.${kind}?${query}`;
+    return `/api/sheets/${session.id}/export.${kind}?${query}`;
   };
   const options: [What, string][] = [
     ["sheet", "Sheet with its lines"],
@@ -53,14 +53,14 @@ export function SendOut() {
   return (
     <dialog
       ref={dialog}
-      aria-labelledby="send-out-title"
+      aria-labelledby="export-title"
       className="m-auto w-[760px] rounded-box border border-base-300 bg-base-100 p-0 text-base-content backdrop:bg-black/40"
-      onClose={() => tableState().set({ sending: false })}
+      onClose={() => tableState().set({ exporting: false })}
     >
       <div className="flex">
         <div className="w-[320px] shrink-0 p-4">
-          <h2 id="send-out-title" className="text-[18px] font-bold">
-            Send out
+          <h2 id="export-title" className="text-[18px] font-bold">
+            Export
           </h2>
           <h3 className="mt-2 mb-1 text-[12px] font-bold">What</h3>
           <Choice label="What" options={options} value={what} onChange={setWhat} />
@@ -74,7 +74,7 @@ export function SendOut() {
           )}
           <Facts as={as} ppi={ppi} />
           <div className="mt-4 flex flex-wrap gap-2">
-            <SendOutFile address={address(as, ppi)} as={as} />
+            <ExportFile address={address(as, ppi)} as={as} />
             <button
               className="cursor-pointer rounded-field border border-base-300 px-3 py-1 hover:border-base-content"
               onClick={() => dialog.current!.close()}
@@ -86,7 +86,7 @@ export function SendOut() {
         <figure className="grid min-h-[340px] flex-1 place-items-center border-l border-base-300 bg-base-200 p-4">
           <img
             src={`${address("png", PREVIEW_PPI)}&revision=${frame.revision}`}
-            alt={`${frame.sheet.name} as it is sent out`}
+            alt={`${frame.sheet.name} as it is exported`}
             className="max-h-[330px] w-full object-contain"
             style={{ background: "var(--paper)" }}
           />
@@ -97,7 +97,7 @@ export function SendOut() {
 }
 
 /** The button, and while the file is being made a way to stop it. */
-function SendOutFile({ address, as }: { address: string; as: As }) {
+function ExportFile({ address, as }: { address: string; as: As }) {
   const making = useRef<AbortController | null>(null);
   const [state, setState] = useState<"ready" | "making" | string>("ready");
   useEffect(() => () => making.current?.abort(), []);
@@ -121,10 +121,10 @@ function SendOutFile({ address, as }: { address: string; as: As }) {
         className="rounded-field bg-primary px-3.5 py-1 font-semibold text-primary-content hover:brightness-105"
         href={address}
         download
-        data-testid="send-out-file"
+        data-testid="export-file"
         onClick={(event) => void begin(event)}
       >
-        {state === "making" ? "Making the file …" : `Send out ${as.toUpperCase()}`}
+        {state === "making" ? "Making the file …" : `Export ${as.toUpperCase()}`}
       </a>
       {state === "making" && (
         <button
@@ -148,8 +148,8 @@ function Facts({ as, ppi }: { as: As; ppi: number }) {
   const { bare, text } = useLength();
   const frame = useFrame("revision");
   const { data, error } = useQuery({
-    queryKey: ["send-out", session.id, frame.revision, ppi],
-    queryFn: () => api.sendOutFacts(session.id, String(ppi)),
+    queryKey: ["export", session.id, frame.revision, ppi],
+    queryFn: () => api.exportFacts(session.id, String(ppi)),
   });
   if (error) return <p role="alert">{error.message}</p>;
   if (!data) return null;

@@ -1,4 +1,4 @@
-"""Drawings taken in and drawn as they came, against a second renderer's picture of the same file."""
+"""Drawings imported and drawn as they came, against a second renderer's picture of the same file."""
 
 from __future__ import annotations
 

@@ -1,25 +1,25 @@
-/** Brush files taken in, one or many at once: added to what is there, or put in its place. */
+/** Brush files imported, one or many at once: added to what is there, or put in its place. */
 import { useQueryClient } from "@tanstack/react-query";
 import { useRef, useState } from "react";
 
 import { api } from "@/shared/api/client";
-import type { TakenBrush } from "@/shared/api/types";
+import type { ImportedBrush } from "@/shared/api/types";
 
-const WORDS: Record<TakenBrush["became"], string> = {
+const WORDS: Record<ImportedBrush["became"], string> = {
   added: "added",
   "added beside": "added beside one of the same name",
   replaced: "put in the place of the one of that name",
   "the same": "there already, just the same",
 };
 
-export function TakeInBrushes({ onDone }: { onDone: (text: string) => void }) {
+export function ImportBrushes({ onDone }: { onDone: (text: string) => void }) {
   const queries = useQueryClient();
   const input = useRef<HTMLInputElement>(null);
   const [replace, setReplace] = useState(false);
   const take = async (files: readonly File[]) => {
     if (!files.length) return;
     try {
-      const { taken } = await api.takeInBrushes(files, replace);
+      const { taken } = await api.importBrushes(files, replace);
       onDone(
         taken.map((brush) => `“${brush.name}” ${WORDS[brush.became]}.`).join(" ") || "There were no brushes in that.",
       );
@@ -44,7 +44,7 @@ export function TakeInBrushes({ onDone }: { onDone: (text: string) => void }) {
         className="cursor-pointer rounded-field border border-base-300 bg-base-100 px-3 py-1 hover:border-base-content"
         onClick={() => input.current?.click()}
       >
-        Take in brush files
+        Import brush files
       </button>
       <input
         ref={input}

@@ -9,9 +9,9 @@ import pytest
 from curlet.core.errors import BadInput
 from curlet.formats.svg_in import read_svg
 from curlet.store import journal
-from curlet.store.alike import find_alike
-from curlet.store.commands import TakeIn
+from curlet.store.commands import ImportDrawing
 from curlet.store.errors import Missing
+from curlet.store.similar import find_similar
 from curlet.store.state import State
 from tests.store.test_path_commands import HEM, SHEET, do
 
@@ -25,7 +25,7 @@ FLAT = """<svg xmlns="http://www.w3.org/2000/svg" width="90mm" viewBox="0 0 90 9
 
 def taken() -> State:
     groups = (("Flat", "#bb0000", read_svg(FLAT.encode()).paths),)
-    return journal.do(SHEET, journal.current_revision(SHEET), TakeIn(title="Flat", groups=groups))
+    return journal.do(SHEET, journal.current_revision(SHEET), ImportDrawing(title="Flat", groups=groups))
 
 
 def named(state: State, ids: list[str]) -> list[str]:
@@ -34,7 +34,7 @@ def named(state: State, ids: list[str]) -> list[str]:
 
 def alike(state: State, name: str, by: str, within: str = "0 mm") -> list[str]:
     path = next(row["id"] for row in state.all("path") if row["name"] == name)
-    return named(state, find_alike(state, path, by, within))  # type: ignore[arg-type]
+    return named(state, find_similar(state, path, by, within))  # type: ignore[arg-type]
 
 
 def test_by_line_colour_a_fill_counts_where_there_is_no_line(store: FilePath) -> None:
@@ -56,7 +56,7 @@ def test_by_line_style_colour_does_not_count(store: FilePath) -> None:
     ],
 )
 def test_by_length_give_or_take_what_is_said_as_worn(store: FilePath, within: str, found: list[str]) -> None:
-    """1:4, so that 0.8 mm drawn are 3.2 mm worn."""
+    """1:4, so that 0.8 mm drawn are 3.2 garment mm."""
     state = taken()
     assert [name for name in alike(state, "a", "length", within) if len(name) == 1] == found
 
@@ -88,18 +88,18 @@ def test_hidden_paths_are_not_found_but_the_one_asked_of_is(store: FilePath) -> 
 
 @pytest.mark.parametrize(
     ("by", "says"),
-    [("colour", "not taken in"), ("style", "not taken in"), ("brush", "bare"), ("group", "no seam")],
+    [("colour", "not imported"), ("style", "not imported"), ("brush", "bare"), ("group", "no seam")],
 )
 def test_what_a_path_has_not_is_said(store: FilePath, by: str, says: str) -> None:
     state = do("draw-path", nodes=[{"x": 0, "y": 0}, {"x": 50, "y": 9}])
     path = state.all("path")[-1]["id"]
     with pytest.raises(BadInput, match=says):
-        find_alike(state, path, by)  # type: ignore[arg-type]
+        find_similar(state, path, by)  # type: ignore[arg-type]
 
 
 def test_a_path_that_is_gone_and_a_length_that_is_none_are_refused(store: FilePath) -> None:
     state = journal.find_sheet(SHEET)
     with pytest.raises(Missing):
-        find_alike(state, "gone", "length")
+        find_similar(state, "gone", "length")
     with pytest.raises(BadInput, match="not a measure"):
-        find_alike(state, HEM, "length", "about")
+        find_similar(state, HEM, "length", "about")

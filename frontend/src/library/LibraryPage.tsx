@@ -1,4 +1,4 @@
-/** The Drawers: brushes and motifs across all sheets. */
+/** The Library: brushes and motifs across all sheets. */
 import { wayToTable } from "@/shared/lastSheet";
 import { useState } from "react";
 import { Link } from "react-router";
@@ -14,19 +14,19 @@ const SHELVES = [
 ] as const;
 type ShelfName = (typeof SHELVES)[number][0];
 
-export function DrawersPage() {
+export function LibraryPage() {
   const [shelf, setShelf] = useState<ShelfName>("brushes");
   const [sought, setSought] = useState("");
   const [notice, setNotice] = useState<string | null>(null);
   const Shelf = shelf === "brushes" ? BrushShelf : MotifShelf;
   return (
-    <main className="grid h-full grid-rows-[44px_auto_auto_minmax(0,1fr)] bg-base-200" data-testid="drawers">
+    <main className="grid h-full grid-rows-[44px_auto_auto_minmax(0,1fr)] bg-base-200" data-testid="library">
       <header className="head flex items-center gap-3 bg-neutral px-3.5 text-neutral-content">
-        <h1 className="font-bold">Drawers</h1>
+        <h1 className="font-bold">Library</h1>
         <Choice label="Shelf" options={SHELVES} value={shelf} onChange={setShelf} inHead />
         <input
           type="search"
-          aria-label="Search the drawers"
+          aria-label="Search the library"
           placeholder="Search by name"
           className="w-[190px] rounded-field border border-base-300 bg-base-100 px-2 py-0.5 text-base-content"
           value={sought}

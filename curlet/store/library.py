@@ -1,4 +1,4 @@
-"""Brush files taken in: nothing is replaced unless it is said, and never a built-in."""
+"""Brush files imported: nothing is replaced unless it is said, and never a built-in."""
 
 from __future__ import annotations
 
@@ -10,7 +10,7 @@ from curlet.store.names import unlike
 from curlet.store.state import Row
 
 
-def take_in(found: list[tuple[str, BrushDoc]], *, replace: bool) -> list[Row]:
+def import_brushes(found: list[tuple[str, BrushDoc]], *, replace: bool) -> list[Row]:
     """Add brushes, or put them in place of those of the same name; all of them or, on an error, none.
 
     Parameters
@@ -27,7 +27,7 @@ def _take(file: str, doc: BrushDoc, there: dict[str, Brush], *, replace: bool) -
     if present is not None and present.doc == doc.model_dump(mode="json"):
         return {"file": file, "name": doc.name, "id": present.id, "became": "the same"}
     if present is not None and replace and not present.builtin:
-        bench.put_doc(present, doc, f"Taken in from {file}")
+        bench.put_doc(present, doc, f"Imported from {file}")
         return {"file": file, "name": doc.name, "id": present.id, "became": "replaced"}
     name = unlike(doc.name, there)
     there[name] = bench.put_new(doc, name)

@@ -1,4 +1,4 @@
-"""Drawings taken in as paths: hundreds of icons of open-licence packages (Lucide, ISC; Fluent colour icons,
+"""Drawings imported as paths: hundreds of icons of open-licence packages (Lucide, ISC; Fluent colour icons,
 MIT), parts of the front end's development packages, and nasty drawings of our own. What our paths draw must
 cover what resvg draws of the same file: outline overlap above 99 %."""
 
@@ -22,7 +22,7 @@ NASTY = sorted((FilePath(__file__).parent / "nasty").glob("*.svg"))
 
 
 def ours(svg: bytes) -> tuple[np.ndarray, int, int]:
-    """What the paths taken in draw, as they were drawn."""
+    """What the paths imported draw, as they were drawn."""
     taken = read_svg(svg)
     lines = [DrawnPath(str(i), p.name, p.path, p.facts, False) for i, p in enumerate(taken.paths)]
     drawing = Drawing(taken.width, taken.height, draw_as_drawn(lines))
@@ -39,7 +39,7 @@ def overlap(svg: bytes) -> float:
 
 
 @pytest.mark.parametrize("name", ["lucide", "fluent-color"])
-def test_icons_are_taken_in_to_the_line(name: str) -> None:
+def test_icons_are_imported_to_the_line(name: str) -> None:
     icons = package(name)["icons"]
     those = sorted(icons)[::EVERY]  # type: ignore[call-overload]
     assert len(those) > 150
@@ -57,5 +57,5 @@ def test_icons_are_taken_in_to_the_line(name: str) -> None:
 
 
 @pytest.mark.parametrize("file", NASTY, ids=lambda file: file.stem)
-def test_nasty_drawings_are_taken_in_to_the_line(file: FilePath) -> None:
+def test_nasty_drawings_are_imported_to_the_line(file: FilePath) -> None:
     assert overlap(file.read_bytes()) > WANTED

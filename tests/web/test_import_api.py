@@ -1,4 +1,4 @@
-"""A drawing is read aside, sorted as asked, and taken in as the person says."""
+"""A drawing is read aside, sorted as asked, and imported as the person says."""
 
 from __future__ import annotations
 
@@ -10,7 +10,7 @@ import pytest
 from flask.testing import FlaskClient
 
 from curlet.store import journal
-from curlet.web.take_in import title_of
+from curlet.web.drawings import title_of
 
 SHEET = "programme"
 SVG = b"""<svg xmlns="http://www.w3.org/2000/svg" width="80mm" height="40mm" viewBox="0 0 80 40">
@@ -74,7 +74,7 @@ def test_what_is_chosen_becomes_seam_groups_with_their_marks(client: FlaskClient
     paths = state.all("path")[-3:]
     assert [path["group"] for path in paths] == [front["id"], front["id"], pockets["id"]]
     assert all(path["facts"]["fill"] is None for path in paths)
-    assert journal.undo_labels(SHEET)[0] == "Take in Flat"
+    assert journal.undo_labels(SHEET)[0] == "Import Flat"
     nothing = {**body, "revision": journal.current_revision(SHEET), "taken": {}}
     reply = client.post(f"/api/sheets/{SHEET}/drawings/{drawing}", json=nothing)
     assert (reply.status_code, "Tick at least one" in reply.get_json()["detail"]) == (422, True)

@@ -1,4 +1,4 @@
-/** Every brush as a strip; those ticked can be given out as files. */
+/** Every brush as a strip; those ticked can be exported as files. */
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link, useNavigate } from "react-router";
@@ -10,7 +10,7 @@ import { Choice } from "@/shared/ui/Choice";
 import { plural } from "@/shared/ui/words";
 
 import { matches, quiet, Shelf, type ShelfProps } from "./Shelf";
-import { TakeInBrushes } from "./TakeInBrushes";
+import { ImportBrushes } from "./ImportBrushes";
 import { UnreadableShelf } from "./UnreadableShelf";
 
 const ALL = [["all", "All"], ...KINDS] as const;
@@ -38,7 +38,7 @@ export function BrushShelf({ sought, onNotice }: ShelfProps) {
           <Choice label="Kind of brush" options={ALL} value={kind} onChange={setKind} />
           <span className="ml-auto flex items-center gap-2">
             <NewBrush onFault={onNotice} />
-            <TakeInBrushes onDone={onNotice} />
+            <ImportBrushes onDone={onNotice} />
             <GiveOut picked={picked} onNotice={onNotice} />
           </span>
         </>
@@ -65,7 +65,7 @@ function GiveOut({ picked, onNotice }: { picked: ReadonlySet<string>; onNotice: 
         href={`/api/brush-files?ids=${[...picked].join(",")}`}
         download
       >
-        Give out {plural(picked.size, "brush", "brushes")}
+        Export {plural(picked.size, "brush", "brushes")}
       </a>
     );
   }
@@ -74,9 +74,9 @@ function GiveOut({ picked, onNotice }: { picked: ReadonlySet<string>; onNotice: 
       className="cursor-not-allowed rounded-field border border-base-300 px-3 py-1 text-(--muted)"
       aria-disabled
       title="Tick brushes to give them out as files"
-      onClick={() => onNotice("Tick the brushes to give out, then press this again.")}
+      onClick={() => onNotice("Tick the brushes to export, then press this again.")}
     >
-      Give out
+      Export
     </button>
   );
 }
@@ -146,7 +146,7 @@ function Card({ brush, picked, onPick, onNotice }: CardProps) {
             Remove
           </button>
         )}
-        {brush.worn_by > 0 && <span className="measure muted ml-auto">{plural(brush.worn_by, "run")}</span>}
+        {brush.used_by > 0 && <span className="measure muted ml-auto">{plural(brush.used_by, "run")}</span>}
       </div>
     </li>
   );

@@ -14,7 +14,7 @@ By = Literal["group", "mark", "colour", "style", "brush", "length"]
 _Trait = Callable[[State, Row], Any]
 
 
-def find_alike(state: State, path_id: str, by: By, within: str = "0 mm") -> list[str]:
+def find_similar(state: State, path_id: str, by: By, within: str = "0 mm") -> list[str]:
     """The ids of the paths that are like one, itself first.
 
     Parameters
@@ -22,7 +22,7 @@ def find_alike(state: State, path_id: str, by: By, within: str = "0 mm") -> list
     by : "group": the same seam group; "mark": groups of the same mark colour; "colour": the line colour it
         was drawn in; "style": its weight, dashes and ends; "brush": what it wears; "length": as long,
         give or take `within`.
-    within : a typed length on the garment.
+    within : an entered length on the garment.
 
     Raises
     ------
@@ -68,7 +68,7 @@ def _brushes(state: State, row: Row) -> list[str]:
 _TRAITS: dict[str, tuple[_Trait, str]] = {
     "group": (lambda _, row: row["group"], "This path is in no seam group. Put it into one first."),
     "mark": (_mark, "This path is in no seam group, so it has no mark colour."),
-    "colour": (_colour, "This path was not taken in from a drawing, so it has no line colour."),
-    "style": (_style, "This path was not taken in from a drawing, so it has no line style."),
+    "colour": (_colour, "This path was not imported from a drawing, so it has no line colour."),
+    "style": (_style, "This path was not imported from a drawing, so it has no line style."),
     "brush": (_brushes, "This path is bare. Lay a brush on it first."),
 }

@@ -1,4 +1,4 @@
-"""Send out: the sheet or its runs as SVG and PNG."""
+"""Export: the sheet or its runs as SVG and PNG."""
 
 from __future__ import annotations
 
@@ -18,9 +18,9 @@ from curlet.studio.laying import lay_row
 from curlet.web.asking import gone
 from curlet.web.replies import Replies, file_of, file_reply, json_reply
 from curlet.web.routes import Routes
-from curlet.web.schemas import Problem, SendOutFacts, SendOutQuery, SheetUrl
+from curlet.web.schemas import ExportFacts, ExportQuery, Problem, SheetUrl
 
-send_out = Routes("send_out", __name__, url_prefix="/api")
+export = Routes("export", __name__, url_prefix="/api")
 
 _FILES = file_of(*(output.type for output in OUTPUTS.values()))
 _REPLIES: Replies = {404: Problem, 413: Problem, 422: Problem}
@@ -30,16 +30,16 @@ class OutputUrl(SheetUrl):
     form: OutputName
 
 
-@send_out.get("/sheets/<sheet_id>/send-out.<form>", responses={200: _FILES, **_REPLIES})
-def file(path: OutputUrl, query: SendOutQuery) -> Response:
+@export.get("/sheets/<sheet_id>/export.<form>", responses={200: _FILES, **_REPLIES})
+def file(path: OutputUrl, query: ExportQuery) -> Response:
     """A file of the sheet, in mm; runs are groups with ids and titles, pixels at the asked resolution."""
     drawing, resolution = _drawing(path.sheet_id, query), query.resolution
     data = exports.export(drawing, path.form, resolution, gone())
     return file_reply(data, OUTPUTS[path.form].type, f"{drawing.title}.{path.form}")
 
 
-@send_out.get("/sheets/<sheet_id>/send-out.json", responses={200: SendOutFacts, **_REPLIES})
-def facts(path: SheetUrl, query: SendOutQuery) -> Response:
+@export.get("/sheets/<sheet_id>/export.json", responses={200: ExportFacts, **_REPLIES})
+def facts(path: SheetUrl, query: ExportQuery) -> Response:
     """How large it comes out, and what will be too fine to print."""
     ppi = query.resolution
     state = journal.find_sheet(path.sheet_id)
@@ -71,7 +71,7 @@ def _notes(state: State, run: Row, ppi: float) -> list[str]:
         return [f"left out: {error}"]
 
 
-def _drawing(sheet_id: str, query: SendOutQuery) -> Drawing:
+def _drawing(sheet_id: str, query: ExportQuery) -> Drawing:
     state = journal.find_sheet(sheet_id)
     runs = [run for run in state.all("run") if state.seen(run)]
     if query.run:

@@ -1,4 +1,4 @@
-/** The brushes of the drawer, to lay or to place. */
+/** The brushes, to lay or to place. */
 import { Link } from "react-router";
 
 import type { BrushShown } from "@/shared/api/types";
@@ -11,17 +11,17 @@ import { middle } from "../tools/figure/figurePointer";
 import { carryBrush } from "./carried";
 import { Strip } from "./Strip";
 
-export function Drawer() {
+export function BrushList() {
   const frame = useFrame("brushes");
   return (
-    <section aria-label="Drawer" className="max-h-[46%] overflow-y-auto border-t border-base-300 pt-2 pb-2">
+    <section aria-label="Brushes" className="max-h-[46%] overflow-y-auto border-t border-base-300 pt-2 pb-2">
       <h2 className="flex items-baseline justify-between px-3 font-bold">
-        Drawer
+        Brushes
         <Link
           className="text-[12px] font-normal text-accent underline decoration-dotted underline-offset-2"
-          to="/drawers"
+          to="/library"
         >
-          All drawers
+          Library
         </Link>
       </h2>
       <ul>
@@ -85,7 +85,7 @@ function BrushRow({ brush }: { brush: BrushShown }) {
       >
         <span className="flex items-baseline gap-2 text-[12px]">
           <span className="truncate">{brush.name}</span>
-          {brush.worn_by > 0 && <span className="muted ml-auto whitespace-nowrap">{plural(brush.worn_by, "run")}</span>}
+          {brush.used_by > 0 && <span className="muted ml-auto whitespace-nowrap">{plural(brush.used_by, "run")}</span>}
         </span>
         <Strip src={`/api/brushes/${brush.id}/strip.svg?key=${brush.key}`} />
       </button>

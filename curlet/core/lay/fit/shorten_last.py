@@ -8,10 +8,10 @@ from curlet.core.lay.fit.ask import COUNT_SLACK, FitAsk, LegFit, lead_in
 from curlet.core.lay.fit.ease import ease
 
 # A stitch is not shortened to less than this share of itself: it shares with the one before it.
-LEAST = 1 / 3
+MIN = 1 / 3
 
 
-def made_up(ask: FitAsk) -> LegFit:
+def shorten_last(ask: FitAsk) -> LegFit:
     """Every stitch as asked but the last one to three, which share what is left alike.
 
     With n whole pitches asked for, the m last cover (A − (n − m)·p) with their gaps, shortened alike. Laid on
@@ -22,9 +22,9 @@ def made_up(ask: FitAsk) -> LegFit:
     if count is None:
         count = max(1, math.ceil(ask.ideal - COUNT_SLACK))
         count += ask.odd is not None and count % 2 != ask.odd
-    fit = _ended(ask, count, ask.rule.made_up)
-    if fit is not None and fit.tail_stretch < LEAST:
-        fit = _ended(ask, count, ask.rule.made_up + 1) or fit
+    fit = _ended(ask, count, ask.rule.shortened)
+    if fit is not None and fit.tail_stretch < MIN:
+        fit = _ended(ask, count, ask.rule.shortened + 1) or fit
     return fit or ease(ask)
 
 

@@ -1,4 +1,4 @@
-"""Taking in a drawing: it is read aside, looked at, and put on the sheet as the person says."""
+"""Importing a drawing: it is read aside, looked at, and put on the sheet as the person says."""
 
 from __future__ import annotations
 
@@ -9,8 +9,8 @@ from pydantic import BaseModel, Field
 
 from curlet.core.errors import BadInput
 from curlet.formats.names import MaybeName, Name
-from curlet.formats.svg_in import TakenIn
-from curlet.store.commands import TakeIn
+from curlet.formats.svg_in import ImportedDrawing
+from curlet.store.commands import ImportDrawing
 from curlet.studio import imports
 from curlet.studio.imported_groups import By, sorted_into_groups
 from curlet.studio.jobs import Jobs
@@ -22,21 +22,21 @@ from curlet.web.schemas import Counter, Problem, SheetUrl, Upload
 from curlet.web.sheet_schemas import ChangedFrame
 from curlet.web.shown import changed
 
-take_in = Routes("take_in", __name__, url_prefix="/api")
+drawings = Routes("drawings", __name__, url_prefix="/api")
 
 _REPLIES: Replies = {200: ChangedFrame, 409: Problem, 413: Problem, 422: Problem}
 _jobs = Jobs("This drawing is no longer kept. Choose its file again.")
 
 
-class TakenFile(BaseModel):
-    """A drawing to take in, for the sheet as it was at `revision`."""
+class ImportedFile(BaseModel):
+    """A drawing to import, for the sheet as it was at `revision`."""
 
     revision: Counter
     file: Upload
 
 
 class DrawingFile(BaseModel):
-    """A drawing to look at before it is taken in."""
+    """A drawing to look at before it is imported."""
 
     file: Upload
 
@@ -95,7 +95,7 @@ def title_of(name: str | None) -> str:
     return (name or "Drawing").rsplit("/", 1)[-1].removesuffix(".svg")[:120] or "Drawing"
 
 
-@take_in.post("/drawings", responses={200: DrawingBegun, 413: Problem, 422: Problem})
+@drawings.post("/drawings", responses={200: DrawingBegun, 413: Problem, 422: Problem})
 def begin(form: DrawingFile) -> Response:
     """Begin to read a drawing."""
     data = form.file.stream.read()
@@ -103,7 +103,7 @@ def begin(form: DrawingFile) -> Response:
     return json_reply({"id": key, "title": title_of(form.file.filename)})
 
 
-@take_in.get("/drawings/<drawing_id>", responses={200: DrawingLooked, 404: Problem, 422: Problem})
+@drawings.get("/drawings/<drawing_id>", responses={200: DrawingLooked, 404: Problem, 422: Problem})
 def look(path: DrawingUrl, query: LookQuery) -> Response:
     """How far the reading is, and what was found, sorted as asked."""
     job = _jobs.look(path.drawing_id)
@@ -112,7 +112,7 @@ def look(path: DrawingUrl, query: LookQuery) -> Response:
     head = {"share": job.share, "doing": job.doing, "done": job.done}
     if not job.done or job.result is None:
         return json_reply({**head, "groups": [], "notes": [], "width": 0, "height": 0})
-    taken: TakenIn = job.result
+    taken: ImportedDrawing = job.result
     groups = [
         {"key": g.key, "name": g.name, "mark": g.mark, "paths": len(g.paths), "d": g.picture}
         for g in sorted_into_groups(taken, query.by, "The drawing")
@@ -121,14 +121,14 @@ def look(path: DrawingUrl, query: LookQuery) -> Response:
     return json_reply({**head, **size, "groups": groups, "notes": taken.notes})
 
 
-@take_in.delete("/drawings/<drawing_id>", responses={200: DrawingBegun, 404: Problem})
+@drawings.delete("/drawings/<drawing_id>", responses={200: DrawingBegun, 404: Problem})
 def stop(path: DrawingUrl) -> Response:
     """Stop reading a drawing."""
     _jobs.stop(path.drawing_id)
     return json_reply({"id": path.drawing_id, "title": ""})
 
 
-@take_in.post("/sheets/<sheet_id>/drawings/<drawing_id>", responses=_REPLIES)
+@drawings.post("/sheets/<sheet_id>/drawings/<drawing_id>", responses=_REPLIES)
 def use(path: SheetDrawingUrl, body: UseDrawing) -> Response:
     """Put what was chosen of a drawing on the sheet, in seam groups."""
     job = _jobs.look(path.drawing_id)
@@ -139,16 +139,16 @@ def use(path: SheetDrawingUrl, body: UseDrawing) -> Response:
     if not chosen:
         raise BadInput("Nothing is chosen. Tick at least one group.")
     named = tuple((name, g.mark, g.paths) for g, name in chosen)
-    intent = TakeIn(title=body.title, groups=named, fills=body.fills)
+    intent = ImportDrawing(title=body.title, groups=named, fills=body.fills)
     with doing(path.sheet_id, body.revision, intent) as state:
         return changed(state, body.revision, job.result.notes)
 
 
-@take_in.post("/sheets/<sheet_id>/take-in", responses=_REPLIES)
-def whole(path: SheetUrl, form: TakenFile) -> Response:
-    """Take in all lines of an SVG drawing at once, as one seam group."""
+@drawings.post("/sheets/<sheet_id>/import", responses=_REPLIES)
+def whole(path: SheetUrl, form: ImportedFile) -> Response:
+    """Import all lines of an SVG drawing at once, as one seam group."""
     taken, title = imports.drawing(form.file.stream.read(), stop=gone()), title_of(form.file.filename)
     group = sorted_into_groups(taken, "one", title)[0]
-    intent = TakeIn(title=title, groups=((title, None, group.paths),))
+    intent = ImportDrawing(title=title, groups=((title, None, group.paths),))
     with doing(path.sheet_id, form.revision, intent) as state:
         return changed(state, form.revision, taken.notes)

@@ -23,14 +23,14 @@ export function MotifShelf({ sought, onNotice }: ShelfProps) {
       onNotice((fault as Error).message);
     }
   };
-  const takeIn = (file: File) =>
+  const importing = (file: File) =>
     void attempt(async () => {
-      const kept = await api.takeInMotif(file);
-      return [`“${kept.name}” is in the Drawers.`, ...kept.notes].join(" ");
+      const kept = await api.importMotif(file);
+      return [`“${kept.name}” is in the Library.`, ...kept.notes].join(" ");
     });
   const none = data?.motifs.length
     ? "No motif answers to that. Search for less."
-    : "No motifs are kept yet. Take in a drawing, or press Keep in the Drawers beside artwork on the Bench.";
+    : "No motifs are kept yet. Import a drawing, or press Keep in the Library beside artwork on the Bench.";
   return (
     <Shelf
       error={error}
@@ -38,10 +38,10 @@ export function MotifShelf({ sought, onNotice }: ShelfProps) {
       none={shown?.length === 0 && none}
       tools={
         <>
-          <span className="muted">Artwork that any brush can take in as its repeat, its ends or its corners.</span>
+          <span className="muted">Artwork that any brush can import as its repeat, its ends or its corners.</span>
           <span className="ml-auto">
-            <FileButton label="Drawing for the Drawers" accept=".svg,image/svg+xml" onFile={takeIn}>
-              Take in a drawing (SVG)
+            <FileButton label="Drawing for the Library" accept=".svg,image/svg+xml" onFile={importing}>
+              Import a drawing (SVG)
             </FileButton>
           </span>
         </>
@@ -112,11 +112,11 @@ function Card({ motif, attempt }: CardProps) {
 
 /** Its name, which can be changed where it stands. */
 function Name({ motif, attempt }: CardProps) {
-  const [typed, setTyped] = useState(motif.name);
+  const [entered, setTyped] = useState(motif.name);
   const keep = () => {
-    if (typed.trim() === motif.name || !typed.trim()) return setTyped(motif.name);
+    if (entered.trim() === motif.name || !entered.trim()) return setTyped(motif.name);
     void attempt(async () => {
-      await api.renameMotif(motif.id, typed);
+      await api.renameMotif(motif.id, entered);
       return null;
     });
   };
@@ -125,7 +125,7 @@ function Name({ motif, attempt }: CardProps) {
       aria-label={`Name of ${motif.name}`}
       className="min-w-0 flex-1 rounded-field border border-transparent bg-transparent px-1 font-semibold hover:border-base-300"
       maxLength={120}
-      value={typed}
+      value={entered}
       onChange={(event) => setTyped(event.target.value)}
       onBlur={keep}
       onKeyDown={(event) => {

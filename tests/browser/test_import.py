@@ -1,4 +1,4 @@
-"""A drawing looked at before it is taken in: what is taken, as what, and what stays out."""
+"""A drawing looked at before it is imported: what is taken, as what, and what stays out."""
 
 from __future__ import annotations
 
@@ -22,7 +22,7 @@ FLAT = """<svg xmlns="http://www.w3.org/2000/svg" width="120mm" height="90mm" vi
 def looked(table: Table, tmp_path: FilePath) -> Table:
     file = tmp_path / "shirt.svg"
     file.write_text(FLAT)
-    table.named("SVG drawing to take in").send_keys(str(file))
+    table.named("SVG drawing to import").send_keys(str(file))
     table.wait(lambda: names(table))
     return table
 
@@ -46,7 +46,7 @@ def test_layers_become_groups_and_a_layer_can_stay_out(looked: Table) -> None:
     field = looked.named("Name of Seams")
     field.clear()
     field.send_keys("Shirt seams")
-    looked.button("Take in 3 paths").click()
+    looked.button("Import 3 paths").click()
     looked.wait(lambda: "yoke" in looked.path_names())
     assert "arrow" not in looked.path_names()
     assert headers(looked)[-2:] == ["Pieces", "Shirt seams"]
@@ -72,7 +72,7 @@ def test_text_is_left_out_with_a_word_and_nothing_ticked_cannot_be_taken(looked:
     for name in ("Pieces", "Seams", "Notes"):
         looked.named(f"Take {name}").click()
     take = looked.wait(
-        lambda: looked.browser.find_element(By.XPATH, "//dialog//button[starts-with(., 'Take in 0')]")
+        lambda: looked.browser.find_element(By.XPATH, "//dialog//button[starts-with(., 'Import 0')]")
     )
     assert not take.is_enabled()
     before = looked.path_names()
@@ -81,8 +81,8 @@ def test_text_is_left_out_with_a_word_and_nothing_ticked_cannot_be_taken(looked:
     assert looked.path_names() == before
 
 
-def test_a_group_taken_in_is_dressed_at_once(looked: Table) -> None:
-    looked.button("Take in 4 paths").click()
+def test_a_group_imported_is_dressed_at_once(looked: Table) -> None:
+    looked.button("Import 4 paths").click()
     looked.wait(lambda: "yoke" in looked.path_names())
     header = looked.browser.find_element(By.XPATH, "//button[contains(., 'Seams')]")
     header.click()
@@ -91,7 +91,7 @@ def test_a_group_taken_in_is_dressed_at_once(looked: Table) -> None:
 
 
 def test_groups_fold_and_stay_usable(looked: Table) -> None:
-    looked.button("Take in 4 paths").click()
+    looked.button("Import 4 paths").click()
     fold = looked.named("Paths of Seams")
     assert fold.get_attribute("aria-expanded") == "true"
     fold.click()

@@ -1,4 +1,4 @@
-/** A shelf of the Drawers: its tools above, its cards below. */
+/** A shelf of the Library: its tools above, its cards below. */
 export interface ShelfProps {
   /** Words that every card shown has. */
   sought: string;
