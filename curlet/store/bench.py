@@ -16,7 +16,8 @@ from curlet.store.documents import Unreadable
 from curlet.store.errors import Conflict, Missing
 from curlet.store.models import Brush, Run
 from curlet.store.names import unlike
-from curlet.store.state import Row, new_id
+from curlet.store.records import Json
+from curlet.store.state import new_id
 from curlet.store.unreadable import readable
 from curlet.store.usage import is_used, new_revisions, sheets_using, use_instead
 from curlet.store.versions import add_version, find_version, list_versions, step_to, version_ahead
@@ -36,7 +37,7 @@ class Bench:
     builtin: bool
     version: int
     used_by: int
-    versions: tuple[Row, ...]
+    versions: tuple[Json, ...]
     undo: str | None
     redo: str | None
 
@@ -126,7 +127,7 @@ def remove(brush_id: str) -> None:
         brush.delete_instance()
 
 
-def everything() -> list[Row]:
+def everything() -> list[Json]:
     """Every brush's row in the drawer's order, with how many runs wear it."""
     with reading():
         counts = Run.select(Run.brush, fn.COUNT(Run.id)).group_by(Run.brush).tuples()

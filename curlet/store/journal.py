@@ -13,8 +13,9 @@ from curlet.store.database import reading, writing
 from curlet.store.errors import Conflict, Missing, Stale
 from curlet.store.lettering import follow_paths
 from curlet.store.models import Brush, Sheet, Step
+from curlet.store.records import Json
 from curlet.store.rows import delete_rows, insert_rows
-from curlet.store.state import KINDS, Change, Row, State, load_state
+from curlet.store.state import KINDS, Change, State, load_state
 from curlet.store.unreadable import readable
 from curlet.store.usage import new_revisions, sheets_using
 from curlet.store.versions import with_versions
@@ -151,7 +152,7 @@ def _check_same(change: Change) -> None:
 
 def write_changes(changes: list[Change]) -> None:
     """Write each row's last state: parents first, and deletions children first."""
-    last: dict[tuple[str, str], Row | None] = {}
+    last: dict[tuple[str, str], Json | None] = {}
     for change in changes:
         last[change.kind, change.id] = change.after
     ordered = sorted(last.items(), key=lambda item: _ORDER[item[0][0]])
@@ -165,13 +166,13 @@ def write_changes(changes: list[Change]) -> None:
 
 def _new_rows(changes: list[Change]) -> set[tuple[str, str]]:
     """Rows that are not in the database yet: those that were not there before the first of their changes."""
-    first: dict[tuple[str, str], Row | None] = {}
+    first: dict[tuple[str, str], Json | None] = {}
     for change in changes:
         first.setdefault((change.kind, change.id), change.before)
     return {key for key, before in first.items() if before is None}
 
 
-def _put(kind: str, row: Row) -> None:
+def _put(kind: str, row: Json) -> None:
     model = KINDS[kind]
     values = {name: value for name, value in row.items() if name not in ("id", "revision")}
     if not model.update(**values).where(model.id == row["id"]).execute():
@@ -207,7 +208,7 @@ def current_revision(sheet_id: str) -> int:
     return int(revision)
 
 
-def find_brush(brush_id: str) -> Row | None:
+def find_brush(brush_id: str) -> Json | None:
     """A brush's document, or None."""
     with reading():
         brush = Brush.get_or_none(Brush.id == brush_id)

@@ -10,7 +10,8 @@ from curlet.formats.lettering_doc import LetteringDoc
 from curlet.formats.path_doc import node_rows
 from curlet.store.fonts import find_font
 from curlet.store.paths import add_path, check_unlocked, core_path
-from curlet.store.state import Row, State, new_id
+from curlet.store.records import PathRecord
+from curlet.store.state import State, new_id
 
 
 def put_lettering(state: State, lettering_id: str, doc: LetteringDoc, group: str | None = None) -> None:
@@ -41,7 +42,7 @@ def put_lettering(state: State, lettering_id: str, doc: LetteringDoc, group: str
         state.remove("path", gone["id"])
 
 
-def letters_of(state: State, lettering_id: str) -> list[Row]:
+def letters_of(state: State, lettering_id: str) -> list[PathRecord]:
     """The paths that a piece of lettering owns, in order."""
     return [path for path in state.all("path") if path.get("lettering") == lettering_id]
 

@@ -7,10 +7,10 @@ from curlet.store import bench
 from curlet.store.database import writing
 from curlet.store.models import Brush
 from curlet.store.names import unlike
-from curlet.store.state import Row
+from curlet.store.records import Json
 
 
-def import_brushes(found: list[tuple[str, BrushDoc]], *, replace: bool) -> list[Row]:
+def import_brushes(found: list[tuple[str, BrushDoc]], *, replace: bool) -> list[Json]:
     """Add brushes, or put them in place of those of the same name; all of them or, on an error, none.
 
     Parameters
@@ -22,7 +22,7 @@ def import_brushes(found: list[tuple[str, BrushDoc]], *, replace: bool) -> list[
         return [_take(file, doc, there, replace=replace) for file, doc in found]
 
 
-def _take(file: str, doc: BrushDoc, there: dict[str, Brush], *, replace: bool) -> Row:
+def _take(file: str, doc: BrushDoc, there: dict[str, Brush], *, replace: bool) -> Json:
     present = there.get(doc.name)
     if present is not None and present.doc == doc.model_dump(mode="json"):
         return {"file": file, "name": doc.name, "id": present.id, "became": "the same"}

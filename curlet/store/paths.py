@@ -9,10 +9,11 @@ from curlet.core.path.path import Path
 from curlet.formats.content import Content
 from curlet.formats.names import ended
 from curlet.formats.path_doc import node_rows, path_of_content
-from curlet.store.state import Row, State, new_id
+from curlet.store.records import PathRecord
+from curlet.store.state import State, new_id
 
 
-def core_path(row: Row) -> Path:
+def core_path(row: PathRecord) -> Path:
     """The core's path of a kept row."""
     return path_of_content(Content(row["nodes"]), row["closed"])
 
@@ -35,7 +36,7 @@ def keep_path(state: State, path_id: str, path: Path) -> None:
     state.update("path", path_id, nodes=nodes, figure={})
 
 
-def check_unlocked(row: Row) -> None:
+def check_unlocked(row: PathRecord) -> None:
     """Refuses what would change a locked path."""
     if row.get("locked"):
         raise BadInput(f"{row['name']} is locked, so its line stays as it is. Unlock it first.")
@@ -77,11 +78,11 @@ def next_name(state: State, what: str) -> str:
     return f"{what} {len(state.rows['path']) + 1}"
 
 
-def element_of(row: Row) -> str:
+def element_of(row: PathRecord) -> str:
     """What a path is drawn with: the contours of one element of a drawing make one shape."""
     return str(row["facts"].get("element") or row["id"])
 
 
-def is_drawn(row: Row) -> bool:
+def is_drawn(row: PathRecord) -> bool:
     """Whether a path has a line or a fill of its own."""
     return bool(row["facts"].get("stroke") or row["facts"].get("fill") or row["cloth"])

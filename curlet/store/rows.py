@@ -8,11 +8,12 @@ from peewee import Field, chunked
 
 from curlet.store.errors import Conflict
 from curlet.store.models import database
-from curlet.store.state import KINDS, Row
+from curlet.store.records import Json
+from curlet.store.state import KINDS
 from curlet.store.usage import is_used
 
 
-def insert_rows(rows: list[tuple[str, Row]]) -> None:
+def insert_rows(rows: list[tuple[str, Json]]) -> None:
     """Put new rows in, each with its kind, parents before children."""
     for kind, model in KINDS.items():
         new = [row for of, row in rows if of == kind]
@@ -43,7 +44,7 @@ def delete_rows(keys: list[tuple[str, str]]) -> None:
             model.delete().where(model.id.in_(some)).execute()
 
 
-def _column(field: Field, row: Row) -> object:
+def _column(field: Field, row: Json) -> object:
     """What is kept of a row in one column; a row from before there was the column has its default."""
     default = field.default() if callable(field.default) else field.default
     kept: object = field.db_value(row.get(field.name, default))  # type: ignore[no-untyped-call]

@@ -7,20 +7,21 @@ from curlet.formats.brush_file import BrushDoc, core_brush, read_content
 from curlet.formats.content import Content
 from curlet.formats.run_places import PlacesDoc
 from curlet.store.names import other_half
-from curlet.store.state import Row, State
+from curlet.store.records import PathRecord, RunRecord
+from curlet.store.state import State
 
 
-def written_brush(state: State, run: Row) -> Content:
+def written_brush(state: State, run: RunRecord) -> Content:
     """What a run's brush is read from: its document and the run's own settings."""
     return Content((state.get("brush", run["brush"])["doc"], run["own"]))
 
 
-def run_brush(state: State, run: Row) -> BrushDoc:
+def run_brush(state: State, run: RunRecord) -> BrushDoc:
     """A run's brush with the run's own settings, as a document."""
     return read_content(written_brush(state, run))
 
 
-def laid_brush(state: State, run: Row) -> Brush:
+def laid_brush(state: State, run: RunRecord) -> Brush:
     """The same as the core has it."""
     return core_brush(written_brush(state, run))
 
@@ -30,7 +31,7 @@ def run_places(state: State, run_id: str) -> PlacesDoc:
     return PlacesDoc.model_validate(state.get("run", run_id)["places"])
 
 
-def half_path(state: State, path: Row) -> Row | None:
+def half_path(state: State, path: PathRecord) -> PathRecord | None:
     """The other half of a path, by its name: “Hem R” and “Hem L” of one seam group."""
     name = other_half(path["name"])
     if name is None:
@@ -39,7 +40,7 @@ def half_path(state: State, path: Row) -> Row | None:
     return halves[0] if halves else None
 
 
-def half_run(state: State, run: Row) -> Row | None:
+def half_run(state: State, run: RunRecord) -> RunRecord | None:
     """The run along the other half that has the same brush with the same settings.
 
     None where no row of the brush shares its length between all legs.

@@ -13,8 +13,9 @@ from curlet.store.database import reading, writing
 from curlet.store.errors import Missing
 from curlet.store.models import Run, Sheet, SheetPath
 from curlet.store.names import unlike
+from curlet.store.records import Json
 from curlet.store.rows import insert_rows
-from curlet.store.state import OF_SHEET, Row, load_state, new_id
+from curlet.store.state import OF_SHEET, load_state, new_id
 
 SIDE = Bounds("The sheet's side", 5, 20_000, "A4 is 210 mm × 297 mm")
 
@@ -41,7 +42,7 @@ PRESETS = (
 )
 
 
-def list_sheets(*, removed: bool = False) -> list[Row]:
+def list_sheets(*, removed: bool = False) -> list[Json]:
     """Every sheet that is out, or every one that was put archived, with how many paths and runs it has."""
     with reading():
         rows = [dict(s.__data__) for s in Sheet.select().where(Sheet.removed == removed)]
@@ -109,7 +110,7 @@ def archive(sheet_id: str, *, archived: bool) -> None:
         Sheet.update(removed=archived).where(Sheet.id == sheet_id).execute()
 
 
-def _put(values: Row) -> str:
+def _put(values: Json) -> str:
     with writing():
         taken = [sheet.name for sheet in Sheet.select(Sheet.name)]
         position = (Sheet.select(fn.MAX(Sheet.position)).scalar() or 0) + 1

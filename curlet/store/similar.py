@@ -8,10 +8,11 @@ from typing import Any, Literal
 from curlet.core.errors import BadInput
 from curlet.core.measures import Measure, read_measure
 from curlet.store.paths import core_path
-from curlet.store.state import Row, State
+from curlet.store.records import PathRecord
+from curlet.store.state import State
 
 By = Literal["group", "mark", "colour", "style", "brush", "length"]
-_Trait = Callable[[State, Row], Any]
+_Trait = Callable[[State, PathRecord], Any]
 
 
 def find_similar(state: State, path_id: str, by: By, within: str = "0 mm") -> list[str]:
@@ -41,27 +42,27 @@ def find_similar(state: State, path_id: str, by: By, within: str = "0 mm") -> li
     return _first(path_id, [path for path in state.all("path") if trait(state, path) == own])
 
 
-def _first(path_id: str, rows: list[Row]) -> list[str]:
+def _first(path_id: str, rows: list[PathRecord]) -> list[str]:
     return [path_id, *(row["id"] for row in rows if row["id"] != path_id and not row["hidden"])]
 
 
-def _mark(state: State, row: Row) -> str | None:
+def _mark(state: State, row: PathRecord) -> str | None:
     return state.get("group", row["group"])["mark"] if row["group"] else None
 
 
-def _colour(_: State, row: Row) -> str | None:
-    facts: Row = row["facts"]
-    return facts.get("stroke") or facts.get("fill")
+def _colour(_: State, row: PathRecord) -> str | None:
+    colour: str | None = row["facts"].get("stroke") or row["facts"].get("fill")
+    return colour
 
 
-def _style(_: State, row: Row) -> tuple[Any, ...] | None:
+def _style(_: State, row: PathRecord) -> tuple[Any, ...] | None:
     facts = row["facts"]
     if not facts.get("stroke"):
         return None
     return (round(facts.get("weight", 0), 3), tuple(facts.get("dashes", ())), facts.get("ends"))
 
 
-def _brushes(state: State, row: Row) -> list[str]:
+def _brushes(state: State, row: PathRecord) -> list[str]:
     return sorted(run["brush"] for run in state.runs_of(row["id"]))
 
 

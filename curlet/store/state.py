@@ -3,8 +3,9 @@
 from __future__ import annotations
 
 import secrets
+from collections.abc import Mapping
 from dataclasses import dataclass, field
-from typing import Any
+from typing import Any, Literal, cast, overload
 
 from curlet.core.measures import Scale
 from curlet.store.errors import Missing
@@ -20,9 +21,19 @@ from curlet.store.models import (
     Single,
     Table,
 )
+from curlet.store.records import (
+    BrushRecord,
+    GroupRecord,
+    GuideRecord,
+    Json,
+    LetteringRecord,
+    MarkRecord,
+    PathRecord,
+    RunRecord,
+    SheetRecord,
+    SingleRecord,
+)
 from curlet.store.unreadable import SetAside, set_aside
-
-Row = dict[str, Any]
 
 KINDS: dict[str, type[Table]] = {
     "sheet": Sheet,
@@ -52,23 +63,23 @@ class Change:
 
     kind: str
     id: str
-    before: Row | None
-    after: Row | None
+    before: Json | None
+    after: Json | None
 
 
 @dataclass
 class State:
     """Rows of one sheet, and the brushes. Rows are replaced, never changed in place."""
 
-    rows: dict[str, dict[str, Row]]
+    rows: dict[str, dict[str, Json]]
     # Rows that cannot be read are not among them.
     set_aside: tuple[SetAside, ...] = ()
     changes: list[Change] = field(default_factory=list)
     _last: dict[str, int] = field(default_factory=dict)
 
     @property
-    def sheet(self) -> Row:
-        return next(iter(self.rows["sheet"].values()))
+    def sheet(self) -> SheetRecord:
+        return cast(SheetRecord, next(iter(self.rows["sheet"].values())))
 
     @property
     def scale(self) -> Scale:
@@ -78,7 +89,37 @@ class State:
         """A copy to try changes on."""
         return State({kind: dict(rows) for kind, rows in self.rows.items()}, self.set_aside)
 
-    def get(self, kind: str, row_id: str) -> Row:
+    @overload
+    def get(self, kind: Literal["sheet"], row_id: str) -> SheetRecord: ...
+
+    @overload
+    def get(self, kind: Literal["brush"], row_id: str) -> BrushRecord: ...
+
+    @overload
+    def get(self, kind: Literal["group"], row_id: str) -> GroupRecord: ...
+
+    @overload
+    def get(self, kind: Literal["lettering"], row_id: str) -> LetteringRecord: ...
+
+    @overload
+    def get(self, kind: Literal["path"], row_id: str) -> PathRecord: ...
+
+    @overload
+    def get(self, kind: Literal["run"], row_id: str) -> RunRecord: ...
+
+    @overload
+    def get(self, kind: Literal["guide"], row_id: str) -> GuideRecord: ...
+
+    @overload
+    def get(self, kind: Literal["single"], row_id: str) -> SingleRecord: ...
+
+    @overload
+    def get(self, kind: Literal["mark"], row_id: str) -> MarkRecord: ...
+
+    @overload
+    def get(self, kind: str, row_id: str) -> Any: ...
+
+    def get(self, kind: str, row_id: str) -> Any:
         """A row, or Missing."""
         try:
             return self.rows[kind][row_id]
@@ -87,17 +128,48 @@ class State:
                 f"That {_CALLED[kind]} is no longer on this sheet. It may have been deleted in another page."
             ) from None
 
-    def all(self, kind: str) -> list[Row]:
+    @overload
+    def all(self, kind: Literal["sheet"]) -> list[SheetRecord]: ...
+
+    @overload
+    def all(self, kind: Literal["brush"]) -> list[BrushRecord]: ...
+
+    @overload
+    def all(self, kind: Literal["group"]) -> list[GroupRecord]: ...
+
+    @overload
+    def all(self, kind: Literal["lettering"]) -> list[LetteringRecord]: ...
+
+    @overload
+    def all(self, kind: Literal["path"]) -> list[PathRecord]: ...
+
+    @overload
+    def all(self, kind: Literal["run"]) -> list[RunRecord]: ...
+
+    @overload
+    def all(self, kind: Literal["guide"]) -> list[GuideRecord]: ...
+
+    @overload
+    def all(self, kind: Literal["single"]) -> list[SingleRecord]: ...
+
+    @overload
+    def all(self, kind: Literal["mark"]) -> list[MarkRecord]: ...
+
+    @overload
+    def all(self, kind: str) -> list[Any]: ...
+
+    def all(self, kind: str) -> list[Any]:
         """Rows of a kind in their order."""
         return sorted(self.rows[kind].values(), key=lambda row: (row["position"], row["id"]))
 
-    def put(self, kind: str, row: Row) -> None:
+    def put(self, kind: str, row: Mapping[str, Any]) -> None:
         before = self.rows[kind].get(row["id"])
         if before != row:
-            self.rows[kind][row["id"]] = row
+            after = dict(row)
+            self.rows[kind][row["id"]] = after
             if kind in self._last:
                 self._last[kind] = max(self._last[kind], row.get("position", 0))
-            self.changes.append(Change(kind, row["id"], before, row))
+            self.changes.append(Change(kind, row["id"], before, after))
 
     def update(self, kind: str, row_id: str, **values: Any) -> None:
         self.put(kind, {**self.get(kind, row_id), **values})
@@ -122,11 +194,11 @@ class State:
             self._last[kind] = max((row["position"] for row in self.rows[kind].values()), default=-1)
         return self._last[kind] + 1
 
-    def seen(self, run: Row) -> bool:
+    def seen(self, run: RunRecord) -> bool:
         """Whether a run is drawn: neither it nor its path is hidden."""
         return bool(run["shown"]) and not self.get("path", run["path"])["hidden"]
 
-    def runs_of(self, path_id: str) -> list[Row]:
+    def runs_of(self, path_id: str) -> list[RunRecord]:
         return [run for run in self.all("run") if run["path"] == path_id]
 
 
@@ -153,5 +225,5 @@ def load_state(sheet_id: str) -> State:
     return State(rows, set_aside(rows))
 
 
-def _row(item: Table) -> Row:
+def _row(item: Table) -> Json:
     return dict(item.__data__)

@@ -11,11 +11,11 @@ from curlet.formats.brush_file import read_brush
 from curlet.formats.content import Content
 from curlet.formats.path_doc import path_of_content
 from curlet.store.documents import Unreadable
+from curlet.store.records import Json
 
 _NO_PATH, _NO_BRUSH = "Its path cannot be read.", "Its brush cannot be read."
 
-Row = dict[str, Any]
-Rows = dict[str, dict[str, Row]]
+Rows = dict[str, dict[str, Json]]
 
 
 @dataclass(frozen=True)
@@ -61,11 +61,11 @@ def set_aside(rows: Rows) -> tuple[SetAside, ...]:
     return tuple(found)
 
 
-def _own_fault(row: Row) -> str:
+def _own_fault(row: Json) -> str:
     return next((value.fault for value in row.values() if isinstance(value, Unreadable)), "")
 
 
-def _fault_beside(kind: str, row: Row, rows: Rows) -> str:
+def _fault_beside(kind: str, row: Json, rows: Rows) -> str:
     """What of a row cannot be used though each of its columns can be read."""
     if kind in ("run", "single") and row["brush"] not in rows["brush"]:
         return _NO_BRUSH
@@ -81,7 +81,7 @@ def _fault_beside(kind: str, row: Row, rows: Rows) -> str:
     return ""
 
 
-def name_of(row: Row) -> str:
+def name_of(row: Json) -> str:
     """What a row is called; without a name, what its text begins with."""
     if row.get("name"):
         return str(row["name"])

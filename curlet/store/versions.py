@@ -10,13 +10,14 @@ from peewee import ModelSelect
 
 from curlet.store.documents import Unreadable
 from curlet.store.models import Brush, BrushVersion
-from curlet.store.state import Change, Row
+from curlet.store.records import Json
+from curlet.store.state import Change
 from curlet.store.unreadable import readable
 
 MAX_VERSIONS = 500
 
 
-def add_version(brush: Brush, doc: Row, label: str) -> int:
+def add_version(brush: Brush, doc: Json, label: str) -> int:
     """Keep a document as a brush's newest version, after the present one; its number. The brush itself is
     left as it is."""
     if not _of(brush).exists() and not isinstance(brush.doc, Unreadable):
@@ -45,7 +46,7 @@ def version_ahead(brush: Brush) -> BrushVersion | None:
     return came.order_by(BrushVersion.number.desc()).first()
 
 
-def list_versions(brush: Brush, most: int) -> tuple[Row, ...]:
+def list_versions(brush: Brush, most: int) -> tuple[Json, ...]:
     """The newest versions, newest first."""
     newest = _of(brush).order_by(BrushVersion.number.desc()).limit(most)
     return tuple({"number": v.number, "label": v.label, "made": v.made} for v in newest)
@@ -75,6 +76,6 @@ def _of(brush: Brush) -> ModelSelect[Any]:
     return BrushVersion.select().where(BrushVersion.brush == brush.id)
 
 
-def _write(brush: Brush, number: int, before: int | None, label: str, doc: Row) -> None:
+def _write(brush: Brush, number: int, before: int | None, label: str, doc: Json) -> None:
     made = datetime.datetime.now(datetime.UTC).isoformat(timespec="seconds")
     BrushVersion.create(brush=brush.id, number=number, before=before, label=label, doc=doc, made=made)

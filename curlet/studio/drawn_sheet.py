@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable, Iterable
 from functools import lru_cache
 from itertools import groupby
+from typing import TypeVar
 
 import numpy as np
 
@@ -19,15 +20,19 @@ from curlet.formats.content import Content
 from curlet.formats.path_doc import FactsDoc
 from curlet.formats.png_out import write_png
 from curlet.store.paths import core_path, element_of, is_drawn
-from curlet.store.state import Row, State
+from curlet.store.records import Json, PathRecord, RunRecord, SingleRecord
+from curlet.store.state import State
 from curlet.studio.laying import run_group
 
 # Across a small picture, px.
 _ACROSS = 480
+_Of = TypeVar("_Of")
 _GROUNDS = {"light": "#f7f4eb", "dark": "#2a2f3a"}
 
 
-def sheet_drawing(state: State, *, with_lines: bool, runs: Iterable[Row], singles: bool = True) -> Drawing:
+def sheet_drawing(
+    state: State, *, with_lines: bool, runs: Iterable[RunRecord], singles: bool = True
+) -> Drawing:
     """The drawing that is exported: lines and cloths if wanted, the runs in order, single repeats on top."""
     groups = as_drawn(state) if with_lines else ()
     laid = tuple(group for run in runs for group in _drawn(run_group, state, run))
@@ -64,13 +69,13 @@ def drawn_ids(state: State) -> list[str]:
     return [drawn_id(rows[0]["id"]) for rows in _elements(state)]
 
 
-def _elements(state: State) -> list[list[Row]]:
+def _elements(state: State) -> list[list[PathRecord]]:
     """The paths that show a line or a fill of their own, those of one shape together."""
     seen = (row for row in state.all("path") if not row["hidden"] and is_drawn(row))
     return [list(rows) for _, rows in groupby(seen, key=element_of)]
 
 
-def _drawn_path(row: Row, dressed: set[str], factor: float) -> DrawnPath:
+def _drawn_path(row: PathRecord, dressed: set[str], factor: float) -> DrawnPath:
     facts, cloth = FactsDoc(**row["facts"]), cloth_paint(row["cloth"], factor)
     return DrawnPath(row["id"], row["name"], core_path(row), facts, row["id"] in dressed, cloth)
 
@@ -81,7 +86,7 @@ def ground_paint(state: State) -> Paint | None:
     return cloth_paint(sheet["ground_cloth"], state.scale.factor) if sheet["ground"] == "cloth" else None
 
 
-def cloth_paint(doc: Row, factor: float) -> Paint | None:
+def cloth_paint(doc: Json, factor: float) -> Paint | None:
     """A kept cloth as a paint; the same object for the same cloth, so that it is drawn once."""
     return _cloth(Content(doc), factor) if doc else None
 
@@ -91,7 +96,7 @@ def _cloth(doc: Content, factor: float) -> Paint:
     return ClothDoc.model_validate(doc.value).to_core().paint(factor)
 
 
-def single_group(state: State, row: Row) -> Group:
+def single_group(state: State, row: SingleRecord) -> Group:
     """A single repeat's part of the drawing."""
     brush = Content((state.get("brush", row["brush"])["doc"], {}))
     return _single(brush, state.scale, (row["x"], row["y"]), row["turn"], row["size"], row["id"])
@@ -104,7 +109,7 @@ def _single(
     return draw_single(core_brush(brush), scale, at, turn, size, f"single-{name}")
 
 
-def _drawn(draw: Callable[[State, Row], Group], state: State, row: Row) -> list[Group]:
+def _drawn(draw: Callable[[State, _Of], Group], state: State, row: _Of) -> list[Group]:
     """What a row draws; one that cannot be drawn says so on the Table, and keeps no other from being so."""
     try:
         return [draw(state, row)]

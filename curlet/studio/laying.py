@@ -17,8 +17,9 @@ from curlet.formats.brush_file import core_brush
 from curlet.formats.content import Content
 from curlet.formats.path_doc import path_of_content
 from curlet.formats.run_places import PlacesDoc
+from curlet.store.records import RunRecord
 from curlet.store.runs import half_run, written_brush
-from curlet.store.state import Row, State
+from curlet.store.state import State
 from curlet.studio.touched import Touched
 
 
@@ -47,12 +48,12 @@ class _Asked:
     half: _Along | None
 
 
-def lay_row(state: State, run: Row) -> tuple[LaidRun, Tally]:
+def lay_row(state: State, run: RunRecord) -> tuple[LaidRun, Tally]:
     """A run as laid, with what is measured on it; raises CurletError where it cannot be laid."""
     return _laid(_asked(state, run))
 
 
-def run_group(state: State, run: Row) -> Group:
+def run_group(state: State, run: RunRecord) -> Group:
     """A run's part of the drawing."""
     path = state.get("path", run["path"])
     laid, _ = lay_row(state, run)
@@ -68,13 +69,13 @@ def check_runs(state: State) -> None:
         check_sheet(sum(_points(_asked(state, run)) for run in state.all("run")))
 
 
-def _asked(state: State, run: Row) -> _Asked:
+def _asked(state: State, run: RunRecord) -> _Asked:
     half = half_run(state, run)
     along = _along(state, run), _along(state, half) if half else None
     return _Asked(written_brush(state, run), state.scale, *along)
 
 
-def _along(state: State, run: Row) -> _Along:
+def _along(state: State, run: RunRecord) -> _Along:
     path = state.get("path", run["path"])
     nodes, places = Content(path["nodes"]), Content(run["places"])
     return _Along(nodes, path["closed"], run["backwards"], places, path["id"])

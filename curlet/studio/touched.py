@@ -4,10 +4,12 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 from functools import cached_property
+from typing import Any
 
 from curlet.store.names import other_half
 from curlet.store.paths import element_of, is_drawn
-from curlet.store.state import Change, Row, State
+from curlet.store.records import PathRecord, RunRecord
+from curlet.store.state import Change, State
 
 # What a path of its own line or fill is shown by, besides its line.
 _DRAWN_BY = ("hidden", "cloth", "facts", "position")
@@ -29,12 +31,12 @@ class Touched:
         """Whether the sheet's scale or unit changed, in which everything is measured and told."""
         return any(_differs(change, ("scale", "unit")) for change in self._of("sheet"))
 
-    def paths(self) -> list[Row]:
+    def paths(self) -> list[PathRecord]:
         """The paths that changed; with the scale, all."""
         changed = {change.id for change in self._of("path")}
         return [row for row in self._state.all("path") if self.sizes or row["id"] in changed]
 
-    def runs(self) -> list[Row]:
+    def runs(self) -> list[RunRecord]:
         """The runs that changed, or whose path, brush, other half or scale did."""
         if self.sizes:
             return self._state.all("run")
@@ -57,14 +59,14 @@ class Touched:
         """The elements of drawings whose shapes are drawn anew; None for all, as with the scale of cloths."""
         if self.sizes:
             return None
-        rows = [row for change in self._of("path") for row in (change.before, change.after) if row]
+        rows: list[Any] = [row for change in self._of("path") for row in (change.before, change.after) if row]
         rows += [row for row in map(self._path, self._dressed_anew()) if row]
         return {element_of(row) for row in rows if is_drawn(row)}
 
     def _of(self, kind: str) -> list[Change]:
         return [change for change in self._state.changes if change.kind == kind]
 
-    def _path(self, path_id: str) -> Row | None:
+    def _path(self, path_id: str) -> Any:
         return self._state.rows["path"].get(path_id)
 
     def _dressed_anew(self) -> set[str]:
@@ -83,7 +85,7 @@ class Touched:
                 yield row["id"]
 
 
-def _hangs_on(run: Row) -> set[tuple[str, str]]:
+def _hangs_on(run: RunRecord) -> set[tuple[str, str]]:
     return {("run", run["id"]), ("path", run["path"]), ("brush", run["brush"])}
 
 

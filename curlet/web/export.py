@@ -11,7 +11,8 @@ from curlet.formats.choices import OutputName
 from curlet.formats.outputs import OUTPUTS
 from curlet.formats.png_out import pixels
 from curlet.store import journal
-from curlet.store.state import Row, State
+from curlet.store.records import RunRecord
+from curlet.store.state import State
 from curlet.studio import exports
 from curlet.studio.drawn_sheet import sheet_drawing
 from curlet.studio.laying import lay_row
@@ -63,7 +64,7 @@ def facts(path: SheetUrl, query: ExportQuery) -> Response:
     )
 
 
-def _notes(state: State, run: Row, ppi: float) -> list[str]:
+def _notes(state: State, run: RunRecord, ppi: float) -> list[str]:
     """What is said of a run that comes out too fine, or not at all."""
     try:
         return list(too_fine(lay_row(state, run)[0], ppi))

@@ -18,7 +18,8 @@ from curlet.formats.numbers import terse_data
 from curlet.formats.path_doc import path_of_content
 from curlet.formats.screen import Packer, group_json
 from curlet.store.paths import core_path
-from curlet.store.state import Row, State
+from curlet.store.records import BrushRecord, GroupRecord, PathRecord, part_of
+from curlet.store.state import State
 from curlet.studio.drawn_sheet import as_drawn, drawn_ids
 from curlet.studio.touched import Touched
 from curlet.web.run_frames import run_json
@@ -124,7 +125,7 @@ def _unreadable(state: State) -> list[Json]:
     return [vars(row) for row in state.set_aside]
 
 
-def _group(row: Row) -> Json:
+def _group(row: GroupRecord) -> Json:
     return {key: row[key] for key in ("id", "name", "mark")}
 
 
@@ -133,7 +134,7 @@ def _brushes(state: State) -> list[Json]:
     return [_brush(row, used[row["id"]]) for row in state.all("brush")]
 
 
-def _brush(row: Row, used_by: int) -> Json:
+def _brush(row: BrushRecord, used_by: int) -> Json:
     doc = row["doc"]
     return {
         "id": row["id"],
@@ -145,10 +146,10 @@ def _brush(row: Row, used_by: int) -> Json:
     }
 
 
-def _path(state: State, row: Row) -> Json:
+def _path(state: State, row: PathRecord) -> Json:
     keys = ("id", "name", "group", "closed", "hidden", "locked", "lettering")
     return {
-        **{key: row[key] for key in keys},
+        **part_of(row, *keys),
         **_line(Content(row["nodes"]), row["closed"], state.scale.factor),
         "drawn": bool(row["facts"].get("stroke") or row["facts"].get("fill")),
         "lined": bool(row["facts"].get("stroke") and row["facts"].get("weight")),
@@ -171,13 +172,13 @@ def _line(nodes: Content, closed: bool, factor: float) -> Json:
     }
 
 
-def _nodes(rows: list[Row], path: Path) -> list[Row]:
+def _nodes(rows: list[Json], path: Path) -> list[Json]:
     """The nodes, each saying how its handles hang together: as it keeps it, or as they lie."""
     lie = dict(zip(path.node_ids, path.handles, strict=True))
     return [{**node, "handles": node.get("handles") or lie.get(node["id"])} for node in rows]
 
 
-def _figure(figure: Row | None, factor: float) -> Json | None:
+def _figure(figure: Json | None, factor: float) -> Json | None:
     """The figure that a path still is, its numbers as they would be entered, lengths on the garment."""
     if not figure:
         return None

@@ -13,15 +13,16 @@ from curlet.core.measures import Measure, lengths_in, pitch_to_spi
 from curlet.core.tally import CornerTally, CrossingTally, LegTally, Pinch, RowTally, Warning
 from curlet.formats.content import content_key
 from curlet.formats.screen import Packer, group_json
+from curlet.store.records import RunRecord
 from curlet.store.runs import run_brush, run_places
-from curlet.store.state import Row, State
+from curlet.store.state import State
 from curlet.studio.laying import lay_row, run_group
 from curlet.web.sheet_frames import lengths_json
 
 Json = dict[str, Any]
 
 
-def run_json(state: State, run: Row, packer: Packer) -> Json:
+def run_json(state: State, run: RunRecord, packer: Packer) -> Json:
     brush = run_brush(state, run)
     places = run_places(state, run["id"])
     head = {

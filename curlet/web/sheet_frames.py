@@ -16,7 +16,8 @@ from curlet.formats.fonts import SINGLE_LINE
 from curlet.formats.mark_doc import MarkDoc
 from curlet.formats.screen import Packer, group_json, paint_json
 from curlet.store.paths import core_path
-from curlet.store.state import Row, State
+from curlet.store.records import GuideRecord, LetteringRecord, MarkRecord, SingleRecord, part_of
+from curlet.store.state import State
 from curlet.studio.drawn_sheet import ground_paint, single_group
 
 Json = dict[str, Any]
@@ -44,7 +45,7 @@ def sheet_json(state: State) -> Json:
     mean = paint.colour if isinstance(paint, Solid) else paint.mean if isinstance(paint, Tiling) else None
     tone = sheet["ground"] if mean is None else "light" if lightness(mean) > _LIGHT else "dark"
     return {
-        **{key: sheet[key] for key in keys},
+        **part_of(sheet, *keys),
         "factor": state.scale.factor,
         "ground_tone": tone,
         "ground_cloth": sheet["ground_cloth"] or None,
@@ -52,7 +53,7 @@ def sheet_json(state: State) -> Json:
     }
 
 
-def guide_json(row: Row, factor: float) -> Json:
+def guide_json(row: GuideRecord, factor: float) -> Json:
     keys = ("id", "name", "x", "y", "width", "height", "turn", "fade", "shown", "locked")
     entered = {
         "x": number_text(row["x"], "length", factor),
@@ -62,13 +63,13 @@ def guide_json(row: Row, factor: float) -> Json:
         "fade": number_text(row["fade"], "percent", factor),
     }
     return {
-        **{key: row[key] for key in keys},
+        **part_of(row, *keys),
         "src": f"/api/pictures/{row['picture']}.png",
         "entered": entered,
     }
 
 
-def single_json(state: State, row: Row, packer: Packer) -> Json:
+def single_json(state: State, row: SingleRecord, packer: Packer) -> Json:
     head = {key: row[key] for key in ("id", "brush", "x", "y", "turn", "size")}
     try:
         return {**head, "group": group_json(single_group(state, row), packer)}
@@ -76,7 +77,7 @@ def single_json(state: State, row: Row, packer: Packer) -> Json:
         return {**head, "group": None, "fault": str(error)}
 
 
-def mark_json(state: State, row: Row) -> Json:
+def mark_json(state: State, row: MarkRecord) -> Json:
     """A kept measurement as it is now; one that cannot be taken any more says why."""
     doc = MarkDoc(**row["doc"])
     try:
@@ -156,7 +157,7 @@ _NUMBERS = {
 }
 
 
-def lettering_json(state: State, row: Row) -> Json:
+def lettering_json(state: State, row: LetteringRecord) -> Json:
     """Text with its numbers as they would be entered."""
     doc, factor = row["doc"], state.scale.factor
     own = ("text", "font", "align", "unite", "along")

@@ -9,14 +9,15 @@ import pytest
 from curlet.core.errors import BadInput
 from curlet.store import journal
 from curlet.store.paths import core_path
+from curlet.store.records import Json
 from curlet.store.similar import find_similar
-from curlet.store.state import Row, State
+from curlet.store.state import State
 from tests.store.test_path_commands import HEM, SHEET, do
 
 HEM_L = "waistcoat-hem-l"
 
 
-def ends(row: Row) -> tuple[tuple[float, float], tuple[float, float]]:
+def ends(row: Json) -> tuple[tuple[float, float], tuple[float, float]]:
     path = core_path(row)
     return tuple(path.points[0].tolist()), tuple(path.points[-1].tolist())
 

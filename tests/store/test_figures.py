@@ -16,11 +16,12 @@ from curlet.demo.load import load_demo
 from curlet.store.database import open_database
 from curlet.store.models import database
 from curlet.store.paths import core_path
-from curlet.store.state import Row, State
+from curlet.store.records import Json
+from curlet.store.state import State
 from tests.store.test_path_commands import do
 
 
-def last(state: State) -> Row:
+def last(state: State) -> Json:
     return state.all("path")[-1]
 
 

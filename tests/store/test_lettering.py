@@ -13,11 +13,12 @@ from curlet.store import fonts, journal
 from curlet.store.errors import Conflict
 from curlet.store.lettering import letters_of
 from curlet.store.paths import core_path
-from curlet.store.state import Row, State
+from curlet.store.records import Json
+from curlet.store.state import State
 from tests.store.test_path_commands import HEM, SHEET, do
 
 
-def written(**values: object) -> tuple[State, Row]:
+def written(**values: object) -> tuple[State, Json]:
     given = {"text": "MOON", "font": "graduate", "entered": {"caps": "80 mm"}, "x": 20, "y": 100, **values}
     state = do("write-lettering", **given)
     return state, state.all("lettering")[-1]

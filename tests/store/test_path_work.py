@@ -11,13 +11,14 @@ import pytest
 from curlet.core.errors import BadInput
 from curlet.store import journal
 from curlet.store.paths import core_path
-from curlet.store.state import Row, State
+from curlet.store.records import Json
+from curlet.store.state import State
 from tests.store.test_path_commands import HEM, SHEET, do
 
 FRONT = "waistcoat-front-r"
 
 
-def newest(state: State, count: int = 1) -> list[Row]:
+def newest(state: State, count: int = 1) -> list[Json]:
     return state.all("path")[-count:]
 
 

@@ -14,7 +14,8 @@ from curlet.store.commands import AddGuide
 from curlet.store.commands.arrange import MovePaths
 from curlet.store.errors import Conflict, Missing
 from curlet.store.pictures import find_picture, keep_picture
-from curlet.store.state import Row, State
+from curlet.store.records import Json
+from curlet.store.state import State
 from curlet.studio.drawn_sheet import as_drawn, single_group
 from tests.pixels import canvas, encoded
 from tests.store.test_path_commands import HEM, SHEET, do
@@ -35,7 +36,7 @@ def test_cloth_fills_closed_paths_alone(store: FilePath) -> None:
     assert do("set-cloth", paths=[FRONT]).get("path", FRONT)["cloth"] == {}
 
 
-def guide(state_width: int = 400) -> tuple[State, Row]:
+def guide(state_width: int = 400) -> tuple[State, Json]:
     picture = keep_picture(encoded(canvas(300, state_width)))
     intent = AddGuide(name="Scan", picture=picture, width=state_width, height=300)
     state = journal.do(SHEET, journal.current_revision(SHEET), intent)
@@ -64,7 +65,7 @@ def test_a_guide_is_moved_sized_and_turned_by_its_grips(store: FilePath) -> None
     _, row = guide()
     x, y, width, height = (row[key] for key in ("x", "y", "width", "height"))
 
-    def drag(grip: str, to: tuple[float, float], **more: bool) -> Row:
+    def drag(grip: str, to: tuple[float, float], **more: bool) -> Json:
         state = do("drag-guide", guide=row["id"], grip=grip, x=to[0], y=to[1], **more)
         return state.get("guide", row["id"])
 

@@ -14,6 +14,7 @@ from curlet.core.path.rework import moved
 from curlet.formats.path_doc import Coordinate, FigureDoc, node_rows
 from curlet.store.commands.intent import BaseIntent, Entered, Id
 from curlet.store.paths import add_path, check_unlocked, next_name
+from curlet.store.records import PathRecord
 from curlet.store.state import State
 
 Word = Annotated[str, Field(min_length=1, max_length=32)]
@@ -79,7 +80,7 @@ def _drawn(doc: FigureDoc) -> Path:
     return moved(figure_of(doc.figure).make(doc.values), doc.x, doc.y)
 
 
-def _put(state: State, row: dict[str, object], doc: FigureDoc) -> None:
+def _put(state: State, row: PathRecord, doc: FigureDoc) -> None:
     path = _drawn(doc)
     nodes = node_rows(path)
     figure = doc.model_dump(mode="json")

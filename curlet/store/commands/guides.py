@@ -12,7 +12,8 @@ from curlet.core.errors import BadInput
 from curlet.core.measures import read_measure
 from curlet.formats.path_doc import Coordinate
 from curlet.store.commands.intent import BaseIntent, Entered, Id, Name, garment_length
-from curlet.store.state import Row, State, new_id
+from curlet.store.records import GuideRecord
+from curlet.store.state import State, new_id
 
 WIDTH = Bounds("The picture's width", 0.5, 100_000)
 FADE = Bounds("How faded it is", 0, 100, unit="%")
@@ -108,7 +109,7 @@ class DragGuide(BaseIntent):
         state.update("guide", self.guide, **self._dragged(row))
         return f"{_DRAGGED[self.grip]} {row['name']}"
 
-    def _dragged(self, row: Row) -> dict[str, float]:
+    def _dragged(self, row: GuideRecord) -> dict[str, float]:
         across, down = self.x - row["x"], self.y - row["y"]
         if self.grip == "middle":
             if self.steady and abs(across) > abs(down):

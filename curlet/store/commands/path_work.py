@@ -18,7 +18,8 @@ from curlet.store.commands.intent import BaseIntent, Entered, Id, Ids, garment_l
 from curlet.store.lettering import copy_lettering
 from curlet.store.names import called, other_half
 from curlet.store.paths import add_path, core_path, keep_path
-from curlet.store.state import Row, State, new_id
+from curlet.store.records import Json, PathRecord, RunRecord
+from curlet.store.state import State, new_id
 
 # How far a duplicate lies from what it is of, drawn mm.
 _ASIDE = 5.0
@@ -166,7 +167,7 @@ class SimplifyPaths(BaseIntent):
         return f"Simplify {called(state, self.paths)}"
 
 
-def _copy(state: State, of: Row, path: Path, name: str, shapes: dict[str, str]) -> str:
+def _copy(state: State, of: PathRecord, path: Path, name: str, shapes: dict[str, str]) -> str:
     """A new path with the line, fill, cloth and runs of the one that it was made from; its id.
 
     Parameters
@@ -184,7 +185,7 @@ def _copy(state: State, of: Row, path: Path, name: str, shapes: dict[str, str]) 
     return path_id
 
 
-def _places_on(run: Row, path: Path) -> Row:
+def _places_on(run: RunRecord, path: Path) -> Json:
     """What a run says of single corners and legs that the path still has."""
     places, nodes = PlacesDoc.model_validate(run["places"]), set(path.node_ids)
     kept = places.model_copy(

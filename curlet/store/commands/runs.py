@@ -15,8 +15,9 @@ from curlet.store.edits.courses import StretchOrRepeat
 from curlet.store.edits.settings import measured_on, read_setting
 from curlet.store.match_line import matched
 from curlet.store.names import unlike
+from curlet.store.records import Json, PathRecord, RunRecord
 from curlet.store.runs import run_brush
-from curlet.store.state import Row, State, new_id
+from curlet.store.state import State, new_id
 
 Pointer = Annotated[str, Field(min_length=2, max_length=120)]
 
@@ -62,7 +63,7 @@ class LayBrush(BaseIntent):
         state.put("run", run)
 
 
-def swell_of(path: Row, brush: Row) -> Row:
+def swell_of(path: PathRecord, brush: Json) -> Json:
     """What a run keeps for itself of the pressure that its path was drawn with: each course's swell."""
     if not path["swell"]:
         return {}
@@ -127,7 +128,7 @@ class SetOnRuns(BaseIntent):
         return f"Set {_called(self.settings[0].pointer)}"
 
 
-def _keep_own(state: State, run: Row, pointer: str, value: object) -> None:
+def _keep_own(state: State, run: RunRecord, pointer: str, value: object) -> None:
     """Keep a value with the run; one that says the same as the brush is not its own."""
     above = next((key for key in run["own"] if pointer.startswith(f"{key}/")), None)
     if above is not None:

@@ -1,0 +1,125 @@
+"""The rows of a sheet as they are kept, by kind: columns and their types. JSON columns are read documents."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from typing import Any, Literal, TypedDict
+
+Json = dict[str, Any]
+Kind = Literal["sheet", "brush", "group", "lettering", "path", "run", "guide", "single", "mark"]
+
+
+class SheetRecord(TypedDict):
+    """A sheet: its sides in mm, its scale as “1:4”."""
+
+    id: str
+    name: str
+    width: float
+    height: float
+    scale: str
+    ground: str
+    ground_cloth: Json
+    unit: str
+    removed: bool
+    revision: int
+    position: int
+
+
+class BrushRecord(TypedDict):
+    id: str
+    doc: Json
+    builtin: bool
+    version: int
+    position: int
+
+
+class _OnSheet(TypedDict):
+    id: str
+    sheet: str
+    position: int
+
+
+class GroupRecord(_OnSheet):
+    """A seam group with its mark colour."""
+
+    name: str
+    mark: str
+
+
+class LetteringRecord(_OnSheet):
+    doc: Json
+
+
+class PathRecord(_OnSheet):
+    """A path; `group` and `lettering` name what it belongs to, `part` which part of a text it is."""
+
+    group: str | None
+    name: str
+    closed: bool
+    nodes: list[Json]
+    facts: Json
+    figure: Json
+    swell: list[Json]
+    cloth: Json
+    lettering: str | None
+    part: str
+    hidden: bool
+    locked: bool
+
+
+class RunRecord(_OnSheet):
+    """A run; `own` holds its own settings by their pointers in the brush."""
+
+    path: str
+    brush: str
+    own: Json
+    backwards: bool
+    places: Json
+    shown: bool
+
+
+class GuideRecord(_OnSheet):
+    """A guide picture: its middle and size in sheet mm, its turn in degrees, faded by so many %."""
+
+    picture: str
+    name: str
+    x: float
+    y: float
+    width: float
+    height: float
+    turn: float
+    fade: float
+    shown: bool
+    locked: bool
+
+
+class SingleRecord(_OnSheet):
+    """A single repeat: its middle in sheet mm, its turn in degrees, its size in %."""
+
+    brush: str
+    x: float
+    y: float
+    turn: float
+    size: float
+
+
+class MarkRecord(_OnSheet):
+    doc: Json
+
+
+Record = (
+    SheetRecord
+    | BrushRecord
+    | GroupRecord
+    | LetteringRecord
+    | PathRecord
+    | RunRecord
+    | GuideRecord
+    | SingleRecord
+    | MarkRecord
+)
+
+
+def part_of(record: Mapping[str, Any], *columns: str) -> Json:
+    """Some columns of a row."""
+    return {column: record[column] for column in columns}
