@@ -207,21 +207,6 @@ def _number(token: str) -> float:
     return float(parts[0]) + over / under
 
 
-def lengths_in(text: str, unit: str) -> str:
-    """A sentence with its lengths, stated in mm, in another unit: "0.12 in" for "3 mm"; they are rounded to
-    thousandths of an inch.
-
-    >>> lengths_in("This leg is 1,270 mm: too short.", "in")
-    'This leg is 50 in: too short.'
-    """
-    if unit != "in":
-        return text
-    return _STATED.sub(lambda found: f"{round(float(found[1].replace(',', '')) / MM_PER_INCH, 3):g} in", text)
-
-
-_STATED = re.compile(r"(\d{1,3}(?:,\d{3})+(?:\.\d+)?|\d+(?:\.\d+)?) mm\b")
-
-
 def read_measure(text: str, *, accepts: tuple[str, ...] = ("mm",)) -> Reading:
     """Read an entered measure: units, fractions and sums ("3 mm", "1/8 in", "3*2.5", "8 spi").
 

@@ -9,7 +9,7 @@ import numpy as np
 from curlet.core.brush import Share
 from curlet.core.errors import CurletError
 from curlet.core.lay import LaidRow, LaidRun
-from curlet.core.measures import Measure, lengths_in, pitch_to_spi
+from curlet.core.measures import Measure, pitch_to_spi
 from curlet.core.tally import CornerTally, CrossingTally, LegTally, Pinch, RowTally, Warning
 from curlet.formats.content import content_key
 from curlet.formats.screen import Packer, group_json
@@ -153,14 +153,14 @@ def _pinch(pinch: Pinch, factor: float) -> Json:
 def _warning(warning: Warning, state: State) -> Json:
     factor, unit = state.scale.factor, state.sheet["unit"]
     mend = warning.mend and {
-        "label": lengths_in(warning.mend.label, unit),
+        "label": warning.mend.label.told_in(unit),
         "settings": [{"pointer": p, "entered": t} for p, t in warning.mend.settings],
     }
     x, y = warning.at or (None, None)
     at = None if warning.s is None else warning.s / factor
     return {
         "code": warning.code,
-        "message": lengths_in(warning.message, unit),
+        "message": warning.message.told_in(unit),
         "leg": warning.leg,
         "at": at,
         "x": x,

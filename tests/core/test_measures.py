@@ -8,7 +8,7 @@ from hypothesis import strategies as st
 
 from curlet.core.brush import Letter, Row, Share
 from curlet.core.errors import BadInput
-from curlet.core.measures import Measure, MeasuredOn, Reading, Scale, lengths_in, read_measure, spi_to_pitch
+from curlet.core.measures import Measure, MeasuredOn, Reading, Scale, read_measure, spi_to_pitch
 from curlet.core.motif.families import Running
 
 
@@ -77,22 +77,6 @@ def test_used_and_printed_are_the_same_length_seen_twice() -> None:
     scale = Scale.read("1:4")
     assert Measure(6).drawn(scale) == 1.5
     assert Measure(1.5, MeasuredOn.PAPER).on_garment(scale) == 6
-
-
-@pytest.mark.parametrize(
-    ("said", "in_inches"),
-    [
-        ("Set it to 3 mm", "Set it to 0.118 in"),
-        (
-            "Radius 25.4 mm, needs 50.8 mm: here it is squeezed.",
-            "Radius 1 in, needs 2 in: here it is squeezed.",
-        ),
-        ("4 % off, past the tolerance of 5 %.", "4 % off, past the tolerance of 5 %."),
-    ],
-)
-def test_a_sentence_has_its_lengths_in_inches(said: str, in_inches: str) -> None:
-    assert lengths_in(said, "in") == in_inches
-    assert lengths_in(said, "mm") == said
 
 
 def test_a_pitch_is_shared_by_the_stitch_and_a_gap_in_proportion() -> None:

@@ -10,10 +10,11 @@ from curlet.core.measures import Measure, MeasuredOn, Scale
 from curlet.core.motif.families import Running
 from curlet.core.path import Path
 from curlet.core.tally import Warning, tally, too_fine
+from curlet.core.tally.sentence import Sentence
 from curlet.demo.brushes import BRUSHES
 from curlet.formats.brush_file import BrushDoc, read_brush
 from curlet.store.edits.settings import read_setting
-from tests.shapes import circle, cubic, line, polyline, square
+from tests.shapes import circle, cubic, line, polyline, square, star
 
 STITCH = BRUSHES["topstitch"]
 
@@ -134,3 +135,33 @@ def test_no_pinch_on_a_gentle_path() -> None:
 def test_corners_below_the_angle_are_none() -> None:
     run = lay(polyline((0, 0), (40, 0), (78, 12)), Brush(corners=CornerRule("pivot", 30)), Scale())
     assert tally(run).facts.corners == ()
+
+
+@pytest.mark.parametrize(
+    ("template", "lengths", "mm", "inches"),
+    [
+        ("Set it to {}", (3,), "Set it to 3 mm", "Set it to 0.118 in"),
+        ("Radius {}, needs {}.", (25.4, 1270), "Radius 25.4 mm, needs 1270 mm.", "Radius 1 in, needs 50 in."),
+        ("{} is left.", (0.004,), "0 mm is left.", "0 in is left."),
+        ("A file of 3 mm, past 5 %.", (), "A file of 3 mm, past 5 %.", "A file of 3 mm, past 5 %."),
+    ],
+)
+def test_a_sentence_has_its_lengths_in_inches(
+    template: str, lengths: tuple[float, ...], mm: str, inches: str
+) -> None:
+    said = Sentence(template, *lengths)
+    assert (said, said.told_in("mm"), said.told_in("in")) == (mm, mm, inches)
+
+
+def test_no_warning_says_mm_where_the_sheet_is_in_inches() -> None:
+    paths = (star(12, 5), square(7), circle(3), polyline((0, 0), (40, 0), (40, 2), (80, 2)))
+    found = [
+        warning
+        for brush in BRUSHES.values()
+        for path in paths
+        for warning in tally(lay(path, read_brush(brush).to_core(), Scale())).warnings
+    ]
+    told = [warning.message for warning in found] + [w.mend.label for w in found if w.mend]
+    assert len({warning.code for warning in found}) >= 8
+    assert sum(" mm" in text for text in told) > 50
+    assert not [text for text in told if "mm" in text.told_in("in")]

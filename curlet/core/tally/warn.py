@@ -17,6 +17,7 @@ from curlet.core.measures import MM_PER_INCH, MM_PER_PT, Measure, MeasuredOn, Sc
 from curlet.core.motif.families import Family, Running
 from curlet.core.tally.facts import LegTally, RunTally, gave_way
 from curlet.core.tally.pinches import Pinch
+from curlet.core.tally.sentence import Sentence
 
 FINEST_PRINTED_PT = 0.25
 THINNEST_MM = 1e-9
@@ -24,9 +25,9 @@ THINNEST_MM = 1e-9
 
 @dataclass(frozen=True)
 class Mend:
-    """A one-press fix: what the person would type into the settings named by JSON Pointers."""
+    """A one-press fix: what the person would enter in the settings named by JSON Pointers."""
 
-    label: str
+    label: Sentence
     settings: tuple[tuple[str, str | bool], ...]
 
 
@@ -35,7 +36,7 @@ class Warning:
     """Something to look at. `s` and `at` are its place on the path; `leg` its leg's index."""
 
     code: str
-    message: str
+    message: Sentence
     s: float | None = None
     at: tuple[float, float] | None = None
     leg: int | None = None
@@ -53,21 +54,21 @@ def warnings(run: LaidRun, facts: RunTally, tight: tuple[Pinch, ...]) -> tuple[W
             found += _count_not_met(run, leg, index)
         found += [*_step(run, row, facts), *_links(run, row, facts), *_unequal(run, row, facts.legs)]
     found += [*_no_room(run), *_rounded_less(run), *_pinched(run, tight), *_spans(run), *_crossed(run)]
-    found += [Warning("lost-place", text) for text in _lost(run)]
-    return (*found, *(Warning("tidied", note) for note in run.path.notes))
+    found += [Warning("lost-place", Sentence(text)) for text in _lost(run)]
+    return (*found, *(Warning("tidied", Sentence(note)) for note in run.path.notes))
 
 
 def _setting(run: LaidRun, name: str) -> str:
     return f"/courses/{run.brush.main}/{name}"
 
 
-def _mm(drawn: float, run: LaidRun) -> str:
-    """A length on the garment in words, to two decimals at the most."""
-    return f"{round(drawn / run.scale.factor, 2):g} mm"
+def _mm(drawn: float, run: LaidRun) -> float:
+    """A length of the drawing in mm on the garment."""
+    return drawn / run.scale.factor
 
 
-def _typed(measure: Measure, on: MeasuredOn, scale: Scale) -> str:
-    """What to type for a measure on the garment or on paper, rounded up so that it is no less."""
+def _to_enter(measure: Measure, on: MeasuredOn, scale: Scale) -> str:
+    """What to enter for a measure on the garment or on paper, rounded up so that it is no less."""
     mm = measure.on_garment(scale) if on is MeasuredOn.GARMENT else measure.drawn(scale)
     return f"{math.ceil(mm * 10_000 - 1e-6) / 10_000:g} mm"
 
@@ -90,12 +91,12 @@ def _too_fine(run: LaidRun, row: LaidRow) -> Iterator[Warning]:
     if thread is None or measure is None or thread / MM_PER_PT >= FINEST_PRINTED_PT - 1e-9:
         return
     need = Measure(FINEST_PRINTED_PT * MM_PER_PT * 100 / row.course.weight, MeasuredOn.PAPER)
-    text = _typed(need, measure.on, run.scale)
-    mend = Mend(f"Thicken to {FINEST_PRINTED_PT} pt", ((_setting(run, "motif/thread"), text),))
+    text = _to_enter(need, measure.on, run.scale)
+    mend = Mend(Sentence(f"Thicken to {FINEST_PRINTED_PT} pt"), ((_setting(run, "motif/thread"), text),))
     message = (
         f"The thread prints as {thread / MM_PER_PT:.2f} pt: below {FINEST_PRINTED_PT} pt it may not print."
     )
-    yield Warning("too-fine", message, mend=mend)
+    yield Warning("too-fine", Sentence(message), mend=mend)
 
 
 def _unusual(run: LaidRun, row: LaidRow) -> Iterator[Warning]:
@@ -108,9 +109,11 @@ def _unusual(run: LaidRun, row: LaidRow) -> Iterator[Warning]:
     if low - 1e-9 <= garment <= high + 1e-9:
         return
     near = low if garment < low else high
-    text = f"{near:g} mm"
-    message = f"{_mm(row.length, run)} is an unusual length: {low:g} mm to {high:g} mm is usual for this."
-    mend = Mend(f"Set it to {text}", ((_setting(run, "length"), text),)) if row.course.size == 100 else None
+    message = Sentence(
+        "{} is an unusual length: {} to {} is usual for this.", _mm(row.length, run), low, high
+    )
+    settings = ((_setting(run, "length"), f"{near:g} mm"),)
+    mend = Mend(Sentence("Set it to {}", near), settings) if row.course.size == 100 else None
     yield Warning("unusual", message, mend=mend)
 
 
@@ -127,15 +130,18 @@ def _solid(run: LaidRun, row: LaidRow, legs: tuple[LegTally, ...]) -> Iterator[W
         share = 2.0 * thread / row.length
         text = f"{math.ceil(100 * share):g} %"
     else:
-        text = _typed(wide, row.course.gap.on, run.scale)
+        text = _to_enter(wide, row.course.gap.on, run.scale)
     yield Warning(
         "solid-line",
-        f"The gap, {_mm(leg.gap, run)}, is not wider than the thread, {_mm(thread, run)}: "
-        "the stitches run together into a solid line.",
+        Sentence(
+            "The gap, {}, is not wider than the thread, {}: the stitches run together into a solid line.",
+            _mm(leg.gap, run),
+            _mm(thread, run),
+        ),
         s=leg.start,
         at=_place(run, leg.start),
         leg=tight[0],
-        mend=Mend(f"Widen the gap to {_mm(2.0 * thread, run)}", ((_setting(run, "gap"), text),)),
+        mend=Mend(Sentence("Widen the gap to {}", _mm(2.0 * thread, run)), ((_setting(run, "gap"), text),)),
     )
 
 
@@ -145,14 +151,16 @@ def _short_leg(run: LaidRun, course: Row, leg: LegTally, index: int) -> list[War
         return []
     at = _place(run, leg.start)
     if leg.own_length <= 0:
-        message = "This leg vanishes on the row's own line beside it, so it has no stitches."
+        message = Sentence("This leg vanishes on the row's own line beside it, so it has no stitches.")
         return [Warning("leg-vanishes", message, leg.start, at, index)]
-    lead = f"This leg is {_mm(leg.length, run)}: too short for a {_mm(stitch, run)} stitch"
+    done = "one eased to fit" if leg.repeats else "none"
+    lead = f"This leg is {{}}: too short for a {{}} stitch, so it has {done}."
+    message = Sentence(lead, _mm(leg.length, run), _mm(stitch, run))
     if leg.repeats:
-        return [Warning("short-leg-eased", f"{lead}, so it has one eased to fit.", leg.start, at, index)]
-    ease = Mend(f"Ease to {_mm(leg.length, run)}", ((_setting(run, "fit/short_legs"), True),))
+        return [Warning("short-leg-eased", message, leg.start, at, index)]
+    ease = Mend(Sentence("Ease to {}", _mm(leg.length, run)), ((_setting(run, "fit/short_legs"), True),))
     mend = None if HOLDS[course.hold].chain else ease
-    return [Warning("leg-too-short", f"{lead}, so it has none.", leg.start, at, index, mend)]
+    return [Warning("leg-too-short", message, leg.start, at, index, mend)]
 
 
 def _off_leg(run: LaidRun, course: Row, leg: LegTally, index: int) -> list[Warning]:
@@ -165,25 +173,27 @@ def _off_leg(run: LaidRun, course: Row, leg: LegTally, index: int) -> list[Warni
     mend = None
     if course.fit.kind == "ease" and course.length.on is MeasuredOn.GARMENT:
         garment = leg.stitch / run.scale.factor * 100 / course.size
-        label = f"Set the stitch to {_mm(leg.stitch, run)}, which fits here"
+        label = Sentence("Set the stitch to {}, which fits here", _mm(leg.stitch, run))
         mend = Mend(label, ((_setting(run, "length"), f"{round(garment, 4):g} mm"),))
-    return [Warning("off-tolerance", message, leg.start, _place(run, leg.start), index, mend)]
+    return [Warning("off-tolerance", Sentence(message), leg.start, _place(run, leg.start), index, mend)]
 
 
 def _count_not_met(run: LaidRun, leg: LegTally, index: int) -> Iterator[Warning]:
     asked = run.rule.counts.get(leg.node_id)
     if asked is not None and asked != leg.repeats:
         message = f"{asked} were asked for on this leg, and no more than {leg.repeats} go in as they are."
-        yield Warning("count-not-met", message, leg.start, _place(run, leg.start), index)
+        yield Warning("count-not-met", Sentence(message), leg.start, _place(run, leg.start), index)
 
 
 def _unequal(run: LaidRun, row: LaidRow, legs: tuple[LegTally, ...]) -> Iterator[Warning]:
     """Repeats that touch cannot all share one length."""
     lengths = [leg.stitch for leg in legs if leg.repeats]
     if row.course.fit.shared and row.gap <= 0 and lengths and max(lengths) - min(lengths) > THINNEST_MM:
-        message = (
-            f"Repeats that touch leave no gap to share one length: they are {_mm(min(lengths), run)} "
-            f"to {_mm(max(lengths), run)}, so that no leg shows a slit."
+        message = Sentence(
+            "Repeats that touch leave no gap to share one length: they are {} to {}, so that no leg shows "
+            "a slit.",
+            _mm(min(lengths), run),
+            _mm(max(lengths), run),
         )
         yield Warning("unequal-lengths", message)
 
@@ -194,12 +204,14 @@ def _step(run: LaidRun, row: LaidRow, facts: RunTally) -> Iterator[Warning]:
     leg = facts.legs[0]
     yield Warning(
         "open-step",
-        f"This closed path does not come out even: {_mm(leg.left_over, run)} is left over at its "
-        "start point.",
+        Sentence(
+            "This closed path does not come out even: {} is left over at its start point.",
+            _mm(leg.left_over, run),
+        ),
         s=leg.start,
         at=_place(run, leg.start),
         leg=0,
-        mend=Mend("Ease it to close", ((_setting(run, "fit/kind"), "ease"),)),
+        mend=Mend(Sentence("Ease it to close"), ((_setting(run, "fit/kind"), "ease"),)),
     )
 
 
@@ -208,10 +220,12 @@ def _links(run: LaidRun, row: LaidRow, facts: RunTally) -> Iterator[Warning]:
         return
     for index, leg in enumerate(facts.legs):
         if leg.left_over > 1e-6:
-            message = f"The chain ends {_mm(leg.left_over, run)} short of the leg: links are never eased."
+            message = Sentence(
+                "The chain ends {} short of the leg: links are never eased.", _mm(leg.left_over, run)
+            )
             yield Warning("links-left-over", message, leg.start, _place(run, leg.start), index)
         elif leg.off:
-            message = f"The links stand {leg.departure:+.1f} % off their own length here."
+            message = Sentence(f"The links stand {leg.departure:+.1f} % off their own length here.")
             yield Warning("links-off", message, leg.start, _place(run, leg.start), index)
 
 
@@ -219,7 +233,7 @@ def _no_room(run: LaidRun) -> Iterator[Warning]:
     for corner in gave_way(run).values():
         instead = "it is mitred" if abs(corner.turn) < SHARPEST_CUT else "both legs are cut where they meet"
         message = f"The corner piece has no room at this turn of {abs(corner.turn):.0f}°, so {instead}."
-        yield Warning("corner-no-room", message, corner.s, _place(run, corner.s))
+        yield Warning("corner-no-room", Sentence(message), corner.s, _place(run, corner.s))
 
 
 def _rounded_less(run: LaidRun) -> Iterator[Warning]:
@@ -231,8 +245,9 @@ def _rounded_less(run: LaidRun) -> Iterator[Warning]:
         as_drawn = not radius and corner.rounded
         if as_drawn or radius > set_radius - 1e-6:
             continue
-        done = f"is rounded by {_mm(radius, run)}" if radius else "stays sharp"
-        message = f"There is no room here for a radius of {_mm(set_radius, run)}: this corner {done}."
+        done, by = ("is rounded by {}", (_mm(radius, run),)) if radius else ("stays sharp", ())
+        no_room = f"There is no room here for a radius of {{}}: this corner {done}."
+        message = Sentence(no_room, _mm(set_radius, run), *by)
         yield Warning("less-rounded", message, corner.s, _place(run, corner.s))
 
 
@@ -241,7 +256,7 @@ def _pinched(run: LaidRun, tight: tuple[Pinch, ...]) -> Iterator[Warning]:
         what = "the artwork folds over itself" if pinch.folds else "it is squeezed on the inner side"
         yield Warning(
             "pinch",
-            f"Radius {_mm(pinch.radius, run)}, needs {_mm(pinch.needs, run)}: here {what}.",
+            Sentence(f"Radius {{}}, needs {{}}: here {what}.", _mm(pinch.radius, run), _mm(pinch.needs, run)),
             s=pinch.start,
             at=_place(run, (pinch.start + pinch.end) / 2),
         )
@@ -252,7 +267,10 @@ def _spans(run: LaidRun) -> Iterator[Warning]:
         if isinstance(course, LaidSpan) and course.step > 1e-6:
             yield Warning(
                 "span-step",
-                f"The span's two ends meet with a step of {_mm(course.step, run)}. Make them equally wide.",
+                Sentence(
+                    "The span's two ends meet with a step of {}. Make them equally wide.",
+                    _mm(course.step, run),
+                ),
                 s=0.0,
                 at=_place(run, 0.0),
             )
@@ -264,10 +282,10 @@ def _crossed(run: LaidRun) -> Iterator[Warning]:
         place = (crossing.x, crossing.y)
         if crossing.angle < SHALLOW:
             message = f"The path crosses itself at {crossing.angle:.0f}°: too shallow to show over and under."
-            yield Warning("shallow-crossing", message, crossing.first, place)
+            yield Warning("shallow-crossing", Sentence(message), crossing.first, place)
         if item.conflict:
             message = "Over and under do not alternate here. Flip this crossing if it looks wrong."
-            yield Warning("crossing-order", message, crossing.first, place)
+            yield Warning("crossing-order", Sentence(message), crossing.first, place)
 
 
 def _lost(run: LaidRun) -> Iterator[str]:
