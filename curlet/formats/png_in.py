@@ -4,8 +4,10 @@ from __future__ import annotations
 
 import base64
 import binascii
+import hashlib
 import struct
 import zlib
+from functools import lru_cache
 
 from curlet.core.errors import BadInput, TooMuch
 
@@ -67,3 +69,9 @@ def _check_header(name: bytes, body: bytes) -> None:
         raise BadInput("The picture in this brush has no size. Import it again.")
     if width * height > MAX_PNG_PIXELS:
         raise TooMuch("A motif's picture has 4 million pixels at the most. Import a smaller one.")
+
+
+@lru_cache(maxsize=64)
+def picture_id(png: bytes) -> str:
+    """What a PNG is kept under: the hash of its base64."""
+    return hashlib.sha256(base64.b64encode(png)).hexdigest()

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import Any
 
-from curlet.core.lay import LaidRow, LaidRun
+from curlet.core.lay import LaidRun
 from curlet.core.lay.draw_row import placements_of
 from curlet.core.measures import Scale
 from curlet.core.tally import Tally
@@ -56,8 +56,8 @@ def _lengths(scale: Scale, **values: float | None) -> Json:
 
 def _placements(run: LaidRun) -> list[list[float]]:
     rows: list[list[float]] = []
-    for course in run.courses:
-        at = placements_of(course) if isinstance(course, LaidRow) else None
+    for row in run.rows:
+        at = placements_of(row)
         if at is None:
             continue
         columns = zip(at.start.tolist(), at.angle.tolist(), at.length.tolist(), strict=True)

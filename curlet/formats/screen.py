@@ -6,7 +6,6 @@ of 4, then float32 little-endian numbers. In the JSON an array is {"at": first, 
 
 from __future__ import annotations
 
-import base64
 import struct
 from dataclasses import asdict
 from typing import Any
@@ -29,16 +28,16 @@ from curlet.core.drawing import (
     Stroke,
     Tiling,
 )
-from curlet.formats.numbers import DECIMALS, outline_data, terse_data
+from curlet.formats.numbers import outline_data
+from curlet.formats.png_in import picture_id
 
 Json = Any
 
 
 class Packer:
-    """Gathers arrays while the JSON is made; outlines are written to `decimals` of a mm."""
+    """Gathers arrays while the JSON is made."""
 
     def __init__(self) -> None:
-        self.decimals = DECIMALS
         self._arrays: list[NDArray[np.float32]] = []
         self._count = 0
 
@@ -54,28 +53,35 @@ class Packer:
         """All that is kept, one array after the other."""
         return np.concatenate(self._arrays) if self._arrays else np.zeros(0, dtype="<f4")
 
-    def take_over(self, group: Json, numbers: NDArray[np.float32], start: int | None = None) -> int:
-        """Keep another frame's numbers, and have a group that refers to them refer to these.
+    def take_over(self, part: Json, numbers: NDArray[np.float32], start: int | None = None) -> int:
+        """Keep another frame's numbers, and have a part that refers to them refer to these.
 
         Parameters
         ----------
-        start : where they were put for an earlier group; None to put them here.
+        start : where they were put for an earlier part; None to put them here.
         """
         if start is None:
             start = self._count
             self._arrays.append(numbers)
             self._count += len(numbers)
-        for item in group["items"]:
-            if item["type"] == "group":
-                self.take_over(item, numbers, start)
-            elif "placements" in item:
-                item["placements"]["at"] += start
+        _moved_on(part, start)
         return start
 
     def pack(self, document: Json) -> bytes:
         head = orjson.dumps(document, option=orjson.OPT_SERIALIZE_NUMPY)
         head += b" " * (-len(head) % 4)
         return b"".join([struct.pack("<I", len(head)), head, *(a.tobytes() for a in self._arrays)])
+
+
+def _moved_on(part: Json, start: int) -> None:
+    if isinstance(part, list):
+        for item in part:
+            _moved_on(item, start)
+    elif isinstance(part, dict):
+        if "at" in part and "count" in part:
+            part["at"] += start
+        for item in part.values():
+            _moved_on(item, start)
 
 
 def group_json(group: Group, packer: Packer) -> Json:
@@ -95,25 +101,24 @@ def _item(item: Item, packer: Packer) -> Json:
     if isinstance(item, Laid):
         return {"type": "laid", "shapes": [shape_json(shape, packer) for shape in item.shapes]}
     if isinstance(item, Stamps):
-        shapes = [shape_json(shape, packer, cell=True) for shape in item.shapes]
+        shapes = [shape_json(shape, packer) for shape in item.shapes]
         return {"type": "stamps", "shapes": shapes, "placements": packer.array(item.placements)}
     return _picture(item, packer)
 
 
 def _picture(picture: Picture, packer: Packer) -> Json:
-    data = base64.b64encode(picture.png).decode()
-    src = f"data:image/png;base64,{data}"
+    src = f"/api/pictures/{picture_id(picture.png)}.png"
     return {"type": "picture", "src": src, "placements": packer.array(picture.placements)}
 
 
-def _outline(outline: Outline, packer: Packer) -> str:
-    return terse_data(outline, packer.decimals)
+def _outline(outline: Outline, packer: Packer) -> Json:
+    return {"steps": outline.commands, **packer.array(outline.points)}
 
 
-def shape_json(shape: Shape, packer: Packer, *, cell: bool = False) -> Json:
-    """A shape; one in a cell runs from 0 to 1 along it, so it is written as finely as may be."""
+def shape_json(shape: Shape, packer: Packer | None = None) -> Json:
+    """A shape; its outline as SVG path data where there is no frame to put its numbers in."""
     return {
-        "d": outline_data(shape.outline) if cell else _outline(shape.outline, packer),
+        "outline": _outline(shape.outline, packer) if packer else outline_data(shape.outline),
         "fill": shape.fill and paint_json(shape.fill),
         "stroke": shape.stroke and _stroke(shape.stroke),
         "even_odd": shape.even_odd,
@@ -142,14 +147,6 @@ def paint_json(paint: Paint) -> Json:
 
 def _tiling(paint: Tiling) -> Json:
     """A cloth's tile; its shapes are painted once and repeated."""
-    shapes = [
-        {
-            "d": outline_data(shape.outline),
-            "fill": shape.fill and paint_json(shape.fill),
-            "stroke": shape.stroke and _stroke(shape.stroke),
-            "even_odd": shape.even_odd,
-        }
-        for shape in paint.shapes
-    ]
+    shapes = [shape_json(shape) for shape in paint.shapes]
     keys = ("width", "height", "matrix", "mean", "unit")
     return {"type": "tiling", "shapes": shapes, **{key: getattr(paint, key) for key in keys}}

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import hashlib
 from collections.abc import Callable
 from typing import Any
 
@@ -25,6 +24,7 @@ from curlet.formats.kept_motif import KeptMotifDoc
 from curlet.formats.lettering_doc import LetteringDoc
 from curlet.formats.mark_doc import MarkDoc
 from curlet.formats.path_doc import FactsDoc, FigureDoc, Nodes
+from curlet.formats.png_in import from_base64, picture_id
 from curlet.formats.run_places import PlacesDoc
 from curlet.store.documents import JsonField, Unreadable
 
@@ -79,7 +79,7 @@ def _each_picture(value: Any, change: Callable[[str], str]) -> Any:
 
 def keep_picture_text(text: str) -> str:
     """Keep a PNG in base64 once; its id, the hash of its text."""
-    key = hashlib.sha256(text.encode()).hexdigest()
+    key = picture_id(from_base64(text))
     Picture.insert(id=key, png=text).on_conflict_ignore().execute()
     return key
 

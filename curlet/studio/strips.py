@@ -6,7 +6,7 @@ import numpy as np
 
 from curlet.core.brush import Brush, Piece
 from curlet.core.drawing import Drawing
-from curlet.core.lay import LaidRow, LaidRun, lay
+from curlet.core.lay import LaidRun, lay
 from curlet.core.lay.draw import draw_run, reach_of
 from curlet.core.measures import Scale
 from curlet.core.path import Path
@@ -21,7 +21,7 @@ def brush_strip(brush: Brush, scale: Scale) -> bytes:
     k = scale.factor
     run = lay(_line(k, 0.0, (MARGIN, MARGIN)), brush, scale)
     wide = [2 * reach_of(course) for course in run.courses]
-    wide += [motif.width for course in run.courses if isinstance(course, LaidRow) for motif in course.motifs]
+    wide += [motif.width for row in run.rows for motif in row.motifs]
     width = max(MIN_WIDTH, max(wide) / k + 1.2)
     run = lay(_line(k, width / 2, _margins(run)), brush, scale)
     return write_svg(Drawing(LENGTH * k, width * k, (draw_run(run, "strip", brush.name),)))
@@ -29,14 +29,13 @@ def brush_strip(brush: Brush, scale: Scale) -> bytes:
 
 def _margins(run: LaidRun) -> tuple[float, float]:
     """What is left free at both ends, so that nothing that stands out there is cut off, mm on the garment."""
-    rows = [course for course in run.courses if isinstance(course, LaidRow)]
-    over = max((motif.overhang for row in rows for motif in row.motifs), default=0.0) / run.scale.factor
+    over = max((motif.overhang for row in run.rows for motif in row.motifs), default=0.0) / run.scale.factor
 
     def stands(piece: Piece | None) -> float:
         return 0.0 if piece is None or piece.within else piece.length.on_garment(run.scale)
 
-    starts = max((stands(row.course.pieces.start) for row in rows), default=0.0)
-    ends = max((stands(row.course.pieces.end) for row in rows), default=0.0)
+    starts = max((stands(row.course.pieces.start) for row in run.rows), default=0.0)
+    ends = max((stands(row.course.pieces.end) for row in run.rows), default=0.0)
     return MARGIN + over + starts, MARGIN + over + ends
 
 

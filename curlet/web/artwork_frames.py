@@ -10,7 +10,7 @@ from curlet.core.measures import Scale
 from curlet.core.motif.art import Box, around, box_of
 from curlet.core.motif.families import Artwork
 from curlet.formats.brush_file import BrushDoc
-from curlet.formats.screen import Packer, shape_json
+from curlet.formats.screen import shape_json
 from curlet.store.edits.artwork_places import AnyPlace, artwork_at
 
 Json = dict[str, Any]
@@ -27,8 +27,7 @@ def artwork_json(doc: BrushDoc, index: int, place: AnyPlace) -> Json | None:
         return None
     # In a cell of one mm its shapes are in mm.
     plain = Artwork(art.shapes, 1.0, art.width).make(Scale())
-    packer = Packer()
-    shown = [shape_json(shape, packer) for shape in dress(plain.shapes, doc.threads)]
+    shown = [shape_json(shape) for shape in dress(plain.shapes, doc.threads)]
     boxes = [box_of(shape, line=False) for shape in art.shapes]
     along, across = _snaps(boxes)
     return {

@@ -31,8 +31,8 @@ Json = dict[str, Any]
 Aside = tuple[list[Json], NDArray[np.float32]]
 
 TRUE = Scale()
-# How far what is drawn on the board may lie from where it should, mm, and the decimals that go with it.
-COARSE, COARSE_DECIMALS = 0.03, 2
+# How far what is drawn on the board's small tiles may lie from where it should, mm.
+COARSE = 0.03
 # The proofs that are drawn here, beside the repeat and the sample, and those drawn aside: about as much
 # work as one another.
 OWN = ("straight", "round", "square", "tight S", "loop")
@@ -57,8 +57,6 @@ def bench_frame(doc: BrushDoc, course: int, scale: Scale, drawing: AnyPlace | No
     packer = Packer()
     index = min(course, len(brush.courses) - 1)
     repeat = _repeat(brush, index, packer)
-    # The board's tiles are small: what is drawn there may be coarser.
-    packer.decimals = COARSE_DECIMALS
     head = {
         "doc": doc.model_dump(mode="json"),
         "course": index,
@@ -76,7 +74,6 @@ def bench_frame(doc: BrushDoc, course: int, scale: Scale, drawing: AnyPlace | No
 def aside(text: str, scale: Scale, grown: float) -> Aside:
     """The proofs that a second process draws, from a brush's document: their JSON and their numbers."""
     packer = Packer()
-    packer.decimals = COARSE_DECIMALS
     brush = BrushDoc.model_validate_json(text).to_core()
     return _proofs(brush, scale, ASIDE, grown, packer), packer.numbers()
 

@@ -10,7 +10,7 @@ from curlet.formats.brush_file import BrushDoc
 from curlet.formats.brush_motifs import RoleDoc
 from curlet.store.edits import AnyEdit
 from curlet.store.edits.artwork_places import AnyPlace
-from curlet.web.drawing_schemas import GroupShown, ShapeShown
+from curlet.web.drawing_schemas import GroupShown, PlainShape
 from curlet.web.schemas import Counter, Upload
 
 
@@ -141,7 +141,7 @@ class FactShown(BaseModel):
 class ArtShapeShown(BaseModel):
     """One shape of artwork, mm: drawn, where it reaches without its line, and what it is painted with."""
 
-    shown: ShapeShown
+    shown: PlainShape
     x: float
     y: float
     length: float

@@ -48,7 +48,7 @@ class TilingPaint(BaseModel):
     """Shapes repeated in tiles of `width` × `height` mm, `unit` mm to their own; from afar it is `mean`."""
 
     type: Literal["tiling"]
-    shapes: list[ShapeShown]
+    shapes: list[PlainShape]
     width: float
     height: float
     matrix: Matrix
@@ -68,11 +68,25 @@ class StrokeShown(BaseModel):
     mitre_limit: float
 
 
+class OutlinePoints(ArrayPlace):
+    """An outline whose points are numbers of the frame: `steps` are SVG path commands, M, L, C and Z."""
+
+    steps: str
+
+
 class ShapeShown(BaseModel):
-    d: str
+    """A shape; its outline is SVG path data where its numbers are in no frame."""
+
+    outline: str | OutlinePoints
     fill: AnyPaint | None
     stroke: StrokeShown | None
     even_odd: bool
+
+
+class PlainShape(ShapeShown):
+    """A shape whose outline is SVG path data."""
+
+    outline: str
 
 
 class StampsShown(BaseModel):
@@ -100,5 +114,5 @@ class GroupShown(BaseModel):
     type: Literal["group"]
     id: str
     opacity: float
-    clip: str | None
+    clip: OutlinePoints | None
     items: list[Annotated[StampsShown | LaidShown | PictureShown | GroupShown, Field(discriminator="type")]]

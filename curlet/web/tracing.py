@@ -10,7 +10,6 @@ from typing import Annotated, Any
 from flask import Response
 from pydantic import BaseModel, Field
 
-from curlet.core.drawing import Group, Laid
 from curlet.core.dress.colour import dress
 from curlet.core.errors import BadInput
 from curlet.core.measures import Scale
@@ -21,7 +20,7 @@ from curlet.formats.artwork_in import artwork_doc
 from curlet.formats.brush_file import BrushDoc
 from curlet.formats.brush_motifs import ArtworkDoc, PictureDoc
 from curlet.formats.pictures import ImportedPicture, picture_motif
-from curlet.formats.screen import Packer, group_json
+from curlet.formats.screen import shape_json
 from curlet.store import bench as store
 from curlet.store.edits.artwork_places import AnyPlace, with_new_artwork
 from curlet.store.errors import Missing
@@ -31,7 +30,7 @@ from curlet.studio.trace_settings import TraceSettings
 from curlet.web.asking import gone
 from curlet.web.bench import shown
 from curlet.web.bench_schemas import BenchShown
-from curlet.web.drawing_schemas import GroupShown
+from curlet.web.drawing_schemas import PlainShape
 from curlet.web.replies import Replies, json_reply
 from curlet.web.routes import Routes
 from curlet.web.schemas import BrushUrl, Counter, Problem, Upload
@@ -76,7 +75,7 @@ class TracedShown(BaseModel):
     """What came of it: drawn within `length` × `width` mm, `kept` of the areas `found`; `limited` where the
     outline was to be truer than the picture's pixels are."""
 
-    group: GroupShown
+    shapes: list[PlainShape]
     length: float
     width: float
     found: int
@@ -213,9 +212,8 @@ def _put(brush: str, body: UseTracing | UsePicture, motif: ArtworkDoc | PictureD
 def _traced(traced: Traced) -> dict[str, Any]:
     art = Artwork(traced.shapes, 1.0, 1.0)
     shapes = dress(art.make(Scale()).shapes, ("#1f2a44",))
-    group = Group("traced", "", (Laid(shapes),))
     return {
-        "group": group_json(group, Packer()),
+        "shapes": [shape_json(shape) for shape in shapes],
         "length": traced.length,
         "width": traced.width,
         "found": traced.found,

@@ -23,8 +23,9 @@ def resolved(part: Json, numbers: np.ndarray) -> Json:
         return [resolved(item, numbers) for item in part]
     if not isinstance(part, dict):
         return part
-    if part.keys() == {"at", "count"}:
-        return numbers[part["at"] : part["at"] + part["count"]].tolist()
+    if part.keys() >= {"at", "count"}:
+        own = numbers[part["at"] : part["at"] + part["count"]].tolist()
+        return {**part, "at": None, "numbers": own}
     return {key: resolved(item, numbers) for key, item in part.items()}
 
 

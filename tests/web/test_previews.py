@@ -26,7 +26,7 @@ def test_a_line_dragged_on_a_flat_is_drawn_anew_alone(client: FlaskClient) -> No
     (group,) = shown["as_drawn"]
     there = next(kept for kept in sheet(client)["as_drawn"] if kept["id"] == group["id"])
     # Both contours of the shape: the hole has moved, the rim has not.
-    assert group["items"][0]["shapes"][0]["d"].count("M") == 2
+    assert group["items"][0]["shapes"][0]["outline"]["steps"].count("M") == 2
     assert group != there
     # What takes a line away or hides one draws its shape anew, and says which are left.
     for intent, left in (

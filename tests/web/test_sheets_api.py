@@ -92,7 +92,7 @@ def test_the_last_sheet_cannot_be_put_away_and_what_is_put_away_comes_back(clien
         assert client.post(f"/api/sheets/{sheet_id}/archive", json={"archived": True}).status_code == 200
     refused = client.post(f"/api/sheets/{ids[-1]}/archive", json={"archived": True})
     assert refused.status_code == 422
-    assert "Begin another" in refused.json["detail"]
+    assert "Create another" in refused.json["detail"]
     assert {row["id"] for row in listed(client, archived=True)} == set(ids[:-1])
     client.post(f"/api/sheets/{ids[0]}/archive", json={"archived": False})
     assert {row["id"] for row in listed(client)} == {ids[0], ids[-1]}

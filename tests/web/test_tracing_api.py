@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import base64
 import io
+import re
 import time
 from typing import Any
 
@@ -44,7 +45,7 @@ def test_a_picture_becomes_the_repeat(client: FlaskClient) -> None:
     key, shown = traced(client, picture["id"])
     assert shown["traced"]["kept"] == shown["traced"]["found"] == 1
     assert shown["traced"]["length"] == 30
-    assert shown["traced"]["group"]["items"][0]["shapes"][0]["d"].startswith("M")
+    assert shown["traced"]["shapes"][0]["outline"].startswith("M")
     now = brush(client, "lace")
     body = {"version": now["version"], "tracing": key, "course": 0}
     made = client.post("/api/brushes/lace/traced", json=body).get_json()
@@ -74,7 +75,8 @@ def test_a_picture_is_used_as_it_is_at_any_place(client: FlaskClient) -> None:
     assert piece["length"]["mm"] == pytest.approx(12.7)
     status, frame = trial(client, made["doc"], course=index)
     assert status == 200
-    assert "data:image/png;base64," in str(frame["sample"]["groups"])
+    (src,) = set(re.findall(r"/api/pictures/\w+\.png", str(frame["sample"]["groups"])))
+    assert client.get(src).data == base64.b64decode(piece["motif"]["png"])
 
 
 def test_a_picture_is_used_cropped_and_lightened_as_it_is_seen(client: FlaskClient) -> None:

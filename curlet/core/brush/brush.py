@@ -37,15 +37,19 @@ class Brush:
     threads: tuple[str, ...] = ("#e9c46a",)
 
     @property
+    def rows(self) -> tuple[Row, ...]:
+        """The courses that repeat."""
+        return tuple(course for course in self.courses if isinstance(course, Row))
+
+    @property
     def main(self) -> int | None:
         """The course that measures are read from: the first row, if there is one."""
-        rows = [index for index, course in enumerate(self.courses) if isinstance(course, Row)]
-        return rows[0] if rows else None
+        return self.courses.index(self.rows[0]) if self.rows else None
 
     @property
     def shares_length(self) -> bool:
         """Whether any row has one length along all legs, and along both halves of a garment."""
-        return any(isinstance(course, Row) and course.fit.shared for course in self.courses)
+        return any(row.fit.shared for row in self.rows)
 
     def check(self, scale: Scale) -> None:
         """Raise BadInput, with what to do, where the brush cannot be laid."""

@@ -25,7 +25,7 @@ from curlet.core.dress.colour import ColourRole
 from curlet.core.errors import BadInput
 from curlet.core.measures import Measure, Scale, pitch_to_spi
 from curlet.core.motif.families import Running
-from curlet.core.motif.motif import Motif, MotifMaker
+from curlet.core.motif.motif import Motif, MotifMaker, half_width_of
 
 STITCH_LENGTH = Bounds("Stitch length", 0.01, 10_000, "3 mm to 4 mm is usual for topstitching")
 GAP = Bounds("Gap", -10_000, 10_000)
@@ -150,6 +150,14 @@ class Row:
         """Offset in sheet mm, to the right of the way."""
         return self.offset.drawn(scale) * self.size / 100
 
+    def drawn_reach(self, scale: Scale) -> float:
+        """How far its edges lie from the path, sheet mm."""
+        return abs(self.drawn_offset(scale)) + half_width_of(self.motifs(scale))
+
+    def drawn_span(self, scale: Scale) -> float:
+        """How much of the path it spans at once, sheet mm: turns closer than that are one corner."""
+        return max(self.drawn_length(scale), half_width_of(self.motifs(scale)))
+
     def length_for_pitch(self, pitch: float, scale: Scale) -> float:
         """Worn length that makes a pitch (garment mm) with this row's gap.
 
@@ -229,6 +237,14 @@ class Band:
         """Offset in sheet mm, to the right of the way."""
         return self.offset.drawn(scale) * self.size / 100
 
+    def drawn_reach(self, scale: Scale) -> float:
+        """How far its edges lie from the path, sheet mm."""
+        return abs(self.drawn_offset(scale)) + self.drawn_width(scale) / 2
+
+    def drawn_span(self, scale: Scale) -> float:
+        """How much of the path it spans at once, sheet mm: turns closer than that are one corner."""
+        return self.drawn_width(scale) / 2
+
     def check(self, scale: Scale) -> None:
         BAND_WIDTH.check(self.width.mm)
         _check_place(self)
@@ -253,6 +269,14 @@ class Span:
     def drawn_offset(self, scale: Scale) -> float:
         """Offset in sheet mm, to the right of the way."""
         return self.offset.drawn(scale) * self.size / 100
+
+    def drawn_reach(self, scale: Scale) -> float:
+        """How far its edges lie from the path, sheet mm."""
+        return abs(self.drawn_offset(scale)) + self.motif.make(scale).width / 2
+
+    def drawn_span(self, scale: Scale) -> float:
+        """How much of the path it spans at once, sheet mm: turns closer than that are one corner."""
+        return self.motif.make(scale).width / 2
 
     def check(self, scale: Scale) -> None:
         if not self.motif.bends:

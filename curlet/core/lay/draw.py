@@ -13,8 +13,8 @@ from curlet.core.lay.draw_span import span_items
 from curlet.core.lay.hold.mapping import TOLERANCE
 from curlet.core.lay.lay import LaidCourse, LaidRun
 from curlet.core.lay.reach import check_reach
-from curlet.core.lay.repeats import widest
 from curlet.core.lay.row import LaidRow
+from curlet.core.motif.motif import half_width_of
 
 
 def draw_run(run: LaidRun, group_id: str, title: str, tolerance: float = TOLERANCE) -> Group:
@@ -62,7 +62,7 @@ def _drawn(run: LaidRun, group_id: str, title: str, tolerance: float) -> Group:
 def edges_of(course: LaidCourse) -> tuple[float, float]:
     """Signed distances of a course's two edges from the path, the left one and the right one, drawn mm."""
     if isinstance(course, LaidRow):
-        half = widest(course.motifs[: course.course.count])
+        half = half_width_of(course.motifs[: course.course.count])
     else:
         half = course.reach - abs(course.offset)
     return course.offset - half, course.offset + half

@@ -5,14 +5,13 @@ from __future__ import annotations
 from dataclasses import dataclass, field
 
 from curlet.core.brush.brush import Brush
-from curlet.core.brush.courses import Band, Course, Row, Span
+from curlet.core.brush.courses import Band, Row, Span
 from curlet.core.choice import chosen
 from curlet.core.lay.band import LaidBand, lay_band
 from curlet.core.lay.corners import MANNERS
 from curlet.core.lay.crossings import Pass, passes
 from curlet.core.lay.frames import LegLine
 from curlet.core.lay.hold import HOLDS
-from curlet.core.lay.repeats import widest
 from curlet.core.lay.rooms import CornerManners
 from curlet.core.lay.row import Beside, LaidRow, lay_row
 from curlet.core.lay.span import LaidSpan, lay_span
@@ -87,11 +86,14 @@ class LaidRun:
     fillets: tuple[Fillet, ...] = ()
 
     @property
+    def rows(self) -> tuple[LaidRow, ...]:
+        """The courses that repeat."""
+        return tuple(course for course in self.courses if isinstance(course, LaidRow))
+
+    @property
     def main(self) -> LaidRow | None:
         """The course that the run's measures are read from."""
-        index = self.brush.main
-        course = self.courses[index] if index is not None else None
-        return course if isinstance(course, LaidRow) else None
+        return self.rows[0] if self.rows else None
 
 
 PLAIN = RunRule()
@@ -163,7 +165,7 @@ class _Walk:
 
 def _walk(path: Path, brush: Brush, scale: Scale, rule: RunRule) -> _Walk:
     walked = _walked(path, rule)
-    reach = max(_reach(course, scale) for course in brush.courses)
+    reach = max(course.drawn_span(scale) for course in brush.courses)
     corners = find_corners(walked, brush.corners.angle, reach)
     manners = CornerManners(brush.corners, rule.corners)
     for corner in corners:
@@ -172,8 +174,8 @@ def _walk(path: Path, brush: Brush, scale: Scale, rule: RunRule) -> _Walk:
     turned, fillets = rounded(walked, radii)
     if fillets:
         walked, corners = turned, on_arcs(corners, fillets)
-    if _has_rows(brush):
-        half = max(_half_width(course, scale) for course in brush.courses)
+    if bool(brush.rows):
+        half = max(course.drawn_reach(scale) for course in brush.courses)
         corners = run_together(walked, corners, lambda corner: MANNERS[manners.of(corner)].sharp, half)
     return _Walk(walked, rule, corners, manners, fillets)
 
@@ -193,7 +195,7 @@ def _lay_course(walk: _Walk, brush: Brush, index: int, scale: Scale, half: _Walk
     if isinstance(course, Span):
         return lay_span(walk.path, course, index, scale)
     if isinstance(course, Band):
-        return lay_band(walk.line_of_band(course, _has_rows(brush)), course, index, walk.manners, scale)
+        return lay_band(walk.line_of_band(course, bool(brush.rows)), course, index, walk.manners, scale)
     shared = course.fit.shared and half is not None
     other = Beside(half.line(course), half.manners, half.rule.counts) if shared and half else None
     return lay_row(walk.line(course), course, index, walk.manners, walk.rule.counts, scale, other)
@@ -202,24 +204,3 @@ def _lay_course(walk: _Walk, brush: Brush, index: int, scale: Scale, half: _Walk
 def _breaks(course: Row, corner: Corner, manners: CornerManners) -> bool:
     sharp = chosen(HOLDS, course.hold, "hold").chain and abs(corner.turn) >= LINK_TURN - _ROUNDING
     return sharp or MANNERS[manners.of(corner)].breaks
-
-
-def _has_rows(brush: Brush) -> bool:
-    return any(isinstance(course, Row) for course in brush.courses)
-
-
-def _half_width(course: Course, scale: Scale) -> float:
-    """How far a course's edges lie from the path."""
-    beside = abs(course.drawn_offset(scale))
-    if isinstance(course, Row):
-        return beside + widest(course.motifs(scale))
-    return beside + _reach(course, scale)
-
-
-def _reach(course: Course, scale: Scale) -> float:
-    """How much of the path a course spans at once: turns closer than that are one corner."""
-    if isinstance(course, Band):
-        return course.drawn_width(scale) / 2
-    if isinstance(course, Span):
-        return course.motif.make(scale).width / 2
-    return max(course.drawn_length(scale), widest(course.motifs(scale)))

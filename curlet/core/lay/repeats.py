@@ -8,8 +8,6 @@ from typing import Any
 import numpy as np
 from numpy.typing import NDArray
 
-from curlet.core.motif.motif import Motif
-
 Floats = NDArray[np.float64]
 Ints = NDArray[np.intp]
 Bools = NDArray[np.bool_]
@@ -68,8 +66,3 @@ def make_repeats(start: Floats, end: Floats, leg: Ints, number: Ints, motif: Int
     count = len(start)
     no = np.zeros(count, dtype=bool)
     return Repeats(start, end, leg, number, motif, ~no, no, no, np.zeros(count))
-
-
-def widest(motifs: tuple[Motif, ...]) -> float:
-    """Half of the widest motif's width, drawn mm."""
-    return max((motif.width for motif in motifs), default=0.0) / 2

@@ -22,10 +22,10 @@ from curlet.core.lay.hold import HOLDS, Hold
 from curlet.core.lay.in_step import to_the_corners
 from curlet.core.lay.links import lay_links
 from curlet.core.lay.pieces import CornerPlace, PieceSet, piece_set
-from curlet.core.lay.repeats import Repeats, make_repeats, widest
+from curlet.core.lay.repeats import Repeats, make_repeats
 from curlet.core.lay.rooms import CornerManners, Room, make_rooms, own_offset
 from curlet.core.measures import Scale
-from curlet.core.motif.motif import Motif
+from curlet.core.motif.motif import Motif, half_width_of
 from curlet.core.path.corners import Leg
 
 Floats = NDArray[np.float64]
@@ -92,7 +92,7 @@ class LaidRow:
     @property
     def reach(self) -> float:
         """Half of its repeats' width, drawn mm."""
-        return widest(self.motifs[: self.course.count])
+        return half_width_of(self.motifs[: self.course.count])
 
     @property
     def touching(self) -> bool:
@@ -132,7 +132,7 @@ def lay_row(
     """
     hold = chosen(HOLDS, row.hold, "hold")
     motifs = row.motifs(scale)
-    reach = widest(motifs)
+    reach = half_width_of(motifs)
     cuts = _cuts(line, row, manners, reach, scale)
     rooms = make_rooms(line, row, manners, reach, cuts, scale)
     ends = _square_ends(line, rooms) if any(motif.runs_on for motif in motifs) else {}

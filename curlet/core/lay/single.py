@@ -34,8 +34,8 @@ def draw_single(
     """
     SIZE.check(size)
     alone = replace(brush, courses=tuple(_alone(course, size / 100) for course in brush.courses))
-    rows = [course for course in alone.courses if isinstance(course, Row)]
-    length = max([row.drawn_length(scale) for row in rows] or [Measure(_BARE).drawn(scale) * size / 100])
+    bare = Measure(_BARE).drawn(scale) * size / 100
+    length = max((row.drawn_length(scale) for row in alone.rows), default=bare)
     arm = length / 2 * np.array([np.cos(np.radians(turn)), np.sin(np.radians(turn))])
     ends = np.array([at - arm, at + arm])
     run = lay(Path.make(["a", "b"], ends, ends, ends, closed=False), alone, scale)

@@ -99,3 +99,8 @@ class MotifMaker(Protocol):
 
     def check(self) -> None:
         """Raise BadInput where a measure is out of bounds."""
+
+
+def half_width_of(motifs: tuple[Motif, ...]) -> float:
+    """Half of the widest motif's width, drawn mm."""
+    return max((motif.width for motif in motifs), default=0.0) / 2

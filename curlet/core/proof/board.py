@@ -10,7 +10,7 @@ from functools import cached_property, lru_cache
 import numpy as np
 from numpy.typing import NDArray
 
-from curlet.core.brush import Brush, Row
+from curlet.core.brush import Brush
 from curlet.core.lay import LaidRun, lay
 from curlet.core.lay.corners import MANNERS
 from curlet.core.lay.corners.limit import mitre_ratio
@@ -63,7 +63,7 @@ class Proof:
     @property
     def _overhang(self) -> float:
         """How far end pieces stand beyond the path's ends, drawn mm."""
-        rows = [c for c in self.run.brush.courses if isinstance(c, Row) and not self.run.path.closed]
+        rows = () if self.run.path.closed else self.run.brush.rows
         beyond = [
             piece.length.drawn(self.run.scale) * row.size / 100
             for row in rows
@@ -123,7 +123,7 @@ def proof_path(name: str, grown: float) -> Path:
 
 def _corners(brush: Brush, scale: Scale, length: float) -> float:
     """So that a repeat fits between two corner pieces."""
-    pieces = [c.pieces.corner_outside for c in brush.courses if isinstance(c, Row)]
+    pieces = [row.pieces.corner_outside for row in brush.rows]
     reaches = [piece.length.drawn(scale) for piece in pieces if piece is not None]
     used = brush.corners.manner == "piece" and reaches
     return (2 * max(reaches) + length) / LEG if used else 0.0

@@ -36,13 +36,11 @@ _REPEATS = 4
 def faults(run: LaidRun) -> tuple[Warning, ...]:
     """What is broken in a run on the board: of each kind the worst place."""
     found = []
-    for course in run.courses:
-        if not isinstance(course, LaidRow):
-            continue
-        if course.hold.bends and course.touching and course.cuts:
-            found += _broken(run, course)
-        elif not course.hold.bends and not course.hold.chain:
-            found += _piled(course)
+    for row in run.rows:
+        if row.hold.bends and row.touching and row.cuts:
+            found += _broken(run, row)
+        elif not row.hold.bends and not row.hold.chain:
+            found += _piled(row)
     return tuple(found[:1])
 
 
@@ -93,7 +91,7 @@ def _meant(brush: Brush, index: int, scale: Scale, step: float) -> float | None:
     long = _REPEATS * brush.courses[index].drawn_length(scale)  # type: ignore[union-attr]
     points = np.array([(0.0, 0.0), (long, 0.0)])
     run = lay(Path.make(["a", "b"], points, points, points, closed=False), brush, scale)
-    row = next(c for c in run.courses if isinstance(c, LaidRow) and c.index == index)
+    row = next(row for row in run.rows if row.index == index)
     labels, sizes, _ = _parts(Painter(row, brush.threads, 0, _COARSE), np.arange(len(row.repeats)), step)
     if len(sizes) < 2:
         return None

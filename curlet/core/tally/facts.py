@@ -103,7 +103,7 @@ class RunTally:
 
 def measured(run: LaidRun) -> RunTally:
     """The facts of a run."""
-    rows = tuple(_row(run, course) for course in run.courses if isinstance(course, LaidRow))
+    rows = tuple(_row(run, row) for row in run.rows)
     return RunTally(
         closed=run.path.closed,
         length=run.path.length,
@@ -187,8 +187,7 @@ def _corners(run: LaidRun) -> tuple[CornerTally, ...]:
 
 def gave_way(run: LaidRun) -> dict[str, Corner]:
     """Corners at which artwork that has no room gave way to a mitre, by their nodes."""
-    rows = [course for course in run.courses if isinstance(course, LaidRow)]
-    ends = [(row.legs[room.leg].end, room.stop) for row in rows for room in row.rooms]
+    ends = [(row.legs[room.leg].end, room.stop) for row in run.rows for room in row.rooms]
     return {corner.node_id: corner for corner, turning in ends if corner is not None and turning.gave_way}
 
 

@@ -306,8 +306,8 @@ def too_fine(run: LaidRun, ppi: float) -> list[str]:
     """What in a run is below print weight (0.25 pt) or below one pixel at `ppi`, in words."""
     pixel = MM_PER_INCH / ppi
     notes = []
-    for course in run.courses:
-        if not isinstance(course, LaidRow) or (thread := _thread(course)) is None:
+    for course in run.rows:
+        if (thread := _thread(course)) is None:
             continue
         if thread < FINEST_PRINTED_PT * MM_PER_PT - 1e-9:
             notes.append(f"the thread is {thread / MM_PER_PT:.2f} pt, below {FINEST_PRINTED_PT} pt.")

@@ -176,9 +176,9 @@ export class Workbench {
       this.drewOne = false;
       return now.length ? [now.length - 1] : [];
     }
-    const outlines = now.map((shape) => shape.shown.d);
+    const outlines = now.map((shape) => shape.shown.outline);
     const found = bench().chosen.map((index) => {
-      const at = outlines.indexOf(was[index]?.shown.d ?? "");
+      const at = outlines.indexOf(was[index]?.shown.outline ?? "");
       return at < 0 && was.length === now.length ? index : at;
     });
     return found.filter((index) => index >= 0 && index < now.length);

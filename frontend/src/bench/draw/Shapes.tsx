@@ -57,7 +57,7 @@ function ShapeGrip({ shape, index, artwork, view, chosen }: GripProps) {
     },
     { filterTaps: true, pointer: { keys: false } },
   );
-  const { d, fill, even_odd } = shape.shown;
+  const { outline: d, fill, even_odd } = shape.shown;
   return (
     <g
       {...bind()}

@@ -2,6 +2,8 @@
 import { useDrag } from "@use-gesture/react";
 import { useMemo, useState } from "react";
 
+import { laid } from "@/shared/draw/painter";
+
 import { arrowStep, Diamond, gripStyle } from "../Grip";
 import { Painted } from "../Painted";
 import { useSize } from "../useSize";
@@ -9,7 +11,6 @@ import { ask, useTracer } from "./tracer";
 
 export type Seen = "both" | "picture" | "traced";
 
-/** What was traced has no placements of its own. */
 const MARGIN = 14;
 
 type Sides = [number, number, number, number];
@@ -26,7 +27,7 @@ export function PictureView({ seen }: { seen: Seen }) {
   const frame = { width: zoom * picture.columns, height: zoom * picture.rows };
   const left = (width - frame.width) / 2;
   const top = (height - frame.height) / 2;
-  const groups = useMemo(() => (last ? [last.traced.group] : []), [last]);
+  const groups = useMemo(() => (last ? [laid(last.traced.shapes)] : []), [last]);
   const at = useMemo(() => {
     if (!last) return { zoom: 1, x: left, y: top };
     // What was traced lies where the crop was when it was traced.

@@ -3,6 +3,7 @@ import type {
   BenchFrame,
   ChangedFrame,
   GroupShown,
+  OutlinePoints,
   PictureShown,
   PreviewFrame,
   RunShown,
@@ -15,14 +16,16 @@ export type Numbers = Float32Array;
 type Item = GroupShown["items"][number];
 
 /** The numbers that a part of a frame refers to, for as long as there is that part. */
-const placements = new WeakMap<StampsShown | PictureShown, Numbers>();
-const slots = new WeakMap<RunShown, Numbers>();
+const numbers = new WeakMap<StampsShown | PictureShown | OutlinePoints | RunShown, Numbers>();
 
 /** Where the repeats of an item lie, six numbers each. */
-export const placementsOf = (item: StampsShown | PictureShown) => placements.get(item);
+export const placementsOf = (item: StampsShown | PictureShown) => numbers.get(item);
+
+/** The points of an outline, two numbers each. */
+export const pointsOf = (outline: OutlinePoints) => numbers.get(outline);
 
 /** Start and end of each repeat of a run along the tape, garment mm. */
-export const slotsOf = (run: RunShown) => slots.get(run);
+export const slotsOf = (run: RunShown) => numbers.get(run);
 
 export const readSheet = (buffer: ArrayBuffer): SheetFrame => ofSheet<SheetFrame>(buffer);
 export const readPreview = (buffer: ArrayBuffer): PreviewFrame => ofSheet<PreviewFrame>(buffer);
@@ -38,7 +41,7 @@ function ofSheet<Head extends SheetFrame | PreviewFrame>(buffer: ArrayBuffer): H
   const { head, slice } = opened<Head>(buffer);
   const laid = [...head.runs, ...(head.singles ?? [])].flatMap((item) => item.group ?? []);
   place([...head.as_drawn, ...laid], slice);
-  for (const run of head.runs) if (run.tape) slots.set(run, slice(run.tape.slots));
+  for (const run of head.runs) if (run.tape) numbers.set(run, slice(run.tape.slots));
   return head;
 }
 
@@ -53,8 +56,14 @@ function opened<Head>(buffer: ArrayBuffer): { head: Head; slice: Slice } {
 
 function place(items: readonly Item[], slice: Slice) {
   for (const item of items) {
-    if (item.type === "stamps" || item.type === "picture") placements.set(item, slice(item.placements));
-    if (item.type === "group") place(item.items, slice);
+    if (item.type === "stamps" || item.type === "picture") numbers.set(item, slice(item.placements));
+    if (item.type === "stamps" || item.type === "laid") {
+      for (const { outline } of item.shapes) if (typeof outline !== "string") numbers.set(outline, slice(outline));
+    }
+    if (item.type === "group") {
+      if (item.clip) numbers.set(item.clip, slice(item.clip));
+      place(item.items, slice);
+    }
   }
 }
 

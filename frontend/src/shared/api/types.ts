@@ -14,6 +14,7 @@ export type WarningShown = Schemas["WarningShown"];
 export type BrushShown = Schemas["BrushShown"];
 export type GroupShown = Schemas["GroupShown"];
 export type ShapeShown = Schemas["ShapeShown"];
+export type OutlinePoints = Schemas["OutlinePoints"];
 export type StampsShown = Schemas["StampsShown"];
 export type PictureShown = Schemas["PictureShown"];
 export type AskedLength = Schemas["AskedLength"];

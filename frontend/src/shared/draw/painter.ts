@@ -1,8 +1,9 @@
 /** Painting the drawing on a 2D canvas whose units are sheet mm. */
-import { placementsOf } from "@/shared/api/frame";
-import type { GroupShown, PictureShown, ShapeShown, StampsShown } from "@/shared/api/types";
+import { placementsOf, pointsOf } from "@/shared/api/frame";
+import type { GroupShown, OutlinePoints, PictureShown, ShapeShown, StampsShown } from "@/shared/api/types";
 
 type Item = GroupShown["items"][number];
+type Outline = ShapeShown["outline"];
 type Paint = NonNullable<ShapeShown["fill"]>;
 type TilingPaint = Extract<Paint, { type: "tiling" }>;
 
@@ -44,13 +45,22 @@ export function paintGround(context: CanvasRenderingContext2D, paint: Paint) {
   context.fillRect(a.x, a.y, b.x - a.x, b.y - a.y);
 }
 
+/** Shapes as a group of their own. */
+export const laid = (shapes: ShapeShown[]): GroupShown => ({
+  type: "group",
+  id: "",
+  opacity: 1,
+  clip: null,
+  items: [{ type: "laid", shapes }],
+});
+
 export function paintGroups(context: CanvasRenderingContext2D, groups: readonly GroupShown[], repaint: () => void) {
   for (const group of groups) paintGroup(context, group, repaint);
 }
 
 function paintGroup(context: CanvasRenderingContext2D, group: GroupShown, repaint: () => void) {
   context.save();
-  if (group.clip) context.clip(new Path2D(group.clip));
+  if (group.clip) context.clip(pathOf(group.clip));
   if (group.opacity < 1) {
     paintThrough(context, group, repaint);
   } else {
@@ -85,7 +95,7 @@ function paintStamps(context: CanvasRenderingContext2D, stamps: StampsShown) {
   const [only, ...rest] = stamps.shapes;
   if (only && !rest.length && !only.fill && only.stroke?.paint.type === "solid") {
     let outline = joined.get(stamps);
-    if (!outline) joined.set(stamps, (outline = placedOutline(only.d, at)));
+    if (!outline) joined.set(stamps, (outline = placedOutline(only.outline, at)));
     strokeShape(context, only, outline);
     return;
   }
@@ -103,7 +113,7 @@ function paintPlaced(context: CanvasRenderingContext2D, shape: ShapeShown, at: F
     fillShape(context, shape, outlineOf(shape));
     context.restore();
   }
-  if (shape.stroke) strokeShape(context, shape, placedOutline(shape.d, at));
+  if (shape.stroke) strokeShape(context, shape, placedOutline(shape.outline, at));
 }
 
 function paintShape(context: CanvasRenderingContext2D, shape: ShapeShown) {
@@ -114,7 +124,7 @@ function paintShape(context: CanvasRenderingContext2D, shape: ShapeShown) {
 
 function outlineOf(shape: ShapeShown): Path2D {
   let outline = outlines.get(shape);
-  if (!outline) outlines.set(shape, (outline = new Path2D(shape.d)));
+  if (!outline) outlines.set(shape, (outline = pathOf(shape.outline)));
   return outline;
 }
 
@@ -233,39 +243,38 @@ function paintPicture(context: CanvasRenderingContext2D, item: PictureShown, rep
   }
 }
 
-/** One outline repeated at every placement, as a single path. */
-function placedOutline(d: string, at: Float32Array): Path2D {
-  const steps = parse(d);
+function pathOf(outline: Outline): Path2D {
+  if (typeof outline === "string") return new Path2D(outline);
   const path = new Path2D();
+  draw(path, outline, AS_IT_IS, 0);
+  return path;
+}
+
+/** One outline repeated at every placement, as a single path. */
+function placedOutline(outline: Outline, at: Float32Array): Path2D {
+  const path = new Path2D();
+  const one = typeof outline === "string" ? new Path2D(outline) : null;
   for (let i = 0; i + 5 < at.length; i += 6) {
-    const x = (px: number, py: number) => at[i]! * px + at[i + 2]! * py + at[i + 4]!;
-    const y = (px: number, py: number) => at[i + 1]! * px + at[i + 3]! * py + at[i + 5]!;
-    for (const { command, n } of steps) {
-      if (command === "M") path.moveTo(x(n[0]!, n[1]!), y(n[0]!, n[1]!));
-      else if (command === "L") path.lineTo(x(n[0]!, n[1]!), y(n[0]!, n[1]!));
-      else if (command === "Z") path.closePath();
-      else
-        path.bezierCurveTo(
-          x(n[0]!, n[1]!),
-          y(n[0]!, n[1]!),
-          x(n[2]!, n[3]!),
-          y(n[2]!, n[3]!),
-          x(n[4]!, n[5]!),
-          y(n[4]!, n[5]!),
-        );
-    }
+    if (one) path.addPath(one, new DOMMatrix([...at.subarray(i, i + 6)]));
+    else draw(path, outline as OutlinePoints, at, i);
   }
   return path;
 }
 
-function parse(d: string): { command: string; n: number[] }[] {
-  return [...d.matchAll(/([MLCZ])([^MLCZ]*)/g)].map(([, command, numbers]) => ({
-    command: command!,
-    n: numbers!.trim()
-      ? numbers!
-          .trim()
-          .split(/[\s,]+/)
-          .map(Number)
-      : [],
-  }));
+const AS_IT_IS = new Float32Array([1, 0, 0, 1, 0, 0]);
+
+/** Draw an outline's steps, each point moved by the placement whose six numbers begin at `i`. */
+function draw(path: Path2D, outline: OutlinePoints, at: Float32Array, i: number) {
+  const n = pointsOf(outline)!;
+  const [a, b, c, d, e, f] = [at[i]!, at[i + 1]!, at[i + 2]!, at[i + 3]!, at[i + 4]!, at[i + 5]!];
+  const x = (k: number) => a * n[k]! + c * n[k + 1]! + e;
+  const y = (k: number) => b * n[k]! + d * n[k + 1]! + f;
+  let k = 0;
+  for (const step of outline.steps) {
+    if (step === "M") path.moveTo(x(k), y(k));
+    else if (step === "L") path.lineTo(x(k), y(k));
+    else if (step === "C") path.bezierCurveTo(x(k), y(k), x(k + 2), y(k + 2), x(k + 4), y(k + 4));
+    else path.closePath();
+    k += step === "C" ? 6 : step === "Z" ? 0 : 2;
+  }
 }
