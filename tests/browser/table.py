@@ -3,18 +3,22 @@
 from __future__ import annotations
 
 import re
+import time
 from collections.abc import Callable
 from typing import TypeVar
 
+from selenium.common.exceptions import WebDriverException
 from selenium.webdriver import ActionChains, Chrome
 from selenium.webdriver.common.by import By
 from selenium.webdriver.common.keys import Keys
 from selenium.webdriver.remote.webelement import WebElement
-from selenium.webdriver.support.ui import Select, WebDriverWait
+from selenium.webdriver.support.ui import Select
 
 T = TypeVar("T")
 
 PATIENCE = 60
+# What is raised while a page is not yet as it will be.
+_NOT_YET = (WebDriverException, LookupError, ValueError)
 
 
 class Table:
@@ -29,16 +33,28 @@ class Table:
         self.by_id("artwork")
 
     def wait(self, until: Callable[[], T]) -> T:
-        """The first truthy answer; fails once patience ends."""
-
-        def tried(_: Chrome) -> T | None:
+        """The first truthy answer; once patience ends, fails with the last one, or with what kept it away."""
+        last: object = None
+        end = time.monotonic() + PATIENCE
+        while time.monotonic() < end:
             try:
-                return until()
-            except Exception:
-                return None
+                last = found = until()
+                if found:
+                    return found
+            except _NOT_YET as error:
+                last = error
+            time.sleep(0.05)
+        raise AssertionError(f"Not within {PATIENCE} s. At last: {last!r}")
 
-        found: T = WebDriverWait(self.browser, PATIENCE, poll_frequency=0.05).until(tried)
-        return found
+    def still(self, look: Callable[[], T]) -> T:
+        """What is seen once it is the same in two looks running: the page has come to rest."""
+        last: list[T] = []
+
+        def settled() -> tuple[T] | None:
+            last.append(look())
+            return (last[-1],) if last[-2:-1] == last[-1:] else None
+
+        return self.wait(settled)[0]
 
     def by_id(self, test_id: str) -> WebElement:
         return self.wait(lambda: self.browser.find_element(By.CSS_SELECTOR, f"[data-testid='{test_id}']"))

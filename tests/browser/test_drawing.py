@@ -128,7 +128,7 @@ def test_the_cells_edge_snaps_to_the_artwork(board: Table) -> None:
     board.button("Draw the disc").click()
     board.wait(lambda: undo_title(board) == "Undo: Draw a disc" and shapes(board) == before + 1)
     edge = board.by_id("edge-end")
-    zoom = _zoom(board, length)
+    zoom = board.still(lambda: _zoom(board, length))
     # To within a few pixels of the disc's right side: it is taken to it exactly.
     board.drag(edge.find_element(By.TAG_NAME, "rect"), -round(1.5 * zoom / 4) * 4, 0)
     board.wait(lambda: undo_title(board) == "Undo: Set the cell")

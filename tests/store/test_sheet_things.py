@@ -180,13 +180,13 @@ def journal_move(path: str) -> MovePaths:
     return MovePaths(kind="move-paths", paths=[path], x=5, y=5)
 
 
-def test_what_is_put_away_comes_back_and_the_last_sheet_stays(store: FilePath) -> None:
+def test_what_is_archived_is_restored_and_the_last_sheet_stays(store: FilePath) -> None:
     every = [row["id"] for row in sheets.list_sheets()]
     for sheet in every[1:]:
-        sheets.archive(sheet, away=True)
+        sheets.archive(sheet, archived=True)
     with pytest.raises(BadInput, match="last sheet"):
-        sheets.archive(every[0], away=True)
+        sheets.archive(every[0], archived=True)
     assert {row["id"] for row in sheets.list_sheets(removed=True)} == set(every[1:])
     for sheet in every[1:]:
-        sheets.archive(sheet, away=False)
+        sheets.archive(sheet, archived=False)
     assert [row["id"] for row in sheets.list_sheets()] == every

@@ -86,7 +86,7 @@ def test_a_duplicate_has_everything_under_ids_of_its_own(client: FlaskClient) ->
     assert len(read_frame(client.get(f"/api/sheets/{copy}"))[0]["paths"]) == len(one["paths"])
 
 
-def test_the_last_sheet_cannot_be_put_away_and_what_is_put_away_comes_back(client: FlaskClient) -> None:
+def test_the_last_sheet_cannot_be_archived_and_what_is_archived_is_restored(client: FlaskClient) -> None:
     ids = [row["id"] for row in listed(client)]
     for sheet_id in ids[:-1]:
         assert client.post(f"/api/sheets/{sheet_id}/archive", json={"archived": True}).status_code == 200
