@@ -1,12 +1,12 @@
 /** The head strip: the sheet, the pointer tools, undo and redo, zoom, and exporting. */
 import { useQuery } from "@tanstack/react-query";
 import { Lamp } from "lucide-react";
-import { useEffect, useState } from "react";
+import { memo, useEffect, useState } from "react";
 import { Link, useNavigate } from "react-router";
 
 import { api } from "@/shared/api/client";
 
-import { useSheetSession, useFrame, useShown } from "./sheet";
+import { useFrame, useSheetSession } from "./sheet";
 import { tableState, type Tool, useTableState } from "./state";
 import { TOOLS } from "./tools/tools";
 import { fit, TRUE_SIZE, zoomAbout } from "./view";
@@ -98,8 +98,8 @@ function DimRoom() {
   );
 }
 
-export function HeadStrip() {
-  const frame = useShown((frame) => frame);
+export const HeadStrip = memo(function HeadStrip() {
+  const frame = useFrame("sheet", "undo", "redo");
   const tool = useTableState((state) => state.tool);
   const view = useTableState((state) => state.view);
   const marks = useTableState((state) => state.marks);
@@ -194,4 +194,4 @@ export function HeadStrip() {
       </button>
     </header>
   );
-}
+});

@@ -13,7 +13,7 @@ import { api, Refusal } from "@/shared/api/client";
 import { keepSheet } from "@/shared/lastSheet";
 import { UnitContext } from "@/shared/ui/unit";
 import { Export } from "@/export/Export";
-import { SheetSessionContext, useNewSheetSession, useSheetQuery, useFrame } from "./sheet";
+import { PanelContext, SheetSessionContext, useNewSheetSession, useSheetQuery, useFrame } from "./sheet";
 import { choosePaths, tableState, useTableState } from "./state";
 import { Tape } from "./tape/Tape";
 import { Ticket } from "./ticket/Ticket";
@@ -82,13 +82,17 @@ function Table() {
   return (
     <div className="grid h-full grid-cols-[232px_1fr_300px] grid-rows-[44px_1fr_132px]">
       <HeadStrip />
-      <PathsPanel />
+      <PanelContext value={true}>
+        <PathsPanel />
+      </PanelContext>
       <main className="relative min-w-0 overflow-hidden" data-ground={frame.sheet.ground_tone}>
         <Paper />
         <NoticeBar />
       </main>
-      <Ticket />
-      <Tape />
+      <PanelContext value={true}>
+        <Ticket />
+        <Tape />
+      </PanelContext>
       {exporting && <Export />}
     </div>
   );

@@ -18,8 +18,10 @@ export class SheetSession {
   private running: AbortController | null = null;
   private waiting: Intent | null = null;
 
-  /** What the page shows: parts of it are asked for, so that only what changed is rendered again. */
-  readonly shown = createStore<{ frame: SheetFrame | null }>(() => ({ frame: null }));
+  /** What the paper shows: parts of it are asked for, so that only what changed is rendered again. */
+  readonly shown = createShown();
+  /** What the panels show: the same, but of a drag's previews only once the paper shows them. */
+  readonly panels = createShown();
   private merged: { base?: SheetFrame; preview: PreviewFrame | null; frame: SheetFrame | null } = {
     preview: null,
     frame: null,
@@ -54,9 +56,18 @@ export class SheetSession {
 
   /** Follow what the server sends and what is previewed; gives the way to stop. */
   connect = () => {
+    let behind = 0;
+    const follow = () => {
+      behind = 0;
+      setShown(this.panels, this.frameShown());
+    };
     const update = () => {
       const frame = this.frameShown();
-      if (frame !== this.shown.getState().frame) this.shown.setState({ frame });
+      if (!setShown(this.shown, frame)) return;
+      if (!tableState().preview) {
+        cancelAnimationFrame(behind);
+        follow();
+      } else behind ||= requestAnimationFrame(() => setTimeout(follow));
     };
     update();
     const stops = [this.queries.getQueryCache().subscribe(update), useTableState.subscribe(update)];
@@ -149,6 +160,8 @@ export class SheetSession {
     api
       .preview(this.id, this.revision, intent, abort.signal)
       .then((frame) => {
+        // Marked for speed/.
+        performance.mark("curlet-arrived");
         if (this.running === abort) tableState().set({ preview: frame });
       })
       .catch(() => undefined)
@@ -200,6 +213,19 @@ export class SheetSession {
   }
 }
 
+const createShown = () => createStore<{ frame: SheetFrame | null }>(() => ({ frame: null }));
+type Shown = ReturnType<typeof createShown>;
+
+/** Whether it was anything else before. */
+function setShown(shown: Shown, frame: SheetFrame | null): boolean {
+  if (shown.getState().frame === frame) return false;
+  shown.setState({ frame });
+  return true;
+}
+
+/** Whether what is asked for is shown on a panel beside the paper. */
+export const PanelContext = createContext(false);
+
 export const SheetSessionContext = createContext<SheetSession | null>(null);
 
 export function useSheetSession(): SheetSession {
@@ -220,8 +246,9 @@ export function useSheetQuery(id: string) {
 /** Part of the sheet as it is shown; only when that part changes is what asks for it rendered again. */
 export function useShown<T>(select: (frame: SheetFrame) => T): T {
   const session = useSheetSession();
+  const onPanel = useContext(PanelContext);
   return useStore(
-    session.shown,
+    onPanel ? session.panels : session.shown,
     useShallow(({ frame }) => select(frame ?? session.frame)),
   );
 }

@@ -45,10 +45,12 @@ export function Artwork({ view }: { view: View }) {
     // A picture that has come in the meantime is on no painting yet.
     const repaint = () => paint(true);
     const paint = (anew = false) => {
+      performance.mark("curlet-painting");
       cache.current = anew ? null : kept(seen.current, scene, cache.current, rested, repaint);
       seen.current = scene;
       show(canvas.current!, scene, cache.current, marks, repaint);
       // Marked in the frame that shows it, for speed/.
+      performance.mark("curlet-drawn");
       requestAnimationFrame(() => performance.mark("curlet-painted"));
     };
     // At once, so that it comes with the frame that is being made.
@@ -144,15 +146,16 @@ interface Colours {
   mark: string;
 }
 
-const colours = new WeakMap<SheetFrame, Colours>();
+const colours = new Map<string, Colours>();
 
-/** The page's colours, asked for once a frame: the answer takes a look through all styles. */
-function coloursOf(canvas: HTMLCanvasElement, frame: SheetFrame): Colours {
-  let known = colours.get(frame);
+/** The page's colours, asked for once for each theme and ground: the answer takes a look through all styles. */
+function coloursOf(canvas: HTMLCanvasElement, ground: string): Colours {
+  const key = `${document.documentElement.dataset.theme} ${ground}`;
+  let known = colours.get(key);
   if (!known) {
     const style = getComputedStyle(canvas);
     known = { paper: style.getPropertyValue("--paper"), mark: style.getPropertyValue("--paper-mark") };
-    colours.set(frame, known);
+    colours.set(key, known);
   }
   return known;
 }
@@ -164,7 +167,7 @@ function show(canvas: HTMLCanvasElement, scene: Scene, aside: Aside | null, mark
   const height = Math.max(1, Math.round(window.height * ratio));
   if (canvas.width !== width || canvas.height !== height) Object.assign(canvas, { width, height });
   const context = canvas.getContext("2d", { alpha: false })!;
-  const colours = coloursOf(canvas, scene.frame);
+  const colours = coloursOf(canvas, scene.frame.sheet.ground_tone);
   context.setTransform(ratio, 0, 0, ratio, 0, 0);
   context.fillStyle = colours.paper;
   context.fillRect(0, 0, window.width, window.height);

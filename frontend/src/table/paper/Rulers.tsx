@@ -1,4 +1,6 @@
 /** Edge rulers in the sheet's unit, on the garment, and the pointer's place on them. */
+import { memo } from "react";
+
 import { mmPer } from "@/shared/ui/unit";
 
 import { useFrame } from "../sheet";
@@ -25,13 +27,29 @@ function ticks(origin: number, perUnit: number, size: number): Tick[] {
   });
 }
 
-export function Rulers({ view }: { view: View }) {
-  const frame = useFrame("sheet");
-  const { window, pointer } = useTableState();
-  const perUnit = view.zoom * frame.sheet.factor * mmPer(frame.sheet.unit);
-  const here = pointer && { x: pointer.x * view.zoom + view.x, y: pointer.y * view.zoom + view.y };
+export const Rulers = memo(function Rulers({ view }: { view: View }) {
   return (
     <svg className="pointer-events-none absolute inset-0 h-full w-full" aria-hidden>
+      <Ticks view={view} />
+      <Here view={view} />
+    </svg>
+  );
+});
+
+/** The pointer's place. */
+function Here({ view }: { view: View }) {
+  const pointer = useTableState((state) => state.pointer);
+  if (!pointer) return null;
+  const [x, y] = [pointer.x * view.zoom + view.x, pointer.y * view.zoom + view.y];
+  return <path d={`M${x} 0v${RULER}M0 ${y}h${RULER}`} stroke="var(--color-base-content)" />;
+}
+
+function Ticks({ view }: { view: View }) {
+  const frame = useFrame("sheet");
+  const window = useTableState((state) => state.window);
+  const perUnit = view.zoom * frame.sheet.factor * mmPer(frame.sheet.unit);
+  return (
+    <>
       <rect width="100%" height={RULER} fill="var(--color-base-200)" />
       <rect width={RULER} height="100%" fill="var(--color-base-200)" />
       <g stroke="var(--muted)" fill="var(--muted)" className="measure">
@@ -55,8 +73,7 @@ export function Rulers({ view }: { view: View }) {
             )}
           </g>
         ))}
-        {here && <path d={`M${here.x} 0v${RULER}M0 ${here.y}h${RULER}`} stroke="var(--color-base-content)" />}
       </g>
-    </svg>
+    </>
   );
 }

@@ -1,18 +1,24 @@
 /** The brushes, to lay or to place. */
+import { memo } from "react";
 import { Link } from "react-router";
 
 import type { BrushShown } from "@/shared/api/types";
 import { plural } from "@/shared/ui/words";
 
 import { chooseTool } from "../HeadStrip";
-import { type SheetSession, useChosen, useSheetSession, useFrame } from "../sheet";
-import { choosePaths, tableState } from "../state";
+import { type SheetSession, useFrame, useSheetSession, useShown } from "../sheet";
+import { choosePaths, tableState, useTableState } from "../state";
 import { middle } from "../tools/figure/figurePointer";
 import { carryBrush } from "./carried";
 import { Strip } from "./Strip";
 
-export function BrushList() {
+export const BrushList = memo(function BrushList() {
   const frame = useFrame("brushes");
+  const chosen = useTableState((state) => state.chosen);
+  const only = useShown(({ paths }) =>
+    chosen.length === 1 ? paths.find((path) => path.id === chosen[0])?.name : null,
+  );
+  const on = chosen.length > 1 ? plural(chosen.length, "path") : (only ?? null);
   return (
     <section aria-label="Brushes" className="max-h-[46%] overflow-y-auto border-t border-base-300 pt-2 pb-2">
       <h2 className="flex items-baseline justify-between px-3 font-bold">
@@ -26,12 +32,12 @@ export function BrushList() {
       </h2>
       <ul>
         {frame.brushes.map((brush) => (
-          <BrushRow key={brush.id} brush={brush} />
+          <BrushRow key={brush.id} brush={brush} on={on} />
         ))}
       </ul>
     </section>
   );
-}
+});
 
 /** One repeat in the middle of what is seen, chosen so that it can be moved. */
 async function placeOne(session: SheetSession, brush: string) {
@@ -43,14 +49,20 @@ async function placeOne(session: SheetSession, brush: string) {
   tableState().set({ single: session.keptSingles().find((id) => !known.has(id)) ?? null });
 }
 
-function BrushRow({ brush }: { brush: BrushShown }) {
+interface BrushRowProps {
+  brush: BrushShown;
+  /** What it is laid on when it is pressed, in words. */
+  on: string | null;
+}
+
+const BrushRow = memo(function BrushRow({ brush, on }: BrushRowProps) {
   const session = useSheetSession();
-  const { paths } = useChosen();
   const lay = () => {
+    const paths = tableState().chosen;
     if (paths.length) {
       const another = tableState().adding;
       tableState().set({ adding: false, run: null, place: null });
-      void session.command({ kind: "lay-brush", paths: paths.map((path) => path.id), brush: brush.id, another });
+      void session.command({ kind: "lay-brush", paths: [...paths], brush: brush.id, another });
     } else {
       tableState().set({ notice: { tone: "word", text: "Choose a path first, then press a brush to lay it there." } });
     }
@@ -76,9 +88,7 @@ function BrushRow({ brush }: { brush: BrushShown }) {
       <button
         draggable
         data-testid={`brush-${brush.id}`}
-        title={
-          paths.length ? `Lay on ${paths.length === 1 ? paths[0]!.name : plural(paths.length, "path")}` : brush.name
-        }
+        title={on ? `Lay on ${on}` : brush.name}
         className="block w-full cursor-pointer px-3 py-0.5 text-left hover:bg-base-100"
         onClick={lay}
         onDragStart={(event) => carryBrush(event, brush.id)}
@@ -91,4 +101,4 @@ function BrushRow({ brush }: { brush: BrushShown }) {
       </button>
     </li>
   );
-}
+});

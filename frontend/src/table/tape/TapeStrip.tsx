@@ -15,6 +15,8 @@ import { FOOT, MIDDLE, PAD, STRIP, type TapePlace, TOP } from "./measures";
 import { Grips } from "./Grips";
 
 const MIN_LABEL = 62;
+/** Repeats closer than this are not told apart, px. */
+const FINEST = 1.5;
 
 interface Props {
   run: RunShown;
@@ -125,26 +127,43 @@ interface RepeatsProps {
 function Repeats({ run, slots, place }: RepeatsProps) {
   const lit = useTableState((state) => (state.lit?.run === run.id ? state.lit.index : null));
   const weight = Math.min(9, Math.max(2.5, (rowOf(run)?.laid.thread.garment ?? 1) * place.perMm));
-  const pieces: string[] = [];
-  for (let i = 0; slots && 2 * i + 1 < slots.length; i++) {
-    pieces.push(`M${place.x(slots[2 * i]!).toFixed(1)} ${MIDDLE}H${place.x(slots[2 * i + 1]!).toFixed(1)}`);
-  }
+  if (!slots?.length) return null;
+  const piece = (first: number, last = first) =>
+    `M${place.x(slots[2 * first]!).toFixed(1)} ${MIDDLE}H${place.x(slots[2 * last + 1]!).toFixed(1)}`;
+  const count = slots.length / 2;
+  // Too many to be told apart are one line, as light as they and their gaps are together.
+  const fine = count * FINEST > place.perMm * run.tape!.length;
+  const share = fine ? covered(slots) : 1;
+  const pieces = fine ? piece(0, count - 1) : Array.from({ length: count }, (_, i) => piece(i)).join("");
   const touching = (rowOf(run)?.laid.gap.garment ?? 1) * place.perMm < 0.6;
   return (
     <g fill="none">
-      {lit !== null && pieces[lit] && (
+      {lit !== null && lit < count && (
         <path
-          d={pieces[lit]}
+          d={piece(lit)}
           stroke="var(--color-base-100)"
           opacity={0.75}
           strokeWidth={weight + 8}
           data-testid="tape-lit"
         />
       )}
-      <path d={pieces.join("")} stroke={run.settings.threads![0]} strokeWidth={weight} data-testid="tape-repeats" />
-      {touching && slots && <Joints slots={slots} place={place} height={weight} />}
+      <path
+        d={pieces}
+        stroke={run.settings.threads![0]}
+        strokeWidth={weight}
+        opacity={share}
+        data-testid="tape-repeats"
+      />
+      {touching && !fine && <Joints slots={slots} place={place} height={weight} />}
     </g>
   );
+}
+
+/** How much of the way from the first repeat to the last is repeat, 0 to 1. */
+function covered(slots: Float32Array): number {
+  let along = 0;
+  for (let i = 0; i < slots.length; i += 2) along += slots[i + 1]! - slots[i]!;
+  return Math.min(1, along / (slots[slots.length - 1]! - slots[0]! || 1));
 }
 
 /** Where repeats touch, a fine line between them. */

@@ -4,7 +4,7 @@ import { useEffect } from "react";
 
 import { sheetSpot } from "../../paper/paperPointer";
 import { type Landing, landing } from "../../paper/snap";
-import { useSheetSession, useFrame, useShown } from "../../sheet";
+import { useSheetSession } from "../../sheet";
 import { type DraftNode, tableState } from "../../state";
 import { type Spot, toScreen } from "../../view";
 import { ARROWS } from "../arrows";
@@ -32,13 +32,12 @@ const bare = ({ x, y, end }: Landing): DraftNode => ({ x, y, end, into: null, ou
 /** Ends the draft: kept if it has two nodes, forgotten otherwise. */
 export function useEndDraft() {
   const session = useSheetSession();
-  const frame = useFrame("paths");
   return async (closed: boolean) => {
     const { draft, chosen } = tableState();
     tableState().set({ draft: [] });
     if (draft.length < 2) return;
-    const known = new Set(frame.paths.map((path) => path.id));
-    const group = frame.paths.find((path) => path.id === chosen.at(-1))?.group ?? null;
+    const known = new Set(session.frame.paths.map((path) => path.id));
+    const group = session.frame.paths.find((path) => path.id === chosen.at(-1))?.group ?? null;
     const nodes = draft.map(({ x, y, into, out }) => ({ x, y, into, out }));
     const [goes_on, arrives] = closed ? [null, null] : [draft[0]!.end, draft.at(-1)!.end];
     const refusal = await session.command({ kind: "draw-path", nodes, closed, group, goes_on, arrives });
@@ -62,9 +61,9 @@ export function useSetNode() {
 export function useDraftPointer() {
   const end = useEndDraft();
   const setNode = useSetNode();
-  const frame = useShown((frame) => frame);
+  const session = useSheetSession();
   const land = (event: PointerEvent | React.PointerEvent) =>
-    landing(sheetSpot(event), frame, { from: tableState().draft.at(-1), straight: event.shiftKey });
+    landing(sheetSpot(event), session.frame, { from: tableState().draft.at(-1), straight: event.shiftKey });
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       const field = event.target instanceof HTMLElement && event.target.matches("input, textarea, select, button");
@@ -85,7 +84,7 @@ export function useDraftPointer() {
       const { draft } = tableState();
       if (draft.length && Math.hypot(mx, my) > PULL) {
         const node = draft.at(-1)!;
-        const to = landing(sheetSpot(pointer), frame, { from: node, straight: pointer.shiftKey });
+        const to = landing(sheetSpot(pointer), session.frame, { from: node, straight: pointer.shiftKey });
         tableState().set({ draft: [...draft.slice(0, -1), pulled(node, to)] });
       }
       if (last) tableState().set({ pointer: land(pointer) });

@@ -3,7 +3,7 @@ import type { Intent } from "@/shared/api/types";
 
 import { landing } from "../../paper/snap";
 import { sheetSpot } from "../../paper/paperPointer";
-import { type SheetSession, useSheetSession, useShown } from "../../sheet";
+import { type SheetSession, useSheetSession } from "../../sheet";
 import { tableState } from "../../state";
 import type { Spot } from "../../view";
 
@@ -29,8 +29,7 @@ export function middle(): Spot | undefined {
 
 export function useFigurePointer() {
   const session = useSheetSession();
-  const frame = useShown((frame) => frame);
-  const land = (event: React.PointerEvent) => landing(sheetSpot(event), frame);
+  const land = (event: React.PointerEvent) => landing(sheetSpot(event), session.frame);
   return {
     onPointerDown: (event: React.PointerEvent) => {
       if (event.button === 0) void keepFigure(session, land(event));

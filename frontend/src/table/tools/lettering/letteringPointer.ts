@@ -3,7 +3,7 @@ import type { Intent } from "@/shared/api/types";
 
 import { sheetSpot } from "../../paper/paperPointer";
 import { landing } from "../../paper/snap";
-import { type SheetSession, useSheetSession, useShown } from "../../sheet";
+import { type SheetSession, useSheetSession } from "../../sheet";
 import { tableState, type Writing } from "../../state";
 import type { Spot } from "../../view";
 
@@ -25,8 +25,7 @@ export async function keepText(session: SheetSession, place: Place | undefined, 
 
 export function useLetteringPointer() {
   const session = useSheetSession();
-  const frame = useShown((frame) => frame);
-  const land = (event: React.PointerEvent) => landing(sheetSpot(event), frame);
+  const land = (event: React.PointerEvent) => landing(sheetSpot(event), session.frame);
   return {
     onPointerDown: (event: React.PointerEvent) => {
       if (event.button === 0) void keepText(session, land(event));

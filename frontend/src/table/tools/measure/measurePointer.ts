@@ -6,7 +6,7 @@ import type { MarkDoc } from "@/shared/api/types";
 
 import { sheetSpot } from "../../paper/paperPointer";
 import { landing } from "../../paper/snap";
-import { useChosen, useSheetSession, useFrame, useShown } from "../../sheet";
+import { useChosen, useSheetSession, useFrame } from "../../sheet";
 import { tableState, useTableState } from "../../state";
 import type { Spot } from "../../view";
 
@@ -36,11 +36,11 @@ export function useNextPlace() {
 }
 
 export function useMeasurePointer() {
-  const frame = useShown((frame) => frame);
+  const session = useSheetSession();
   const places = useTableState((state) => state.places);
   const next = useNextPlace();
   const land = (event: React.PointerEvent) =>
-    landing(sheetSpot(event), frame, { from: places.at(-1), straight: event.shiftKey });
+    landing(sheetSpot(event), session.frame, { from: places.at(-1), straight: event.shiftKey });
   return {
     onPointerDown: (event: React.PointerEvent) => {
       if (event.button === 0) next(land(event));
