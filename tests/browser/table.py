@@ -59,6 +59,15 @@ class Table:
     def by_id(self, test_id: str) -> WebElement:
         return self.wait(lambda: self.browser.find_element(By.CSS_SELECTOR, f"[data-testid='{test_id}']"))
 
+    def press(self, test_id: str) -> None:
+        """Press something once nothing lies over it."""
+
+        def pressed() -> bool:
+            self.by_id(test_id).click()
+            return True
+
+        self.wait(pressed)
+
     def all_by_id(self, test_id: str) -> list[WebElement]:
         return self.browser.find_elements(By.CSS_SELECTOR, f"[data-testid='{test_id}']")
 

@@ -31,8 +31,9 @@ def settings_of(table: Table, sheet: str = "waistcoat") -> dict[str, object]:
 def dress(table: Table, brush: str, path: str = HEM) -> None:
     table.choose(path)
     button = table.by_id(f"brush-{brush}")
+    table.browser.execute_script("arguments[0].scrollIntoView({block: 'center'})", button)
     # Brushes above it may still be getting their pictures, which moves it.
-    table.browser.execute_script("arguments[0].click()", button)
+    table.press(f"brush-{brush}")
     table.wait(lambda: undo_title(table).startswith("Undo: Lay "))
 
 
