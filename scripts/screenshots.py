@@ -92,7 +92,7 @@ def drawing(table: Table) -> None:
     table.button("Copy round").click()
     rings = ".drawn-shape"
     table.wait(lambda: len(table.browser.find_elements(By.CSS_SELECTOR, rings)) == 12)
-    table.press("shape-6")
+    table.press_by_id("shape-6")
     card = table.named("Drawing settings")
     table.browser.execute_script("arguments[0].scrollTop = 0", card)
     table.browser.execute_script("document.querySelector('[aria-label=\"Put this message away\"]')?.click()")

@@ -27,6 +27,6 @@ def other_half(name: str) -> str | None:
     return f"{sided[1]} {_OTHER[sided[2]]}" if sided else None
 
 
-def called(state: State, paths: Sequence[str]) -> str:
+def names_of(state: State, paths: Sequence[str]) -> str:
     """Some paths in a few words: a single one's name, or how many."""
     return str(state.get("path", paths[0])["name"]) if len(paths) == 1 else f"{len(paths)} paths"

@@ -48,7 +48,7 @@ KINDS: dict[str, type[Table]] = {
 }
 # Those that lie on one sheet, parents before children.
 OF_SHEET = tuple(kind for kind in KINDS if kind not in ("sheet", "brush"))
-_CALLED = {
+_WORDS = {
     **{kind: kind for kind in KINDS},
     "group": "seam group",
     "guide": "guide picture",
@@ -125,7 +125,7 @@ class State:
             return self.rows[kind][row_id]
         except KeyError:
             raise Missing(
-                f"That {_CALLED[kind]} is no longer on this sheet. It may have been deleted in another page."
+                f"That {_WORDS[kind]} is no longer on this sheet. It may have been deleted in another page."
             ) from None
 
     @overload

@@ -59,14 +59,18 @@ class Table:
     def by_id(self, test_id: str) -> WebElement:
         return self.wait(lambda: self.browser.find_element(By.CSS_SELECTOR, f"[data-testid='{test_id}']"))
 
-    def press(self, test_id: str) -> None:
+    def press_by_id(self, test_id: str) -> None:
         """Press something once nothing lies over it."""
+        self.once_possible(lambda: self.by_id(test_id).click())
 
-        def pressed() -> bool:
-            self.by_id(test_id).click()
+    def once_possible(self, act: Callable[[], None]) -> None:
+        """Do something as soon as it can be done."""
+
+        def done() -> bool:
+            act()
             return True
 
-        self.wait(pressed)
+        self.wait(done)
 
     def all_by_id(self, test_id: str) -> list[WebElement]:
         return self.browser.find_elements(By.CSS_SELECTOR, f"[data-testid='{test_id}']")
@@ -84,7 +88,7 @@ class Table:
 
     def pick(self, label: str, text: str) -> None:
         """Choose one of a list by its words, once it is there."""
-        self.wait(lambda: Select(self.named(label)).select_by_visible_text(text) or True)
+        self.once_possible(lambda: Select(self.named(label)).select_by_visible_text(text))
 
     def press(self, *keys: str) -> None:
         ActionChains(self.browser).send_keys(*keys).perform()

@@ -33,7 +33,7 @@ def dress(table: Table, brush: str, path: str = HEM) -> None:
     button = table.by_id(f"brush-{brush}")
     table.browser.execute_script("arguments[0].scrollIntoView({block: 'center'})", button)
     # Brushes above it may still be getting their pictures, which moves it.
-    table.press(f"brush-{brush}")
+    table.press_by_id(f"brush-{brush}")
     table.wait(lambda: undo_title(table).startswith("Undo: Lay "))
 
 

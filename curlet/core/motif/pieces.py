@@ -115,8 +115,8 @@ def as_wide(art: Artwork, at_end: bool, other: tuple[float, float]) -> Artwork:
 
 def equalised(art: Artwork) -> Artwork:
     """A repeat whose exit is made to match its entry, evenly along it, so that it meets itself: every
-    outline that leaves it ends where its match enters, or the outermost do where they have no mates."""
-    leaving, entering = _mates(art)
+    outline that leaves it ends where its match enters, or the outermost do where they match nothing."""
+    leaving, entering = _matching(art)
     low, high = entering[0] - leaving[0], entering[-1] - leaving[-1]
 
     def evened(points: Floats) -> Floats:
@@ -127,7 +127,7 @@ def equalised(art: Artwork) -> Artwork:
     return replace(art, shapes=tuple(changed(shape, evened) for shape in art.shapes))
 
 
-def _mates(art: Artwork) -> tuple[Floats, Floats]:
+def _matching(art: Artwork) -> tuple[Floats, Floats]:
     """Heights at which outlines leave the cell, rising, and those at which their matches enter it, mm."""
     motif = art.make(Scale())
     leaving, entering = (edge(motif, art.length, at_end=at_end) for at_end in (True, False))

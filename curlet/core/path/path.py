@@ -132,7 +132,7 @@ class Path:
     @cached_property
     def handles(self) -> list[HandleKind | None]:
         """How each node's handles lie: in line, or free of each other; None where it has none."""
-        return lie(self.points, self.into, self.out)
+        return handle_kinds(self.points, self.into, self.out)
 
     def node_index(self, node_id: str) -> int:
         """Index of a node.
@@ -170,7 +170,7 @@ def cubics_between(
     return chain, straight
 
 
-def lie(points: Floats, into: Floats, out: Floats) -> list[HandleKind | None]:
+def handle_kinds(points: Floats, into: Floats, out: Floats) -> list[HandleKind | None]:
     """How (n, 2) nodes' handles lie, as `Path.handles`."""
     before, after = into - points, out - points
     lengths = np.hypot(before[:, 0], before[:, 1]), np.hypot(after[:, 0], after[:, 1])

@@ -7,7 +7,7 @@ from collections.abc import Sequence
 import numpy as np
 
 from curlet.core.path.arc_length import ArcLength
-from curlet.core.path.path import Floats, Path, cubics_between, lie, turned
+from curlet.core.path.path import Floats, Path, cubics_between, handle_kinds, turned
 
 _NOUGHT = np.zeros(1)
 
@@ -25,7 +25,7 @@ def measure_together(paths: Sequence[Path]) -> None:
 
 
 def _handles(paths: Sequence[Path], points: Floats, into: Floats, out: Floats) -> None:
-    kinds, first = lie(points, into, out), 0
+    kinds, first = handle_kinds(points, into, out), 0
     for path in paths:
         path.__dict__["handles"] = kinds[first : first + len(path.points)]
         first += len(path.points)

@@ -16,7 +16,7 @@ from curlet.core.path.path import Path
 from curlet.formats.path_doc import Coordinate
 from curlet.store.commands.intent import BaseIntent, Entered, Id, Ids
 from curlet.store.lettering import free_standing, letters_of, put_lettering, shift_lettering
-from curlet.store.names import called
+from curlet.store.names import names_of
 from curlet.store.paths import core_path, keep_path
 from curlet.store.state import State
 
@@ -37,7 +37,7 @@ class MovePaths(BaseIntent):
     def apply(self, state: State) -> str:
         for unit in units(state, self.paths):
             shift_unit(state, unit, self.x, self.y)
-        return f"Move {called(state, self.paths)}"
+        return f"Move {names_of(state, self.paths)}"
 
 
 class TurnPaths(BaseIntent):
@@ -60,7 +60,7 @@ class TurnPaths(BaseIntent):
                 continue
             turned = rework.turned(core_path(state.get("path", unit[0])), (low + high) / 2, turn)
             keep_path(state, unit[0], turned)
-        return f"{'Turn' if angle else 'Resize'} {called(state, self.paths)}"
+        return f"{'Turn' if angle else 'Resize'} {names_of(state, self.paths)}"
 
 
 class AlignPaths(BaseIntent):
@@ -84,7 +84,7 @@ class AlignPaths(BaseIntent):
             by = [0.0, 0.0]
             by[axis] = line - _along(box, axis, share)
             shift_unit(state, unit, *by)
-        return f"Align {called(state, self.paths)}"
+        return f"Align {names_of(state, self.paths)}"
 
 
 class SpreadPaths(BaseIntent):
@@ -103,7 +103,7 @@ class SpreadPaths(BaseIntent):
             by = [0.0, 0.0]
             by[axis] = to - middle
             shift_unit(state, unit, *by)
-        return f"Space {called(state, self.paths)} evenly"
+        return f"Space {names_of(state, self.paths)} evenly"
 
 
 class ShowPaths(BaseIntent):
@@ -116,7 +116,7 @@ class ShowPaths(BaseIntent):
     def apply(self, state: State) -> str:
         for path_id in self.paths:
             state.update("path", path_id, hidden=not self.shown)
-        return f"{'Show' if self.shown else 'Hide'} {called(state, self.paths)}"
+        return f"{'Show' if self.shown else 'Hide'} {names_of(state, self.paths)}"
 
 
 class LockPaths(BaseIntent):
@@ -129,7 +129,7 @@ class LockPaths(BaseIntent):
     def apply(self, state: State) -> str:
         for path_id in self.paths:
             state.update("path", path_id, locked=self.locked)
-        return f"{'Lock' if self.locked else 'Unlock'} {called(state, self.paths)}"
+        return f"{'Lock' if self.locked else 'Unlock'} {names_of(state, self.paths)}"
 
 
 def units(state: State, paths: Sequence[str]) -> list[list[str]]:

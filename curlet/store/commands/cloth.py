@@ -7,7 +7,7 @@ from typing import Literal
 from curlet.core.errors import BadInput
 from curlet.formats.cloth_doc import ClothDoc
 from curlet.store.commands.intent import BaseIntent, Ids
-from curlet.store.names import called
+from curlet.store.names import names_of
 from curlet.store.state import State
 
 
@@ -26,4 +26,4 @@ class SetCloth(BaseIntent):
             if self.cloth and not row["closed"]:
                 raise BadInput(f"{row['name']} is open, so it encloses nothing. Close it first.")
             state.update("path", path_id, cloth=self.cloth.model_dump(mode="json") if self.cloth else {})
-        return f"{'Fill' if self.cloth else 'Empty'} {called(state, self.paths)}"
+        return f"{'Fill' if self.cloth else 'Empty'} {names_of(state, self.paths)}"

@@ -16,7 +16,7 @@ from curlet.formats.names import ended
 from curlet.formats.run_places import PlacesDoc
 from curlet.store.commands.intent import BaseIntent, Entered, Id, Ids, garment_length
 from curlet.store.lettering import copy_lettering
-from curlet.store.names import called, other_half
+from curlet.store.names import names_of, other_half
 from curlet.store.paths import add_path, core_path, keep_path
 from curlet.store.records import Json, PathRecord, RunRecord
 from curlet.store.state import State, new_id
@@ -42,7 +42,7 @@ class ParallelCopy(BaseIntent):
                 away = far if side == "right" else -far
                 for copy in parallel(core_path(row), away, self.corners):
                     add_path(state, f"{row['name']}, {side} {self.distance.strip()}", copy, row["group"])
-        return f"Copy {called(state, self.paths)} at {self.distance.strip()}"
+        return f"Copy {names_of(state, self.paths)} at {self.distance.strip()}"
 
 
 class MirrorPaths(BaseIntent):
@@ -72,7 +72,7 @@ class MirrorPaths(BaseIntent):
             turned = rework.mirrored(path, (float(x), float(y)), upright=self.about not in ("top", "foot"))
             name = other_half(row["name"]) or ended(row["name"], ", mirrored")
             _copy(state, row, turned.reversed(), name, shapes)
-        return f"Mirror {called(state, self.paths)}"
+        return f"Mirror {names_of(state, self.paths)}"
 
 
 class DuplicatePaths(BaseIntent):
@@ -83,7 +83,7 @@ class DuplicatePaths(BaseIntent):
     paths: Ids
 
     def apply(self, state: State) -> str:
-        said = f"Duplicate {called(state, self.paths)}"
+        said = f"Duplicate {names_of(state, self.paths)}"
         copies, shapes = dict[str, str](), dict[str, str]()
         for path_id in self.paths:
             row = state.get("path", path_id)
@@ -107,7 +107,7 @@ class ReversePaths(BaseIntent):
             keep_path(state, path_id, core_path(row).reversed())
             swell = [{**point, "at": 1 - point["at"]} for point in reversed(row["swell"])]
             state.update("path", path_id, swell=swell)
-        return f"Reverse {called(state, self.paths)}"
+        return f"Reverse {names_of(state, self.paths)}"
 
 
 class SplitPath(BaseIntent):
@@ -164,7 +164,7 @@ class SimplifyPaths(BaseIntent):
         within = garment_length(self.within, state)
         for path_id in self.paths:
             keep_path(state, path_id, rework.simplified(core_path(state.get("path", path_id)), within))
-        return f"Simplify {called(state, self.paths)}"
+        return f"Simplify {names_of(state, self.paths)}"
 
 
 def _copy(state: State, of: PathRecord, path: Path, name: str, shapes: dict[str, str]) -> str:

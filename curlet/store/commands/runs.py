@@ -125,7 +125,7 @@ class SetOnRuns(BaseIntent):
                     value = read_setting(brush, setting.pointer, setting.entered, state.scale)
                 _keep_own(state, run, setting.pointer, value)
             run_brush(state, state.get("run", run_id)).to_core().check(state.scale)
-        return f"Set {_called(self.settings[0].pointer)}"
+        return f"Set {_setting_name(self.settings[0].pointer)}"
 
 
 def _keep_own(state: State, run: RunRecord, pointer: str, value: object) -> None:
@@ -156,7 +156,8 @@ class MeasureOn(BaseIntent):
             run = state.get("run", run_id)
             value = measured_on(run_brush(state, run), self.pointer, self.on, state.scale)
             _keep_own(state, run, self.pointer, value)
-        return f"Measure {_called(self.pointer)} on {'the garment' if self.on == 'garment' else 'paper'}"
+        where = "paper" if self.on == "paper" else "the garment"
+        return f"Measure {_setting_name(self.pointer)} on {where}"
 
 
 class FollowBrush(BaseIntent):
@@ -303,7 +304,7 @@ _NAMES = {
 }
 
 
-def _called(pointer: str) -> str:
+def _setting_name(pointer: str) -> str:
     parts = pointer.split("/")
     if "facing" in parts:
         return "facing"
