@@ -1,4 +1,4 @@
-"""Bounds of a measure, with the reason that the person is told."""
+"""Bounds of a measure, with the reason given to the user."""
 
 from __future__ import annotations
 

@@ -96,7 +96,7 @@ def border(side: float = 12.0) -> BrushDoc:
 
 
 def stem() -> BrushDoc:
-    """Root, leaves by turns, and a tip: for open letters."""
+    """Root, alternate leaves, and a tip: for open letters."""
     leaf = "M2 0C4 -5 8 -5.5 11 -4.5C9.5 -1.5 6 0.5 2 0Z"
     middle = artwork(12, 11, stroked("M0 0L12 0", 0.9, 1, ends="flat"), filled(leaf, 2))
     root = artwork(8, 11, filled("M0 0C2 -2 5 -1 8 -0.45L8 0.45C5 1 2 2 0 0Z", 1))

@@ -36,7 +36,7 @@ INSET = 8.0
 
 @dataclass(frozen=True)
 class DemoPath:
-    """A path of the demo: its group, nodes in sheet mm, and the brush it wears, if any."""
+    """A path of the demo: its group, nodes in sheet mm, and its brush, if any."""
 
     name: str
     group: str

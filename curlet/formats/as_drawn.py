@@ -1,4 +1,4 @@
-"""Paths as they were drawn where they came from, for those that wear no brush."""
+"""Paths as they were drawn where they came from, for those with no brush."""
 
 from __future__ import annotations
 

@@ -16,7 +16,7 @@ class Output:
     ----------
     label : what it is called on screens.
     type : its media type.
-    write : a drawing as a file; the resolution, ppi, is of no account to formats without pixels.
+    write : a drawing as a file; the resolution, ppi, is ignored by formats without pixels.
     check : raises BadInput or TooMuch for a drawing and a resolution that cannot be written.
     pixels : whether it has a resolution.
     """

@@ -30,7 +30,7 @@ _SHOWN = 50
 
 @dataclass(frozen=True)
 class Bench:
-    """A brush with its versions, newest first; `used_by` counts the runs that wear it."""
+    """A brush with its versions, newest first; `used_by` counts the runs that use it."""
 
     id: str
     doc: BrushDoc
@@ -56,7 +56,7 @@ def change(brush_id: str, version: int, edit: Apply, *, keep_runs: bool = False)
     Parameters
     ----------
     version : the one that the change was made on.
-    keep_runs : leave the runs that wear it as they were: they get a copy of it as it was.
+    keep_runs : leave the runs that use it as they were: they get a copy of it as it was.
 
     Raises
     ------
@@ -128,7 +128,7 @@ def remove(brush_id: str) -> None:
 
 
 def everything() -> list[Json]:
-    """Every brush's row in the drawer's order, with how many runs wear it."""
+    """Every brush's row in the Library's order, with how many runs use it."""
     with reading():
         counts = Run.select(Run.brush, fn.COUNT(Run.id)).group_by(Run.brush).tuples()
         used: dict[str, int] = {brush: count for brush, count in counts}
@@ -142,7 +142,7 @@ def free_name(name: str) -> str:
 
 
 def by_name() -> dict[str, Brush]:
-    """The first brush of each name, one's own before a built-in."""
+    """The first brush of each name, the user's before a built-in."""
     ordered = sorted(_readable(), key=lambda brush: (brush.builtin, brush.position), reverse=True)
     return {brush.doc["name"]: brush for brush in ordered}
 
@@ -172,12 +172,12 @@ def _fresh(brush_id: str, version: int) -> Brush:
 
 
 def _copy(doc: BrushDoc, name: str) -> Brush:
-    """A new brush of one's own, under a name that is free."""
+    """A new brush of the user's, under a name that is free."""
     return put_new(doc, free_name(name))
 
 
 def put_new(doc: BrushDoc, name: str) -> Brush:
-    """A new brush of one's own, under a name that no other has."""
+    """A new brush of the user's, under a name that no other has."""
     position = (Brush.select(fn.MAX(Brush.position)).scalar() or 0) + 1
     named = doc.model_copy(update={"name": name})
     kept = named.model_dump(mode="json")

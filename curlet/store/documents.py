@@ -1,4 +1,4 @@
-"""JSON documents in columns: what cannot be read back is never written, what was damaged since is told."""
+"""JSON documents in columns: what cannot be read back is never written, later damage is reported."""
 
 from __future__ import annotations
 

@@ -58,7 +58,7 @@ def add_font(name: str, plain: bytes) -> FontListed:
 
 
 def remove_font(key: str) -> None:
-    """Let go of a font that somebody brought; Conflict where lettering is written in it."""
+    """Remove a font that somebody brought; Conflict where lettering is written in it."""
     with writing():
         if KeptFont.get_or_none(KeptFont.id == key) is None:
             raise Missing("There is no such font.")

@@ -180,7 +180,7 @@ def _put(kind: str, row: Json) -> None:
 
 
 def _moved_on(sheet_id: str, changes: list[Change]) -> None:
-    """A new revision here, and on every sheet that wears a changed brush."""
+    """A new revision here, and on every sheet that uses a changed brush."""
     brushes = {change.id for change in changes if change.kind == "brush"}
     new_revisions({sheet_id} | (sheets_using(brushes) if brushes else set()))
 

@@ -113,7 +113,7 @@ def free_standing(state: State, lettering_id: str) -> LetteringDoc:
 
 
 def shift_lettering(state: State, lettering_id: str, x: float, y: float) -> None:
-    """Move lettering by so many sheet mm; BadInput as `free_standing`."""
+    """Move lettering by a distance in sheet mm; BadInput as `free_standing`."""
     doc = free_standing(state, lettering_id)
     put_lettering(state, lettering_id, doc.model_copy(update={"x": doc.x + x, "y": doc.y + y}))
 

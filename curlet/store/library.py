@@ -1,4 +1,4 @@
-"""Brush files imported: nothing is replaced unless it is said, and never a built-in."""
+"""Brush files imported: nothing is replaced unless asked for, and never a built-in."""
 
 from __future__ import annotations
 

@@ -180,7 +180,7 @@ class Motif(Table):
 
 
 class GuidePicture(Table):
-    """A picture under the paths: its middle and size in sheet mm, its turn in degrees, faded by so many %."""
+    """A picture under the paths: its middle and size in sheet mm, its turn in degrees, its fade in %."""
 
     id = CharField(primary_key=True)
     sheet = ForeignKeyField(Sheet, on_delete="CASCADE", backref="guides")

@@ -79,7 +79,7 @@ class RunRecord(_OnSheet):
 
 
 class GuideRecord(_OnSheet):
-    """A guide picture: its middle and size in sheet mm, its turn in degrees, faded by so many %."""
+    """A guide picture: its middle and size in sheet mm, its turn in degrees, its fade in %."""
 
     picture: str
     name: str

@@ -10,7 +10,7 @@ _WEARERS = (Run, Single)
 
 
 def is_used(brush_id: str) -> bool:
-    """Whether anything on any sheet wears a brush."""
+    """Whether anything on any sheet uses a brush."""
     return any(model.select().where(model.brush == brush_id).exists() for model in _WEARERS)
 
 
@@ -22,7 +22,7 @@ def sheets_using(brush_ids: Iterable[str]) -> set[str]:
 
 
 def use_instead(brush_id: str, for_another: str) -> None:
-    """What wears a brush wears another from now on."""
+    """What uses a brush uses another from now on."""
     for model in _WEARERS:
         model.update(brush=for_another).where(model.brush == brush_id).execute()
 

@@ -190,7 +190,7 @@ class Trial(BaseModel):
 
 
 class EditDone(BaseModel):
-    """One thing to do to the brush as it was at `version`; `keep_runs` leaves the runs that wear it as they
+    """One thing to do to the brush as it was at `version`; `keep_runs` leaves the runs that use it as they
     were."""
 
     version: Counter

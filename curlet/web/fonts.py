@@ -36,12 +36,12 @@ def every() -> Response:
 
 @fonts.post("/fonts", responses={200: FontShown, 413: Problem, 422: Problem})
 def bring(form: FontFile) -> Response:
-    """Keep a font of one's own."""
+    """Keep a font of the user's."""
     return json_reply(asdict(store.add_font(*imports.font(form.file.stream.read(store.LARGEST + 1), gone()))))
 
 
 @fonts.delete("/fonts/<font_id>", responses={200: FontList, 409: Problem})
 def let_go(path: FontUrl) -> Response:
-    """Let go of a font of one's own."""
+    """Remove a font of the user's."""
     store.remove_font(path.font_id)
     return every()

@@ -42,7 +42,7 @@ MAX_FILES = 200
 
 @library.get("/brushes", responses={200: BrushList})
 def brushes() -> Response:
-    """Every brush, in the drawer's order."""
+    """Every brush, in the Library's order."""
     return json_reply(
         {
             "brushes": [

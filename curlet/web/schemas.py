@@ -121,7 +121,7 @@ class Spot(BaseModel):
 
 
 class SimilarQuery(BaseModel):
-    """What to look for: paths like one in some respect, in length give or take an entered one."""
+    """What to look for: paths like one in some respect, in length within an entered tolerance."""
 
     path: str
     by: By

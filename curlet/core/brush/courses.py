@@ -100,7 +100,7 @@ class Row:
 
     @cached_property
     def letters(self) -> tuple[tuple[tuple[MotifMaker, Measure], ...], ...]:
-        """What each letter lays, by turns: A, B, C …, one motif and its length where it has no turns."""
+        """What each letter lays, in turn: A, B, C …, one motif and its length where it has no turns."""
         every = ((self.motif, self.length), *((letter.motif, letter.length) for letter in self.more))
         return tuple(tuple((turn, length) for turn in _turns(maker)) for maker, length in every)
 

@@ -28,7 +28,7 @@ class Pass:
 
 
 def passes(path: Path, flips: frozenset[str]) -> tuple[Pass, ...]:
-    """Over and under by turns along the path: the first visit decides, the second is the opposite.
+    """Alternately over and under along the path: the first visit decides, the second is the opposite.
 
     On a closed curve that always works out (each loop meets an even number of crossings); on an
     open one a visit may come to the wrong turn, which is told.

@@ -30,7 +30,7 @@ class Contour:
 @lru_cache(maxsize=1024)
 def contours(outline: Outline) -> tuple[Contour, ...]:
     """An outline's contours, straight lines as cubics at even speed. An outline that is asked for again,
-    as a motif's are for every run that wears it, is not worked out again."""
+    as a motif's are for every run that uses it, is not worked out again."""
     if not outline.commands:
         return ()
     commands = np.frombuffer(outline.commands.encode(), dtype=np.uint8)

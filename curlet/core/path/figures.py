@@ -124,7 +124,7 @@ def _circle(v: Values) -> Path:
 
 
 def _round(count: int, radii: list[float]) -> list[tuple[float, float]]:
-    """Points about the origin from the top, at the radii by turns."""
+    """Points about the origin from the top, at the radii in turn."""
     angles = -math.pi / 2 + 2 * math.pi * np.arange(count) / count
     return [
         (radii[i % len(radii)] * math.cos(a), radii[i % len(radii)] * math.sin(a))

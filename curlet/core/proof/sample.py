@@ -19,8 +19,8 @@ _ACROSS, _DOWN, _RING = 104.0, 16.0, 9.0
 
 @dataclass(frozen=True)
 class Place:
-    """Where a piece stands on the sample: its middle and half of its extent, drawn mm; its length, worn
-    mm, or None where there is no artwork for it."""
+    """Where a piece stands on the sample: its middle and half of its extent, drawn mm; its
+    length, garment mm, or None where there is no artwork for it."""
 
     name: str
     x: float

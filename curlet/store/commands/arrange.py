@@ -27,7 +27,7 @@ _SAMPLES = 200
 
 
 class MovePaths(BaseIntent):
-    """Move whole paths by so many sheet mm; figures stay figures."""
+    """Move whole paths by a distance in sheet mm; figures stay figures."""
 
     kind: Literal["move-paths"]
     paths: Ids
@@ -143,7 +143,7 @@ def units(state: State, paths: Sequence[str]) -> list[list[str]]:
 
 
 def shift_unit(state: State, unit: list[str], x: float, y: float) -> None:
-    """What is placed together moved by so many sheet mm; what is a figure or text stays it."""
+    """What is placed together moved by a distance in sheet mm; what is a figure or text stays it."""
     row = state.get("path", unit[0])
     if row["lettering"]:
         shift_lettering(state, row["lettering"], x, y)

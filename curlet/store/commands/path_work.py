@@ -111,7 +111,7 @@ class ReversePaths(BaseIntent):
 
 
 class SplitPath(BaseIntent):
-    """Part a path at nodes, or at all of its corners; every part wears what the whole wore."""
+    """Part a path at nodes, or at all of its corners; every part keeps the brushes of the whole."""
 
     kind: Literal["split-path"]
     path: Id

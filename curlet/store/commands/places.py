@@ -79,7 +79,7 @@ class FlipCrossing(BaseIntent):
 
 
 class SlideStart(BaseIntent):
-    """Slide a closed path's start point: to so many sheet mm from its first node as the run walks, to a
+    """Slide a closed path's start point: to a distance in sheet mm from its first node as the run walks, to a
     entered length on the garment, or to where the path comes nearest to a point."""
 
     kind: Literal["slide-start"]

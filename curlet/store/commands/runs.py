@@ -180,7 +180,7 @@ class FollowBrush(BaseIntent):
 
 
 class GiveToBrush(BaseIntent):
-    """Give a run's own settings to its brush, so that every run that wears it follows.
+    """Give a run's own settings to its brush, so that every run that uses it follows.
 
     A built-in brush stays as it is: the run gets a copy, with the settings in it.
     """
@@ -255,7 +255,7 @@ class SwitchCourse(BaseIntent):
 
 
 def _put_brush(state: State, doc: dict[str, Any]) -> str:
-    """A new brush of one's own at the drawer's end."""
+    """A new brush of the user's at the end of the Library."""
     brush_id, position = new_id(), state.next_position("brush")
     state.put("brush", {"id": brush_id, "doc": doc, "builtin": False, "version": 1, "position": position})
     return brush_id

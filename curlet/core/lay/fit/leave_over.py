@@ -1,4 +1,4 @@
-"""Leave over: every repeat as asked, and an honest remainder."""
+"""Leave over: every repeat as asked, and what remains is left over."""
 
 from __future__ import annotations
 

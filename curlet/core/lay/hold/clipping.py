@@ -1,4 +1,4 @@
-"""Artwork cut where its leg ends at a corner. What is cut is cut for good, not hidden by a clip: so the parts
+"""Artwork cut where its leg ends at a corner. What is cut is really cut, not hidden by a clip: so the parts
 of both legs can be painted as one shape, with no seam between them."""
 
 from __future__ import annotations

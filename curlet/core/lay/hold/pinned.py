@@ -35,7 +35,7 @@ def pinned(line: LegLine, repeats: Repeats, offset: float, length: Floats | None
 
 def _holes(line: LegLine, repeats: Repeats, offset: float) -> Floats:
     """(2, 2n) x and y of each repeat's start and end hole."""
-    # Start and end by turns, so that they come in order along the path.
+    # Start and end alternately, so that they come in order along the path.
     s = np.stack([repeats.start, repeats.end], axis=1).ravel()
     whole = line.path.length
     inside = line.path.closed or not len(s) or (repeats.start.min() >= 0 and repeats.end.max() <= whole)

@@ -63,7 +63,7 @@ class Family:
 
     @property
     def by_turns(self) -> tuple[MotifMaker, ...]:
-        """What it lays by turns in its own place in the order, where that is more than one motif."""
+        """What it lays in turn in its own place in the order, where that is more than one motif."""
         return ()
 
     @classmethod

@@ -194,7 +194,7 @@ def _outlines(placed: list[_Placed], what: Lettering) -> list[Piece]:
 
 
 def _emboldened(outline: Outline, bold: float) -> Outline | None:
-    """The outline grown all round by so many mm, its corners sharp; shrunk below 0."""
+    """The outline grown all round by a distance in mm, its corners sharp; shrunk below 0."""
     if abs(bold) < _TINIEST:
         return outline
     rim = line_as_area(outline, 2 * abs(bold), "flat", "mitre")

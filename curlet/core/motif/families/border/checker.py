@@ -1,4 +1,4 @@
-"""Checker: squares of two colours by turns."""
+"""Checker: alternate squares of two colours."""
 
 from __future__ import annotations
 

@@ -17,7 +17,7 @@ from curlet.core.settings import choice, measure
 
 @dataclass(frozen=True)
 class LeafStem(Family):
-    """Leaves by turns on a stem that waves a little; a root, a tip and a corner of their own."""
+    """Alternate leaves on a stem that waves a little; a root, a tip and a corner of their own."""
 
     width: Measure = measure(14.0, "Width", 0.5, 300, "10 mm to 25 mm is usual")
     pitch: Measure = measure(20.0, "Pitch", 0.5, 400, "a leaf on each side")

@@ -15,7 +15,7 @@ from curlet.core.settings import choice, measure
 
 @dataclass(frozen=True)
 class Belcher(Family):
-    """Round links, flat and edge-on by turns; edge-on the broad wire shows as a barrel."""
+    """Round links, alternately flat and edge-on; edge-on the broad wire shows as a barrel."""
 
     wire: Measure = measure(2.0, "Wire", 0.1, 40, "1 mm to 3 mm is usual")
     opening: Measure = measure(5.0, "Opening", 0.3, 120, "two to three wires")

@@ -1,4 +1,4 @@
-"""Box chain: square links, faces and joints by turns."""
+"""Box chain: square links, alternately faces and joints."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""Cable chain: oval links, flat and edge-on by turns."""
+"""Cable chain: oval links, alternately flat and edge-on."""
 
 from __future__ import annotations
 

@@ -1,5 +1,5 @@
 """What links are drawn with: rings of wire cut into quarters that pass over and under their neighbours, and
-links that lie flat and edge-on by turns."""
+links that lie alternately flat and edge-on."""
 
 from __future__ import annotations
 
@@ -51,7 +51,7 @@ def side(pen: Pen, outline: Outline, wire: float) -> None:
 
 @dataclass(frozen=True)
 class Turn:
-    """One of the links that a family lays by turns."""
+    """One of the links that a family lays in turn."""
 
     draw: Callable[[Scale], Motif]
     bends: ClassVar[bool] = False
@@ -68,5 +68,5 @@ class Turn:
 
 
 def turning(face: str, *draw: Callable[[Scale], Motif]) -> tuple[MotifMaker, ...]:
-    """Both sides of a link by turns, where it lies so."""
+    """Both sides of a link alternately, where it lies so."""
     return tuple(Turn(one) for one in draw) if face == FACES[-1] else ()

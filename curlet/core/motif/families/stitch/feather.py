@@ -1,4 +1,4 @@
-"""Feather stitch: open loops to the left and to the right by turns."""
+"""Feather stitch: open loops alternately to the left and to the right."""
 
 from __future__ import annotations
 
