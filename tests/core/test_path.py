@@ -163,3 +163,34 @@ def test_both_sides_of_a_node_are_told_apart_within_a_rounding(off: float, many:
     s = path.node_positions[1:-1] + off
     assert path.arc.tangents(s) == pytest.approx(starts[1:])
     assert path.arc.tangents(s, before=True) == pytest.approx(ends[:-1])
+
+
+@pytest.mark.parametrize("closed", [False, True])
+def test_a_curved_nodes_handles_reach_a_third_of_the_way_to_its_neighbours(closed: bool) -> None:
+    path = edit.curve(polyline((0, 0), (30, 0), (30, 12), (0, 12), closed=closed), "n2")
+    node = path.points[1]
+    into, out = path.into[1] - node, path.out[1] - node
+    assert [np.hypot(*into), np.hypot(*out)] == pytest.approx([10, 4])
+    # Level with the line between the two neighbours.
+    way = np.array([30.0, 12.0]) / np.hypot(30, 12)
+    assert into / np.hypot(*into) == pytest.approx(-way)
+    assert out / np.hypot(*out) == pytest.approx(way)
+
+
+def test_the_first_node_of_an_open_path_is_curved_toward_its_only_neighbour() -> None:
+    path = edit.curve(polyline((0, 0), (30, 0), (30, 12)), "n1")
+    assert path.out[0] == pytest.approx([10, 0])
+    assert path.into[0] == pytest.approx([0, 0])
+
+
+@pytest.mark.parametrize("radius", [0.4, 1.0, 2.0])
+def test_a_small_fillet_is_a_corner_at_its_very_middle(radius: float) -> None:
+    k = radius * 4 / 3 * math.tan(math.pi / 8)
+    ends = np.array([[0, 0], [20 - radius, 0], [20, radius], [20, 20.0]])
+    into, out = ends.copy(), ends.copy()
+    out[1, 0] += k
+    into[2, 1] -= k
+    path = Path.make(["a", "b", "c", "d"], ends, into, out, closed=False)
+    (corner,) = find_corners(path, reach=6)
+    assert corner.s == pytest.approx(path.length / 2, abs=1e-5)
+    assert corner.turn == pytest.approx(90, abs=1e-6)

@@ -170,7 +170,10 @@ def _middle_of_turn(turned: Callable[[Floats], Floats], centre: float, half: flo
     crossed = np.flatnonzero(np.diff(np.sign(done - goal)))
     if not len(crossed):
         return centre
-    return float((window[crossed[0]] + window[crossed[-1] + 1]) / 2)
+    # Between two samples the turn is taken to be even.
+    share = (goal - done[crossed]) / (done[crossed + 1] - done[crossed])
+    middles = window[crossed] + share * (window[crossed + 1] - window[crossed])
+    return float((middles[0] + middles[-1]) / 2)
 
 
 def _apart(positions: Floats, s: float, path: Path) -> Floats:
