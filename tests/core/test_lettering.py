@@ -2,13 +2,17 @@
 
 from __future__ import annotations
 
+import io
+
 import numpy as np
 import pytest
+from fontTools.ttLib import TTFont
 
 from curlet.core.errors import BadInput
 from curlet.core.path.figures import FIGURES
 from curlet.core.path.lettering import Lettering, Piece, write
-from curlet.formats.fonts import shipped_font
+from curlet.core.path.lettering.outlined import OutlinedFont
+from curlet.formats.fonts import FOLDER, shipped_font
 from tests.shapes import line
 
 SANS, BLOCK = shipped_font("source-sans-3"), shipped_font("graduate")
@@ -107,3 +111,14 @@ def test_keys_stay_while_letters_before_them_do() -> None:
 def test_what_cannot_be_written_is_said(values: dict[str, object], words: str) -> None:
     with pytest.raises(BadInput, match=words):
         write(BLOCK, Lettering(**values))
+
+
+def test_a_font_that_does_not_say_how_tall_its_capitals_are_is_measured() -> None:
+    """An older font, of before OpenType's OS/2 table said it: its H is as tall as is stated all the same."""
+    font = TTFont(FOLDER / "graduate.woff2")
+    font["OS/2"].sCapHeight = 0
+    font.flavor = None
+    older = io.BytesIO()
+    font.save(older)
+    (piece,) = write(OutlinedFont(older.getvalue()), Lettering("H", caps=35))
+    assert np.ptp(piece.path.points[:, 1]) == pytest.approx(35, rel=1e-6)
