@@ -32,7 +32,7 @@ from curlet.formats.brush_file import read_brush
 from curlet.store.edits.recipes import brush_of
 
 FILE = FilePath(__file__).with_name("unchanged.json")
-PATHS = ("star", "tight S", "loop")
+PATHS = ("star", "round", "tight S", "loop")
 _COARSE = 0.03
 
 Figures = list[float]
