@@ -44,14 +44,23 @@ def brushes() -> dict[str, Brush]:
     families = {f"new {name}": brush_of(name, name).to_core() for name in FAMILIES}
     varied = {
         f"{name} {words}": read_brush(BRUSHES[name], _pointers(own)).to_core()
-        for name in VARIED
-        for words, own in settings().items()
+        for names, tried in ((VARIED, settings()), (SIZED, SIZES))
+        for name in names
+        for words, own in tried.items()
     }
     return {**{name: read_brush(doc).to_core() for name, doc in BRUSHES.items()}, **families, **varied}
 
 
 # Pinned stitches, a bent trim that touches, and rigid beads with gaps.
 VARIED = ("topstitch", "scallop", "pearls")
+
+# A span, bands, and two layers of links.
+SIZED = ("blade", "ribbon", "curb")
+SIZES: dict[str, Own] = {
+    "small and heavy": {"size": 70, "weight": 160, "offset": {"mm": 3}},
+    "small, stopping short": {"size": 70, "/corners/manner": "stop", "/corners/stop": {"mm": 4}},
+    "over and under": {"/crossings/manner": "over-under", "/crossings/clearance": {"mm": 3}},
+}
 
 
 def settings() -> dict[str, Own]:
@@ -114,6 +123,7 @@ def _figures(proof: Proof) -> Figures:
     group = draw_run(proof.run, "run", "", _COARSE)
     paints = " ".join(_paints(group))
     lines = np.concatenate(list(_points(group)))
+    assert np.isfinite(lines).all(), f"{proof.run.brush.name} on {proof.name} is drawn at no place"
     return [
         _mixed(np.array(numbers)),
         zlib.crc32(words.encode()),

@@ -6,12 +6,10 @@ import numpy as np
 from numpy.typing import NDArray
 
 from curlet.core.lay.frames import LegLine
-from curlet.core.lay.hold.placements import Placements
+from curlet.core.lay.hold.placements import SHORTEST, Placements
 from curlet.core.lay.repeats import Repeats
 
 Floats = NDArray[np.float64]
-
-SHORTEST = 1e-9
 
 
 def pinned(line: LegLine, repeats: Repeats, offset: float, length: Floats | None = None) -> Placements:

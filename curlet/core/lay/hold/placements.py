@@ -11,6 +11,8 @@ from numpy.typing import NDArray
 from curlet.core.lay.frames import LegLine
 from curlet.core.lay.repeats import Repeats
 
+SHORTEST = 1e-9
+
 Floats = NDArray[np.float64]
 Bools = NDArray[np.bool_]
 
@@ -89,4 +91,8 @@ def met(at: Placements, follows: Bools, near: float) -> Placements:
     start = np.where(meet[:, None], halfway, at.start)
     end = np.where(np.roll(meet, -1)[:, None], np.roll(halfway, -1, axis=0), end)
     length = np.hypot(*(end - start).T)
-    return Placements(start, (end - start) / length[:, None], length)
+    # One that both its neighbours would take up stays where it is.
+    left = length > SHORTEST
+    along = np.where(left[:, None], (end - start) / np.where(left, length, 1.0)[:, None], at.along)
+    start, length = np.where(left[:, None], start, at.start), np.where(left, length, at.length)
+    return Placements(start, along, length)
