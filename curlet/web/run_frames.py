@@ -58,23 +58,23 @@ def _row(laid: LaidRun, tallied: RowTally, factor: float) -> Json:
     assert isinstance(row, LaidRow)
     return {
         "course": tallied.course,
-        "asked": _asked(laid, row),
-        "laid": _as_laid(tallied, row, factor),
+        "set": _set(laid, row),
+        "result": _result(tallied, row, factor),
         "legs": [_leg(leg, factor) for leg in tallied.legs],
     }
 
 
-def _asked(laid: LaidRun, row: LaidRow) -> Json:
+def _set(laid: LaidRun, row: LaidRow) -> Json:
     scale, course = laid.scale, row.course
     pitch = (row.length + row.gap) / scale.factor
     if isinstance(course.gap, Share):
-        gap_asked = {**lengths_json(row.gap, scale.factor), "on": "share", "percent": course.gap.percent}
+        gap = {**lengths_json(row.gap, scale.factor), "on": "share", "percent": course.gap.percent}
     else:
-        gap_asked = _measure(course.gap, laid)
+        gap = _measure(course.gap, laid)
     thread = course.motif.thread
     return {
         "stitch": _measure(course.length, laid),
-        "gap": gap_asked,
+        "gap": gap,
         "pitch": lengths_json(row.length + row.gap, scale.factor),
         "thread": _measure(thread, laid) if thread is not None else None,
         "spi": pitch_to_spi(pitch) if pitch > 0 else None,
@@ -85,7 +85,7 @@ def _measure(measure: Measure, laid: LaidRun) -> Json:
     return {**lengths_json(measure.drawn(laid.scale), laid.scale.factor), "on": str(measure.on)}
 
 
-def _as_laid(facts: RowTally, row: LaidRow, factor: float) -> Json:
+def _result(facts: RowTally, row: LaidRow, factor: float) -> Json:
     return {
         "stitch": lengths_json(facts.mean_stitch, factor),
         "gap": lengths_json(facts.mean_gap, factor),

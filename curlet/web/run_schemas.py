@@ -11,7 +11,7 @@ from curlet.formats.cloth_doc import ClothDoc
 from curlet.formats.path_doc import NodeDoc
 from curlet.formats.run_places import PlacesDoc
 from curlet.web.drawing_schemas import ArrayPlace, GroupShown
-from curlet.web.schemas import AskedLength, Lengths
+from curlet.web.schemas import Lengths, SetLength
 
 
 class SeamGroupShown(BaseModel):
@@ -169,15 +169,15 @@ class WarningShown(BaseModel):
     mend: MendShown | None
 
 
-class Asked(BaseModel):
-    stitch: AskedLength
-    gap: AskedLength
+class MeasuresSet(BaseModel):
+    stitch: SetLength
+    gap: SetLength
     pitch: Lengths
-    thread: AskedLength | None
+    thread: SetLength | None
     spi: float | None
 
 
-class AsLaid(BaseModel):
+class MeasuresLaid(BaseModel):
     """Means over the whole run; the legs say more."""
 
     stitch: Lengths
@@ -201,11 +201,11 @@ class TapeShown(BaseModel):
 
 
 class RowShown(BaseModel):
-    """A row of a run: what was asked of it and how it was laid, leg by leg."""
+    """A row of a run: what was set and what came of it, leg by leg."""
 
     course: int
-    asked: Asked
-    laid: AsLaid
+    set: MeasuresSet
+    result: MeasuresLaid
     legs: list[LegShown]
 
 

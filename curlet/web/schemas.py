@@ -34,7 +34,7 @@ class Lengths(BaseModel):
     paper: float
 
 
-class AskedLength(Lengths):
+class SetLength(Lengths):
     """A length that was asked for: in which frame, and as a share of the stitch if it was."""
 
     on: Literal["garment", "paper", "share"]

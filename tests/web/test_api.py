@@ -43,7 +43,7 @@ def test_the_demo_has_a_dozen_paths_three_of_them_stitched(client: FlaskClient) 
     head = sheet(client)
     assert len(head["paths"]) == 12
     assert len(head["runs"]) == 3
-    assert [run["rows"][0]["laid"]["repeats"] > 0 for run in head["runs"]] == [True] * 3
+    assert [run["rows"][0]["result"]["repeats"] > 0 for run in head["runs"]] == [True] * 3
 
 
 def test_placements_travel_as_float32(client: FlaskClient) -> None:
@@ -51,14 +51,15 @@ def test_placements_travel_as_float32(client: FlaskClient) -> None:
     run = next(run for run in head["runs"] if run["id"] == RUN)
     stamps = run["group"]["items"][0]
     place = stamps["placements"]
-    assert place["count"] == 6 * run["rows"][0]["laid"]["repeats"]
+    assert place["count"] == 6 * run["rows"][0]["result"]["repeats"]
     at = numbers[place["at"] : place["at"] + place["count"]].reshape(-1, 6)
-    assert np.hypot(at[:, 0], at[:, 1]) == pytest.approx(run["rows"][0]["laid"]["stitch"]["paper"], rel=0.05)
+    stitch = run["rows"][0]["result"]["stitch"]["paper"]
+    assert np.hypot(at[:, 0], at[:, 1]) == pytest.approx(stitch, rel=0.05)
 
 
 def test_asked_stands_against_laid_leg_by_leg(client: FlaskClient) -> None:
     run = next(run for run in sheet(client)["runs"] if run["id"] == RUN)
-    assert run["rows"][0]["asked"]["stitch"] == {"garment": 6, "paper": 1.5, "on": "garment"}
+    assert run["rows"][0]["set"]["stitch"] == {"garment": 6, "paper": 1.5, "on": "garment"}
     assert len(run["rows"][0]["legs"]) == len(run["corners"]) + 1
     for leg in run["rows"][0]["legs"]:
         used = leg["repeats"] * leg["stitch"]["garment"] + (leg["repeats"] - 1) * leg["gap"]["garment"]

@@ -65,7 +65,7 @@ def test_end_pieces_are_on_the_tape_and_are_not_counted(client: FlaskClient) -> 
     run = run_on(frame(client)[0], "programme-letter-s")
     assert len(run["tape"]["pieces"]) == 2
     assert run["tape"]["pieces"][0] == pytest.approx([0, 8], abs=1e-6)
-    assert run["tape"]["slots"]["count"] == 2 * run["rows"][0]["laid"]["repeats"]
+    assert run["tape"]["slots"]["count"] == 2 * run["rows"][0]["result"]["repeats"]
 
 
 def test_corner_pieces_take_their_reach_from_each_leg(client: FlaskClient) -> None:
@@ -185,10 +185,10 @@ def test_a_drawn_line_is_matched_and_dressed(client: FlaskClient) -> None:
     assert path["lined"]
     assert send(client, WAISTCOAT, {"kind": "match-line", "path": path["id"]}).status_code == 200
     run = run_on(frame(client, WAISTCOAT)[0], path["id"])
-    asked = run["rows"][0]["asked"]
+    asked = run["rows"][0]["set"]
     assert (asked["stitch"]["paper"], asked["gap"]["paper"]) == (3, 1.5)
     assert run["settings"]["threads"] == ["#c8553d"]
-    assert run["rows"][0]["laid"]["repeats"] == 20
+    assert run["rows"][0]["result"]["repeats"] == 20
 
 
 @pytest.mark.parametrize("brush", ["chain", "belcher", "curb", "topstitch", "blanket"])

@@ -79,8 +79,8 @@ def test_a_duplicate_has_everything_under_ids_of_its_own(client: FlaskClient) ->
     for kind in ("paths", "runs", "groups"):
         assert len(other[kind]) == len(one[kind])
         assert not {row["id"] for row in other[kind]} & {row["id"] for row in one[kind]}
-    counts = [[row["laid"]["repeats"] for row in run["rows"]] for run in one["runs"]]
-    assert [[row["laid"]["repeats"] for row in run["rows"]] for run in other["runs"]] == counts
+    counts = [[row["result"]["repeats"] for row in run["rows"]] for run in one["runs"]]
+    assert [[row["result"]["repeats"] for row in run["rows"]] for run in other["runs"]] == counts
     # A change to one leaves the other as it was.
     send(client, {"kind": "delete-paths", "paths": [HEM]})
     assert len(read_frame(client.get(f"/api/sheets/{copy}"))[0]["paths"]) == len(one["paths"])

@@ -1,5 +1,5 @@
 /** Numbers as the screen writes them. */
-import type { AskedLength } from "@/shared/api/types";
+import type { SetLength } from "@/shared/api/types";
 
 export const fixed = (value: number, decimals = 2) => value.toFixed(decimals).replace("-", "−");
 
@@ -14,10 +14,10 @@ export const enteredMm = (value: number) => `${Number(value.toFixed(4)).toFixed(
 /** How many decimals a number has, of four at the most. */
 export const decimals = (value: number) => Number(value.toFixed(4)).toString().split(".")[1]?.length ?? 0;
 
-/** An asked length as it is entered: in its own frame, or as a share. */
-export function askedText(asked: AskedLength): string {
-  if (asked.on === "share") return `${Number((asked.percent ?? 0).toFixed(2))} %`;
-  return enteredMm(asked.on === "garment" ? asked.garment : asked.paper);
+/** An set length as it is entered: in its own frame, or as a share. */
+export function setText(set: SetLength): string {
+  if (set.on === "share") return `${Number((set.percent ?? 0).toFixed(2))} %`;
+  return enteredMm(set.on === "garment" ? set.garment : set.paper);
 }
 
 export const degrees = (turn: number) => `${Math.abs(turn).toFixed(0)}°`;

@@ -58,12 +58,12 @@ function MeasureGrip({
   const session = useSheetSession();
   const frame = useFrame("sheet");
   const kept = session.keptRun(run.id);
-  const measures = kept && rowOf(kept)?.asked;
-  const asked = name === "length" ? measures?.stitch : measures?.gap;
+  const measures = kept && rowOf(kept)?.set;
+  const set = name === "length" ? measures?.stitch : measures?.gap;
   const step = (moved: number): Intent | null => {
-    if (!asked) return null;
-    const garment = asked.garment + moved;
-    const onPaper = asked.on === "paper";
+    if (!set) return null;
+    const garment = set.garment + moved;
+    const onPaper = set.on === "paper";
     const entered = `${Number((onPaper ? garment * frame.sheet.factor : garment).toFixed(2))} mm`;
     return { kind: "set-on-runs", runs: [run.id], settings: [{ pointer: `/courses/${run.main}/${name}`, entered }] };
   };

@@ -126,7 +126,7 @@ interface RepeatsProps {
 
 function Repeats({ run, slots, place }: RepeatsProps) {
   const lit = useTableState((state) => (state.lit?.run === run.id ? state.lit.index : null));
-  const weight = Math.min(9, Math.max(2.5, (rowOf(run)?.laid.thread.garment ?? 1) * place.perMm));
+  const weight = Math.min(9, Math.max(2.5, (rowOf(run)?.result.thread.garment ?? 1) * place.perMm));
   if (!slots?.length) return null;
   const piece = (first: number, last = first) =>
     `M${place.x(slots[2 * first]!).toFixed(1)} ${MIDDLE}H${place.x(slots[2 * last + 1]!).toFixed(1)}`;
@@ -135,7 +135,7 @@ function Repeats({ run, slots, place }: RepeatsProps) {
   const fine = count * FINEST > place.perMm * run.tape!.length;
   const share = fine ? covered(slots) : 1;
   const pieces = fine ? piece(0, count - 1) : Array.from({ length: count }, (_, i) => piece(i)).join("");
-  const touching = (rowOf(run)?.laid.gap.garment ?? 1) * place.perMm < 0.6;
+  const touching = (rowOf(run)?.result.gap.garment ?? 1) * place.perMm < 0.6;
   return (
     <g fill="none">
       {lit !== null && lit < count && (

@@ -1,8 +1,8 @@
-/** Asked against laid: length, gap, pitch, stitches to the inch, thread, count; then size and offset. */
+/** Set against result: length, gap, pitch, stitches to the inch, thread, count; then size and offset. */
 import { NumberField } from "@/shared/ui/NumberField";
 import { useLength } from "@/shared/ui/unit";
-import { askedText, fixed } from "@/shared/ui/words";
-import type { AskedLength, Lengths } from "@/shared/api/types";
+import { setText, fixed } from "@/shared/ui/words";
+import type { SetLength, Lengths } from "@/shared/api/types";
 
 import { useShown } from "../sheet";
 import { mmText, NumberRow } from "@/shared/maker/fields";
@@ -18,7 +18,7 @@ export function Measures() {
   const length = useLength();
   if (!place || !shown) return null;
   const { row, at } = place;
-  const { asked, laid } = shown;
+  const { set, result } = shown;
   const stitches = run.settings.kind === "stitch";
   const word = repeatWord(run);
   return (
@@ -30,10 +30,10 @@ export function Measures() {
               <span className="sr-only">Measure</span>
             </th>
             <th scope="col" className="text-right font-normal">
-              asked
+              set
             </th>
             <th scope="col" className="text-right font-normal">
-              laid
+              result
             </th>
           </tr>
         </thead>
@@ -41,29 +41,29 @@ export function Measures() {
           <MeasureRow
             label={stitches ? "Stitch length" : `${capital(word.one)} length`}
             pointer={at("length")}
-            asked={asked.stitch}
-            laid={laid.stitch}
+            set={set.stitch}
+            result={result.stitch}
             step={0.1}
           />
-          <MeasureRow label="Gap" pointer={at("gap")} asked={asked.gap} laid={laid.gap} step={0.1} />
-          <Row label="Pitch" asked={length.text(asked.pitch.garment)} laid={length.bare(laid.pitch.garment)} />
+          <MeasureRow label="Gap" pointer={at("gap")} set={set.gap} result={result.gap} step={0.1} />
+          <Row label="Pitch" set={length.text(set.pitch.garment)} result={length.bare(result.pitch.garment)} />
           {stitches && (
             <Row
               label="To the inch"
-              asked={asked.spi === null ? "none" : fixed(asked.spi)}
-              laid={laid.spi === null ? "none" : fixed(laid.spi)}
+              set={set.spi === null ? "none" : fixed(set.spi)}
+              result={result.spi === null ? "none" : fixed(result.spi)}
             />
           )}
-          {asked.thread && row.motif?.family === "running" && (
+          {set.thread && row.motif?.family === "running" && (
             <MeasureRow
               label="Thread"
               pointer={at("motif/thread")}
-              asked={asked.thread}
-              laid={laid.thread}
+              set={set.thread}
+              result={result.thread}
               step={0.05}
             />
           )}
-          <Row label={capital(word.many)} asked="" laid={laid.repeats.toLocaleString("en")} testId="count" />
+          <Row label={capital(word.many)} set="" result={result.repeats.toLocaleString("en")} testId="count" />
         </tbody>
       </table>
       <div className="border-t border-dotted border-base-300 pt-1">
@@ -81,15 +81,15 @@ export function Measures() {
 
 const capital = (word: string) => word.charAt(0).toUpperCase() + word.slice(1);
 
-function Row({ label, asked, laid, testId }: { label: string; asked: string; laid: string; testId?: string }) {
+function Row({ label, set, result, testId }: { label: string; set: string; result: string; testId?: string }) {
   return (
     <tr className="border-t border-dotted border-base-300">
       <th scope="row" className="py-[3px] text-left font-normal">
         {label}
       </th>
-      <td className="measure pr-[7px] text-right">{asked}</td>
+      <td className="measure pr-[7px] text-right">{set}</td>
       <td className="measure w-[58px] text-right" data-testid={testId && `laid-${testId}`}>
-        {laid}
+        {result}
       </td>
     </tr>
   );
@@ -98,39 +98,39 @@ function Row({ label, asked, laid, testId }: { label: string; asked: string; lai
 interface MeasureProps {
   label: string;
   pointer: string;
-  asked: AskedLength;
-  laid: Lengths;
+  set: SetLength;
+  result: Lengths;
   step: number;
 }
 
-function MeasureRow({ label, pointer, asked, laid, step }: MeasureProps) {
+function MeasureRow({ label, pointer, set, result, step }: MeasureProps) {
   const settings = useSettings();
   const scaled = useShown((frame) => frame.sheet).factor !== 1;
-  const onPaper = asked.on === "paper";
+  const onPaper = set.on === "paper";
   const { bare } = useLength();
   return (
     <tr className="border-t border-dotted border-base-300 align-top">
       <th scope="row" className="py-[3px] text-left font-normal">
         {label}
         <Own pointer={pointer} label={label} />
-        {scaled && asked.on !== "share" && <MeasuredOnToggle label={label} pointer={pointer} on={asked.on} />}
+        {scaled && set.on !== "share" && <MeasuredOnToggle label={label} pointer={pointer} on={set.on} />}
       </th>
       <td className="py-[3px] text-right">
         <NumberField
           label={label}
-          value={askedText(asked)}
+          value={setText(set)}
           step={step}
           onPreview={(entered) => settings.tryOut(pointer, entered)}
           onCommit={(entered) => settings.keep(pointer, entered)}
           onCancel={settings.forget}
         />
         {scaled && (
-          <Other className="pr-1.5" value={onPaper ? asked.garment : asked.paper} on={onPaper ? "garment" : "paper"} />
+          <Other className="pr-1.5" value={onPaper ? set.garment : set.paper} on={onPaper ? "garment" : "paper"} />
         )}
       </td>
       <td className="measure py-[5px] text-right leading-[1.3]" data-testid={`laid-${label}`}>
-        {bare(onPaper ? laid.paper : laid.garment)}
-        {scaled && <Other className="mt-[5px]" value={onPaper ? laid.garment : laid.paper} />}
+        {bare(onPaper ? result.paper : result.garment)}
+        {scaled && <Other className="mt-[5px]" value={onPaper ? result.garment : result.paper} />}
       </td>
     </tr>
   );
