@@ -9,7 +9,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from curlet.core.path.cubics import points_on
+from curlet.core.path.cubics import cut_where, points_on
 from curlet.core.path.fit_cubics import fit_cubics
 
 NONE = np.zeros(0, dtype=np.intp)
@@ -89,3 +89,29 @@ def test_lines_are_kept_apart() -> None:
     assert second[0, 0] == pytest.approx(b[0])
     assert second[-1, 3] == pytest.approx(b[-1])
     assert fit_cubics([], [], 0.1) == []
+
+
+@pytest.mark.parametrize(
+    ("cubic", "tolerance", "most"),
+    [
+        ([(0, 0), (10, 30), (40, -10), (50, 20)], 0.5, 1),
+        ([(0, 0), (0, 25), (45, 25), (45, 0)], 0.02, 1),
+        ([(0, 0), (30, 5), (60, -5), (60, 40)], 0.5, 2),
+    ],
+)
+def test_points_of_one_curve_come_back_as_few(
+    cubic: list[tuple[float, float]], tolerance: float, most: int
+) -> None:
+    """However its ends point: nothing smooth lies before or after them."""
+    points = points_on(np.array([cubic], dtype=float), np.linspace(0, 1, 90))[0]
+    (found,) = fit_cubics([points], [NONE], tolerance)
+    assert len(found) <= most
+    assert furthest(points, found) <= tolerance + 0.2
+
+
+def test_a_curve_is_cut_where_it_passes_a_line_and_not_where_it_ends_on_it() -> None:
+    cubic = np.array([(0, 0), (10, 30), (20, -30), (30, 0)], dtype=float)
+    pieces = cut_where(cubic, np.array([0.0, 1.0]), np.array([0.0]))
+    assert [piece[0, 0] for piece in pieces] == pytest.approx([0, 15])
+    assert [piece[-1, 0] for piece in pieces] == pytest.approx([15, 30])
+    assert all(np.hypot(*(piece[-1] - piece[0])) > 1 for piece in pieces)

@@ -122,3 +122,11 @@ def test_a_font_that_does_not_say_how_tall_its_capitals_are_is_measured() -> Non
     font.save(older)
     (piece,) = write(OutlinedFont(older.getvalue()), Lettering("H", caps=35))
     assert np.ptp(piece.path.points[:, 1]) == pytest.approx(35, rel=1e-6)
+
+
+def test_a_pen_line_goes_on_from_the_very_end_of_the_one_before() -> None:
+    """Joined letters are as long as they are apart, but for the little between them."""
+    joined, apart = (write(PEN, Lettering("mini", caps=20, spacing=s)) for s in (0, 40))
+    lengths = [sum(piece.path.length for piece in pieces) for pieces in (joined, apart)]
+    assert len(joined) < len(apart)
+    assert lengths[0] == pytest.approx(lengths[1], rel=0.01)

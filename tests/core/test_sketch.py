@@ -93,3 +93,19 @@ def test_what_is_no_line_is_refused() -> None:
         sketch(np.full((5, 2), np.nan), plain(dot), 1, 0.5)
     with pytest.raises(BadInput, match="Steadiness"):
         sketch(WAVE, plain(WAVE), -1, 0.5)
+
+
+@pytest.mark.parametrize("begun", [0, 1, 2, 3])
+def test_a_closed_line_has_each_corner_once_wherever_it_is_begun(begun: int) -> None:
+    """Begun a little before, at or a little after a corner, it is one corner all the same."""
+    side = np.linspace(0, 40, 160, endpoint=False)
+    square = np.concatenate(
+        [np.stack([side, 0 * side], 1), np.stack([40 + 0 * side, side], 1),
+         np.stack([40 - side, 40 + 0 * side], 1), np.stack([0 * side, 40 - side], 1)]
+    )  # fmt: skip
+    drawn = np.roll(square, begun * 2 - 3, axis=0)
+    path = sketch(drawn, plain(drawn), 0, 0.3, meeting=2).path
+    assert path.closed
+    corners = find_corners(path, 40)
+    assert len(corners) == 4
+    assert [abs(corner.turn) for corner in corners] == pytest.approx([90] * 4, abs=12)
