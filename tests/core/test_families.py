@@ -112,7 +112,7 @@ def test_its_bounds_hold_its_default_and_give_a_reason(name: str) -> None:
 
 def test_a_choice_that_is_not_there_is_refused() -> None:
     with pytest.raises(BadInput, match="Twist is one of S, Z"):
-        replace(FAMILIES["result"](), twist="Q").check()
+        replace(FAMILIES["laid"](), twist="Q").check()
 
 
 def test_printed_thread_keeps_its_thickness_at_any_scale() -> None:
