@@ -1,4 +1,4 @@
-"""The brushes in the demo's drawer; measures from common practice, the chain's from memory of DIN 766."""
+"""The demo's brushes; measures from common practice, the chain's from memory of DIN 766."""
 
 from __future__ import annotations
 

@@ -23,7 +23,7 @@ def from_base64(text: str) -> bytes:
     try:
         return base64.b64decode(text, validate=True)
     except (binascii.Error, ValueError):
-        raise BadInput("The picture in this brush is not base64. Give the brush out again.") from None
+        raise BadInput("The picture in this brush is not base64. Export the brush again.") from None
 
 
 def check_png(data: bytes) -> None:

@@ -111,17 +111,17 @@ def go_back(brush_id: str, version: int, number: int) -> Bench:
 
 
 def add(doc: BrushDoc) -> Bench:
-    """A new brush in the drawer."""
+    """A new brush in the Library."""
     with writing():
         return _bench(_copy(doc, doc.name))
 
 
 def remove(brush_id: str) -> None:
-    """Take a brush out of the drawer; one that is used, or built in, stays."""
+    """Remove a brush from the Library; one that is used, or built in, stays."""
     with writing():
         brush = _find(brush_id)
         if brush.builtin:
-            raise BadInput("Built-in brushes stay in the drawer.")
+            raise BadInput("Built-in brushes stay in the Library.")
         if is_used(brush_id):
             raise Conflict("This brush is used. Remove it from its paths first, then it can be removed.")
         brush.delete_instance()
@@ -137,7 +137,7 @@ def everything() -> list[Json]:
 
 
 def free_name(name: str) -> str:
-    """A name that no brush in the drawer has."""
+    """A name that no brush in the Library has."""
     return unlike(name, (brush.doc["name"] for brush in _readable()))
 
 
@@ -160,7 +160,7 @@ def put_doc(brush: Brush, doc: BrushDoc, label: str) -> None:
 def _find(brush_id: str) -> Brush:
     brush = Brush.get_or_none(Brush.id == brush_id)
     if brush is None:
-        raise Missing("There is no such brush. Choose one from the drawer.")
+        raise Missing("There is no such brush. Choose one from the Library.")
     return brush
 
 

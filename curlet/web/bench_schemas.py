@@ -272,7 +272,7 @@ class FamilyUrl(BaseModel):
     family: str
 
 
-class GiveOutQuery(BaseModel):
+class ExportBrushesQuery(BaseModel):
     """Brushes to export, by their ids, with commas between."""
 
     ids: Annotated[str, Field(min_length=1, max_length=20_000)]

@@ -23,9 +23,9 @@ from curlet.web.bench import shown
 from curlet.web.bench_schemas import (
     BenchShown,
     BrushList,
+    ExportBrushesQuery,
     FamilyUrl,
     GivenFiles,
-    GiveOutQuery,
     ImportedBrushes,
     NewBrush,
 )
@@ -62,7 +62,7 @@ def brushes() -> Response:
 
 @library.post("/brushes", responses={200: BenchShown, **_REPLIES})
 def new_brush(body: NewBrush) -> Response:
-    """A new brush in the drawer."""
+    """A new brush in the Library."""
     if body.copy_of is not None:
         doc = store.look(body.copy_of).doc
         return shown(store.add(doc.model_copy(update={"name": ended(doc.name, ", copy")})))
@@ -82,7 +82,7 @@ def family_strip(path: FamilyUrl, query: StripQuery) -> Response:
 
 
 @library.get("/brush-files", responses={200: file_of("application/json", "application/zip")})
-def export(query: GiveOutQuery) -> Response:
+def export(query: ExportBrushesQuery) -> Response:
     """One brush as a file, or several packed in one."""
     docs = [store.look(brush_id).doc for brush_id in query.ids.split(",") if brush_id]
     if not docs:

@@ -23,7 +23,7 @@ def of_brush(path: BrushUrl, query: StripQuery) -> Response:
     """A brush as it is in the library."""
     doc = journal.find_brush(path.brush_id)
     if doc is None:
-        raise Missing("There is no such brush. Choose one from the drawer.")
+        raise Missing("There is no such brush. Choose one from the Library.")
     return strip(read_brush(doc).to_core(), Scale(), query)
 
 

@@ -92,9 +92,7 @@ def test_dimensions_are_stepped_by_keys(bench: Table) -> None:
 def test_a_proof_that_fails_is_told_and_enlarged(table: Table) -> None:
     """Basting leaves its remainder over, so that it does not close."""
     bench = on_bench(table, "basting")
-    bench.wait(
-        lambda: "to look at" in summary(bench) and bench.by_id("proof-round").get_attribute("data-wrong")
-    )
+    bench.wait(lambda: summary(bench)[0].isdigit() and bench.by_id("proof-round").get_attribute("data-wrong"))
     bench.by_id("proof-round").click()
     dialog = bench.wait(lambda: bench.browser.find_element(By.CSS_SELECTOR, "dialog[open]"))
     assert "left over" in dialog.text
@@ -230,7 +228,7 @@ def test_every_control_on_the_bench_has_a_name(bench: Table) -> None:
                 assert control.accessible_name, control.get_attribute("outerHTML")
 
 
-def test_the_bench_is_reached_by_keys_from_the_drawer(table: Table) -> None:
+def test_the_bench_is_reached_by_keys_from_the_brush_list(table: Table) -> None:
     link = table.named("Topstitch, 3 + 1 mm, on the Bench")
     table.browser.execute_script("arguments[0].focus()", link)
     ActionChains(table.browser).send_keys(Keys.ENTER).perform()

@@ -159,7 +159,7 @@ class Row:
         return max(self.drawn_length(scale), half_width_of(self.motifs(scale)))
 
     def length_for_pitch(self, pitch: float, scale: Scale) -> float:
-        """Worn length that makes a pitch (garment mm) with this row's gap.
+        """The length that makes a pitch (garment mm) with this row's gap.
 
         Raises
         ------

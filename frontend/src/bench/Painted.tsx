@@ -2,6 +2,7 @@
 import { useLayoutEffect, useRef } from "react";
 
 import type { GroupShown } from "@/shared/api/types";
+import { mark } from "@/shared/mark";
 import { paintGroups } from "@/shared/draw/painter";
 
 export interface Placing {
@@ -43,7 +44,7 @@ export function Painted({ groups, width, height, at, spot }: Props) {
       paintGroups(context, groups, paint);
     };
     paint();
-    requestAnimationFrame(() => performance.mark("curlet-bench-painted"));
+    requestAnimationFrame(() => mark("curlet-bench-painted"));
   }, [groups, width, height, at, spot]);
   return <canvas ref={canvas} aria-hidden className="block" style={{ width, height }} />;
 }

@@ -39,7 +39,7 @@ export function ProofBoard({ drawn }: { drawn: BenchFrame }) {
           }}
         />
         <span className={`ml-auto ${wrong ? "text-error" : "muted"}`} data-testid="proof-summary">
-          {wrong ? `${plural(wrong, "thing")} to look at` : "nothing to look at"}
+          {wrong ? plural(wrong, "warning") : "no warnings"}
         </span>
       </div>
       <ul className="mt-1.5 grid grid-cols-4 gap-2">

@@ -73,7 +73,7 @@ function GiveOut({ picked, onNotice }: { picked: ReadonlySet<string>; onNotice: 
     <button
       className="cursor-not-allowed rounded-field border border-base-300 px-3 py-1 text-(--muted)"
       aria-disabled
-      title="Tick brushes to give them out as files"
+      title="Tick brushes to export them as files"
       onClick={() => onNotice("Tick the brushes to export, then press this again.")}
     >
       Export

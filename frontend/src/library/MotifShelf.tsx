@@ -92,7 +92,7 @@ function Card({ motif, attempt }: CardProps) {
           New brush of it
         </button>
         <a className={quiet} href={drawn} download>
-          Give it out (SVG)
+          Export (SVG)
         </a>
         <button
           className={quiet}

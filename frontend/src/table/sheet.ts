@@ -5,6 +5,7 @@ import { createStore, useStore } from "zustand";
 import { useShallow } from "zustand/react/shallow";
 
 import { api, type DrawingChosen, Refusal } from "@/shared/api/client";
+import { mark } from "@/shared/mark";
 import { withChanges, withPreview } from "@/shared/api/frame";
 import type { ChangedFrame, Intent, PathShown, PreviewFrame, RunShown, SheetFrame } from "@/shared/api/types";
 
@@ -161,7 +162,7 @@ export class SheetSession {
       .preview(this.id, this.revision, intent, abort.signal)
       .then((frame) => {
         // Marked for speed/.
-        performance.mark("curlet-arrived");
+        mark("curlet-arrived");
         if (this.running === abort) tableState().set({ preview: frame });
       })
       .catch(() => undefined)

@@ -8,7 +8,7 @@ import { QuietButton } from "@/shared/maker/QuietButton";
 import { useBench, useWorkbench } from "../bench";
 import { FormNumber, EditNumber } from "../EditNumber";
 import { FromPicture } from "../trace/FromPicture";
-import { GiveOutArtwork } from "./GiveOutArtwork";
+import { ExportArtwork } from "./ExportArtwork";
 import { KeepMotif, TakeMotif } from "./KeptMotifs";
 import { TakeArtwork } from "./TakeArtwork";
 
@@ -30,7 +30,7 @@ export function ArtworkWork() {
         <TakeArtwork />
         <FromPicture place="repeat" />
         <TakeMotif place="repeat" />
-        {!picture && <GiveOutArtwork place="repeat" />}
+        {!picture && <ExportArtwork place="repeat" />}
         <KeepMotif place="repeat" />
         {!own && !picture && (
           <QuietButton onClick={() => void workbench.make({ kind: "to-artwork", course })}>

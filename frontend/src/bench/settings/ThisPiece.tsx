@@ -7,7 +7,7 @@ import { Choice } from "@/shared/ui/Choice";
 
 import { bench, useBench, useWorkbench } from "../bench";
 import { FromPicture } from "../trace/FromPicture";
-import { GiveOutArtwork } from "./GiveOutArtwork";
+import { ExportArtwork } from "./ExportArtwork";
 import { KeepMotif, TakeMotif } from "./KeptMotifs";
 import { TakeArtwork } from "./TakeArtwork";
 import { FamilyChoice, FamilySettings } from "./FamilySettings";
@@ -50,7 +50,7 @@ export function ThisPiece() {
         {piece && piece.motif.family !== "picture" && (
           <>
             <QuietButton onClick={() => workbench.draw(name)}>Draw on it</QuietButton>
-            <GiveOutArtwork place={name} />
+            <ExportArtwork place={name} />
           </>
         )}
         <TakeArtwork place={name} />

@@ -3,6 +3,7 @@
 import { useEffect, useLayoutEffect, useRef, useState } from "react";
 
 import { slotsOf } from "@/shared/api/frame";
+import { mark } from "@/shared/mark";
 import type { SheetFrame } from "@/shared/api/types";
 import { paintGround, paintGroups, pictureOf } from "@/shared/draw/painter";
 
@@ -45,13 +46,13 @@ export function Artwork({ view }: { view: View }) {
     // A picture that has come in the meantime is on no painting yet.
     const repaint = () => paint(true);
     const paint = (anew = false) => {
-      performance.mark("curlet-painting");
+      mark("curlet-painting");
       cache.current = anew ? null : kept(seen.current, scene, cache.current, rested, repaint);
       seen.current = scene;
       show(canvas.current!, scene, cache.current, marks, repaint);
       // Marked in the frame that shows it, for speed/.
-      performance.mark("curlet-drawn");
-      requestAnimationFrame(() => performance.mark("curlet-painted"));
+      mark("curlet-drawn");
+      requestAnimationFrame(() => mark("curlet-painted"));
     };
     // At once, so that it comes with the frame that is being made.
     paint();

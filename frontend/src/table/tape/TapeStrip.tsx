@@ -17,6 +17,8 @@ import { Grips } from "./Grips";
 const MIN_LABEL = 62;
 /** Repeats closer than this are not told apart, px. */
 const FINEST = 1.5;
+/** A gap this wide is seen between them, px. */
+const BREAK = 4;
 
 interface Props {
   run: RunShown;
@@ -134,7 +136,10 @@ function Repeats({ run, slots, place }: RepeatsProps) {
   // Too many to be told apart are one line, as light as they and their gaps are together.
   const fine = count * FINEST > place.perMm * run.tape!.length;
   const share = fine ? covered(slots) : 1;
-  const pieces = fine ? piece(0, count - 1) : Array.from({ length: count }, (_, i) => piece(i)).join("");
+  const stretches = fine
+    ? unbroken(slots, BREAK / place.perMm)
+    : Array.from({ length: count }, (_, i) => [i, i] as const);
+  const pieces = stretches.map(([first, last]) => piece(first, last)).join("");
   const touching = (rowOf(run)?.result.gap.garment ?? 1) * place.perMm < 0.6;
   return (
     <g fill="none">
@@ -157,6 +162,16 @@ function Repeats({ run, slots, place }: RepeatsProps) {
       {touching && !fine && <Joints slots={slots} place={place} height={weight} />}
     </g>
   );
+}
+
+/** First and last repeats of the stretches between which more than `apart` mm is left over. */
+function unbroken(slots: Float32Array, apart: number): [number, number][] {
+  const stretches: [number, number][] = [[0, 0]];
+  for (let i = 1; 2 * i < slots.length; i++) {
+    if (slots[2 * i]! - slots[2 * i - 1]! > apart) stretches.push([i, i]);
+    else stretches[stretches.length - 1]![1] = i;
+  }
+  return stretches;
 }
 
 /** How much of the way from the first repeat to the last is repeat, 0 to 1. */

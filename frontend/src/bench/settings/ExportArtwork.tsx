@@ -1,7 +1,7 @@
 /** The artwork at a place as an SVG file, to be changed elsewhere and imported again. */
 import { type Place, useBench } from "../bench";
 
-export function GiveOutArtwork({ place }: { place: Place }) {
+export function ExportArtwork({ place }: { place: Place }) {
   const brush = useBench((state) => state.brush!.id);
   const course = useBench((state) => state.course);
   return (
@@ -10,7 +10,7 @@ export function GiveOutArtwork({ place }: { place: Place }) {
       href={`/api/brushes/${brush}/artwork.svg?course=${course}&place=${place}`}
       download
     >
-      Give it out (SVG)
+      Export (SVG)
     </a>
   );
 }
