@@ -53,6 +53,8 @@ def test_figures_are_drawn_by_hand_and_set_by_number(board: Table) -> None:
     assert undo_title(board) == "Undo: Draw a disc"
     board.type_in("Long", "1/8 in")
     board.wait(lambda: value(board, "Long") == "3.175 mm")
+    board.type_in("Wide", "2.5 mm")
+    board.wait(lambda: value(board, "Wide") == "2.5 mm")
     board.type_in("Middle, along", "2 mm")
     board.wait(lambda: value(board, "Middle, along") == "2 mm")
     board.option("Hand tool", "Line").click()

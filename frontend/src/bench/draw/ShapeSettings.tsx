@@ -42,7 +42,7 @@ export function ShapeSettings({ shape, index, artwork }: Props) {
         <EditNumber label="Long" value={mmText(shape.length)} step={0.1} edit={(length) => set({ length })} />
       )}
       {shape.width > 0 && (
-        <EditNumber label="Landscape" value={mmText(shape.width)} step={0.1} edit={(width) => set({ width })} />
+        <EditNumber label="Wide" value={mmText(shape.width)} step={0.1} edit={(width) => set({ width })} />
       )}
       <EditNumber label="Turn it by" value="0°" step={5} edit={(turn) => set({ turn })} />
       <EditNumber

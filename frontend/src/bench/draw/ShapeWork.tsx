@@ -41,7 +41,7 @@ function useOn({ artwork, chosen }: Props) {
 
 const ORDER = [
   ["remove", "Remove"],
-  ["double", "Double"],
+  ["double", "Duplicate"],
   ["up", "Higher"],
   ["down", "Lower"],
   ["top", "To the top"],

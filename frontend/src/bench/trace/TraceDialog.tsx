@@ -135,7 +135,7 @@ function Use() {
       </button>
       <button
         className={quiet}
-        title="It rides rigidly along the path, and is exported at its pixels"
+        title="It lies rigid along the path, and is exported at its pixels"
         onClick={() => void asItIs()}
       >
         Use the picture itself

@@ -13,6 +13,7 @@ import { repeatWord } from "../ticket/settings";
 import { niceStep } from "../view";
 import { FOOT, MIDDLE, PAD, STRIP, type TapePlace, TOP } from "./measures";
 import { Grips } from "./Grips";
+import { covered, unbroken } from "./stretches";
 
 const MIN_LABEL = 62;
 /** Repeats closer than this are not told apart, px. */
@@ -162,23 +163,6 @@ function Repeats({ run, slots, place }: RepeatsProps) {
       {touching && !fine && <Joints slots={slots} place={place} height={weight} />}
     </g>
   );
-}
-
-/** First and last repeats of the stretches between which more than `apart` mm is left over. */
-function unbroken(slots: Float32Array, apart: number): [number, number][] {
-  const stretches: [number, number][] = [[0, 0]];
-  for (let i = 1; 2 * i < slots.length; i++) {
-    if (slots[2 * i]! - slots[2 * i - 1]! > apart) stretches.push([i, i]);
-    else stretches[stretches.length - 1]![1] = i;
-  }
-  return stretches;
-}
-
-/** How much of the way from the first repeat to the last is repeat, 0 to 1. */
-function covered(slots: Float32Array): number {
-  let along = 0;
-  for (let i = 0; i < slots.length; i += 2) along += slots[i + 1]! - slots[i]!;
-  return Math.min(1, along / (slots[slots.length - 1]! - slots[0]! || 1));
 }
 
 /** Where repeats touch, a fine line between them. */
