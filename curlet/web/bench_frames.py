@@ -95,7 +95,7 @@ def _in_order(own: list[Json], elsewhere: Aside, packer: Packer) -> list[Json]:
 def _repeat(brush: Brush, index: int, packer: Packer) -> Json:
     """One repeat with its neighbours, the whole brush beneath it, on a level line."""
     course = brush.courses[index]
-    length = _length(course)
+    length = course.drawn_pitch(TRUE)
     whole = (2 * NEIGHBOURS + 1) * length
     line = _level(whole)
     run = lay(line, _plain(brush), TRUE)
@@ -104,7 +104,7 @@ def _repeat(brush: Brush, index: int, packer: Packer) -> Json:
     return {
         "length": length,
         "start": NEIGHBOURS * length,
-        "width": _width(course),
+        "width": course.drawn_width(TRUE),
         "offset": course.drawn_offset(TRUE),
         "reach": reach,
         "neighbours": group_json(beneath, packer),
@@ -121,25 +121,6 @@ def _plain(brush: Brush) -> Brush:
         return replace(course, fit=FitRule("leave-over"), pieces=Pieces(), ends=EndRule(), hold=hold, sway=())
 
     return replace(brush, courses=tuple(plain(course) for course in brush.courses))
-
-
-def _length(course: Row | Band | Span) -> float:
-    """From the start of one repeat to the start of the next, mm; a band has a square of itself."""
-    if isinstance(course, Row):
-        lengths = course.drawn_lengths(TRUE)
-        gap = course.drawn_gap(TRUE)
-        return max(sum(lengths[i] + gap for i in course.sequence) / len(course.sequence), 0.05)
-    if isinstance(course, Span):
-        return course.length.drawn(TRUE) * course.size / 100
-    return 2 * course.drawn_width(TRUE)
-
-
-def _width(course: Row | Band | Span) -> float:
-    if isinstance(course, Row):
-        return max(motif.width for motif in course.motifs(TRUE))
-    if isinstance(course, Span):
-        return course.motif.make(TRUE).width * course.size / 100
-    return course.drawn_width(TRUE)
 
 
 def _level(length: float) -> Path:
@@ -175,9 +156,8 @@ def _facts(course: Row | Band | Span) -> list[Json]:
     if helix is not None:
         found.append({"label": "Helix angle", "text": f"{helix:.1f}°"})
     if isinstance(course, Row):
-        found.append({"label": "Pitch", "text": f"{_length(course):.3g} mm"})
-        if (pitch := _length(course)) > 0:
-            found.append({"label": "To the inch", "text": f"{25.4 / pitch:.2f}"})
+        found.append({"label": "Pitch", "text": f"{course.drawn_pitch(TRUE):.3g} mm"})
+        found.append({"label": "To the inch", "text": f"{25.4 / course.drawn_pitch(TRUE):.2f}"})
     if isinstance(motif, Family):
         low, high = motif.about.usual
         found.append({"label": "Usually long", "text": f"{low:g} to {high:g} mm"})

@@ -109,3 +109,24 @@ def test_a_closed_line_has_each_corner_once_wherever_it_is_begun(begun: int) -> 
     corners = find_corners(path, 40)
     assert len(corners) == 4
     assert [abs(corner.turn) for corner in corners] == pytest.approx([90] * 4, abs=12)
+
+
+@pytest.mark.parametrize("begun", [0, 3, 40])
+def test_a_closed_line_has_each_of_its_corners_once_wherever_it_is_begun(begun: int) -> None:
+    """At, just past and far from a corner: where the line's ends meet is a place like any other."""
+    side = np.arange(0, 40, 0.5)
+    square = np.concatenate(
+        [
+            np.stack([side, 0 * side], axis=1),
+            np.stack([40 + 0 * side, side], axis=1),
+            np.stack([40 - side, 40 + 0 * side], axis=1),
+            np.stack([0 * side, 40 - side], axis=1),
+        ]
+    )
+    drawn = np.roll(square, -begun, axis=0)
+    path = sketch(drawn, plain(drawn), 2, 0.4, meeting=2).path
+    assert path.closed
+    found = path.arc.points(np.array([corner.s for corner in find_corners(path)]))
+    assert len(found) == 4
+    for corner in ((0, 0), (40, 0), (40, 40), (0, 40)):
+        assert np.hypot(*(found - corner).T).min() < 0.8

@@ -36,6 +36,7 @@ SIZE = Bounds("Size", 1, 10_000, "100 % is as drawn", "%")
 WEIGHT = Bounds("Line weight", 1, 10_000, "100 % is as drawn", "%")
 BAND_WIDTH = Bounds("Band width", 0.01, 10_000)
 MAX_LETTERS = 12
+_MIN_PITCH = 0.05
 
 
 @lru_cache(maxsize=512)
@@ -158,6 +159,15 @@ class Row:
         """How much of the path it spans at once, sheet mm: turns closer than that are one corner."""
         return max(self.drawn_length(scale), half_width_of(self.motifs(scale)))
 
+    def drawn_pitch(self, scale: Scale) -> float:
+        """From the start of one repeat to the start of the next, sheet mm; its mean where they differ."""
+        lengths, gap = self.drawn_lengths(scale), self.drawn_gap(scale)
+        return max(sum(lengths[i] + gap for i in self.sequence) / len(self.sequence), _MIN_PITCH)
+
+    def drawn_width(self, scale: Scale) -> float:
+        """Width of its widest motif in sheet mm."""
+        return max(motif.width for motif in self.motifs(scale))
+
     def length_for_pitch(self, pitch: float, scale: Scale) -> float:
         """The length that makes a pitch (garment mm) with this row's gap.
 
@@ -233,6 +243,10 @@ class Band:
         """Width in sheet mm."""
         return self.width.drawn(scale) * self.size / 100
 
+    def drawn_pitch(self, scale: Scale) -> float:
+        """A piece of it to be shown as one repeat, twice as long as it is wide, sheet mm."""
+        return 2 * self.drawn_width(scale)
+
     def drawn_offset(self, scale: Scale) -> float:
         """Offset in sheet mm, to the right of the way."""
         return self.offset.drawn(scale) * self.size / 100
@@ -265,6 +279,14 @@ class Span:
     weight: float = 100.0
     swell: Swell = Swell()
     kind: ClassVar[str] = "span"
+
+    def drawn_pitch(self, scale: Scale) -> float:
+        """Length of its motif before it is stretched, sheet mm."""
+        return self.length.drawn(scale) * self.size / 100
+
+    def drawn_width(self, scale: Scale) -> float:
+        """Width of its motif in sheet mm."""
+        return self.motif.make(scale).width * self.size / 100
 
     def drawn_offset(self, scale: Scale) -> float:
         """Offset in sheet mm, to the right of the way."""
