@@ -70,6 +70,10 @@ def load_demo() -> None:
                 _add_sheet(sheet, position)
 
 
+# Runs lie over all paths, single repeats over all runs.
+_RUNS, _SINGLES = 1_000, 2_000
+
+
 def _put_builtin(**values: Any) -> None:
     """Built-ins are read-only, so that a newer version's are put in place of an older one's."""
     Brush.insert(builtin=True, **values).on_conflict(
@@ -85,7 +89,13 @@ def _add_sheet(sheet: DemoSheet, position: int) -> None:
         _add_path(sheet, path, place)
     for place, (brush, x, y) in enumerate(sheet.singles):
         Single.create(
-            id=f"{sheet.id}-one-{place}", sheet=sheet.id, brush=brush, x=x, y=y, size=250, position=place
+            id=f"{sheet.id}-one-{place}",
+            sheet=sheet.id,
+            brush=brush,
+            x=x,
+            y=y,
+            size=250,
+            position=_SINGLES + place,
         )
     if sheet.lettering:
         _write_along(sheet, *sheet.lettering)
@@ -118,4 +128,6 @@ def _add_path(sheet: DemoSheet, path: DemoPath, position: int) -> None:
         position=position,
     )
     if path.brush:
-        Run.create(id=f"run-{path_id}", sheet=sheet.id, path=path_id, brush=path.brush, position=position)
+        Run.create(
+            id=f"run-{path_id}", sheet=sheet.id, path=path_id, brush=path.brush, position=_RUNS + position
+        )

@@ -114,6 +114,28 @@ def _rename_settings(db: SqliteDatabase) -> None:
                 db.execute_sql(f"UPDATE {table} SET {column} = ? WHERE rowid = ?", (new, row))  # type: ignore[no-untyped-call]
 
 
+# So far apart do the kinds of what is painted lie that were each in an order of their own.
+_APART = 1_000_000
+_UNDER = {"guide": -3, "path": -2, "run": -1, "single": 0}
+
+
+def _one_order(db: SqliteDatabase) -> None:
+    """Everything that is painted lies in one order: at first as it was, guide pictures under paths under runs
+    under single repeats; in the steps of sheets too."""
+    for table, kind in (("guide_picture", "guide"), ("sheet_path", "path"), ("run", "run")):
+        db.execute_sql(f"UPDATE {table} SET position = position + ?", (_APART * _UNDER[kind],))  # type: ignore[no-untyped-call]
+    for row, text in db.execute_sql("SELECT id, changes FROM step").fetchall():  # type: ignore[no-untyped-call]
+        try:
+            changes = orjson.loads(text)
+        except orjson.JSONDecodeError:
+            continue
+        for change in changes:
+            for state in (change.get("before"), change.get("after")):
+                if state and change.get("kind") in _UNDER and "position" in state:
+                    state["position"] += _APART * _UNDER[change["kind"]]
+        db.execute_sql("UPDATE step SET changes = ? WHERE id = ?", (orjson.dumps(changes).decode(), row))  # type: ignore[no-untyped-call]
+
+
 def _with_names(text: str) -> str:
     """A document's text with today's names; one that cannot be read stays as it is."""
     try:
@@ -143,6 +165,7 @@ MIGRATIONS: tuple[Callable[[SqliteDatabase], None], ...] = (
     _add_to_sheets,
     _rename_versions,
     _rename_settings,
+    _one_order,
 )
 
 

@@ -145,7 +145,7 @@ class SheetPath(Table):
     part = CharField(default="")
     hidden = BooleanField(default=False)
     locked = BooleanField(default=False)
-    position = IntegerField(default=0)
+    position = FloatField(default=0)
 
 
 class Brush(Table):
@@ -194,7 +194,7 @@ class GuidePicture(Table):
     fade = FloatField(default=50)
     shown = BooleanField(default=True)
     locked = BooleanField(default=False)
-    position = IntegerField(default=0)
+    position = FloatField(default=0)
 
 
 class Single(Table):
@@ -207,7 +207,7 @@ class Single(Table):
     y = FloatField()
     turn = FloatField(default=0)
     size = FloatField(default=100)
-    position = IntegerField(default=0)
+    position = FloatField(default=0)
 
 
 class CheckMark(Table):
@@ -228,7 +228,7 @@ class Run(Table):
     backwards = BooleanField(default=False)
     places = JsonField(PlacesDoc, default=dict)
     shown = BooleanField(default=True)
-    position = IntegerField(default=0)
+    position = FloatField(default=0)
 
 
 class Step(Table):

@@ -39,6 +39,14 @@ class _OnSheet(TypedDict):
     position: int
 
 
+class _Painted(TypedDict):
+    """Its position is in the one order of all that is painted."""
+
+    id: str
+    sheet: str
+    position: float
+
+
 class GroupRecord(_OnSheet):
     """A seam group with its mark colour."""
 
@@ -50,7 +58,7 @@ class LetteringRecord(_OnSheet):
     doc: Json
 
 
-class PathRecord(_OnSheet):
+class PathRecord(_Painted):
     """A path; `group` and `lettering` name what it belongs to, `part` which part of a text it is."""
 
     group: str | None
@@ -67,7 +75,7 @@ class PathRecord(_OnSheet):
     locked: bool
 
 
-class RunRecord(_OnSheet):
+class RunRecord(_Painted):
     """A run; `own` holds its own settings by their pointers in the brush."""
 
     path: str
@@ -78,7 +86,7 @@ class RunRecord(_OnSheet):
     shown: bool
 
 
-class GuideRecord(_OnSheet):
+class GuideRecord(_Painted):
     """A guide picture: its middle and size in sheet mm, its turn in degrees, its fade in %."""
 
     picture: str
@@ -93,7 +101,7 @@ class GuideRecord(_OnSheet):
     locked: bool
 
 
-class SingleRecord(_OnSheet):
+class SingleRecord(_Painted):
     """A single repeat: its middle in sheet mm, its turn in degrees, its size in %."""
 
     brush: str

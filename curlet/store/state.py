@@ -48,6 +48,8 @@ KINDS: dict[str, type[Table]] = {
 }
 # Those that lie on one sheet, parents before children.
 OF_SHEET = tuple(kind for kind in KINDS if kind not in ("sheet", "brush"))
+# Those that are painted: their positions are one order, bottom to top.
+PAINTED = ("guide", "path", "run", "single")
 _WORDS = {
     **{kind: kind for kind in KINDS},
     "group": "seam group",
@@ -75,7 +77,7 @@ class State:
     # Rows that cannot be read are not among them.
     set_aside: tuple[SetAside, ...] = ()
     changes: list[Change] = field(default_factory=list)
-    _last: dict[str, int] = field(default_factory=dict)
+    _last: dict[str, float] = field(default_factory=dict)
 
     @property
     def sheet(self) -> SheetRecord:
@@ -167,8 +169,8 @@ class State:
         if before != row:
             after = dict(row)
             self.rows[kind][row["id"]] = after
-            if kind in self._last:
-                self._last[kind] = max(self._last[kind], row.get("position", 0))
+            if (order := _order_of(kind)) in self._last:
+                self._last[order] = max(self._last[order], row.get("position", 0))
             self.changes.append(Change(kind, row["id"], before, after))
 
     def update(self, kind: str, row_id: str, **values: Any) -> None:
@@ -188,11 +190,24 @@ class State:
         del self.rows[kind][row_id]
         self.changes.append(Change(kind, row_id, row, None))
 
-    def next_position(self, kind: str) -> int:
-        """A place behind everything of a kind."""
-        if kind not in self._last:
-            self._last[kind] = max((row["position"] for row in self.rows[kind].values()), default=-1)
-        return self._last[kind] + 1
+    def next_position(self, kind: str) -> float:
+        """A place behind everything of a kind; over everything that is painted, for what is."""
+        order = _order_of(kind)
+        if order not in self._last:
+            kinds = PAINTED if kind in PAINTED else (kind,)
+            every = (row["position"] for each in kinds for row in self.rows[each].values())
+            self._last[order] = max(every, default=-1)
+        return self._last[order] + 1
+
+    def first_position(self) -> float:
+        """A place under everything that is painted."""
+        every = (row["position"] for kind in PAINTED for row in self.rows[kind].values())
+        return min(every, default=1) - 1
+
+    def painted(self) -> list[tuple[str, Json]]:
+        """Everything that is painted as its kind and its row, bottom to top."""
+        rows = [(kind, row) for kind in PAINTED for row in self.rows[kind].values()]
+        return sorted(rows, key=lambda item: (item[1]["position"], PAINTED.index(item[0]), item[1]["id"]))
 
     def seen(self, run: RunRecord) -> bool:
         """Whether a run is drawn: neither it nor its path is hidden."""
@@ -200,6 +215,10 @@ class State:
 
     def runs_of(self, path_id: str) -> list[RunRecord]:
         return [run for run in self.all("run") if run["path"] == path_id]
+
+
+def _order_of(kind: str) -> str:
+    return "painted" if kind in PAINTED else kind
 
 
 def new_id() -> str:

@@ -4,7 +4,6 @@ from __future__ import annotations
 
 from collections.abc import Callable, Iterable
 from functools import lru_cache
-from itertools import groupby
 from typing import TypeVar
 
 import numpy as np
@@ -33,12 +32,16 @@ _GROUNDS = {"light": "#f7f4eb", "dark": "#2a2f3a"}
 def sheet_drawing(
     state: State, *, with_lines: bool, runs: Iterable[RunRecord], singles: bool = True
 ) -> Drawing:
-    """The drawing that is exported: lines and cloths if wanted, the runs in order, single repeats on top."""
-    groups = as_drawn(state) if with_lines else ()
-    laid = tuple(group for run in runs for group in _drawn(run_group, state, run))
-    loose = tuple(g for row in state.all("single") for g in _drawn(single_group, state, row) if singles)
+    """The drawing that is exported: lines and cloths if wanted, runs and single repeats, in their order."""
+    placed = list(as_drawn(state)) if with_lines else []
+    placed += [(run["position"], group) for run in runs for group in _drawn(run_group, state, run)]
+    if singles:
+        rows = state.all("single")
+        placed += [(row["position"], group) for row in rows for group in _drawn(single_group, state, row)]
+    placed.sort(key=lambda item: item[0])
     sheet = state.sheet
-    return Drawing(sheet["width"], sheet["height"], (*groups, *laid, *loose), sheet["name"])
+    groups = tuple(group for _, group in placed)
+    return Drawing(sheet["width"], sheet["height"], groups, sheet["name"])
 
 
 def small_picture(state: State) -> bytes:
@@ -53,12 +56,13 @@ def small_picture(state: State) -> bytes:
     return write_png(Drawing(width, height, (ground, *drawing.groups)), min(max(ppi, 1.0), 2_400.0))
 
 
-def as_drawn(state: State, only: set[str] | None = None) -> tuple[Group, ...]:
-    """The paths' own lines and fills, for those that came with any; of all elements or only of some."""
+def as_drawn(state: State, only: set[str] | None = None) -> tuple[tuple[float, Group], ...]:
+    """The paths' own lines and fills, for those that have any, with their positions; of all elements or only
+    of some."""
     dressed = {run["path"] for run in state.all("run") if state.seen(run)}
     wanted = [rows for rows in _elements(state) if only is None or element_of(rows[0]) in only]
     return tuple(
-        group
+        (rows[0]["position"], group)
         for rows in wanted
         for group in draw_as_drawn(_drawn_path(row, dressed, state.scale.factor) for row in rows)
     )
@@ -72,7 +76,10 @@ def drawn_ids(state: State) -> list[str]:
 def _elements(state: State) -> list[list[PathRecord]]:
     """The paths that show a line or a fill of their own, those of one shape together."""
     seen = (row for row in state.all("path") if not row["hidden"] and is_drawn(row))
-    return [list(rows) for _, rows in groupby(seen, key=element_of)]
+    elements: dict[str, list[PathRecord]] = {}
+    for row in seen:
+        elements.setdefault(element_of(row), []).append(row)
+    return list(elements.values())
 
 
 def _drawn_path(row: PathRecord, dressed: set[str], factor: float) -> DrawnPath:

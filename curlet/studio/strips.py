@@ -1,4 +1,8 @@
-"""Strips: a brush drawn straight, all at one scale, so that they can be compared."""
+"""Strips: a brush drawn straight, all at one scale, so that they can be compared.
+
+A whole strip is as high as its brush is wide; a line, for lists, is always as high, and only a brush that is
+wider than it is drawn smaller.
+"""
 
 from __future__ import annotations
 
@@ -11,20 +15,34 @@ from curlet.core.lay.draw import draw_run, reach_of
 from curlet.core.measures import Scale
 from curlet.core.path import Path
 from curlet.formats.svg_out import write_svg
+from curlet.studio.grounds import on_ground
 
 # On the garment, mm.
 LENGTH, MIN_WIDTH, MARGIN = 52.0, 3.8, 1.0
+LINE_LENGTH, LINE_WIDTH = 96.0, 8.0
 
 
-def brush_strip(brush: Brush, scale: Scale) -> bytes:
-    """A brush drawn straight, as an SVG."""
+def brush_strip(brush: Brush, scale: Scale, *, line: bool = False, ground: bool = False) -> bytes:
+    """A brush drawn straight, as an SVG: whole or as a line, on the ground that shows it or on none."""
     k = scale.factor
-    run = lay(_line(k, 0.0, (MARGIN, MARGIN)), brush, scale)
+    width = max(MIN_WIDTH, drawn_width(brush, scale) + 1.2)
+    length = LENGTH
+    if line:
+        width = max(LINE_WIDTH, width)
+        length = LINE_LENGTH * width / LINE_WIDTH
+    run = lay(_line(k, length, width / 2, (MARGIN, MARGIN)), brush, scale)
+    run = lay(_line(k, length, width / 2, _margins(run)), brush, scale)
+    drawing = Drawing(length * k, width * k, (draw_run(run, "strip", brush.name),))
+    return write_svg(on_ground(drawing) if ground else drawing)
+
+
+def drawn_width(brush: Brush, scale: Scale) -> float:
+    """How wide a brush is on a straight line, mm on the garment."""
+    k = scale.factor
+    run = lay(_line(k, LENGTH, 0.0, (MARGIN, MARGIN)), brush, scale)
     wide = [2 * reach_of(course) for course in run.courses]
     wide += [motif.width for row in run.rows for motif in row.motifs]
-    width = max(MIN_WIDTH, max(wide) / k + 1.2)
-    run = lay(_line(k, width / 2, _margins(run)), brush, scale)
-    return write_svg(Drawing(LENGTH * k, width * k, (draw_run(run, "strip", brush.name),)))
+    return max(wide) / k
 
 
 def _margins(run: LaidRun) -> tuple[float, float]:
@@ -39,6 +57,6 @@ def _margins(run: LaidRun) -> tuple[float, float]:
     return MARGIN + over + starts, MARGIN + over + ends
 
 
-def _line(k: float, y: float, margins: tuple[float, float]) -> Path:
-    points = np.array([[margins[0], y], [LENGTH - margins[1], y]]) * k
+def _line(k: float, length: float, y: float, margins: tuple[float, float]) -> Path:
+    points = np.array([[margins[0], y], [length - margins[1], y]]) * k
     return Path.make(["a", "b"], points, points, points, closed=False)

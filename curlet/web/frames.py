@@ -51,7 +51,7 @@ def whole_frame(state: State, labels: Labels) -> bytes:
         **{name: part(state, packer) for name, (part, _) in (_BESIDE | _LISTS).items()},
         "paths": [_path(state, row) for row in state.all("path")],
         "runs": [run_json(state, run, packer) for run in state.all("run")],
-        "as_drawn": [group_json(group, packer) for group in as_drawn(state)],
+        "as_drawn": _as_drawn(state, packer),
     }
     return packer.pack(head)
 
@@ -108,7 +108,7 @@ def _touched(state: State, packer: Packer, parts: dict[str, tuple[Part, set[str]
         "sheet": sheet_json(state) if "sheet" in touched.kinds else None,
         "paths": [_path(state, row) for row in touched.paths()],
         "runs": [run_json(state, run, packer) for run in touched.runs()],
-        "as_drawn": [group_json(group, packer) for group in as_drawn(state, touched.elements())],
+        "as_drawn": _as_drawn(state, packer, touched.elements()),
         "order": {
             "paths": [row["id"] for row in state.all("path")] if touched.order("path") else None,
             "runs": [row["id"] for row in state.all("run")] if touched.order("run") else None,
@@ -119,6 +119,10 @@ def _touched(state: State, packer: Packer, parts: dict[str, tuple[Part, set[str]
             for name, (part, kinds) in parts.items()
         },
     }
+
+
+def _as_drawn(state: State, packer: Packer, only: set[str] | None = None) -> list[Json]:
+    return [{**group_json(group, packer), "position": position} for position, group in as_drawn(state, only)]
 
 
 def _unreadable(state: State) -> list[Json]:
@@ -147,7 +151,7 @@ def _brush(row: BrushRecord, used_by: int) -> Json:
 
 
 def _path(state: State, row: PathRecord) -> Json:
-    keys = ("id", "name", "group", "closed", "hidden", "locked", "lettering")
+    keys = ("id", "name", "group", "closed", "hidden", "locked", "lettering", "position")
     return {
         **part_of(row, *keys),
         **_line(Content(row["nodes"]), row["closed"], state.scale.factor),

@@ -7,6 +7,7 @@ from typing import Any
 import numpy as np
 
 from curlet.core.brush import Share
+from curlet.core.brush.gauge import alike_rows, gauge
 from curlet.core.errors import CurletError
 from curlet.core.lay import LaidRow, LaidRun
 from curlet.core.measures import Measure, pitch_to_spi
@@ -26,7 +27,7 @@ def run_json(state: State, run: RunRecord, packer: Packer) -> Json:
     brush = run_brush(state, run)
     places = run_places(state, run["id"])
     head = {
-        **{key: run[key] for key in ("id", "path", "brush", "shown", "backwards")},
+        **{key: run[key] for key in ("id", "path", "brush", "shown", "backwards", "position")},
         "seen": state.seen(run),
         "own": sorted(run["own"]),
         "places": places.model_dump(mode="json"),
@@ -41,6 +42,8 @@ def run_json(state: State, run: RunRecord, packer: Packer) -> Json:
     return {
         **head,
         "main": laid.brush.main,
+        "alike": alike_rows(laid.brush),
+        "gauge": _measure(apart, laid) if (apart := gauge(laid.brush)) else None,
         "rows": [_row(laid, tallied, factor) for tallied in facts.rows],
         "corners": [_corner(corner, factor) for corner in facts.corners],
         "crossings": [_crossing(crossing, factor) for crossing in facts.crossings],

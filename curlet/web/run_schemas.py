@@ -126,6 +126,7 @@ class PathShown(BaseModel):
     figure: FigureShown | None
     hidden: bool
     locked: bool
+    position: float
     lettering: str | None
     cloth: ClothDoc | None
 
@@ -216,12 +217,15 @@ class RunShown(BaseModel):
     shown: bool
     seen: bool
     backwards: bool
+    position: float
     own: list[str]
     places: PlacesDoc
     settings: BrushDoc
     key: str
     fault: str | None = None
     main: int | None = None
+    alike: list[int] = []
+    gauge: SetLength | None = None
     rows: list[RowShown] = []
     corners: list[CornerShown] = []
     crossings: list[CrossingShown] = []

@@ -11,6 +11,7 @@ from pydantic import AfterValidator, BaseModel, Field
 from curlet.core.measures import read_measure
 from curlet.formats.png_out import PPI
 from curlet.store.commands import AnyIntent
+from curlet.store.commands.intent import Ids
 from curlet.store.similar import By
 
 # Counts that are kept: what JSON and the database both hold exactly.
@@ -132,8 +133,18 @@ class Similar(BaseModel):
     paths: list[str]
 
 
+class ClipPaths(BaseModel):
+    """The paths to copy."""
+
+    paths: Ids
+
+
 class StripQuery(BaseModel):
+    """`line` is as high for every brush; `ground` lays under it what shows it best."""
+
     key: str = ""
+    line: bool = False
+    ground: bool = False
 
 
 Json = dict[str, Any]

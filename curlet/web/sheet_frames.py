@@ -54,7 +54,7 @@ def sheet_json(state: State) -> Json:
 
 
 def guide_json(row: GuideRecord, factor: float) -> Json:
-    keys = ("id", "name", "x", "y", "width", "height", "turn", "fade", "shown", "locked")
+    keys = ("id", "name", "x", "y", "width", "height", "turn", "fade", "shown", "locked", "position")
     entered = {
         "x": number_text(row["x"], "length", factor),
         "y": number_text(row["y"], "length", factor),
@@ -70,7 +70,7 @@ def guide_json(row: GuideRecord, factor: float) -> Json:
 
 
 def single_json(state: State, row: SingleRecord, packer: Packer) -> Json:
-    head = {key: row[key] for key in ("id", "brush", "x", "y", "turn", "size")}
+    head = {key: row[key] for key in ("id", "brush", "x", "y", "turn", "size", "position")}
     try:
         return {**head, "group": group_json(single_group(state, row), packer)}
     except CurletError as error:

@@ -65,6 +65,12 @@ class SheetBegun(BaseModel):
     id: str
 
 
+class DrawnShown(GroupShown):
+    """A path's own line and fill, at its place in the order of what is painted."""
+
+    position: float
+
+
 class GuideShown(BaseModel):
     """A picture under the paths: its middle and size in sheet mm; its width also as it would be entered."""
 
@@ -79,6 +85,7 @@ class GuideShown(BaseModel):
     fade: float
     shown: bool
     locked: bool
+    position: float
     entered: dict[str, str]
 
 
@@ -91,6 +98,7 @@ class SingleShown(BaseModel):
     y: float
     turn: float
     size: float
+    position: float
     group: GroupShown | None
     fault: str | None = None
 
@@ -152,7 +160,7 @@ class SheetFrame(BaseModel):
     runs: list[RunShown]
     brushes: list[BrushShown]
     unreadable: list[SetAsideShown]
-    as_drawn: list[GroupShown]
+    as_drawn: list[DrawnShown]
     undo: str | None
     redo: str | None
 
@@ -173,7 +181,7 @@ class PreviewFrame(BaseModel):
 
     paths: list[PathShown]
     runs: list[RunShown]
-    as_drawn: list[GroupShown]
+    as_drawn: list[DrawnShown]
     order: NewOrder
     sheet: SheetShown | None
     letterings: list[LetteringShown] | None

@@ -9,8 +9,10 @@ from flask import Response
 from curlet.core.dress.cloth import WEAVES
 from curlet.core.measures import place_entered
 from curlet.core.path.figures import FIGURES
+from curlet.formats.clip_doc import ClipDoc
 from curlet.formats.mark_doc import MarkDoc
 from curlet.store import journal
+from curlet.store.commands.clip import clip_of
 from curlet.store.similar import find_similar
 from curlet.store.state import State
 from curlet.studio import sheets as service
@@ -19,7 +21,17 @@ from curlet.web.problems import cannot_show
 from curlet.web.replies import Replies, frame_reply, json_reply
 from curlet.web.routes import Routes
 from curlet.web.run_schemas import FigureList
-from curlet.web.schemas import Command, PlaceQuery, Problem, Revision, SheetUrl, Similar, SimilarQuery, Spot
+from curlet.web.schemas import (
+    ClipPaths,
+    Command,
+    PlaceQuery,
+    Problem,
+    Revision,
+    SheetUrl,
+    Similar,
+    SimilarQuery,
+    Spot,
+)
 from curlet.web.sheet_frames import measured_json
 from curlet.web.sheet_schemas import ChangedFrame, MeasureShown, PreviewFrame, SheetFrame, WeaveList
 from curlet.web.shown import changed, whole
@@ -57,6 +69,12 @@ def alike(path: SheetUrl, query: SimilarQuery) -> Response:
     """The paths that are like one: of its group, mark, line, brush or length."""
     state = journal.find_sheet(path.sheet_id)
     return json_reply({"paths": find_similar(state, query.path, query.by, query.within)})
+
+
+@table.post("/sheets/<sheet_id>/clip", responses={200: ClipDoc, 404: Problem, 422: Problem})
+def clip(path: SheetUrl, body: ClipPaths) -> Response:
+    """Paths with their runs as they are, to be pasted here or on another sheet."""
+    return json_reply(clip_of(journal.find_sheet(path.sheet_id), body.paths).model_dump(mode="json"))
 
 
 @table.get("/sheets/<sheet_id>/place", responses={200: Spot, 422: Problem})

@@ -5,6 +5,7 @@ import { ErrorBoundary } from "react-error-boundary";
 import { BrowserRouter, Route, Routes } from "react-router";
 
 import "@/shared/style.css";
+import { Announcer } from "@/shared/ui/Announcer";
 import { Failed } from "@/shared/ui/Failed";
 import { SheetsPage } from "@/sheets/SheetsPage";
 import { TablePage } from "@/table/TablePage";
@@ -24,6 +25,7 @@ createRoot(document.getElementById("root")!).render(
       <BrowserRouter>
         <ErrorBoundary FallbackComponent={Failed} onReset={() => void queries.resetQueries()}>
           <Suspense>
+            <Announcer />
             <Routes>
               <Route path="/" element={<SheetsPage />} />
               <Route path="/sheets/:sheetId" element={<TablePage />} />

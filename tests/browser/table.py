@@ -17,6 +17,10 @@ from selenium.webdriver.support.ui import Select
 T = TypeVar("T")
 
 PATIENCE = 60
+# What is not in sight is sought in folded rows after so long, s.
+SEEK_AFTER = 0.3
+# The rows that things were found in, so that they are opened at once the next time.
+_UNFOLDED: dict[str, tuple[str, ...]] = {}
 # What is raised while a page is not yet as it will be.
 _NOT_YET = (WebDriverException, LookupError, ValueError)
 
@@ -76,15 +80,59 @@ class Table:
         return self.browser.find_elements(By.CSS_SELECTOR, f"[data-testid='{test_id}']")
 
     def named(self, label: str) -> WebElement:
-        return self.wait(lambda: self.browser.find_element(By.CSS_SELECTOR, f'[aria-label="{label}"]'))
+        return self.sought(By.CSS_SELECTOR, f'[aria-label="{label}"]')
 
     def button(self, text: str) -> WebElement:
-        path = f"//button[normalize-space()='{text}'] | //a[normalize-space()='{text}']"
-        return self.wait(lambda: self.browser.find_element(By.XPATH, path))
+        return self.sought(
+            By.XPATH, f"//button[normalize-space()='{text}'] | //a[normalize-space()='{text}']"
+        )
 
     def option(self, group: str, text: str) -> WebElement:
-        path = f"//*[@role='radiogroup'][@aria-label='{group}']//label[normalize-space()='{text}']"
-        return self.wait(lambda: self.browser.find_element(By.XPATH, path))
+        return self.sought(
+            By.XPATH, f"//*[@role='radiogroup'][@aria-label='{group}']//label[normalize-space()='{text}']"
+        )
+
+    def sought(self, how: str, what: str) -> WebElement:
+        """Something on the page, or in a folded row of a card: the rows are opened until it is found."""
+        places = [None, *_UNFOLDED.get(what, ())]
+
+        def found() -> WebElement | None:
+            for place in places:
+                if place:
+                    self.unfold(place)
+                if met := self.browser.find_elements(how, what):
+                    return met[0]
+            if time.monotonic() > waited:
+                return self._unfolded_until(how, what)
+            return None
+
+        waited = time.monotonic() + SEEK_AFTER
+        return self.wait(found)
+
+    def _unfolded_until(self, how: str, what: str) -> WebElement | None:
+        for row in self.folded():
+            self.unfold(row)
+            if met := self.browser.find_elements(how, what):
+                _UNFOLDED[what] = (row,)
+                return met[0]
+        return None
+
+    def folded(self) -> list[str]:
+        """The rows of the card in sight that are folded."""
+        rows = self.browser.find_elements(By.CSS_SELECTOR, "[data-row]:has(> h3 > [aria-expanded=false])")
+        return [row.get_attribute("data-row") or "" for row in rows]
+
+    def unfold(self, *rows: str) -> None:
+        """Open rows of the Ticket or of the Bench's card, beside those that are open."""
+        press = "arguments[0].dispatchEvent(new MouseEvent('click', {bubbles: true, shiftKey: true}))"
+        for row in rows:
+            folded = f"[data-row='{row}'] > h3 > [aria-expanded=false]"
+            for button in self.browser.find_elements(By.CSS_SELECTOR, folded):
+                self.browser.execute_script(press, button)
+
+    def path_page(self) -> None:
+        """Turn the Ticket to what is done with the path itself."""
+        self.by_id("path-page").click()
 
     def pick(self, label: str, text: str) -> None:
         """Choose one of a list by its words, once it is there."""
@@ -114,7 +162,8 @@ class Table:
 
     def laid(self, label: str) -> float:
         """A number of the Ticket's laid column."""
-        text = self.by_id(f"laid-{label}").get_attribute("textContent") or ""
+        result = self.sought(By.CSS_SELECTOR, f"[data-testid='laid-{label}']")
+        text = result.get_attribute("textContent") or ""
         # The same length in the other frame may follow: the first number has two decimals or none.
         found = re.match(r"[−-]?[\d,]+(?:\.\d\d)?", text)
         return float(found[0].replace("−", "-").replace(",", "")) if found else 0.0
@@ -124,7 +173,8 @@ class Table:
 
     def legs(self) -> list[tuple[float, int]]:
         """Length in garment mm and count of each leg on the Ticket."""
-        rows = self.by_id("legs").find_elements(By.CSS_SELECTOR, "tbody tr")
+        legs = self.sought(By.CSS_SELECTOR, "[data-testid='legs']")
+        rows = legs.find_elements(By.CSS_SELECTOR, "tbody tr")
         cells = [row.find_elements(By.TAG_NAME, "td") for row in rows]
         counts = [row[1].find_element(By.TAG_NAME, "input").get_attribute("value") for row in cells]
         # What is scrolled out of sight has no `text`, but content all the same.
@@ -140,6 +190,10 @@ class Table:
         return [title.get_attribute("textContent") or "" for title in found]
 
     def warnings(self) -> dict[str, str]:
+        for line in self.browser.find_elements(
+            By.CSS_SELECTOR, "[data-testid=warnings][aria-expanded=false]"
+        ):
+            line.click()
         found = self.browser.find_elements(By.CSS_SELECTOR, "[data-warning]")
         return {item.get_attribute("data-warning") or "": item.text for item in found}
 

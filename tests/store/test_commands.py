@@ -161,3 +161,39 @@ def test_a_newer_database_is_refused(tmp_path: FilePath) -> None:
     db.close()
     with pytest.raises(BadInput, match="newer Curlet"):
         open_database(file)
+
+
+def offsets(state: State) -> list[float]:
+    courses = run_brush(state, state.get("run", RUN)).courses
+    return [course.offset.mm for course in courses]
+
+
+def test_alike_rows_are_set_as_one_and_follow_the_brush_as_one(store: FilePath) -> None:
+    do("lay-brush", paths=[HEM], brush="twin")
+    state = do("set-on-runs", runs=[RUN], settings=entered("/courses/*/length", "5"))
+    courses = run_brush(state, state.get("run", RUN)).courses
+    assert [course.length.mm for course in courses] == [5, 5]
+    state = do("measure-on", runs=[RUN], pointer="/courses/*/length", on="paper")
+    courses = run_brush(state, state.get("run", RUN)).courses
+    assert [(course.length.mm, course.length.on) for course in courses] == [(1.25, "paper")] * 2
+    assert do("follow-brush", runs=[RUN], pointers=["/courses/*/length"]).get("run", RUN)["own"] == {}
+
+
+def test_a_gauge_is_entered_in_any_unit_and_given_back(store: FilePath) -> None:
+    do("lay-brush", paths=[HEM], brush="twin")
+    before = offsets(journal.find_sheet(SHEET))
+    state = do("set-on-runs", runs=[RUN], settings=entered("/gauge", "1/8 in"))
+    assert offsets(state) == pytest.approx([-1.5875, 1.5875])
+    assert offsets(do("follow-brush", runs=[RUN], pointers=["/gauge"])) == before
+
+
+def test_rows_are_set_where_there_are_any(store: FilePath) -> None:
+    do("lay-brush", paths=[HEM], brush="twin")
+    for pointer, text in (("/gauge", "0"), ("/courses/*/length", "long")):
+        with pytest.raises(BadInput):
+            do("set-on-runs", runs=[RUN], settings=entered(pointer, text))
+    bands = {key: value["doc"] for key, value in journal.find_sheet(SHEET).rows["brush"].items()}
+    name = next(key for key, doc in bands.items() if all(c["course"] == "band" for c in doc["courses"]))
+    do("lay-brush", paths=[HEM], brush=name)
+    with pytest.raises(BadInput, match="no row of repeats"):
+        do("set-on-runs", runs=[RUN], settings=entered("/courses/*/length", "5"))

@@ -64,6 +64,35 @@ DRESSED = Tried(
 )
 GUIDE = {"guide": last("guide")}
 
+CLIP = {
+    "sheet": "elsewhere",
+    "factor": 1,
+    "paths": [
+        {
+            "name": "Pasted",
+            "closed": False,
+            "nodes": [{"id": "a", "x": 0, "y": 0}, {"id": "b", "x": 40, "y": 0}],
+            "facts": {},
+            "figure": None,
+            "swell": [],
+            "cloth": None,
+            "hidden": False,
+            "locked": False,
+            "group": None,
+            "position": 0,
+            "runs": [
+                {
+                    "brush": "eight",
+                    "own": {},
+                    "backwards": False,
+                    "places": {},
+                    "shown": True,
+                    "position": 1,
+                }
+            ],
+        }
+    ],
+}
 TRIED = [
     Tried("draw-path", {"nodes": [{"x": 0, "y": 0}, {"x": 50, "y": 9, "into": [40, 0]}]}),
     Tried("sketch-path", {"points": [[i, i % 7, 0.4 + i / 100] for i in range(50)]}),
@@ -120,6 +149,8 @@ TRIED = [
         {"run": RUN, "up": True},
         after=(Tried("lay-brush", {"paths": [HEM], "brush": "basting", "another": True}),),
     ),
+    Tried("paste", {"clip": CLIP}),
+    Tried("reorder", {"items": [{"kind": "path", "id": HEM}], "to": "front"}),
     Tried("match-line", {"path": "waistcoat-dart-r"}),
     Tried("set-cloth", {"paths": ["waistcoat-front-r"], "cloth": {"weave": "twill"}}),
     Tried("set-guide", {**GUIDE, "turn": "9", "fade": "20 %"}),
@@ -217,6 +248,7 @@ _CHANCE = {
     "new-seed": {"places"},
 }
 _NAME_NOTHING = {
+    "paste",
     "draw-path",
     "sketch-path",
     "draw-figure",
@@ -246,14 +278,19 @@ def test_what_names_something_that_is_gone_is_refused_and_changes_nothing(
         "mark",
         "group",
         "brush",
+        "items",
     }
     named_here = {key for key in names & set(values) if values[key]}
     assert named_here
     for key in named_here:
         several = isinstance(values[key], list | tuple)
-        values[key] = [f"gone-{n}" for n in range(len(values[key]))] if several else "gone"
+        values[key] = [_gone(item, n) for n, item in enumerate(values[key])] if several else "gone"
     before = rows(state)
     with pytest.raises(CurletError) as refused:
         journal.do(tried.sheet, state.sheet["revision"], INTENT.validate_python(values))
     assert len(str(refused.value)) > 20
     assert rows(load_state(tried.sheet)) == before
+
+
+def _gone(item: object, number: int) -> object:
+    return {**item, "id": f"gone-{number}"} if isinstance(item, dict) else f"gone-{number}"

@@ -87,3 +87,24 @@ def test_an_older_database_gets_its_figures(tmp_path: FilePath) -> None:
     open_database(file)
     assert last(do("draw-figure", figure="heart"))["figure"]["figure"] == "heart"
     database.close()
+
+
+@pytest.mark.parametrize("name", sorted(FIGURES))
+@pytest.mark.parametrize(("across", "down"), [(40.0, 30.0), (-60.0, 20.0), (25.0, -50.0)])
+def test_a_figure_is_dragged_to_size(store: FilePath, name: str, across: float, down: float) -> None:
+    """It lies within the box that the hand drew and reaches two of its sides at least."""
+    state = do("draw-figure", figure=name, x=100, y=100, to=[100 + across, 100 + down])
+    path = core_path(last(state))
+    points = path.arc.points(np.linspace(0, path.length, 4_001))
+    low, high = points.min(axis=0), points.max(axis=0)
+    sides = np.abs((high - low) / (across, down))
+    assert sides.max() == pytest.approx(1, abs=2e-3)
+    assert sides.min() <= 1 + 2e-3
+    if name in ("rectangle", "ellipse", "heart", "line"):
+        corners = np.sort([(100, 100), (100 + across, 100 + down)], axis=0)
+        assert np.stack([low, high]) == pytest.approx(corners, abs=0.1)
+
+
+def test_a_drag_of_no_width_says_so(store: FilePath) -> None:
+    with pytest.raises(BadInput, match="Width"):
+        do("draw-figure", figure="rectangle", x=100, y=100, to=[100, 140])

@@ -27,7 +27,7 @@ def test_cloth_fills_closed_paths_alone(store: FilePath) -> None:
     cloth = {"weave": "denim", "warp": "navy", "weft": "#ddd", "ends": "26", "picks": "9*2"}
     state = do("set-cloth", paths=[FRONT], cloth=cloth)
     assert state.get("path", FRONT)["cloth"]["picks"] == 18
-    (fill, *_) = next(g for g in as_drawn(state) if g.id == f"path-{FRONT}").items[0].shapes  # type: ignore[union-attr]
+    (fill, *_) = next(g for _, g in as_drawn(state) if g.id == f"path-{FRONT}").items[0].shapes  # type: ignore[union-attr]
     assert fill.fill.width == pytest.approx(4 * 10 / 26 * state.scale.factor)  # type: ignore[union-attr]
     with pytest.raises(BadInput, match="is open"):
         do("set-cloth", paths=[HEM], cloth=cloth)

@@ -22,6 +22,9 @@ from curlet.core.path.path import Path
 Floats = NDArray[np.float64]
 Values = Mapping[str, float]
 
+# Where a figure is looked at for how large it is, as shares of its length.
+_AROUND = np.linspace(0, 1, 2_001)
+_FLAT = 1e-9
 # Cubics to each turn of a spiral.
 _PER_TURN = 16
 
@@ -67,6 +70,29 @@ class Figure:
     def make(self, given: Values) -> Path:
         """The figure about the origin, sheet mm."""
         return self.draw(self.values(given))
+
+
+def spanned(figure: Figure, given: Values, across: float, down: float) -> dict[str, float]:
+    """A figure’s numbers so that it fills a box, mm, as it is dragged: its width and height, or a line’s
+    length and direction; any other figure is as large as goes into the box.
+
+    Examples
+    --------
+    >>> spanned(FIGURES["circle"], {}, 30, -20)
+    {'diameter': 20.0}
+    """
+    names = {setting.name for setting in figure.settings}
+    values = figure.values(given)
+    if {"width", "height"} <= names:
+        return {**values, "width": abs(across), "height": abs(down)}
+    if {"length", "direction"} <= names:
+        direction = math.degrees(math.atan2(down, across))
+        return {**values, "length": math.hypot(across, down), "direction": direction}
+    points = figure.make(given).arc.points(_AROUND * figure.make(given).length)
+    wide, high = (points.max(axis=0) - points.min(axis=0)).tolist()
+    larger = min(abs(across) / max(wide, _FLAT), abs(down) / max(high, _FLAT))
+    lengths = {setting.name for setting in figure.settings if setting.form == "length"}
+    return {name: value * (larger if name in lengths else 1.0) for name, value in values.items()}
 
 
 def _mm(name: str, label: str, default: float, low: float = 0.1) -> Setting:

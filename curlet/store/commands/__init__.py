@@ -14,6 +14,7 @@ from curlet.store.commands.arrange import (
     SpreadPaths,
     TurnPaths,
 )
+from curlet.store.commands.clip import Paste
 from curlet.store.commands.cloth import SetCloth
 from curlet.store.commands.figures import DrawFigure, ReshapeFigure
 from curlet.store.commands.guides import AddGuide, CalibrateGuide, DragGuide, RemoveGuide, SetGuide
@@ -29,6 +30,7 @@ from curlet.store.commands.nodes import (
     PlaceNode,
     ShapeNode,
 )
+from curlet.store.commands.order import Reorder
 from curlet.store.commands.path_work import (
     DuplicatePaths,
     JoinPaths,
@@ -119,6 +121,8 @@ AnyIntent = Annotated[
     | OpenPath
     | NewSeed
     | StackRun
+    | Reorder
+    | Paste
     | MatchLine
     | SetCloth
     | SetGuide

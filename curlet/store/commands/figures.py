@@ -8,10 +8,10 @@ from pydantic import Field
 
 from curlet.core.errors import BadInput
 from curlet.core.measures import Measure, read_measure
-from curlet.core.path.figures import Figure, figure_of
+from curlet.core.path.figures import Figure, figure_of, spanned
 from curlet.core.path.path import Path
 from curlet.core.path.rework import moved
-from curlet.formats.path_doc import Coordinate, FigureDoc, node_rows
+from curlet.formats.path_doc import Coordinate, FigureDoc, Point, node_rows
 from curlet.store.commands.intent import BaseIntent, Entered, Id
 from curlet.store.paths import add_path, check_unlocked, next_name
 from curlet.store.records import PathRecord
@@ -24,13 +24,15 @@ _UNITS = {"angle": ("°", ""), "count": ("",), "percent": ("%", "")}
 
 
 class DrawFigure(BaseIntent):
-    """Draw a figure about a place, or about the sheet's middle; lengths are entered as on the garment."""
+    """Draw a figure about a place, or about the sheet's middle; lengths are entered as on the garment. With
+    `to` it fills the box from (x, y) to there."""
 
     kind: Literal["draw-figure"]
     figure: Word
     entered: TypedValues = Field(default_factory=dict)
     x: Coordinate | None = None
     y: Coordinate | None = None
+    to: Point | None = None
     group: Id | None = None
 
     def apply(self, state: State) -> str:
@@ -38,6 +40,10 @@ class DrawFigure(BaseIntent):
         x = sheet["width"] / 2 if self.x is None else self.x
         y = sheet["height"] / 2 if self.y is None else self.y
         values = figure.values(read_values(figure, self.entered, state))
+        if self.to is not None:
+            across, down = self.to[0] - x, self.to[1] - y
+            values = figure.values(spanned(figure, values, across, down))
+            x, y = x + across / 2, y + down / 2
         doc = FigureDoc(figure=self.figure, values=values, x=x, y=y)
         name = next_name(state, figure.name)
         add_path(state, name, _drawn(doc), self.group, figure=doc.model_dump(mode="json"))

@@ -47,7 +47,8 @@ class AddGuide(BaseIntent):
             "fade": 50.0,
             "shown": True,
             "locked": False,
-            "position": state.next_position("guide"),
+            # Under what is there already: it is traced over.
+            "position": state.first_position(),
         }
         state.put("guide", row)
         return f"Lay {self.name} under the paths"

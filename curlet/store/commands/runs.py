@@ -12,7 +12,7 @@ from curlet.formats.path_doc import FactsDoc
 from curlet.formats.pointer import look_up, patched
 from curlet.store.commands.intent import BaseIntent, Id, Ids
 from curlet.store.edits.courses import StretchOrRepeat
-from curlet.store.edits.settings import measured_on, read_setting
+from curlet.store.edits.settings import GAUGE, measured_on, pointers_of, read_gauge, read_setting
 from curlet.store.match_line import matched
 from curlet.store.names import unlike
 from curlet.store.records import Json, PathRecord, RunRecord
@@ -118,14 +118,25 @@ class SetOnRuns(BaseIntent):
     def apply(self, state: State) -> str:
         for run_id in self.runs:
             for setting in self.settings:
-                run = state.get("run", run_id)
-                brush = run_brush(state, run)
-                value = setting.value
-                if value is None:
-                    value = read_setting(brush, setting.pointer, setting.entered, state.scale)
-                _keep_own(state, run, setting.pointer, value)
+                self._set(state, run_id, setting)
             run_brush(state, state.get("run", run_id)).to_core().check(state.scale)
         return f"Set {_setting_name(self.settings[0].pointer)}"
+
+    def _set(self, state: State, run_id: str, setting: Setting) -> None:
+        brush = run_brush(state, state.get("run", run_id))
+        if setting.pointer == GAUGE:
+            values = read_gauge(brush, setting.entered)
+        else:
+            values = {
+                pointer: read_setting(brush, pointer, setting.entered, state.scale)
+                if setting.value is None
+                else setting.value
+                for pointer in pointers_of(brush, setting.pointer)
+            }
+        if not values:
+            raise BadInput(f"{brush.name} has no row of repeats. Choose the course to set first.")
+        for pointer, value in values.items():
+            _keep_own(state, state.get("run", run_id), pointer, value)
 
 
 def _keep_own(state: State, run: RunRecord, pointer: str, value: object) -> None:
@@ -153,9 +164,10 @@ class MeasureOn(BaseIntent):
 
     def apply(self, state: State) -> str:
         for run_id in self.runs:
-            run = state.get("run", run_id)
-            value = measured_on(run_brush(state, run), self.pointer, self.on, state.scale)
-            _keep_own(state, run, self.pointer, value)
+            brush = run_brush(state, state.get("run", run_id))
+            for pointer in pointers_of(brush, self.pointer):
+                value = measured_on(brush, pointer, self.on, state.scale)
+                _keep_own(state, state.get("run", run_id), pointer, value)
         where = "paper" if self.on == "paper" else "the garment"
         return f"Measure {_setting_name(self.pointer)} on {where}"
 
@@ -170,13 +182,17 @@ class FollowBrush(BaseIntent):
 
     def apply(self, state: State) -> str:
         for run_id in self.runs:
-            own = state.get("run", run_id)["own"]
-            kept = {key: value for key, value in own.items() if self.pointers and not self._named(key)}
+            run = state.get("run", run_id)
+            brush = run_brush(state, run)
+            named = [each for pointer in self.pointers or () for each in pointers_of(brush, pointer)]
+            kept = {
+                key: value
+                for key, value in run["own"].items()
+                if self.pointers
+                and not any(key == pointer or key.startswith(f"{pointer}/") for pointer in named)
+            }
             state.update("run", run_id, own=kept)
         return "Follow the brush"
-
-    def _named(self, key: str) -> bool:
-        return any(key == pointer or key.startswith(f"{pointer}/") for pointer in self.pointers or ())
 
 
 class GiveToBrush(BaseIntent):
@@ -262,6 +278,7 @@ def _put_brush(state: State, doc: dict[str, Any]) -> str:
 
 
 _NAMES = {
+    "gauge": "gauge",
     "length": "stitch length",
     "gap": "gap",
     "thread": "thread",

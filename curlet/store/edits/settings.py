@@ -5,6 +5,7 @@ from __future__ import annotations
 import re
 
 from curlet.core.brush.courses import Row
+from curlet.core.brush.gauge import alike_rows, gauge, offsets_for_gauge
 from curlet.core.dress.colour import read_colour
 from curlet.core.errors import BadInput
 from curlet.core.measures import Measure, MeasuredOn, Reading, Scale, read_measure, spi_to_pitch
@@ -22,7 +23,33 @@ _UNITS = {
     "lighter": ("%", ""),
     "amount": ("%", "°", ""),
 }
+# The distance between rows that are alike: of no course alone.
+GAUGE = "/gauge"
+_ALIKE = "/courses/*/"
 _COURSE = re.compile(r"^/courses/(\d{1,2})/")
+
+
+def pointers_of(brush: BrushDoc, pointer: str) -> list[str]:
+    """The settings that a pointer names: "/courses/*/…" is of each row that is set with the main one, and
+    so of none where a brush has no row."""
+    if pointer == GAUGE:
+        return [f"/courses/{index}/offset" for index in alike_rows(brush.to_core())]
+    if not pointer.startswith(_ALIKE):
+        return [pointer]
+    within = pointer.removeprefix(_ALIKE)
+    return [f"/courses/{index}/{within}" for index in alike_rows(brush.to_core())]
+
+
+def read_gauge(brush: BrushDoc, entered: Entered) -> dict[str, Json]:
+    """The offset of each alike row, by pointer, for the gauge that was entered; BadInput if it has none."""
+    core = brush.to_core()
+    now = gauge(core)
+    on = now.on if now else MeasuredOn.GARMENT
+    apart = Measure(read_measure(str(entered)).value, on)
+    return {
+        f"/courses/{index}/offset": {"mm": offset.mm, "on": str(offset.on)}
+        for index, offset in offsets_for_gauge(core, apart).items()
+    }
 
 
 def read_setting(brush: BrushDoc, pointer: str, entered: Entered, scale: Scale) -> Json:

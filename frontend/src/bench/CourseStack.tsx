@@ -6,7 +6,7 @@ import { COURSE_NAMES } from "@/shared/maker/CourseMeasures";
 import { useMaker } from "@/shared/maker/maker";
 
 import { bench, useBench, useWorkbench } from "./bench";
-import { useFamilies } from "./families";
+import { useFamilies } from "@/shared/families";
 
 type Course = NonNullable<BrushDoc["courses"]>[number];
 

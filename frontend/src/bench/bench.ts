@@ -258,6 +258,7 @@ export function useBenchMaker(): Maker {
     return {
       doc,
       course,
+      asOne: false,
       own: [],
       tryOut: (pointer, text) => workbench.show(entered(pointer, text)),
       keep: (pointer, text) => workbench.make(entered(pointer, text)),

@@ -3,13 +3,15 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link, useNavigate } from "react-router";
 
-import { KINDS, useFamilies } from "@/bench/families";
+import { KINDS, useFamilies } from "@/shared/families";
 import { api } from "@/shared/api/client";
 import type { BrushListed } from "@/shared/api/types";
 import { Choice } from "@/shared/ui/Choice";
+import { matches } from "@/shared/ui/SearchField";
 import { plural } from "@/shared/ui/words";
+import { Pick } from "@/shared/ui/Pick";
 
-import { matches, quiet, Shelf, type ShelfProps } from "./Shelf";
+import { quiet, Shelf, type ShelfProps } from "./Shelf";
 import { ImportBrushes } from "./ImportBrushes";
 import { UnreadableShelf } from "./UnreadableShelf";
 
@@ -166,11 +168,11 @@ function NewBrush({ onFault }: { onFault: (text: string) => void }) {
     }
   };
   return (
-    <select
-      aria-label="New brush"
-      className="cursor-pointer rounded-field bg-primary px-2.5 py-1 font-semibold text-primary-content"
+    <Pick
+      label="New brush"
+      className="border-primary! bg-primary! px-2.5! py-1! font-semibold text-primary-content"
       value=""
-      onChange={(event) => event.target.value && void make(event.target.value)}
+      onPick={(picked) => picked && void make(picked)}
     >
       <option value="">New brush …</option>
       {KINDS.map(([kind, name]) => (
@@ -185,6 +187,6 @@ function NewBrush({ onFault }: { onFault: (text: string) => void }) {
             ))}
         </optgroup>
       ))}
-    </select>
+    </Pick>
   );
 }

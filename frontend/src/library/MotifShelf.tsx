@@ -7,7 +7,9 @@ import { FileButton } from "@/shared/ui/FileButton";
 import { api } from "@/shared/api/client";
 import type { MotifListed } from "@/shared/api/types";
 
-import { matches, quiet, Shelf, type ShelfProps } from "./Shelf";
+import { matches } from "@/shared/ui/SearchField";
+
+import { quiet, Shelf, type ShelfProps } from "./Shelf";
 import { UnreadableShelf } from "./UnreadableShelf";
 
 export function MotifShelf({ sought, onNotice }: ShelfProps) {

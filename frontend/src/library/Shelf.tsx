@@ -8,12 +8,6 @@ export interface ShelfProps {
 export const quiet =
   "cursor-pointer rounded-field border border-base-300 px-2 py-0.5 text-[12px] hover:border-base-content";
 
-/** Whether every word that is sought is in a text. */
-export function matches(text: string, sought: string): boolean {
-  const words = sought.toLowerCase().split(/\s+/).filter(Boolean);
-  return words.every((word) => text.toLowerCase().includes(word));
-}
-
 interface Props {
   tools: React.ReactNode;
   /** What is said where there is no card. */

@@ -5,6 +5,7 @@ import { useNavigate } from "react-router";
 import { api, Refusal } from "@/shared/api/client";
 import type { SheetPreset } from "@/shared/api/types";
 import { Choice } from "@/shared/ui/Choice";
+import { Pick } from "@/shared/ui/Pick";
 
 import { sideText } from "./sizes";
 
@@ -47,11 +48,11 @@ export function NewSheet({ presets }: { presets: readonly SheetPreset[] }) {
       <h2 className="text-[18px] font-bold">New sheet</h2>
       <Row label="Name" value={name} wide onChange={setName} />
       <Choice label="Unit" options={UNITS} value={unit} onChange={setUnit} />
-      <select
-        aria-label="Usual size"
-        className="mt-2 w-full cursor-pointer rounded-field border border-base-300 bg-base-100 px-1.5 py-1"
+      <Pick
+        label="Usual size"
+        className="mt-2 w-full"
         value=""
-        onChange={(event) => pick(presets.find((preset) => preset.name === event.target.value)!)}
+        onPick={(picked) => pick(presets.find((preset) => preset.name === picked)!)}
       >
         <option value="" disabled>
           A usual size …
@@ -61,7 +62,7 @@ export function NewSheet({ presets }: { presets: readonly SheetPreset[] }) {
             {preset.name}, {sideText(preset.width, unit)} × {sideText(preset.height, unit)} {unit}
           </option>
         ))}
-      </select>
+      </Pick>
       <Row label={`Width, ${unit}`} value={width} onChange={(text) => setSize([text, height])} />
       <Row label={`Height, ${unit}`} value={height} onChange={(text) => setSize([width, text])} />
       <Choice label="Way round" options={WAYS} value={way} onChange={(to) => to !== way && setSize([height, width])} />

@@ -1,17 +1,24 @@
 /** The head strip: the sheet, the pointer tools, undo and redo, zoom, and exporting. */
 import { useQuery } from "@tanstack/react-query";
-import { Lamp } from "lucide-react";
-import { memo, useEffect, useState } from "react";
+import { ChevronDown } from "lucide-react";
+import { memo } from "react";
 import { Link, useNavigate } from "react-router";
 
 import { api } from "@/shared/api/client";
+import { turnTheme, useTheme } from "@/shared/theme";
+import { Menu } from "@/shared/ui/Menu";
+import { Panel } from "@/shared/ui/Panel";
+import { stop } from "@/shared/ui/stops";
 
 import { useFrame, useSheetSession } from "./sheet";
 import { tableState, type Tool, useTableState } from "./state";
 import { TOOLS } from "./tools/tools";
-import { fit, TRUE_SIZE, zoomAbout } from "./view";
+import { TAPE, TAPE_HEIGHT } from "./tape/measures";
+import { fit, PAPER, type Size, TRUE_SIZE, zoomAbout } from "./view";
 
 export function chooseTool(tool: Tool) {
+  // Its keys act on the sheet.
+  document.getElementById(PAPER)?.focus();
   tableState().set({
     tool,
     draft: [],
@@ -27,8 +34,14 @@ export function chooseTool(tool: Tool) {
   });
 }
 
+/** The window without the room that the Tape takes once it is shown: the sheet's foot stays in sight. */
+export function roomFor({ width, height }: Size): Size {
+  const shown = document.getElementById(TAPE)?.clientHeight ?? 0;
+  return { width, height: height - Math.max(TAPE_HEIGHT - shown, 0) };
+}
+
 export function fitSheet(sheet: { width: number; height: number }) {
-  tableState().set({ view: fit(sheet, tableState().window) });
+  tableState().set({ view: fit(sheet, roomFor(tableState().window)) });
 }
 
 /** Zoom about the middle of the window. */
@@ -45,7 +58,7 @@ export function trueSize() {
 }
 
 const quiet =
-  "cursor-pointer rounded-field px-2 py-1 hover:bg-white/10 disabled:cursor-default disabled:text-[#98a0b3] disabled:hover:bg-transparent";
+  "cursor-pointer rounded-field px-2 py-1 hover:bg-white/10 aria-disabled:cursor-default aria-disabled:text-[#98a0b3] aria-disabled:hover:bg-transparent";
 
 /** The way to all sheets, and the sheet's name with the others under it. */
 function SheetChoice() {
@@ -55,46 +68,54 @@ function SheetChoice() {
   const others = data?.sheets.filter((sheet) => sheet.id !== frame.sheet.id) ?? [];
   return (
     <>
-      <Link className={quiet} to="/">
+      <Link {...stop} className={quiet} to="/">
         Sheets
       </Link>
-      <select
-        aria-label="Sheet"
-        className="max-w-[150px] cursor-pointer truncate rounded-field bg-neutral py-1 font-bold hover:bg-white/10"
-        value={frame.sheet.id}
-        onChange={(event) => void navigate(`/sheets/${event.target.value}`)}
+      <Menu
+        label={`Sheet: ${frame.sheet.name}`}
+        className="flex max-w-[170px] min-w-0 cursor-pointer items-center gap-1 rounded-field px-1.5 py-1 font-bold hover:bg-white/10"
+        trigger={stop}
+        items={others.map((sheet) => ({ label: sheet.name, onPick: () => navigate(`/sheets/${sheet.id}`) }))}
       >
-        <option value={frame.sheet.id}>{frame.sheet.name}</option>
-        {others.map((sheet) => (
-          <option key={sheet.id} value={sheet.id}>
-            {sheet.name}
-          </option>
-        ))}
-      </select>
+        <span className="truncate">{frame.sheet.name}</span>
+        <ChevronDown size={14} aria-hidden className="shrink-0" />
+      </Menu>
     </>
   );
 }
 
-const ROOM = "curlet-room";
-
-/** The page itself light or dark; kept in this browser. */
-function DimRoom() {
-  const [theme, setTheme] = useState(() => localStorage.getItem(ROOM) ?? "paper");
-  useEffect(() => {
-    document.documentElement.dataset.theme = theme;
-    localStorage.setItem(ROOM, theme);
-  }, [theme]);
-  const dim = theme === "lamp";
+/** How things are seen; what is rarely changed. */
+function ViewMenu() {
+  const { sheet } = useFrame("sheet");
+  const marks = useTableState((state) => state.marks);
+  const dark = useTheme((state) => state.theme === "lamp");
+  const session = useSheetSession();
+  const night = sheet.ground_tone === "dark";
   return (
-    <button
-      className={quiet}
-      aria-pressed={dim}
-      aria-label="Dim the room"
-      title={dim ? "Light the room: a light page" : "Dim the room: a dark page"}
-      onClick={() => setTheme(dim ? "paper" : "lamp")}
+    <Menu
+      label="View"
+      className={`${quiet} flex items-center gap-1`}
+      trigger={stop}
+      items={[
+        { label: "Fit the sheet", keys: "F", onPick: () => fitSheet(sheet) },
+        { label: "True size", keys: "T", onPick: trueSize },
+        null,
+        {
+          label: marks ? "Hide marks" : "Show marks",
+          keys: "M",
+          onPick: () => tableState().set({ marks: !marks }),
+        },
+        {
+          label: night ? "Light background" : "Dark background",
+          onPick: () => session.command({ kind: "set-sheet", ground: night ? "light" : "dark" }),
+        },
+        { label: dark ? "Light interface" : "Dark interface", onPick: turnTheme },
+        null,
+        { label: "Keys", keys: "?", onPick: () => tableState().set({ keyList: true }) },
+      ]}
     >
-      <Lamp size={16} />
-    </button>
+      View <ChevronDown size={14} aria-hidden />
+    </Menu>
   );
 }
 
@@ -102,19 +123,23 @@ export const HeadStrip = memo(function HeadStrip() {
   const frame = useFrame("sheet", "undo", "redo");
   const tool = useTableState((state) => state.tool);
   const view = useTableState((state) => state.view);
-  const marks = useTableState((state) => state.marks);
   const session = useSheetSession();
-  const dark = frame.sheet.ground_tone === "dark";
   return (
-    <header className="head col-span-3 flex items-center gap-2 bg-neutral px-3 whitespace-nowrap text-neutral-content">
+    <Panel
+      as="header"
+      across
+      label="Head strip"
+      className="head col-span-3 flex items-center gap-2 bg-neutral px-3 whitespace-nowrap text-neutral-content"
+    >
       <SheetChoice />
-      <span className="measure whitespace-nowrap opacity-80">
+      <span className="measure whitespace-nowrap opacity-80 max-[1150px]:hidden">
         {frame.sheet.scale} · {frame.sheet.unit}
       </span>
-      <nav aria-label="Hand tools" className="ml-1 flex">
+      <div role="toolbar" aria-label="Tools" className="ml-1 flex">
         {TOOLS.map(({ tool: key, name, digit }) => (
           <button
             key={key}
+            {...stop}
             aria-pressed={tool === key}
             aria-keyshortcuts={digit}
             className={`cursor-pointer rounded-field px-2 py-1 ${
@@ -122,51 +147,45 @@ export const HeadStrip = memo(function HeadStrip() {
             }`}
             onClick={() => chooseTool(key)}
           >
-            <span className="measure mr-1 opacity-70">{digit}</span>
+            <span className="measure mr-1 opacity-70 max-[1150px]:hidden">{digit}</span>
             {name}
           </button>
         ))}
-      </nav>
+      </div>
       <div className="ml-auto flex items-center gap-0.5">
-        <button
-          className={quiet}
-          aria-pressed={marks}
-          aria-keyshortcuts="M"
-          title="Hide or show every mark (M)"
-          onClick={() => tableState().set({ marks: !marks })}
-        >
-          Marks
-        </button>
-        <DimRoom />
-        <button
-          className={quiet}
-          title="The ground behind the sheet, for seeing white or dark thread"
-          onClick={() => void session.command({ kind: "set-sheet", ground: dark ? "light" : "dark" })}
-        >
-          {dark ? "Lighten" : "Darken"}
-        </button>
+        <ViewMenu />
         <span aria-hidden className="mx-1 h-5 w-px bg-white/25" />
         <button
+          {...stop}
           className={quiet}
-          disabled={!frame.undo}
+          // Not disabled: what has the focus keeps it.
+          aria-disabled={!frame.undo}
           title={frame.undo ? `Undo: ${frame.undo}` : "Nothing to undo"}
-          onClick={() => void session.undo()}
+          onClick={() => frame.undo && void session.undo()}
         >
           Undo
         </button>
         <button
+          {...stop}
           className={quiet}
-          disabled={!frame.redo}
+          aria-disabled={!frame.redo}
           title={frame.redo ? `Redo: ${frame.redo}` : "Nothing to redo"}
-          onClick={() => void session.redo()}
+          onClick={() => frame.redo && void session.redo()}
         >
           Redo
         </button>
         <span aria-hidden className="mx-1 h-5 w-px bg-white/25" />
-        <button className={quiet} aria-label="Smaller" aria-keyshortcuts="-" onClick={() => zoomBy(1 / 1.25)}>
+        <button
+          {...stop}
+          className={quiet}
+          aria-label="Zoom out"
+          aria-keyshortcuts="-"
+          onClick={() => zoomBy(1 / 1.25)}
+        >
           −
         </button>
         <button
+          {...stop}
           className={`${quiet} measure w-[58px] px-0 text-center`}
           title="True size on screen (T)"
           aria-keyshortcuts="T"
@@ -174,24 +193,17 @@ export const HeadStrip = memo(function HeadStrip() {
         >
           {view ? `${Math.round((100 * view.zoom) / TRUE_SIZE)} %` : ""}
         </button>
-        <button className={quiet} aria-label="Larger" aria-keyshortcuts="+" onClick={() => zoomBy(1.25)}>
+        <button {...stop} className={quiet} aria-label="Zoom in" aria-keyshortcuts="+" onClick={() => zoomBy(1.25)}>
           +
-        </button>
-        <button
-          className={quiet}
-          title="Fit the sheet in the window (F)"
-          aria-keyshortcuts="F"
-          onClick={() => fitSheet(frame.sheet)}
-        >
-          Fit
         </button>
       </div>
       <button
+        {...stop}
         className="cursor-pointer rounded-field bg-primary px-3.5 py-1 font-semibold text-primary-content hover:brightness-105"
         onClick={() => tableState().set({ exporting: true })}
       >
         Export
       </button>
-    </header>
+    </Panel>
   );
 });

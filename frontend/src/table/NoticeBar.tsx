@@ -1,10 +1,19 @@
-/** What happened and what to do, over the foot of the sheet until it is closed. */
+/** What happened and what to do, over the foot of the sheet: a fault until it is closed, a word for a while. */
 import { X } from "lucide-react";
+import { useEffect } from "react";
 
 import { tableState, useTableState } from "./state";
 
+/** How long a word stays, ms: long enough to be read, and to be undone from. */
+const STAYS = 12_000;
+
 export function NoticeBar() {
   const notice = useTableState((state) => state.notice);
+  useEffect(() => {
+    if (notice?.tone !== "word") return;
+    const timer = setTimeout(() => tableState().notice === notice && tableState().set({ notice: null }), STAYS);
+    return () => clearTimeout(timer);
+  }, [notice]);
   return (
     <div aria-live="assertive" className="pointer-events-none absolute inset-x-0 bottom-3 z-20 flex justify-center">
       {notice && (
@@ -14,12 +23,23 @@ export function NoticeBar() {
           }`}
         >
           <span>{notice.text}</span>
+          {notice.action && (
+            <button
+              className="cursor-pointer font-semibold text-accent underline underline-offset-2"
+              onClick={() => {
+                tableState().set({ notice: null });
+                notice.action!.act();
+              }}
+            >
+              {notice.action.label}
+            </button>
+          )}
           <button
-            className="cursor-pointer rounded-field p-0.5 hover:bg-base-200"
-            aria-label="Put this message away"
+            className="grid size-6 cursor-pointer place-items-center rounded-field hover:bg-base-200"
+            aria-label="Close this message"
             onClick={() => tableState().set({ notice: null })}
           >
-            <X size={16} />
+            <X size={16} aria-hidden />
           </button>
         </div>
       )}

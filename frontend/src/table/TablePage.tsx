@@ -2,21 +2,35 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useEffect, useLayoutEffect, useState } from "react";
 import { Link, useParams } from "react-router";
+import { useShallow } from "zustand/react/shallow";
 
 import { Message } from "./Message";
 import { HeadStrip } from "./HeadStrip";
 import { useKeys } from "./keys";
+import { KeyList } from "./KeyList";
 import { NoticeBar } from "./NoticeBar";
 import { Paper } from "./paper/Paper";
 import { PathsPanel } from "./paths/PathsPanel";
+import { announce } from "@/shared/announce";
 import { api, Refusal } from "@/shared/api/client";
 import { keepSheet } from "@/shared/lastSheet";
+import { Choice } from "@/shared/ui/Choice";
+import { usePanelKeys } from "@/shared/ui/Panel";
 import { UnitContext } from "@/shared/ui/unit";
+import { plural } from "@/shared/ui/words";
 import { Export } from "@/export/Export";
-import { PanelContext, SheetSessionContext, useNewSheetSession, useSheetQuery, useFrame } from "./sheet";
+import {
+  PanelContext,
+  SheetSessionContext,
+  useFrame,
+  useNewSheetSession,
+  useSheetQuery,
+  useSheetSession,
+} from "./sheet";
 import { choosePaths, tableState, useTableState } from "./state";
 import { Tape } from "./tape/Tape";
 import { Ticket } from "./ticket/Ticket";
+import { PAPER } from "./view";
 
 export function TablePage() {
   const { sheetId = "" } = useParams();
@@ -72,28 +86,65 @@ function NotShown({ id, error }: { id: string; error: Error }) {
   );
 }
 
+const PARTS = [
+  ["paths", "Paths and brushes"],
+  ["sheet", "Sheet"],
+  ["ticket", "Ticket"],
+  ["tape", "Tape"],
+] as const;
+type Part = (typeof PARTS)[number][0];
+
 function Table() {
   useKeys();
-  const frame = useFrame("sheet");
-  const exporting = useTableState((state) => state.exporting);
+  usePanelKeys();
+  useChosenAnnounced();
+  const { sheet } = useFrame("sheet");
+  const { exporting, keyList } = useTableState(useShallow(({ exporting, keyList }) => ({ exporting, keyList })));
+  const [part, setPart] = useState<Part>("sheet");
   useEffect(() => {
-    document.title = `${frame.sheet.name} · Curlet`;
-  }, [frame.sheet.name]);
+    document.title = `${sheet.name} · Curlet`;
+  }, [sheet.name]);
+  // Too narrow for all of them, one part is shown at a time.
+  const only = (name: Part) => (name === part ? "" : "max-[899px]:hidden");
   return (
-    <div className="grid h-full grid-cols-[232px_1fr_300px] grid-rows-[44px_1fr_132px]">
+    <div className="grid h-full grid-cols-[232px_minmax(0,1fr)_300px] grid-rows-[44px_minmax(0,1fr)_auto] max-[899px]:grid-cols-1 max-[899px]:grid-rows-[44px_36px_minmax(0,1fr)]">
+      <a
+        href={`#${PAPER}`}
+        className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-primary focus:p-2 focus:text-primary-content"
+      >
+        Skip to the sheet
+      </a>
       <HeadStrip />
+      <nav
+        aria-label="Parts of the Table"
+        className="hidden items-center gap-1 border-b border-base-300 bg-base-200 px-2 max-[899px]:flex"
+      >
+        <Choice label="Part shown" options={PARTS} value={part} onChange={setPart} />
+      </nav>
       <PanelContext value={true}>
-        <PathsPanel />
+        <PathsPanel className={only("paths")} />
       </PanelContext>
-      <main className="relative min-w-0 overflow-hidden" data-ground={frame.sheet.ground_tone}>
+      <main className={`relative min-w-0 overflow-hidden ${only("sheet")}`} data-ground={sheet.ground_tone}>
         <Paper />
         <NoticeBar />
       </main>
       <PanelContext value={true}>
-        <Ticket />
-        <Tape />
+        <Ticket className={only("ticket")} />
+        <Tape className={only("tape")} />
       </PanelContext>
       {exporting && <Export />}
+      {keyList && <KeyList />}
     </div>
   );
+}
+
+/** What is chosen is spoken: on the sheet nothing has the focus that would be. */
+function useChosenAnnounced() {
+  const chosen = useTableState((state) => state.chosen);
+  const session = useSheetSession();
+  useEffect(() => {
+    if (!chosen.length) return;
+    const name = session.frame.paths.find((path) => path.id === chosen.at(-1))?.name;
+    announce(chosen.length === 1 ? `${name} chosen` : `${plural(chosen.length, "path")} chosen`);
+  }, [chosen, session]);
 }

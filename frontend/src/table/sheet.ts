@@ -5,11 +5,21 @@ import { createStore, useStore } from "zustand";
 import { useShallow } from "zustand/react/shallow";
 
 import { api, type DrawingChosen, Refusal } from "@/shared/api/client";
+import { announce } from "@/shared/announce";
 import { mark } from "@/shared/mark";
 import { withChanges, withPreview } from "@/shared/api/frame";
 import type { ChangedFrame, Intent, PathShown, PreviewFrame, RunShown, SheetFrame } from "@/shared/api/types";
 
 import { choosePaths, tableState, useTableState } from "./state";
+
+/** Steps that take something away: said where they can be undone. */
+const REMOVES = /^(delete|remove)-/;
+
+interface Done {
+  notes: readonly string[];
+  /** What is said of it besides. */
+  say?: () => unknown;
+}
 
 type Step = (id: string, revision: number) => Promise<ChangedFrame>;
 
@@ -86,11 +96,23 @@ export class SheetSession {
   /** Do one thing. Resolves to null when it is done, or to what the server said against it. */
   command(intent: Intent): Promise<Refusal | null> {
     this.dropPreviews();
-    return this.change((id, revision) => api.command(id, revision, intent));
+    return this.change(
+      (id, revision) => api.command(id, revision, intent),
+      (_, after) => this.told(after.undo ?? "", REMOVES.test(intent.kind)),
+    );
   }
 
-  undo = () => this.change(api.undo);
-  redo = () => this.change(api.redo);
+  undo = () => this.change(api.undo, (before) => this.told(before.undo && `Undone: ${before.undo}`, "shown"));
+  redo = () => this.change(api.redo, (before) => this.told(before.redo && `Done again: ${before.redo}`, "shown"));
+
+  /** Say what was done: spoken, and shown where it is something to be undone from there. */
+  private told(text: string | null | undefined, how: boolean | "shown"): void {
+    if (!text) return;
+    announce(text);
+    if (!how) return;
+    const action = how === true ? { label: "Undo", act: () => void this.undo() } : undefined;
+    tableState().set({ notice: { tone: "word", text, action } });
+  }
 
   /** Put what was chosen of a drawing that has been looked at on the sheet. */
   useDrawing(drawing: string, chosen: DrawingChosen): Promise<Refusal | null> {
@@ -104,36 +126,39 @@ export class SheetSession {
   removeUnreadable(kind: string, row: string): Promise<Refusal | null> {
     return this.inTurn(async () => {
       this.queries.setQueryData(this.key, await api.removeUnreadable(this.id, kind, row));
-      return [];
+      return { notes: [] };
     });
   }
 
-  private change(step: Step): Promise<Refusal | null> {
+  /** `say` is given what was and what is now. */
+  private change(step: Step, say?: (before: SheetFrame, after: SheetFrame) => void): Promise<Refusal | null> {
     return this.inTurn(async () => {
       const changed = await step(this.id, this.revision);
       const base = this.base;
       // A sheet that could not be shown before the step is asked for whole.
       if (base?.revision === changed.base) this.queries.setQueryData(this.key, withChanges(base, changed));
       else await this.queries.refetchQueries({ queryKey: this.key });
-      return changed.notes;
+      const after = this.base;
+      return { notes: changed.notes, say: () => base && after && say?.(base, after) };
     });
   }
 
-  private inTurn(carryOut: () => Promise<readonly string[]>): Promise<Refusal | null> {
-    const step = this.line.then(() => this.told(carryOut));
+  private inTurn(carryOut: () => Promise<Done>): Promise<Refusal | null> {
+    const step = this.line.then(() => this.done(carryOut));
     this.line = step;
     return step;
   }
 
   /** Do something, and say what is to be said of it. */
-  private async told(carryOut: () => Promise<readonly string[]>): Promise<Refusal | null> {
+  private async done(carryOut: () => Promise<Done>): Promise<Refusal | null> {
     const before = tableState().notice;
     try {
-      const notes = await carryOut();
+      const { notes, say } = await carryOut();
       tableState().set({ preview: null });
       if (notes.length) tableState().set({ notice: { tone: "word", text: notes.join(" ") } });
       // What was said in the meantime is of something else, and stays.
       else if (tableState().notice === before) tableState().set({ notice: null });
+      if (!notes.length) say?.();
       return null;
     } catch (error) {
       return this.refused(error);

@@ -58,6 +58,8 @@ export function setSnap(which: keyof Snaps, on: boolean) {
 export interface Notice {
   tone: "fault" | "word";
   text: string;
+  /** What can be done about it, from where it is said. */
+  action?: { label: string; act: () => void };
 }
 
 export interface Place {
@@ -108,9 +110,15 @@ interface TableState {
   single: string | null;
   pointer: Spot | null;
   lit: { run: string; index: number } | null;
+  /** The box that is drawn on bare paper to choose by, px in the window. */
+  box: readonly [Spot, Spot] | null;
   preview: PreviewFrame | null;
   notice: Notice | null;
   exporting: boolean;
+  /** Whether the list of keys is open. */
+  keyList: boolean;
+  /** Whether the Ticket shows the stitching, or the path itself. */
+  page: "stitching" | "path";
   set: (values: Partial<Omit<TableState, "set">>) => void;
 }
 
@@ -143,9 +151,12 @@ export const useTableState = create<TableState>((set) => ({
   single: null,
   pointer: null,
   lit: null,
+  box: null,
   preview: null,
   notice: null,
   exporting: false,
+  keyList: false,
+  page: "stitching",
   set: (values) => set(values),
 }));
 

@@ -1,7 +1,12 @@
 /** View arithmetic: px on screen against mm on the sheet. Nothing of the job is computed here. */
 
-/** The id of the element that the sheet is drawn in. */
-export const PAPER = "paper";
+import { PAPER } from "@/shared/paper";
+
+export { PAPER };
+
+/** Whether the sheet has the focus: nothing else has. */
+export const onSheet = (target: EventTarget | null) =>
+  target === document.body || (target instanceof Element && target.closest(`#${PAPER}`) !== null);
 
 export interface View {
   /** px per sheet mm. */

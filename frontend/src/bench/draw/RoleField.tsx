@@ -2,6 +2,7 @@
 import type { RoleDoc } from "@/shared/api/types";
 import { useMaker } from "@/shared/maker/maker";
 import { ColourField } from "@/shared/ui/ColourField";
+import { Pick } from "@/shared/ui/Pick";
 
 const STEPS = [40, 30, 20, 10, 0, -10, -20, -30, -40];
 
@@ -29,12 +30,7 @@ export function RoleField({ label, value, none = true, onPreview, onCommit }: Pr
     <div className="mt-1">
       <label className="flex items-center justify-between gap-2">
         {label}
-        <select
-          aria-label={label}
-          className="cursor-pointer rounded-field border border-base-300 bg-base-100 px-1.5 py-0.5"
-          value={key}
-          onChange={(event) => pick(event.target.value)}
-        >
+        <Pick label={label} className="" value={key} onPick={(picked) => pick(picked)}>
           {none && <option value="none">None</option>}
           {threads.map((_, index) => (
             <option key={index} value={`thread-${index + 1}`}>
@@ -42,23 +38,23 @@ export function RoleField({ label, value, none = true, onPreview, onCommit }: Pr
             </option>
           ))}
           <option value="own">Its own colour</option>
-        </select>
+        </Pick>
       </label>
       {value && !value.own && (
         <label className="mt-1 flex items-center justify-between gap-2">
           <span className="muted">{label}, shade</span>
-          <select
-            aria-label={`${label}, shade`}
-            className="cursor-pointer rounded-field border border-base-300 bg-base-100 px-1.5 py-0.5"
+          <Pick
+            label={`${label}, shade`}
+            className=""
             value={value.lighter ?? 0}
-            onChange={(event) => void onCommit({ ...value, lighter: Number(event.target.value) })}
+            onPick={(picked) => void onCommit({ ...value, lighter: Number(picked) })}
           >
             {shades(value.lighter ?? 0).map((lighter) => (
               <option key={lighter} value={lighter}>
                 {lighter === 0 ? "As the thread" : `${Math.abs(lighter)} % ${lighter < 0 ? "darker" : "lighter"}`}
               </option>
             ))}
-          </select>
+          </Pick>
         </label>
       )}
       {value?.own && (

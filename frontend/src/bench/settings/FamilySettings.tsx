@@ -2,7 +2,8 @@
 import type { BrushDoc, SettingShown } from "@/shared/api/types";
 import { mmText, NumberRow, Options, Tick } from "@/shared/maker/fields";
 
-import { KINDS, useFamilies } from "../families";
+import { KINDS, useFamilies } from "@/shared/families";
+import { Pick } from "@/shared/ui/Pick";
 
 type Course = NonNullable<BrushDoc["courses"]>[number];
 export type Motif = NonNullable<Exclude<Course, { course: "band" }>["motif"]>;
@@ -19,12 +20,7 @@ interface ChoiceProps {
 export function FamilyChoice({ label, family, pieces, none, onChange }: ChoiceProps) {
   const families = useFamilies().filter((item) => pieces || !item.piece);
   return (
-    <select
-      aria-label={label}
-      className="w-full cursor-pointer rounded-field border border-base-300 bg-base-100 px-1.5 py-1"
-      value={family ?? ""}
-      onChange={(event) => onChange(event.target.value)}
-    >
+    <Pick label={label} className="w-full" value={family ?? ""} onPick={(picked) => onChange(picked)}>
       {none && <option value="">{none}</option>}
       {family === "artwork" && <option value="artwork">Artwork</option>}
       {family === "picture" && <option value="picture">Picture</option>}
@@ -39,7 +35,7 @@ export function FamilyChoice({ label, family, pieces, none, onChange }: ChoicePr
             ))}
         </optgroup>
       ))}
-    </select>
+    </Pick>
   );
 }
 

@@ -3,6 +3,7 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 
 import { api } from "@/shared/api/client";
 import { QuietButton } from "@/shared/maker/QuietButton";
+import { Pick } from "@/shared/ui/Pick";
 
 import { bench, type Place, useBench, useWorkbench } from "../bench";
 
@@ -27,12 +28,12 @@ export function TakeMotif({ place }: { place: Place }) {
   const { data } = useQuery({ queryKey: ["motifs"], queryFn: api.motifs, enabled: Boolean(brush) });
   if (!data?.motifs.length) return null;
   return (
-    <select
-      aria-label="Motif from the Library"
-      className="min-h-6 max-w-[150px] cursor-pointer rounded-field border border-base-300 bg-base-200 px-1 py-0.5 text-[12px] hover:border-base-content"
+    <Pick
+      label="Motif from the Library"
+      className="max-w-[150px] text-[12px]"
       value=""
-      onChange={(event) => {
-        const motif = event.target.value;
+      onPick={(picked) => {
+        const motif = picked;
         if (motif) void workbench.put((id, values) => api.useMotif(id, { ...values, place, motif }));
       }}
     >
@@ -42,6 +43,6 @@ export function TakeMotif({ place }: { place: Place }) {
           {motif.name}
         </option>
       ))}
-    </select>
+    </Pick>
   );
 }

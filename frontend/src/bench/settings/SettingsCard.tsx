@@ -1,4 +1,5 @@
 /** The settings of what is worked on: the whole brush, this course, or this piece, in a maker's order. */
+import { Panel } from "@/shared/ui/Panel";
 import { Choice } from "@/shared/ui/Choice";
 
 import { bench, useBench, type Whose } from "../bench";
@@ -15,7 +16,11 @@ const WHOSE: readonly (readonly [Whose, string])[] = [
 export function SettingsCard() {
   const whose = useBench((state) => state.whose);
   return (
-    <aside aria-label="Settings" className="min-h-0 overflow-y-auto border-l border-base-300 bg-base-200 p-3">
+    <Panel
+      as="aside"
+      label="Settings"
+      className="min-h-0 overflow-y-auto border-l border-base-300 bg-base-200 py-3 pr-0.5 pl-3 [scrollbar-gutter:stable]"
+    >
       <div className="rounded-box border border-base-300 bg-base-100 px-3.5 pt-2 pb-3">
         <span aria-hidden className="mx-auto mb-1.5 block size-3 rounded-full border border-base-300 bg-base-200" />
         <Choice
@@ -28,6 +33,6 @@ export function SettingsCard() {
         {whose === "course" && <ThisCourse />}
         {whose === "piece" && <ThisPiece />}
       </div>
-    </aside>
+    </Panel>
   );
 }

@@ -3,23 +3,28 @@ import { useCallback } from "react";
 
 import { CornerRules, CrossingRules } from "@/shared/maker/CornerRules";
 import { Options } from "@/shared/maker/fields";
-import { Heading } from "@/shared/maker/Heading";
+import { Decision } from "@/shared/maker/Decision";
+import { Swatches } from "@/shared/maker/Swatches";
+import { CROSSINGS, MANNERS, wordOf } from "@/shared/ui/trade";
 import { useMaker } from "@/shared/maker/maker";
 import { QuietButton } from "@/shared/maker/QuietButton";
 import { ColourField } from "@/shared/ui/ColourField";
 
-import { KINDS } from "../families";
+import { KINDS } from "@/shared/families";
 
 export function WholeBrush() {
   const { doc } = useMaker();
   return (
     <>
-      <Heading>Kind</Heading>
-      <Options label="Kind" pointer="/kind" options={KINDS} value={doc.kind!} />
-      <Heading>At corners</Heading>
-      <CornerRules />
-      <Heading>Where it crosses itself</Heading>
-      <CrossingRules />
+      <Decision id="kind" label="Kind" set={wordOf(KINDS, doc.kind)}>
+        <Options label="Kind" pointer="/kind" options={KINDS} value={doc.kind!} />
+      </Decision>
+      <Decision id="corners" label="Corners" set={wordOf(MANNERS, doc.corners!.manner)}>
+        <CornerRules />
+      </Decision>
+      <Decision id="crossings" label="Crossings" set={wordOf(CROSSINGS, doc.crossings!.manner)}>
+        <CrossingRules />
+      </Decision>
       <Threads />
     </>
   );
@@ -29,8 +34,7 @@ function Threads() {
   const { doc, keepValue } = useMaker();
   const threads = doc.threads!;
   return (
-    <>
-      <Heading>Threads</Heading>
+    <Decision id="thread" label="Threads" set={<Swatches colours={threads} />}>
       {threads.map((colour, index) => (
         <Thread key={index} index={index} colour={colour} />
       ))}
@@ -42,7 +46,7 @@ function Threads() {
           <QuietButton onClick={() => void keepValue("/threads", threads.slice(0, -1))}>Remove the last</QuietButton>
         )}
       </div>
-    </>
+    </Decision>
   );
 }
 

@@ -172,6 +172,10 @@ export const api = {
   similar: (id: string, path: string, by: By, within: string) =>
     settled(client.GET("/api/sheets/{sheet_id}/similar", { params: { ...at(id), query: { path, by, within } } })),
 
+  /** Paths as they are, to be pasted later. */
+  clip: (id: string, paths: string[]) =>
+    settled(client.POST("/api/sheets/{sheet_id}/clip", { params: at(id), body: { paths } })),
+
   figures: () => settled(client.GET("/api/figures")),
 
   fonts: () => settled(client.GET("/api/fonts")),

@@ -6,6 +6,7 @@ type Schemas = components["schemas"];
 export type SheetFrame = Schemas["SheetFrame"];
 export type PreviewFrame = Schemas["PreviewFrame"];
 export type ChangedFrame = Schemas["ChangedFrame"];
+export type ClipDoc = Schemas["ClipDoc"];
 export type PathShown = Schemas["PathShown"];
 export type RunShown = Schemas["RunShown"];
 export type LegShown = Schemas["LegShown"];

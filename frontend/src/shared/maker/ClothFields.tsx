@@ -5,6 +5,7 @@ import { api } from "@/shared/api/client";
 import type { ClothDoc } from "@/shared/api/types";
 import { ColourField } from "@/shared/ui/ColourField";
 import { NumberLine } from "@/shared/ui/NumberLine";
+import { Pick } from "@/shared/ui/Pick";
 
 interface Props {
   value: ClothDoc;
@@ -44,12 +45,12 @@ export function ClothFields({ value, onPreview, onChange, onCancel }: Props) {
   );
   return (
     <>
-      <select
-        aria-label="Weave"
-        className="w-full cursor-pointer rounded-field border border-base-300 bg-base-100 px-1.5 py-1"
+      <Pick
+        label="Weave"
+        className="w-full"
         value={value.weave}
-        onChange={(event) => {
-          const weave = weaves.find((item) => item.id === event.target.value)!;
+        onPick={(picked) => {
+          const weave = weaves.find((item) => item.id === picked)!;
           void onChange(usualCloth(weave, value, now));
         }}
       >
@@ -58,7 +59,7 @@ export function ClothFields({ value, onPreview, onChange, onCancel }: Props) {
             {weave.name}
           </option>
         ))}
-      </select>
+      </Pick>
       {(["warp", "weft"] as const).slice(0, now?.threads.length ?? 1).map((thread, index) => (
         <div key={thread} className="mt-1 flex items-start justify-between gap-2">
           <span className="pt-0.5">{now?.threads[index]}</span>

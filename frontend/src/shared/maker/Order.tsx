@@ -1,11 +1,10 @@
 /** The sequence of a row's motifs, and which repeat lies on top. */
 import { useState } from "react";
 
-import { OVERLAPS } from "@/shared/ui/trade";
+import { OVERLAPS, wordOf } from "@/shared/ui/trade";
 
 import { Options } from "./fields";
-import { Own } from "./Own";
-import { Heading } from "./Heading";
+import { Decision } from "./Decision";
 import { useMaker, useRow } from "./maker";
 
 export function Order() {
@@ -13,14 +12,18 @@ export function Order() {
   if (!place || place.row.motif?.family === "running") return null;
   const { row, at } = place;
   return (
-    <>
-      <Heading>
-        Order and overlap
-        <Own pointer={at("order")} label="Order" />
-      </Heading>
+    <Decision
+      id="order"
+      label="Order"
+      set={row.order}
+      result={
+        (row.more ?? []).length > 0 && row.overlap !== OVERLAPS[0]?.[0] ? wordOf(OVERLAPS, row.overlap) : undefined
+      }
+      pointers={[at("order"), at("overlap")]}
+    >
       {(row.more ?? []).length > 0 && <OrderField value={row.order!} pointer={at("order")} />}
       <Options label="Overlap" pointer={at("overlap")} options={OVERLAPS} value={row.overlap!} />
-    </>
+    </Decision>
   );
 }
 

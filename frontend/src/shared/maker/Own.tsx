@@ -1,9 +1,9 @@
 /** The mark of a setting that this run has for itself, and the way back to the brush's. */
-import { useMaker } from "./maker";
+import { ownOf, useMaker } from "./maker";
 
 export function Own({ pointer, label }: { pointer: string; label: string }) {
   const settings = useMaker();
-  if (!settings.own.some((own) => own === pointer || own.startsWith(`${pointer}/`))) return null;
+  if (!ownOf(settings, [pointer]).length) return null;
   return (
     <button
       className="ml-1 inline-grid size-6 cursor-pointer place-items-center rounded-full align-middle hover:bg-base-200"

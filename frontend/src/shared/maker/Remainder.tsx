@@ -1,9 +1,8 @@
 /** What is done with the remainder of each leg. */
-import { FITS, LAYOUTS, REMAINDERS } from "@/shared/ui/trade";
+import { FITS, LAYOUTS, REMAINDERS, wordOf } from "@/shared/ui/trade";
 
 import { NumberRow, Options, Tick } from "./fields";
-import { Own } from "./Own";
-import { Heading } from "./Heading";
+import { Decision } from "./Decision";
 import { useRow } from "./maker";
 
 export function Remainder() {
@@ -12,12 +11,8 @@ export function Remainder() {
   const fit = place.row.fit!;
   const at = (name: string) => place.at(`fit/${name}`);
   return (
-    <>
-      <Heading>
-        The remainder
-        <Own pointer={place.at("fit")} label="The remainder" />
-      </Heading>
-      <Options label="The remainder" pointer={at("kind")} options={FITS} value={fit.kind!} />
+    <Decision id="remainder" label="Remainder" set={wordOf(FITS, fit.kind)} pointers={[place.at("fit")]}>
+      <Options label="Remainder" pointer={at("kind")} options={FITS} value={fit.kind!} />
       {fit.kind === "leave-over" && (
         <div className="mt-1">
           <Options label="Where it is left" pointer={at("remainder")} options={REMAINDERS} value={fit.remainder!} />
@@ -39,6 +34,6 @@ export function Remainder() {
       <Tick label="One length for all legs, right and left" pointer={at("shared")} value={fit.shared!} />
       <Tick label="One repeat in legs too short" pointer={at("short_legs")} value={fit.short_legs!} />
       <NumberRow label="Tolerance" pointer={at("tolerance")} value={`${fit.tolerance} %`} step={1} />
-    </>
+    </Decision>
   );
 }

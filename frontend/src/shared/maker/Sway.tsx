@@ -3,10 +3,10 @@ import type { SwayDoc } from "@/shared/api/types";
 import { Choice } from "@/shared/ui/Choice";
 import { NumberField } from "@/shared/ui/NumberField";
 import { CHANNELS, DRIVERS } from "@/shared/ui/trade";
+import { Pick } from "@/shared/ui/Pick";
 
 import { CurvePad } from "./CurvePad";
-import { Own } from "./Own";
-import { Heading } from "./Heading";
+import { Decision } from "./Decision";
 import { useMaker, useRow } from "./maker";
 import { QuietButton } from "./QuietButton";
 
@@ -22,34 +22,30 @@ export function Sway({ newSeed }: { newSeed?: () => void }) {
   const add = (channel: string) =>
     settings.keepValue(pointer, [...rules, { channel: channel as Channel, driver: "chance", amount: 10 }]);
   return (
-    <>
-      <Heading>
-        Sway
-        <Own pointer={pointer} label="Sway" />
-      </Heading>
+    <Decision id="sway" label="Sway" set={rules.length ? rules.map(inWords).join(", ") : "none"} pointers={[pointer]}>
       {rules.map((rule, index) => (
         <Rule key={index} rule={rule} index={index} rules={rules} pointer={pointer} />
       ))}
       <div className="mt-1 flex flex-wrap items-center gap-1">
-        <select
-          aria-label="Add sway"
-          className="rounded-field border border-base-300 bg-base-100 px-1 py-0.5 text-[12px]"
-          value=""
-          onChange={(event) => void add(event.target.value)}
-        >
+        <Pick label="Add sway" className="text-[12px]" value="" onPick={(picked) => void add(picked)}>
           <option value="">Add sway …</option>
           {CHANNELS.map(([key, name]) => (
             <option key={key} value={key}>
               {name}
             </option>
           ))}
-        </select>
+        </Pick>
         {newSeed && rules.some((rule) => rule.driver === "chance") && (
-          <QuietButton onClick={newSeed}>New seed</QuietButton>
+          <QuietButton onClick={newSeed}>Shuffle</QuietButton>
         )}
       </div>
-    </>
+    </Decision>
   );
+}
+
+function inWords(rule: SwayDoc): string {
+  const [, name, unit] = CHANNELS.find(([key]) => key === rule.channel)!;
+  return `${name.toLowerCase()} ${rule.amount}${unit === "%" ? " %" : unit}`;
 }
 
 /** The curves that a driver has while none is drawn, to be drawn over. */

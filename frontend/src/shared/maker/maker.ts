@@ -10,6 +10,8 @@ export interface Maker {
   doc: BrushDoc;
   /** The course that is set. */
   course: number;
+  /** Whether the rows that are like it are set with it. */
+  asOne: boolean;
   /** Pointers that a run has changed for itself; none on the Bench. */
   own: readonly string[];
   /** Show what a setting would do; nothing is kept. */
@@ -25,15 +27,26 @@ export interface Maker {
 
 export const MakerContext = createContext<Maker | null>(null);
 
+export const useMakerIfAny = () => useContext(MakerContext);
+
 export function useMaker(): Maker {
-  const maker = useContext(MakerContext);
+  const maker = useMakerIfAny();
   if (!maker) throw new Error("no maker");
   return maker;
 }
 
-/** The row that is set, and where its settings are. */
+/** The row that is set, and where its settings are: "*" stands for every row that is set with it. */
 export function useRow(): { row: RowDoc; at: (name: string) => string } | null {
-  const { doc, course } = useMaker();
+  const { doc, course, asOne } = useMaker();
   const row = doc.courses?.[course];
-  return row?.course === "row" ? { row, at: (name) => `/courses/${course}/${name}` } : null;
+  return row?.course === "row" ? { row, at: (name) => `/courses/${asOne ? "*" : course}/${name}` } : null;
+}
+
+/** Those of some settings that a run has changed for itself, or something in them. */
+export function ownOf({ own }: Maker, pointers: readonly string[]): readonly string[] {
+  return pointers.filter((pointer) => {
+    const within = pointer === "/gauge" ? "/courses/*/offset" : pointer;
+    const pattern = new RegExp(`^${within.replace("*", "\\d+")}(/|$)`);
+    return own.some((changed) => pattern.test(changed));
+  });
 }

@@ -1,6 +1,7 @@
 /** A field for a measure: units and sums are read by the server; arrows step the number. */
 import { useContext, useId, useState } from "react";
 
+import { PAPER } from "../paper";
 import { isLength, shownIn, stepIn, typedIn, UnitContext } from "./unit";
 
 interface Props {
@@ -17,6 +18,9 @@ interface Props {
   /** For whole numbers in a table. */
   narrow?: boolean;
 }
+
+/** The sheet, where there is one. */
+const toSheet = () => document.getElementById(PAPER)?.focus();
 
 const LEADING = /^\s*([-+]?\d*\.?\d+)(.*)$/;
 
@@ -39,24 +43,27 @@ export function NumberField(props: Props) {
   const [fault, setFault] = useState<string | null>(null);
   const faultId = useId();
 
-  const commit = async (text: string | null, stay = false) => {
+  const commit = async (text: string | null, stay = false): Promise<string | null> => {
     if (text === null || text.trim() === value) {
       setTyped(null);
       setFault(null);
       onCancel?.();
-      return;
+      return null;
     }
     const wrong = await props.onCommit(said(text));
     setFault(wrong);
     // What was entered stays while it is wrong, so that it can be put right.
     if (!wrong && !stay) setTyped(null);
     if (!wrong && stay) setTyped((now) => (now === text ? null : now));
+    return wrong;
   };
 
   const onKeyDown = (event: React.KeyboardEvent<HTMLInputElement>) => {
     if (event.key === "Enter") {
       event.preventDefault();
-      void commit(entered);
+      const field = event.currentTarget;
+      // Kept, the keys go back to the sheet; what is wrong keeps them.
+      void commit(entered).then((wrong) => !wrong && !field.closest("dialog") && toSheet());
     } else if (event.key === "Escape") {
       setTyped(null);
       setFault(null);
@@ -82,6 +89,7 @@ export function NumberField(props: Props) {
           fault ? "border-error" : "border-base-300"
         }`}
         value={entered ?? value}
+        data-unsaved={entered === null ? undefined : ""}
         spellCheck={false}
         autoComplete="off"
         onFocus={(event) => event.target.select()}

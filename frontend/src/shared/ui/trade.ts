@@ -6,6 +6,11 @@ function pairs<T extends { id: string; label: string }>(list: readonly T[]) {
   return list.map(({ id, label }) => [id, label] as readonly [T["id"], string]);
 }
 
+/** What one of a list is called within a sentence. */
+export function wordOf(list: readonly (readonly [string, string])[], id: string | undefined): string {
+  return (list.find(([key]) => key === id)?.[1] ?? "").toLowerCase();
+}
+
 export const MANNERS = pairs(CHOICES.manners);
 export const MANNER_WORDS: Record<string, string> = Object.fromEntries(MANNERS);
 export const MADE = pairs(CHOICES.made);

@@ -24,3 +24,5 @@ export const degrees = (turn: number) => `${Math.abs(turn).toFixed(0)}°`;
 
 export const plural = (count: number, one: string, many = `${one}s`) =>
   `${count.toLocaleString("en")} ${count === 1 ? one : many}`;
+
+export const capital = (word: string) => word.charAt(0).toUpperCase() + word.slice(1);

@@ -3,6 +3,8 @@ import { useRef, useState } from "react";
 
 import { api, Refusal } from "@/shared/api/client";
 
+import { stop } from "@/shared/ui/stops";
+
 import { tableState } from "../state";
 import { type Drawing, ImportDialog } from "./ImportDialog";
 
@@ -20,7 +22,7 @@ export function ImportDrawing() {
   };
   return (
     <div
-      className="relative border-t border-base-300 px-3 py-1.5"
+      className="relative"
       onDragOver={(event) => event.dataTransfer.types.includes("Files") && event.preventDefault()}
       onDrop={(event) => {
         event.preventDefault();
@@ -37,7 +39,8 @@ export function ImportDrawing() {
         onChange={(event) => void read(event.target.files?.[0])}
       />
       <button
-        className="cursor-pointer rounded-field py-0.5 font-semibold text-accent underline underline-offset-2 hover:text-base-content"
+        {...stop}
+        className="cursor-pointer text-[12px] text-accent underline decoration-dotted underline-offset-2 hover:text-base-content"
         onClick={() => input.current!.click()}
       >
         Import a drawing (SVG)

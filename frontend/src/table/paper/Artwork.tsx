@@ -4,8 +4,10 @@ import { useEffect, useLayoutEffect, useRef, useState } from "react";
 
 import { slotsOf } from "@/shared/api/frame";
 import { mark } from "@/shared/mark";
-import type { SheetFrame } from "@/shared/api/types";
+import type { GroupShown, GuideShown, PathShown, SheetFrame } from "@/shared/api/types";
 import { paintGround, paintGroups, pictureOf } from "@/shared/draw/painter";
+
+import { useTheme } from "@/shared/theme";
 
 import { useShown } from "../sheet";
 import { useTableState } from "../state";
@@ -24,6 +26,9 @@ interface Scene {
   frame: SheetFrame;
   view: View;
   window: Size;
+  /** The paths that are shown to be chosen, and in what colour; none without marks. */
+  lanes: readonly string[];
+  colours: Colours;
 }
 
 interface Aside {
@@ -39,10 +44,14 @@ export function Artwork({ view }: { view: View }) {
   const cache = useRef<Aside | null>(null);
   const seen = useRef<Scene | null>(null);
   const ground = shown.sheet.ground_tone;
+  const theme = useTheme((state) => state.theme);
+  const chosen = useTableState((state) => state.chosen);
+  const lanes = marks ? chosen : NONE;
   const rested = useRested(view);
 
   useLayoutEffect(() => {
-    const scene = { frame: shown, view, window: size };
+    const colours = coloursOf(canvas.current!, `${theme} ${ground}`);
+    const scene = { frame: shown, view, window: size, lanes, colours };
     // A picture that has come in the meantime is on no painting yet.
     const repaint = () => paint(true);
     const paint = (anew = false) => {
@@ -56,9 +65,9 @@ export function Artwork({ view }: { view: View }) {
     };
     // At once, so that it comes with the frame that is being made.
     paint();
-  }, [shown, view, size, marks, ground, rested]);
+  }, [shown, view, size, marks, lanes, ground, theme, rested]);
 
-  return <canvas ref={canvas} className="absolute inset-0 h-full w-full" data-testid="artwork" />;
+  return <canvas ref={canvas} data-ground={ground} className="absolute inset-0 h-full w-full" data-testid="artwork" />;
 }
 
 /** Whether the view has stood still for a while. */
@@ -73,15 +82,15 @@ function useRested(view: View): boolean {
 
 /** The painting aside that a scene can be shown by; null where it is to be painted anew. */
 function kept(last: Scene | null, now: Scene, aside: Aside | null, rested: boolean, repaint: () => void) {
-  if (!last || last.frame !== now.frame || last.window !== now.window) return null;
+  if (!last || (["frame", "window", "lanes", "colours"] as const).some((part) => last[part] !== now[part])) return null;
   const larger = now.view.zoom / (aside ?? last).view.zoom;
   if (larger !== 1) {
     if (rested || !isFull(now.frame)) return null;
-    if (larger < MIN || larger > MAX) return paintAside(now.frame, now.view, now.window, repaint);
-    return aside ?? paintAside(now.frame, last.view, now.window, repaint);
+    if (larger < MIN || larger > MAX) return paintAside(now, repaint);
+    return aside ?? paintAside({ ...now, view: last.view }, repaint);
   }
   if (last.view === now.view) return aside;
-  return aside && reaches(aside, now.view) ? aside : paintAside(now.frame, now.view, now.window, repaint);
+  return aside && reaches(aside, now.view) ? aside : paintAside(now, repaint);
 }
 
 const weights = new WeakMap<SheetFrame, boolean>();
@@ -101,7 +110,8 @@ function reaches(aside: Aside, view: View): boolean {
   return Math.max(Math.abs(view.x - aside.view.x), Math.abs(view.y - aside.view.y)) <= MARGIN;
 }
 
-function paintAside(frame: SheetFrame, view: View, window: Size, repaint: () => void): Aside {
+function paintAside(scene: Scene, repaint: () => void): Aside {
+  const { view, window } = scene;
   const ratio = devicePixelRatio;
   const canvas = new OffscreenCanvas(
     Math.max(1, Math.round((window.width + 2 * MARGIN) * ratio)),
@@ -109,66 +119,112 @@ function paintAside(frame: SheetFrame, view: View, window: Size, repaint: () => 
   );
   const context = canvas.getContext("2d") as unknown as CanvasRenderingContext2D;
   const moved = { zoom: view.zoom, x: view.x + MARGIN, y: view.y + MARGIN };
-  paintArtwork(context, { frame, view: moved, window }, repaint);
+  paintArtwork(context, { ...scene, view: moved }, repaint);
   // As a picture it is painted once; a canvas may be painted again each time it is drawn from.
   return { view, picture: canvas.transferToImageBitmap() };
 }
 
-function paintArtwork(context: CanvasRenderingContext2D, { frame, view }: Scene, repaint: () => void) {
+function paintArtwork(context: CanvasRenderingContext2D, scene: Scene, repaint: () => void) {
+  const { view } = scene;
   const ratio = devicePixelRatio;
   const zoom = view.zoom * ratio;
   context.setTransform(zoom, 0, 0, zoom, view.x * ratio, view.y * ratio);
-  paintGuides(context, frame, repaint);
-  paintGroups(context, frame.as_drawn, repaint);
-  const runs = frame.runs.flatMap((run) => (run.seen && run.group ? run.group : []));
-  paintGroups(context, runs, repaint);
-  paintGroups(
-    context,
-    frame.singles.flatMap((single) => single.group ?? []),
-    repaint,
-  );
+  const lanes = new Set(scene.lanes);
+  for (const item of inOrder(scene.frame)) {
+    if (item.path !== undefined && lanes.delete(item.path)) paintLane(context, scene, item.path);
+    if (item.guide) paintGuide(context, item.guide, repaint);
+    else paintGroups(context, [item.group], repaint);
+  }
+  // A path with nothing on it has its lane over everything.
+  for (const path of lanes) paintLane(context, scene, path);
 }
 
-function paintGuides(context: CanvasRenderingContext2D, frame: SheetFrame, repaint: () => void) {
-  for (const guide of frame.guides) {
-    const image = guide.shown && pictureOf(guide, repaint);
-    if (!image) continue;
-    context.save();
-    context.globalAlpha = 1 - guide.fade / 100;
-    context.translate(guide.x, guide.y);
-    context.rotate((guide.turn * Math.PI) / 180);
-    context.drawImage(image, -guide.width / 2, -guide.height / 2, guide.width, guide.height);
-    context.restore();
-  }
+type Painted = { position: number; path?: string } & (
+  { guide: GuideShown; group?: undefined } | { group: GroupShown; guide?: undefined }
+);
+
+const orders = new WeakMap<SheetFrame, Painted[]>();
+
+/** What is painted, bottom to top; a run with its path, which has its lane under it. */
+function inOrder(frame: SheetFrame): Painted[] {
+  let order = orders.get(frame);
+  if (order) return order;
+  order = [
+    ...frame.guides.flatMap((guide) => (guide.shown ? { position: guide.position, guide } : [])),
+    ...frame.as_drawn.map((group) => ({ position: group.position, group })),
+    ...frame.runs.flatMap((run) =>
+      run.seen && run.group ? { position: run.position, path: run.path, group: run.group } : [],
+    ),
+    ...frame.singles.flatMap(({ position, group }) => (group ? { position, group } : [])),
+  ].sort((a, b) => a.position - b.position);
+  orders.set(frame, order);
+  return order;
+}
+
+/** How wide the lane of a chosen path is, px. */
+const LANE = 13;
+
+/** What is chosen lies on a tinted lane, under its stitches and over the cloth. */
+function paintLane(context: CanvasRenderingContext2D, { frame, view, colours }: Scene, id: string) {
+  const path = frame.paths.find((item) => item.id === id);
+  if (!path || path.hidden) return;
+  context.save();
+  context.strokeStyle = colours.lane;
+  context.lineWidth = LANE / view.zoom;
+  context.lineJoin = context.lineCap = "round";
+  context.setLineDash([]);
+  context.stroke(lineOf(path));
+  context.restore();
+}
+
+const lines = new WeakMap<PathShown, Path2D>();
+
+function lineOf(path: PathShown): Path2D {
+  let line = lines.get(path);
+  if (!line) lines.set(path, (line = new Path2D(path.d)));
+  return line;
+}
+
+function paintGuide(context: CanvasRenderingContext2D, guide: GuideShown, repaint: () => void) {
+  const image = pictureOf(guide, repaint);
+  if (!image) return;
+  context.save();
+  context.globalAlpha = 1 - guide.fade / 100;
+  context.translate(guide.x, guide.y);
+  context.rotate((guide.turn * Math.PI) / 180);
+  context.drawImage(image, -guide.width / 2, -guide.height / 2, guide.width, guide.height);
+  context.restore();
 }
 
 interface Colours {
   paper: string;
   mark: string;
+  lane: string;
 }
+
+const NONE: readonly string[] = [];
 
 const colours = new Map<string, Colours>();
 
 /** The page's colours, asked for once for each theme and ground: the answer takes a look through all styles. */
-function coloursOf(canvas: HTMLCanvasElement, ground: string): Colours {
-  const key = `${document.documentElement.dataset.theme} ${ground}`;
+function coloursOf(canvas: HTMLCanvasElement, key: string): Colours {
   let known = colours.get(key);
   if (!known) {
     const style = getComputedStyle(canvas);
-    known = { paper: style.getPropertyValue("--paper"), mark: style.getPropertyValue("--paper-mark") };
+    const of = (name: string) => style.getPropertyValue(name);
+    known = { paper: of("--paper"), mark: of("--paper-mark"), lane: of("--lane") };
     colours.set(key, known);
   }
   return known;
 }
 
 function show(canvas: HTMLCanvasElement, scene: Scene, aside: Aside | null, marks: boolean, repaint: () => void) {
-  const { view, window } = scene;
+  const { view, window, colours } = scene;
   const ratio = devicePixelRatio;
   const width = Math.max(1, Math.round(window.width * ratio));
   const height = Math.max(1, Math.round(window.height * ratio));
   if (canvas.width !== width || canvas.height !== height) Object.assign(canvas, { width, height });
   const context = canvas.getContext("2d", { alpha: false })!;
-  const colours = coloursOf(canvas, scene.frame.sheet.ground_tone);
   context.setTransform(ratio, 0, 0, ratio, 0, 0);
   context.fillStyle = colours.paper;
   context.fillRect(0, 0, window.width, window.height);
@@ -179,6 +235,7 @@ function show(canvas: HTMLCanvasElement, scene: Scene, aside: Aside | null, mark
     paintGround(context, cloth);
     context.setTransform(ratio, 0, 0, ratio, 0, 0);
   }
+  paintEdge(context, view, scene.frame, colours);
   if (marks) paintPaper(context, view, scene.frame, colours);
   if (!aside) return paintArtwork(context, scene, repaint);
   const larger = view.zoom / aside.view.zoom;
@@ -188,14 +245,21 @@ function show(canvas: HTMLCanvasElement, scene: Scene, aside: Aside | null, mark
   context.drawImage(aside.picture, 0, 0);
 }
 
-/** Spot-and-cross paper over the sheet: a cross each step, a spot midway; and the sheet's edge. */
+/** The sheet's edge, whether marks are shown or not. */
+function paintEdge(context: CanvasRenderingContext2D, view: View, frame: SheetFrame, colours: Colours) {
+  const { width, height } = frame.sheet;
+  context.strokeStyle = colours.mark;
+  context.lineWidth = 1;
+  context.strokeRect(Math.round(view.x) - 0.5, Math.round(view.y) - 0.5, width * view.zoom + 1, height * view.zoom + 1);
+}
+
+/** Spot-and-cross paper over the sheet: a cross each step, a spot midway. */
 function paintPaper(context: CanvasRenderingContext2D, view: View, frame: SheetFrame, colours: Colours) {
   const { width, height, factor } = frame.sheet;
   const right = view.x + width * view.zoom;
   const foot = view.y + height * view.zoom;
   context.strokeStyle = context.fillStyle = colours.mark;
   context.lineWidth = 1;
-  context.strokeRect(Math.round(view.x) - 0.5, Math.round(view.y) - 0.5, right - view.x + 1, foot - view.y + 1);
   const step = niceStep(view.zoom * factor, 46) * view.zoom * factor;
   context.beginPath();
   for (let y = view.y + step / 2, row = 0; y < foot - 2; y += step / 2, row++) {

@@ -1,28 +1,31 @@
 /** The chosen run's corners and crossings, to be picked, and its start point, to be slid. */
-import type { CornerShown, PathShown, RunShown } from "@/shared/api/types";
-import { MANNER_WORDS } from "@/shared/ui/trade";
-import { degrees } from "@/shared/ui/words";
+import { useState } from "react";
 
-import { tableState, type Place, useTableState } from "../state";
+import type { CornerShown, CrossingShown, PathShown, RunShown } from "@/shared/api/types";
+import { MANNER_WORDS } from "@/shared/ui/trade";
+import { capital, degrees } from "@/shared/ui/words";
+
+import { useSheetSession } from "../sheet";
+import { tableState, useTableState } from "../state";
 import { type Spot, toScreen, type View } from "../view";
 import { useSheetDrag } from "./Nodes";
+import { RULER } from "./Rulers";
 
-/** Something to press: by the pointer, Enter or Space. */
-function pressed(place: Place) {
-  const pick = () => tableState().set({ place });
+/** Something to press: by the pointer, Enter or Space. Reached from the sheet by a key, not by Tab. */
+function pressed(press: () => void) {
   return {
     role: "button",
-    tabIndex: 0,
+    tabIndex: -1,
     style: { cursor: "pointer" },
     onPointerDown: (event: React.PointerEvent) => {
       event.stopPropagation();
-      pick();
+      press();
     },
     onKeyDown: (event: React.KeyboardEvent) => {
       if (event.key !== "Enter" && event.key !== " ") return;
       event.preventDefault();
       event.stopPropagation();
-      pick();
+      press();
     },
   } as const;
 }
@@ -30,86 +33,152 @@ function pressed(place: Place) {
 interface CornersProps {
   view: View;
   corners: CornerShown[];
+  path: PathShown;
   /** Whether there is a run whose corners can be picked. */
   live: boolean;
 }
 
-/** Which marks have room for their words, each keeping clear of those before it. */
-function roomFor(spots: Spot[]): boolean[] {
-  const taken: Spot[] = [];
-  return spots.map((spot) => {
-    const free = taken.every((other) => Math.abs(other.x - spot.x) > 140 || Math.abs(other.y - spot.y) > 16);
-    if (free) taken.push(spot);
-    return free;
-  });
+/** A label is shown for what is pointed at, has the focus, or is chosen. */
+function usePointed() {
+  const [pointed, setPointed] = useState(false);
+  return [
+    pointed,
+    {
+      onPointerEnter: () => setPointed(true),
+      onPointerLeave: () => setPointed(false),
+      onFocus: () => setPointed(true),
+      onBlur: () => setPointed(false),
+    },
+  ] as const;
 }
 
-export function ChosenCorners({ view, corners, live }: CornersProps) {
-  const chosen = useTableState((state) => (state.place?.kind === "corner" ? state.place.key : null));
-  const labelled = roomFor(corners.map((corner) => toScreen(view, corner)));
+export function ChosenCorners({ view, corners, path, live }: CornersProps) {
   return (
     <g data-testid="corners">
-      {corners.map((corner, index) => {
-        const at = toScreen(view, corner);
-        const manner = MANNER_WORDS[corner.manner]?.toLowerCase();
-        const text = `turns ${degrees(corner.turn)}${manner ? `, ${manner}` : ""}`;
-        const props = live
-          ? {
-              ...pressed({ kind: "corner", key: corner.node }),
-              "aria-label": `Corner: ${text}`,
-              "aria-pressed": chosen === corner.node,
-            }
-          : { pointerEvents: "none" };
-        return (
-          <g
-            key={corner.node}
-            transform={`translate(${at.x} ${at.y})`}
-            data-testid={`corner-${corner.node}`}
-            {...props}
-          >
-            <path d="M-10 9h20v22h-20z" fill="transparent" />
-            <path d="M0 9l-5 9h10z" fill="var(--mark)" />
-            {chosen === corner.node && <circle r={12} fill="none" stroke="var(--mark)" strokeWidth={1.6} />}
-            {(labelled[index] || chosen === corner.node) && (
-              <Label x={9} y={22} text={corner.own ? `${text} •` : text} />
-            )}
-          </g>
-        );
-      })}
+      {corners.map((corner, index) => (
+        <CornerMark
+          key={corner.node}
+          view={view}
+          corner={corner}
+          place={`corner ${index + 1} of ${corners.length}`}
+          out={outward(path, corner.node)}
+          live={live}
+        />
+      ))}
     </g>
   );
 }
 
+/** The way out of a corner, away from both its legs. */
+function outward(path: PathShown, node: string): Spot {
+  const { nodes, closed } = path;
+  const i = nodes.findIndex((item) => item.id === node);
+  const [at, before, after] = [
+    nodes[i],
+    nodes[i - 1] ?? (closed && nodes.at(-1)),
+    nodes[i + 1] ?? (closed && nodes[0]),
+  ];
+  if (!at || !before || !after) return { x: 0, y: 1 };
+  const unit = (x: number, y: number) => ({ x: x / (Math.hypot(x, y) || 1), y: y / (Math.hypot(x, y) || 1) });
+  const [ix, iy] = at.into ?? before.out ?? [before.x, before.y];
+  const [ox, oy] = at.out ?? after.into ?? [after.x, after.y];
+  const [a, b] = [unit(at.x - ix, at.y - iy), unit(at.x - ox, at.y - oy)];
+  return Math.hypot(a.x + b.x, a.y + b.y) < 1e-6 ? { x: 0, y: 1 } : unit(a.x + b.x, a.y + b.y);
+}
+
+interface CornerMarkProps {
+  view: View;
+  corner: CornerShown;
+  /** Which of how many it is. */
+  place: string;
+  out: Spot;
+  live: boolean;
+}
+
+function CornerMark({ view, corner, place, out, live }: CornerMarkProps) {
+  const chosen = useTableState((state) => state.place?.kind === "corner" && state.place.key === corner.node);
+  const [pointed, pointing] = usePointed();
+  const at = toScreen(view, corner);
+  const manner = MANNER_WORDS[corner.manner]?.toLowerCase();
+  const text = `turns ${degrees(corner.turn)}${manner ? `, ${manner}` : ""}`;
+  const props = live
+    ? {
+        ...pressed(() => tableState().set({ place: { kind: "corner", key: corner.node } })),
+        "data-mark": "corner",
+        "aria-label": `${capital(place)}, ${text}`,
+        "aria-pressed": chosen,
+        ...pointing,
+      }
+    : { pointerEvents: "none" };
+  const turn = (Math.atan2(out.y, out.x) * 180) / Math.PI;
+  return (
+    <g
+      transform={`translate(${at.x} ${at.y})`}
+      data-testid={`corner-${corner.node}`}
+      data-words={corner.own ? `${text} •` : text}
+      {...props}
+    >
+      <g transform={`rotate(${turn})`}>
+        <path d="M9 -11v22h22v-22z" fill="transparent" />
+        <path d="M9 0l9 -5v10z" fill="var(--mark)" stroke="var(--halo)" strokeWidth={0.8} />
+      </g>
+      {chosen && <circle r={12} fill="none" stroke="var(--mark)" strokeWidth={1.6} />}
+      {(pointed || chosen) && <Label at={at} out={out} text={corner.own ? `${text} •` : text} />}
+    </g>
+  );
+}
+
+/** One press of its mark flips a crossing. */
 export function ChosenCrossings({ view, run }: { view: View; run: RunShown }) {
-  const chosen = useTableState((state) => (state.place?.kind === "crossing" ? state.place.key : null));
   return (
     <g data-testid="crossings">
-      {(run.crossings ?? []).map((crossing) => {
-        const at = toScreen(view, crossing);
-        return (
-          <g
-            key={crossing.key}
-            transform={`translate(${at.x} ${at.y})`}
-            aria-label={`Crossing at ${degrees(crossing.angle)}`}
-            aria-pressed={chosen === crossing.key}
-            data-testid="crossing"
-            {...pressed({ kind: "crossing", key: crossing.key })}
-          >
-            <rect x={-11} y={-11} width={22} height={22} fill="transparent" />
-            <rect
-              x={-8}
-              y={-8}
-              width={16}
-              height={16}
-              rx={3}
-              transform="rotate(45)"
-              fill="none"
-              stroke="var(--mark)"
-              strokeWidth={chosen === crossing.key ? 2.4 : 1.2}
-            />
-          </g>
-        );
-      })}
+      {(run.crossings ?? []).map((crossing, index) => (
+        <CrossingMark
+          key={crossing.key}
+          view={view}
+          run={run.id}
+          crossing={crossing}
+          place={`crossing ${index + 1} of ${run.crossings!.length}`}
+        />
+      ))}
+    </g>
+  );
+}
+
+interface CrossingMarkProps {
+  view: View;
+  run: string;
+  crossing: CrossingShown;
+  place: string;
+}
+
+function CrossingMark({ view, run, crossing, place }: CrossingMarkProps) {
+  const session = useSheetSession();
+  const [pointed, pointing] = usePointed();
+  const at = toScreen(view, crossing);
+  const text = `${capital(place)}: press to flip over and under`;
+  return (
+    <g
+      transform={`translate(${at.x} ${at.y})`}
+      aria-label={text}
+      data-mark="corner"
+      data-testid="crossing"
+      {...pressed(() => void session.command({ kind: "flip-crossing", run, key: crossing.key }))}
+      {...pointing}
+    >
+      <rect x={-12} y={-12} width={24} height={24} fill="transparent" />
+      <rect
+        x={-8}
+        y={-8}
+        width={16}
+        height={16}
+        rx={3}
+        transform="rotate(45)"
+        fill="none"
+        stroke="var(--mark)"
+        strokeWidth={pointed ? 2.4 : 1.2}
+      />
+      {pointed && <Label at={at} out={{ x: 0, y: -1 }} text={text} />}
     </g>
   );
 }
@@ -133,7 +202,7 @@ export function ChosenEnds({ view, run }: { view: View; run: RunShown }) {
             aria-label={name}
             aria-pressed={chosen === key}
             data-testid={`run-${key}`}
-            {...pressed({ kind: "end", key })}
+            {...pressed(() => tableState().set({ place: { kind: "end", key } }))}
           >
             <rect x={key === "start" ? -34 : 10} y={-12} width={24} height={24} fill="transparent" />
             <path
@@ -157,6 +226,7 @@ interface StartProps {
 
 export function ChosenStart({ view, path, run }: StartProps) {
   const slides = path.closed && run !== null;
+  const [pointed, pointing] = usePointed();
   const { x, y, angle } = run?.start ?? path.start;
   const bind = useSheetDrag({ x, y }, (to) => ({ kind: "slide-start", run: run?.id ?? "", near: [to.x, to.y] }));
   const at = toScreen(view, { x, y });
@@ -167,6 +237,7 @@ export function ChosenStart({ view, path, run }: StartProps) {
       {...(slides
         ? {
             ...bind(),
+            ...pointing,
             style: { cursor: "grab" },
             role: "img",
             "aria-label": "Start point: drag to slide it; its field is on the Ticket",
@@ -177,15 +248,27 @@ export function ChosenStart({ view, path, run }: StartProps) {
         {slides && <rect x={4} y={-11} width={26} height={22} fill="transparent" />}
         <path d="M11 -5.5l11 5.5l-11 5.5z" fill="var(--mark)" stroke="var(--halo)" />
       </g>
-      <Label x={10} y={-10} text="start" />
+      {slides && pointed && <Label at={at} out={{ x: 0, y: -1 }} text="start: drag to slide it" />}
     </g>
   );
 }
 
-function Label({ x, y, text }: { x: number; y: number; text: string }) {
+/** How wide a character of a label is, px. */
+const CHARACTER = 7.3;
+
+/** Words beside a mark, on the way out from it, on a plate of paper, and within the window. */
+function Label({ at, out, text }: { at: Spot; out: Spot; text: string }) {
+  const { width, height } = useTableState((state) => state.window);
+  const wide = text.length * CHARACTER + 10;
+  const within = (low: number, value: number, high: number) => Math.min(Math.max(value, low), high);
+  const x = within(RULER + 4, at.x + out.x * 26 + (out.x < 0 ? -wide : out.x > 0.3 ? 0 : -wide / 2), width - wide - 4);
+  const y = within(RULER + 4, at.y + out.y * 30 - 9, height - 22);
   return (
-    <text x={x} y={y} className="measure" fill="var(--mark)" stroke="var(--paper)" strokeWidth={3} paintOrder="stroke">
-      {text}
-    </text>
+    <g transform={`translate(${x - at.x} ${y - at.y})`} pointerEvents="none" data-testid="mark-label">
+      <rect width={wide} height={18} rx={3} fill="var(--paper)" fillOpacity={0.92} />
+      <text x={5} y={13} className="measure" fill="var(--mark)">
+        {text}
+      </text>
+    </g>
   );
 }

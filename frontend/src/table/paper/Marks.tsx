@@ -21,7 +21,9 @@ export function Marks({ view }: { view: View }) {
       </g>
       {path && choosing && !path.hidden && !path.locked && !path.lettering && <Nodes view={view} path={path} />}
       {path && !path.hidden && <ChosenStart view={view} path={path} run={run} />}
-      {path && !path.hidden && <ChosenCorners view={view} corners={run?.corners ?? path.corners} live={run !== null} />}
+      {path && !path.hidden && (
+        <ChosenCorners view={view} path={path} corners={run?.corners ?? path.corners} live={run !== null} />
+      )}
       {run?.seen && <ChosenCrossings view={view} run={run} />}
       {choosing && <Singles view={view} />}
       {choosing && <GuideGrips view={view} />}

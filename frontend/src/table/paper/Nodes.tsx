@@ -100,9 +100,10 @@ function NodeMark({ view, path, node, index, chosen }: NodeProps) {
     <g
       transform={`translate(${at.x} ${at.y})`}
       role="button"
-      tabIndex={0}
+      tabIndex={-1}
       aria-label={`Node ${index + 1} of ${path.name}`}
       aria-pressed={chosen}
+      data-mark="node"
       data-testid={`node-${node.id}`}
       style={{ cursor: "move" }}
       onKeyDown={onKeyDown}
@@ -172,7 +173,7 @@ function Handle({ view, path, node, side }: HandleProps) {
       <g
         transform={`translate(${at.x} ${at.y})`}
         role="button"
-        tabIndex={0}
+        tabIndex={-1}
         aria-label={`Handle ${side === "into" ? "before" : "after"} the node`}
         data-testid={`handle-${side}`}
         style={{ cursor: "move" }}

@@ -1,8 +1,9 @@
 /** The sheet on its paper: artwork on a canvas, marks above it, rulers at the edges. */
-import { useEffect, useRef } from "react";
+import { useEffect, useRef, useState } from "react";
 import { useShallow } from "zustand/react/shallow";
 
 import { draggedBrush } from "../paths/carried";
+import { roomFor } from "../HeadStrip";
 import { useSheetSession, useFrame } from "../sheet";
 import { tableState, useTableState } from "../state";
 import { PAPER, fit, panBy, zoomAbout } from "../view";
@@ -21,6 +22,7 @@ import { Marks } from "./Marks";
 import { RULER, Rulers } from "./Rulers";
 import { ScaleBar } from "./ScaleBar";
 import { sheetSpot, spotIn, usePaperPointer } from "./paperPointer";
+import { useTwoFingers } from "./twoFingers";
 
 /** Keep the window's size in the pointer, and fit the sheet into it the first time. */
 function useWindow(paper: React.RefObject<HTMLDivElement | null>) {
@@ -36,11 +38,12 @@ function useWindow(paper: React.RefObject<HTMLDivElement | null>) {
     return () => observer.disconnect();
   }, [paper]);
   useEffect(() => {
-    if (!view) tableState().set({ view: fit({ width, height }, tableState().window) });
+    if (!view) tableState().set({ view: fit({ width, height }, roomFor(tableState().window)) });
   }, [view, width, height]);
 }
 
-/** Zoom about the pointer with the wheel; sideways with Shift. Not passive, so that the page stays. */
+/** The wheel and two fingers on a pad pan, sideways with Shift; with Ctrl, as by a pinch, they zoom about the
+ * pointer. Not passive, so that the page stays. */
 function useWheel(paper: React.RefObject<HTMLDivElement | null>) {
   useEffect(() => {
     const element = paper.current!;
@@ -49,8 +52,10 @@ function useWheel(paper: React.RefObject<HTMLDivElement | null>) {
       if (!view) return;
       event.preventDefault();
       const at = spotIn(element, event);
-      if (event.shiftKey) tableState().set({ view: panBy(view, -(event.deltaX || event.deltaY), 0) });
-      else tableState().set({ view: zoomAbout(view, at, Math.exp(-event.deltaY / 400)) });
+      const [x, y] = event.shiftKey && !event.deltaX ? [event.deltaY, 0] : [event.deltaX, event.deltaY];
+      if (event.ctrlKey || event.metaKey)
+        tableState().set({ view: zoomAbout(view, at, Math.exp(-event.deltaY / 400)) });
+      else tableState().set({ view: panBy(view, -x, -y) });
     };
     element.addEventListener("wheel", onWheel, { passive: false });
     return () => element.removeEventListener("wheel", onWheel);
@@ -71,6 +76,66 @@ function usePlacing() {
   };
 }
 
+/** What is typed in a field counts before the hand does anything on the sheet. */
+function leaveField() {
+  const field = document.activeElement;
+  if (field instanceof HTMLElement && field.matches("input, textarea, select")) field.blur();
+}
+
+/** Whether the space bar is held with the sheet in focus: a drag pans then, whatever the tool. */
+function useSpace(): boolean {
+  const [held, setHeld] = useState(false);
+  useEffect(() => {
+    const onDown = (event: KeyboardEvent) => {
+      // Pen tools set a node by it.
+      const free = tableState().tool !== "draft" && tableState().tool !== "sketch";
+      if (event.key !== " " || !free || event.target !== document.getElementById(PAPER)) return;
+      event.preventDefault();
+      setHeld(true);
+    };
+    const onUp = (event: KeyboardEvent) => event.key === " " && setHeld(false);
+    const onBlur = () => setHeld(false);
+    window.addEventListener("keydown", onDown);
+    window.addEventListener("keyup", onUp);
+    window.addEventListener("blur", onBlur);
+    return () => {
+      window.removeEventListener("keydown", onDown);
+      window.removeEventListener("keyup", onUp);
+      window.removeEventListener("blur", onBlur);
+    };
+  }, []);
+  return held;
+}
+
+const panning = {
+  onPointerDown: (event: React.PointerEvent) => event.currentTarget.setPointerCapture(event.pointerId),
+  onPointerMove: (event: React.PointerEvent) => {
+    const { view } = tableState();
+    if (event.buttons && view) tableState().set({ view: panBy(view, event.movementX, event.movementY) });
+  },
+};
+
+/** The box that is drawn to choose what lies in it. */
+function ChosenBox() {
+  const box = useTableState((state) => state.box);
+  if (!box) return null;
+  const [from, to] = box;
+  return (
+    <rect
+      data-testid="choosing-box"
+      x={Math.min(from.x, to.x)}
+      y={Math.min(from.y, to.y)}
+      width={Math.abs(to.x - from.x)}
+      height={Math.abs(to.y - from.y)}
+      fill="var(--lane)"
+      fillOpacity={0.25}
+      stroke="var(--mark)"
+      strokeDasharray="2 2"
+      pointerEvents="none"
+    />
+  );
+}
+
 export function Paper() {
   const paper = useRef<HTMLDivElement>(null);
   useWindow(paper);
@@ -80,6 +145,8 @@ export function Paper() {
   );
   const words = toolWords(tool);
   const placing = usePlacing();
+  const fingers = useTwoFingers(() => tableState().set({ box: null }));
+  const space = useSpace();
   const hands = {
     choose: usePaperPointer(),
     draft: useDraftPointer(),
@@ -96,11 +163,17 @@ export function Paper() {
       role="application"
       aria-label={words.sheet}
       id={PAPER}
+      data-part
       data-testid="paper"
       className="absolute inset-0 touch-none overflow-hidden bg-(--paper)"
-      style={{ cursor: cutting ? "crosshair" : words.cursor }}
-      {...hands[tool]}
+      style={{ cursor: space ? "grab" : cutting ? "crosshair" : words.cursor }}
+      {...(space ? panning : hands[tool])}
       {...placing}
+      {...fingers}
+      onPointerDownCapture={(event) => {
+        leaveField();
+        fingers.onPointerDownCapture(event);
+      }}
     >
       {view && (
         <>
@@ -115,6 +188,7 @@ export function Paper() {
             {tool === "draft" && <Draft view={view} />}
             {tool === "sketch" && <SketchLine view={view} />}
             {tool === "measure" && <Measuring view={view} />}
+            <ChosenBox />
           </svg>
           {marks && <Rulers view={view} />}
           {marks && <ScaleBar view={view} />}

@@ -4,7 +4,7 @@ import { memo, useMemo } from "react";
 import type { PathShown } from "@/shared/api/types";
 
 import { draggedBrush } from "../paths/carried";
-import { useFrame, useSheetSession, useShown } from "../sheet";
+import { useFrame, useSheetSession } from "../sheet";
 import { tableState, useTableState } from "../state";
 import { sheetSpot } from "./paperPointer";
 import { nearestRepeat } from "./repeats";
@@ -58,23 +58,6 @@ function useGrasp() {
   };
 }
 
-/** Two fine ink lines along a chosen path: what lies on it stays in sight. */
-function Flanks({ path }: { path: PathShown }) {
-  const line = { d: path.d, vectorEffect: "non-scaling-stroke", strokeLinejoin: "round" } as const;
-  const { width, height } = useShown((frame) => frame.sheet);
-  const room = { x: -width, y: -height, width: 3 * width, height: 3 * height };
-  return (
-    <>
-      <mask id={`flanks-${path.id}`} maskUnits="userSpaceOnUse" {...room}>
-        <path {...line} stroke="white" strokeWidth={14} />
-        <path {...line} stroke="black" strokeWidth={11.6} />
-      </mask>
-      <path {...line} stroke="var(--halo)" strokeWidth={15} opacity={0.5} mask={`url(#flanks-${path.id})`} />
-      <path {...line} stroke="var(--mark)" strokeWidth={14} mask={`url(#flanks-${path.id})`} />
-    </>
-  );
-}
-
 interface Line {
   path: PathShown;
   bare: boolean;
@@ -84,7 +67,6 @@ interface Line {
 const PathLine = memo(function PathLine({ path, bare, chosen }: Line) {
   return (
     <g vectorEffect="non-scaling-stroke">
-      {chosen && <Flanks path={path} />}
       {bare && (
         <path
           d={path.d}

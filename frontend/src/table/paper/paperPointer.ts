@@ -1,4 +1,5 @@
-/** The pointer on bare paper: a drag pans, a press on a path chooses it, on nothing lets go. */
+/** The pointer on the sheet: a press on a path chooses it, on nothing lets go; a drag from a path moves it, on bare
+ * paper it draws a box that chooses. */
 import { useDrag } from "@use-gesture/react";
 import { useEffect } from "react";
 
@@ -7,7 +8,7 @@ import type { SheetFrame } from "@/shared/api/types";
 import { type SheetSession, useSheetSession } from "../sheet";
 import { choosePaths, tableState } from "../state";
 import { ARROWS, nudge } from "../tools/arrows";
-import { PAPER, panBy, type Spot, toSheet } from "../view";
+import { onSheet, PAPER, panBy, type Spot, toSheet } from "../view";
 
 interface Placed {
   clientX: number;
@@ -31,14 +32,19 @@ function pathsAt(event: Placed): string[] {
   return found.flatMap((element) => element.getAttribute("data-path") ?? []);
 }
 
-/** Choose the path under the pointer; pressing again takes the one beneath it. */
-function choose(event: Placed & { shiftKey: boolean }, frame: SheetFrame) {
+type Pressed = Placed & { shiftKey: boolean; ctrlKey: boolean; metaKey: boolean };
+
+const adds = (event: Pressed) => event.shiftKey || event.ctrlKey || event.metaKey;
+
+/** Choose the path under the pointer; pressing again takes the one beneath it; with Shift or Ctrl it is added, or
+ * taken from what is chosen. */
+function choose(event: Pressed, frame: SheetFrame) {
   const { chosen } = tableState();
   const under = pathsAt(event);
   const now = under.indexOf(chosen.at(-1) ?? "");
   const next = under[(now + 1) % under.length];
-  if (!next) return choosePaths([]);
-  if (!event.shiftKey) return choosePaths(wholeText(frame, next));
+  if (!next) return adds(event) ? undefined : choosePaths([]);
+  if (!adds(event)) return choosePaths(wholeText(frame, next));
   const first = wholeText(frame, under[0]!);
   const others = chosen.filter((id) => !first.includes(id));
   choosePaths(others.length < chosen.length ? others : [...others, ...first]);
@@ -51,10 +57,28 @@ function wholeText(frame: SheetFrame, id: string): string[] {
   return [...frame.paths.filter((path) => path.lettering === text && path.id !== id).map((path) => path.id), id];
 }
 
-/** Whether a press is on a path that is chosen already: a drag from there moves what is chosen. */
-function onChosen(event: Placed): boolean {
-  const { chosen } = tableState();
-  return pathsAt(event).some((id) => chosen.includes(id));
+/** What a drag from here moves: what is chosen, or the path that it begins on; nothing on bare paper. */
+function grasped(event: Pressed, frame: SheetFrame): boolean {
+  const under = pathsAt(event);
+  if (!under.length) return false;
+  if (!under.some((id) => tableState().chosen.includes(id))) choosePaths(wholeText(frame, under[0]!));
+  return true;
+}
+
+/** Choose what lies wholly within a box, px in the window. */
+function chooseIn([from, to]: readonly [Spot, Spot], frame: SheetFrame, more: boolean) {
+  const view = tableState().view!;
+  const [a, b] = [toSheet(view, from), toSheet(view, to)];
+  const within = (low: number, high: number, one: number, other: number) =>
+    Math.min(one, other) <= low && high <= Math.max(one, other);
+  const lines = document.querySelectorAll<SVGPathElement>(`#${PAPER} [data-path]`);
+  const found = [...lines].flatMap((line) => {
+    const { x, y, width, height } = line.getBBox();
+    return within(x, x + width, a.x, b.x) && within(y, y + height, a.y, b.y)
+      ? wholeText(frame, line.getAttribute("data-path")!)
+      : [];
+  });
+  choosePaths([...new Set([...(more ? tableState().chosen : []), ...found])]);
 }
 
 interface Carrying {
@@ -83,16 +107,31 @@ async function cutAt(session: SheetSession, event: Placed) {
   await session.command({ kind: "cut-path", path, x, y });
 }
 
-/** Arrow keys on the sheet move what is chosen: 1 mm on the garment, with Shift 10, with Ctrl a tenth. */
-function useNudge() {
+const placed = ([clientX, clientY]: [number, number], { shiftKey, ctrlKey, metaKey }: Pressed): Pressed => ({
+  clientX,
+  clientY,
+  shiftKey,
+  ctrlKey,
+  metaKey,
+});
+
+/** How far an arrow pans, px. */
+const PAN = 60;
+
+/** Arrow keys on the sheet move what is chosen: 1 mm on the garment, with Shift 10, with Ctrl a tenth; with nothing
+ * chosen they pan. */
+function useArrows() {
   const session = useSheetSession();
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       const arrow = ARROWS[event.key];
-      const field = event.target instanceof Element && event.target.matches("input, select, textarea, [role=slider]");
-      const { chosen, tool } = tableState();
-      if (!arrow || field || !chosen.length || tool !== "choose" || event.defaultPrevented) return;
+      const { chosen, tool, view } = tableState();
+      if (!arrow || !onSheet(event.target) || tool !== "choose" || event.defaultPrevented) return;
       event.preventDefault();
+      if (!chosen.length) {
+        if (view) tableState().set({ view: panBy(view, -PAN * arrow[0], -PAN * arrow[1]) });
+        return;
+      }
       const step = session.frame.sheet.factor * nudge(event);
       void session.command({ kind: "move-paths", paths: [...chosen], x: step * arrow[0], y: step * arrow[1] });
     };
@@ -103,20 +142,31 @@ function useNudge() {
 
 export function usePaperPointer() {
   const session = useSheetSession();
-  useNudge();
+  useArrows();
   const bind = useDrag(
-    ({ event, tap, delta, movement, first, last, memo }) => {
+    ({ event, tap, xy, initial, delta, movement, first, last, canceled, memo }) => {
       const pointer = event as PointerEvent;
-      const carried = first ? onChosen(pointer) : (memo as boolean);
       if (first) tableState().set({ lit: null });
-      if (tap && tableState().cutting) void cutAt(session, pointer);
-      else if (tap) choose(pointer, session.frame);
-      else if (carried) carry(session, session.frame, { movement, straight: pointer.shiftKey, last });
-      else {
+      if (tap) {
+        if (tableState().cutting) void cutAt(session, pointer);
+        else choose(pointer, session.frame);
+        return memo;
+      }
+      // The middle button pans.
+      const begun =
+        memo ?? (pointer.buttons === 4 ? "pan" : grasped(placed(initial, pointer), session.frame) ? "carry" : "box");
+      if (begun === "pan") {
         const { view } = tableState();
         if (view) tableState().set({ view: panBy(view, ...delta) });
+      } else if (begun === "carry") {
+        carry(session, session.frame, { movement, straight: pointer.shiftKey, last });
+      } else {
+        const paper = document.getElementById(PAPER)!;
+        const box = [spotIn(paper, placed(initial, pointer)), spotIn(paper, placed(xy, pointer))] as const;
+        tableState().set({ box: last || canceled ? null : box });
+        if (last && !canceled) chooseIn(box, session.frame, adds(pointer));
       }
-      return carried;
+      return begun;
     },
     { filterTaps: true, pointer: { buttons: [1, 4] } },
   );

@@ -1,11 +1,12 @@
-/** A brush drawn straight, one common scale for all. */
+/** A brush drawn straight on what shows it best, one common scale for all. */
 export function Strip({ src }: { src: string }) {
   return (
     <img
-      src={src}
+      src={`${src}&line=true&ground=true`}
       alt=""
       draggable={false}
-      className="my-0.5 block max-h-[52px] min-h-[15px] w-full rounded-[3px] bg-(--cloth) object-cover object-left"
+      loading="lazy"
+      className="block aspect-12 w-full rounded-[3px] object-cover object-left"
     />
   );
 }

@@ -3,6 +3,8 @@ import { useDrag } from "@use-gesture/react";
 
 import type { Intent, RunShown } from "@/shared/api/types";
 
+import { stop } from "@/shared/ui/stops";
+
 import { rowOf } from "../rows";
 import { useChosen, useSheetSession, useFrame } from "../sheet";
 import { useTableState } from "../state";
@@ -74,7 +76,7 @@ function MeasureGrip({
       {...bind()}
       data-testid={`grip-${name}`}
       role="button"
-      tabIndex={0}
+      {...stop}
       aria-label={name === "length" ? "Length of a repeat: drag, or arrow keys" : "Gap: drag, or arrow keys"}
       style={{ cursor: "ew-resize", touchAction: "none" }}
       onKeyDown={(event) => {
@@ -113,7 +115,7 @@ function StartGrip({ run, place }: { run: RunShown; place: TapePlace }) {
       {...bind()}
       data-testid="grip-start"
       role="button"
-      tabIndex={0}
+      {...stop}
       aria-label="Start point: drag, or arrow keys"
       style={{ cursor: "ew-resize", touchAction: "none" }}
       onKeyDown={(event) => {

@@ -2,14 +2,15 @@
 import { useEffect, useRef, useState } from "react";
 
 import { useLength } from "@/shared/ui/unit";
-import { plural } from "@/shared/ui/words";
+import { Panel } from "@/shared/ui/Panel";
 
 import { useChosen } from "../sheet";
+import { TAPE } from "./measures";
 import { TapeStrip } from "./TapeStrip";
 
-export function Tape() {
-  const { path, run } = useChosen();
-  const { unit, text } = useLength();
+export function Tape({ className }: { className: string }) {
+  const { run } = useChosen();
+  const { unit } = useLength();
   const box = useRef<HTMLDivElement>(null);
   const [width, setWidth] = useState(0);
   useEffect(() => {
@@ -18,9 +19,12 @@ export function Tape() {
     return () => observer.disconnect();
   }, []);
   return (
-    <section
-      aria-label="Tape"
-      className="col-span-3 flex min-w-0 items-stretch gap-3 border-t border-base-300 bg-base-200 px-3.5 py-2"
+    <Panel
+      id={TAPE}
+      label="Tape"
+      across
+      hidden={!run?.tape}
+      className={`col-span-3 flex h-[132px] min-w-0 items-stretch gap-3 border-t border-base-300 bg-base-200 px-3.5 py-2 max-[899px]:col-span-1 ${run?.tape ? "" : "hidden"} ${className}`}
     >
       <div className="w-[52px] shrink-0 self-center">
         <h2 className="font-bold">Tape</h2>
@@ -28,14 +32,7 @@ export function Tape() {
       </div>
       <div ref={box} className="min-w-0 flex-1">
         {run?.tape && width > 0 && <TapeStrip key={run.id} run={run} width={width} />}
-        {!run?.tape && (
-          <p className="muted grid h-full items-center">
-            {path
-              ? `${path.name} is bare, ${text(path.length.garment, 1)} with ${plural(path.corners.length, "corner")}. Lay a brush on it to see its stitches unrolled here.`
-              : "Choose a path with a brush: its run is unrolled here, with legs, corners and what is left over."}
-          </p>
-        )}
       </div>
-    </section>
+    </Panel>
   );
 }

@@ -8,6 +8,7 @@ import { mmPer, useLength } from "@/shared/ui/unit";
 import { degrees, plural } from "@/shared/ui/words";
 
 import { rowOf } from "../rows";
+import { useSheetSession } from "../sheet";
 import { tableState, useTableState } from "../state";
 import { repeatWord } from "../ticket/settings";
 import { niceStep } from "../view";
@@ -91,7 +92,7 @@ export function TapeStrip({ run, width }: Props) {
       ))}
       {(run.crossings ?? []).flatMap((crossing) =>
         crossing.at.map((at) => (
-          <CrossingMark key={`${crossing.key}-${at}`} crossing={crossing} at={at} x={onTape(at)} />
+          <CrossingMark key={`${crossing.key}-${at}`} run={run.id} crossing={crossing} at={at} x={onTape(at)} />
         )),
       )}
       {(run.corners ?? []).map((corner) => (
@@ -221,12 +222,13 @@ function PinchMark({ pinch, x, perMm }: { pinch: PinchShown; x: number; perMm: n
   );
 }
 
-function CrossingMark({ crossing, at, x }: { crossing: CrossingShown; at: number; x: number }) {
+function CrossingMark({ run, crossing, at, x }: { run: string; crossing: CrossingShown; at: number; x: number }) {
+  const session = useSheetSession();
   const over = Math.abs(at - crossing.over) < 1e-6;
   const y = over ? MIDDLE - 15 : MIDDLE + 15;
   return (
     <g
-      {...pressed(() => tableState().set({ place: { kind: "crossing", key: crossing.key } }))}
+      {...pressed(() => void session.command({ kind: "flip-crossing", run, key: crossing.key }))}
       aria-label={`Crossing at ${degrees(crossing.angle)}, ${over ? "over" : "under"} here`}
       style={{ cursor: "pointer" }}
     >

@@ -11,3 +11,7 @@ export interface TapePlace {
   /** Where a place along the run, garment mm, stands on the Tape. */
   x: (at: number) => number;
 }
+
+/** The id of the Tape, and how high it is, px. */
+export const TAPE = "tape";
+export const TAPE_HEIGHT = 132;

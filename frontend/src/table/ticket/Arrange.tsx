@@ -1,7 +1,7 @@
-/** Where the chosen paths lie: aligned, spaced, turned, resized. */
+/** Where the chosen paths lie: aligned and spaced, turned and resized. */
 import { useState } from "react";
 
-import { Heading } from "@/shared/maker/Heading";
+import { Decision } from "@/shared/maker/Decision";
 import { QuietButton } from "@/shared/maker/QuietButton";
 
 import { useChosen, useSheetSession } from "../sheet";
@@ -20,11 +20,8 @@ export function Arrange() {
   const session = useSheetSession();
   const { paths } = useChosen();
   const ids = paths.map((path) => path.id);
-  const [angle, setAngle] = useState("90°");
-  const [size, setSize] = useState("50 %");
   return (
-    <>
-      <Heading>{ids.length > 1 ? "Bring them to one line" : "Bring it to the sheet’s"}</Heading>
+    <Decision id="align" label="Align" set={ids.length > 1 ? "to one another" : "to the sheet"}>
       <div className="flex flex-wrap gap-1">
         {LINES.map(([to, words]) => (
           <QuietButton key={to} onClick={() => session.command({ kind: "align-paths", paths: ids, to })}>
@@ -38,7 +35,17 @@ export function Arrange() {
             </QuietButton>
           ))}
       </div>
-      <Heading>Turn and resize</Heading>
+    </Decision>
+  );
+}
+
+export function TurnAndResize() {
+  const { paths } = useChosen();
+  const ids = paths.map((path) => path.id);
+  const [angle, setAngle] = useState("90°");
+  const [size, setSize] = useState("50 %");
+  return (
+    <Decision id="turn" label="Turn" set="or resize">
       <FormRow
         label="Clockwise by"
         value={angle}
@@ -57,6 +64,6 @@ export function Arrange() {
       >
         Resize
       </FormRow>
-    </>
+    </Decision>
   );
 }

@@ -1,7 +1,7 @@
 /** The cloth that fills the chosen closed paths. */
 import type { ClothDoc, Intent } from "@/shared/api/types";
 import { ClothFields, usualCloth, useWeaves } from "@/shared/maker/ClothFields";
-import { Heading } from "@/shared/maker/Heading";
+import { Decision } from "@/shared/maker/Decision";
 import { QuietButton } from "@/shared/maker/QuietButton";
 
 import { useChosen, useSheetSession } from "../sheet";
@@ -10,15 +10,19 @@ const FIRST = "denim";
 
 export function Cloth() {
   const session = useSheetSession();
-  const first = useWeaves().find((weave) => weave.id === FIRST);
+  const weaves = useWeaves();
+  const first = weaves.find((weave) => weave.id === FIRST);
   const { path, paths } = useChosen();
   const closed = paths.filter((item) => item.closed).map((item) => item.id);
   if (!closed.length) return null;
   const set = (cloth: ClothDoc | null): Intent => ({ kind: "set-cloth", paths: closed, cloth });
   const { cloth } = path!;
   return (
-    <>
-      <Heading>Cloth inside</Heading>
+    <Decision
+      id="cloth"
+      label="Cloth"
+      set={cloth ? (weaves.find((weave) => weave.id === cloth.weave)?.name ?? "cloth") : "none"}
+    >
       {cloth ? (
         <>
           <ClothFields
@@ -28,12 +32,12 @@ export function Cloth() {
             onCancel={() => session.dropPreviews(true)}
           />
           <div className="mt-1 text-right">
-            <QuietButton onClick={() => session.command(set(null))}>Take the cloth out</QuietButton>
+            <QuietButton onClick={() => session.command(set(null))}>Remove the cloth</QuietButton>
           </div>
         </>
       ) : (
         first && <QuietButton onClick={() => session.command(set(usualCloth(first)))}>Fill with cloth</QuietButton>
       )}
-    </>
+    </Decision>
   );
 }

@@ -1,29 +1,44 @@
 /** How corners are turned: all of them, and the chosen one for itself. */
 import { CornerRules, CrossingRules } from "@/shared/maker/CornerRules";
-import { Heading } from "@/shared/maker/Heading";
-import { Own } from "@/shared/maker/Own";
+import type { CornerShown } from "@/shared/api/types";
+import { Decision } from "@/shared/maker/Decision";
 import { QuietButton } from "@/shared/maker/QuietButton";
 import { Choice } from "@/shared/ui/Choice";
-import { MANNERS } from "@/shared/ui/trade";
-import { degrees, fixed, plural } from "@/shared/ui/words";
+import { Pick } from "@/shared/ui/Pick";
+import { CROSSINGS, MANNERS, wordOf } from "@/shared/ui/trade";
+import { degrees, fixed } from "@/shared/ui/words";
 
 import { useSheetSession } from "../sheet";
-import { useTableState } from "../state";
-import { useBroughtIntoView } from "./inView";
+import { tableState, useTableState } from "../state";
+import { useBroughtIntoView, useOpenedFor } from "./inView";
 import { useRun } from "./settings";
 
 export function Corners() {
-  const { corners = [] } = useRun();
+  const { corners = [], settings } = useRun();
+  useOpenedFor(
+    "corners",
+    useTableState((state) => (state.place?.kind === "corner" ? state.place.key : null)),
+  );
   return (
-    <>
-      <Heading>
-        At corners <span className="muted font-normal">{plural(corners.length, "corner")}</span>
-        <Own pointer="/corners/manner" label="At corners" />
-      </Heading>
+    <Decision
+      id="corners"
+      label="Corners"
+      set={wordOf(MANNERS, settings.corners!.manner)}
+      result={cornerWords(corners)}
+      pointers={["/corners"]}
+    >
       <CornerRules also={corners.map((corner) => corner.manner)} />
       <ChosenCorner />
-    </>
+    </Decision>
   );
+}
+
+function cornerWords(corners: readonly CornerShown[]): string {
+  const [only] = corners;
+  if (!only) return "none here";
+  if (corners.length === 1) return `1, turns ${degrees(only.turn)}`;
+  const own = corners.filter((corner) => corner.own).length;
+  return own ? `${corners.length}, ${own} of its own` : String(corners.length);
 }
 
 type OwnManner = (typeof MANNERS)[number][0] | "follow";
@@ -32,13 +47,27 @@ function ChosenCorner() {
   const session = useSheetSession();
   const run = useRun();
   const place = useTableState((state) => state.place);
-  const corner = place?.kind === "corner" && run.corners?.find((item) => item.node === place.key);
+  const corners = run.corners ?? [];
+  const corner = place?.kind === "corner" && corners.find((item) => item.node === place.key);
   const box = useBroughtIntoView<HTMLDivElement>(corner ? corner.node : null);
-  if (!corner) {
-    return run.corners?.length ? (
-      <p className="muted mt-1 text-[12px]">Press a corner on the sheet or the Tape to give it a manner of its own.</p>
-    ) : null;
-  }
+  if (!corners.length) return null;
+  const which = (
+    <Pick
+      label="Corner to set"
+      className="mt-1.5 w-full"
+      value={corner ? corner.node : ""}
+      onPick={(node) => tableState().set({ place: node ? { kind: "corner", key: node } : null })}
+    >
+      <option value="">All corners alike; or one by itself …</option>
+      {corners.map((item, index) => (
+        <option key={item.node} value={item.node}>
+          Corner {index + 1} of {corners.length}, turns {degrees(item.turn)}
+          {item.own ? ", its own" : ""}
+        </option>
+      ))}
+    </Pick>
+  );
+  if (!corner) return which;
   const options = [["follow", "As the brush"], ...MANNERS] as [OwnManner, string][];
   const set = (manner: OwnManner) =>
     session.command({
@@ -48,17 +77,20 @@ function ChosenCorner() {
       manner: manner === "follow" ? null : manner,
     });
   return (
-    <div ref={box} className="mt-1.5 border-l-4 border-accent bg-base-200 px-2 py-1.5" data-testid="chosen-corner">
-      <p className="mb-1 text-[12px] font-semibold">
-        The corner at {fixed(corner.at, 1)} mm, turns {degrees(corner.turn)}
-      </p>
-      <Choice
-        label="This corner"
-        options={options}
-        value={corner.own ? (corner.manner as OwnManner) : "follow"}
-        onChange={(manner) => void set(manner)}
-      />
-    </div>
+    <>
+      {which}
+      <div ref={box} className="mt-1.5 border-l-4 border-accent bg-base-200 px-2 py-1.5" data-testid="chosen-corner">
+        <p className="mb-1 text-[12px] font-semibold">
+          The corner at {fixed(corner.at, 1)} mm, turns {degrees(corner.turn)}
+        </p>
+        <Choice
+          label="This corner"
+          options={options}
+          value={corner.own ? (corner.manner as OwnManner) : "follow"}
+          onChange={(manner) => void set(manner)}
+        />
+      </div>
+    </>
   );
 }
 
@@ -66,34 +98,32 @@ function ChosenCorner() {
 export function Crossings() {
   const session = useSheetSession();
   const run = useRun();
-  const place = useTableState((state) => state.place);
   const rule = run.settings.crossings!;
   const crossings = run.crossings ?? [];
-  const chosen = place?.kind === "crossing" && crossings.find((item) => item.key === place.key);
-  const box = useBroughtIntoView<HTMLDivElement>(chosen ? chosen.key : null);
   return (
-    <>
-      <Heading>
-        Where it crosses itself
-        <Own pointer="/crossings/manner" label="Where it crosses itself" />
-      </Heading>
+    <Decision
+      id="crossings"
+      label="Crossings"
+      set={wordOf(CROSSINGS, rule.manner)}
+      result={String(crossings.length)}
+      pointers={["/crossings"]}
+    >
       <CrossingRules />
-      {rule.manner === "over-under" && crossings.length > 0 && !chosen && (
-        <p className="muted mt-1 text-[12px]">
-          {plural(crossings.length, "crossing")}. Press one on the sheet to flip it.
-        </p>
+      {rule.manner === "over-under" && (
+        <>
+          <p className="muted mt-1 text-[12px]">Press a crossing’s mark on the sheet to flip it, or here.</p>
+          <div className="mt-1 flex flex-wrap gap-1">
+            {crossings.map((crossing, index) => (
+              <QuietButton
+                key={crossing.key}
+                onClick={() => session.command({ kind: "flip-crossing", run: run.id, key: crossing.key })}
+              >
+                Flip {crossings.length > 1 ? index + 1 : "it"}, at {degrees(crossing.angle)}
+              </QuietButton>
+            ))}
+          </div>
+        </>
       )}
-      {chosen && (
-        <div
-          ref={box}
-          className="mt-1.5 flex items-center justify-between border-l-4 border-accent bg-base-200 px-2 py-1.5"
-        >
-          <span className="text-[12px] font-semibold">The crossing at {degrees(chosen.angle)}</span>
-          <QuietButton onClick={() => session.command({ kind: "flip-crossing", run: run.id, key: chosen.key })}>
-            Flip over and under
-          </QuietButton>
-        </div>
-      )}
-    </>
+    </Decision>
   );
 }

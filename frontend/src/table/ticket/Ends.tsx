@@ -5,34 +5,42 @@ import { fixed } from "@/shared/ui/words";
 import { useChosen, useSheetSession, useFrame } from "../sheet";
 import { useTableState } from "../state";
 import { mmText, NumberRow } from "@/shared/maker/fields";
-import { Own } from "@/shared/maker/Own";
-import { Heading } from "@/shared/maker/Heading";
+import { Decision } from "@/shared/maker/Decision";
+import { endWords } from "@/shared/maker/ends";
+import { useLength } from "@/shared/ui/unit";
 import { useRow } from "@/shared/maker/maker";
 
 import { useRun } from "./settings";
-import { useBroughtIntoView } from "./inView";
+import { useOpenedFor } from "./inView";
 
 export function Ends() {
   const place = useRow();
   const run = useRun();
   const { path } = useChosen();
   const picked = useTableState((state) => (state.place?.kind === "end" ? state.place.key : null));
-  const box = useBroughtIntoView<HTMLDivElement>(picked);
-  if (!place) return path!.closed ? <ClosedPath /> : null;
+  const { bare } = useLength();
+  const { factor } = useFrame("sheet").sheet;
+  useOpenedFor("ends", picked);
+  const startAt = `starts at ${bare((run.places.start ?? 0) / factor, 1)}`;
+  if (!place) {
+    return path!.closed ? (
+      <Decision id="ends" label="Ends" set="closed" result={startAt}>
+        <ClosedPath />
+      </Decision>
+    ) : null;
+  }
   const ends = place.row.ends!;
   const at = (name: string) => place.at(`ends/${name}`);
   const open = !path!.closed || run.places.opening !== null;
   const stitches = run.settings.kind === "stitch";
   return (
-    <div
-      ref={box}
-      data-testid="ends"
-      className={picked ? "mt-1.5 border-l-4 border-accent bg-base-200 px-2 pb-1.5" : ""}
+    <Decision
+      id="ends"
+      label="Ends"
+      set={endWords(ends, open && stitches, !open && stitches)}
+      result={open ? undefined : startAt}
+      pointers={[place.at("ends"), place.at("start_shift")]}
     >
-      <Heading>
-        Ends
-        <Own pointer={place.at("ends")} label="Ends" />
-      </Heading>
       {open && stitches && (
         <>
           <NumberRow label="Backtack, stitches" pointer={at("backtack")} value={String(ends.backtack)} step={1} />
@@ -50,7 +58,7 @@ export function Ends() {
         step={0.5}
       />
       {path!.closed && <ClosedPath />}
-    </div>
+    </Decision>
   );
 }
 

@@ -5,18 +5,32 @@ import { useLength } from "@/shared/ui/unit";
 import { signed } from "@/shared/ui/words";
 
 import { useSheetSession } from "../sheet";
-import { Heading } from "@/shared/maker/Heading";
+import { Decision } from "@/shared/maker/Decision";
 import { useRun, useShownRow } from "./settings";
 
 const MAX = 60;
+// So many are named in the folded row.
+const MAX_NAMED = 2;
 
 export function Legs() {
   const { legs } = useShownRow() ?? { legs: [] };
-  const { unit } = useLength();
+  const { unit, bare } = useLength();
   if (!legs.length) return null;
+  const lengths = legs.slice(0, MAX_NAMED).map((leg) => bare(leg.own_length.garment, 1));
+  const most = legs.reduce((worst, leg) => (Math.abs(leg.ease) > Math.abs(worst.ease) ? leg : worst));
+  const count = legs.reduce((sum, leg) => sum + leg.repeats, 0);
   return (
-    <>
-      <Heading>Legs</Heading>
+    <Decision
+      id="legs"
+      label="Legs"
+      set={
+        <span className="measure">
+          {lengths.join(" + ")}
+          {legs.length > MAX_NAMED && " …"}
+        </span>
+      }
+      result={`${count.toLocaleString("en")}, ${signed(most.ease)} %`}
+    >
       <table className="w-full" data-testid="legs">
         <thead>
           <tr className="muted text-[12px]">
@@ -41,7 +55,7 @@ export function Legs() {
         </tbody>
       </table>
       {legs.length > MAX && <p className="muted text-[12px]">And {legs.length - MAX} more legs.</p>}
-    </>
+    </Decision>
   );
 }
 

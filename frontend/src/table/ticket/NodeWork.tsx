@@ -1,6 +1,6 @@
 /** What can be done with the chosen path's nodes, without a mouse as well. */
 import type { Intent, NodeDoc } from "@/shared/api/types";
-import { Heading } from "@/shared/maker/Heading";
+import { Decision } from "@/shared/maker/Decision";
 import { QuietButton } from "@/shared/maker/QuietButton";
 import { Choice } from "@/shared/ui/Choice";
 import { NumberLine } from "@/shared/ui/NumberLine";
@@ -9,6 +9,7 @@ import { plural, enteredMm } from "@/shared/ui/words";
 import { deleteChosen } from "../keys";
 import { useChosen, useSheetSession, useShown } from "../sheet";
 import { tableState, useTableState } from "../state";
+import { useOpenedFor } from "./inView";
 
 const SHAPES = [
   ["straight", "Straight"],
@@ -24,24 +25,29 @@ function shapeOf(node: NodeDoc): Shape {
   return node.handles ?? "line";
 }
 
-export function NodeWork() {
+/** The chosen node's fields, opened when a node is chosen. */
+export function NodeRow() {
   const { path } = useChosen();
   const chosen = useTableState((state) => state.nodes);
   const node = path!.nodes.find((item) => item.id === chosen.at(-1));
+  useOpenedFor("node", node?.id ?? null);
+  if (!node) return null;
   return (
-    <>
-      <Heading>
-        Nodes <span className="muted font-normal">{plural(path!.nodes.length, "node")}</span>
-      </Heading>
-      {path!.locked ? (
-        <p className="muted text-[12px]">This path is locked: its nodes stay where they are.</p>
-      ) : node ? (
-        <OneNode node={node} />
-      ) : (
-        <AllNodes />
-      )}
-    </>
+    <Decision
+      id="node"
+      label={chosen.length > 1 ? "Nodes" : "Node"}
+      set={
+        chosen.length > 1 ? plural(chosen.length, "node") : `${path!.nodes.indexOf(node) + 1} of ${path!.nodes.length}`
+      }
+      result={SHAPES.find(([key]) => key === shapeOf(node))?.[1].toLowerCase()}
+    >
+      {path!.locked ? <LockedWords /> : <OneNode node={node} />}
+    </Decision>
   );
+}
+
+function LockedWords() {
+  return <p className="muted text-[12px]">This path is locked: its nodes stay where they are.</p>;
 }
 
 function OneNode({ node }: { node: NodeDoc }) {
@@ -97,11 +103,14 @@ function Place({ node }: { node: NodeDoc }) {
   });
 }
 
-function AllNodes() {
+/** What is done with the nodes while none is chosen. */
+export function AllNodes() {
   const session = useSheetSession();
+  const { path } = useChosen();
   const cutting = useTableState((state) => state.cutting);
   return (
-    <>
+    <Decision id="nodes" label="Nodes" set={String(path!.nodes.length)}>
+      {path!.locked && <LockedWords />}
       <p className="muted mb-1 text-[12px]">
         Drag a node to move it, the path itself to move the whole. Press the path twice to add a node, a node twice to
         bend or straighten it.
@@ -113,7 +122,7 @@ function AllNodes() {
         <QuietButton onClick={() => deleteChosen(session)}>Delete the path</QuietButton>
       </div>
       <CutAt />
-    </>
+    </Decision>
   );
 }
 

@@ -2,13 +2,12 @@
 import { useState } from "react";
 
 import type { Intent } from "@/shared/api/types";
-import { Heading } from "@/shared/maker/Heading";
+import { Decision } from "@/shared/maker/Decision";
 import { QuietButton } from "@/shared/maker/QuietButton";
 import { Choice } from "@/shared/ui/Choice";
 
 import { useChosen, useSheetSession } from "../sheet";
 import { useTableState } from "../state";
-import { Arrange } from "./Arrange";
 import { FormRow } from "./FormRow";
 
 const SIDES = [
@@ -28,45 +27,29 @@ const ABOUT = [
   ["middle", "The sheet’s middle"],
 ] as const;
 
-export function PathWork() {
-  const { paths } = useChosen();
-  const ids = paths.map((path) => path.id);
-  return (
-    <>
-      <Beside ids={ids} />
-      <Mirror ids={ids} />
-      <Rework ids={ids} />
-      <Simplify ids={ids} />
-      <Arrange />
-    </>
-  );
-}
-
 /** Done when its button is pressed; what it would do is shown while its number is entered. */
-function Beside({ ids }: { ids: string[] }) {
+export function Beside({ ids }: { ids: string[] }) {
   const [distance, setDistance] = useState("10 mm");
   const [side, setSide] = useState<(typeof SIDES)[number][0]>("right");
   const [corners, setCorners] = useState<(typeof CORNERS)[number][0]>("sharp");
   const copy = (entered: string): Intent => ({ kind: "parallel-copy", paths: ids, distance: entered, side, corners });
   return (
-    <>
-      <Heading>A copy beside it</Heading>
+    <Decision id="parallel" label="Parallel" set="copy beside it">
       <Choice label="Side of the copy" options={SIDES} value={side} onChange={setSide} />
       <div className="mt-1">
         <Choice label="Corners of the copy" options={CORNERS} value={corners} onChange={setCorners} />
       </div>
       <FormRow label="Distance" value={distance} step={1} onTyped={setDistance} intent={copy}>
-        Copy it
+        Copy
       </FormRow>
-    </>
+    </Decision>
   );
 }
 
-function Mirror({ ids }: { ids: string[] }) {
+export function Mirror({ ids }: { ids: string[] }) {
   const session = useSheetSession();
   return (
-    <>
-      <Heading>A mirrored copy, about</Heading>
+    <Decision id="mirror" label="Mirror" set="copy about a line">
       <div className="flex flex-wrap gap-1">
         {ABOUT.map(([about, words]) => (
           <QuietButton key={about} onClick={() => session.command({ kind: "mirror-paths", paths: ids, about })}>
@@ -74,24 +57,25 @@ function Mirror({ ids }: { ids: string[] }) {
           </QuietButton>
         ))}
       </div>
-    </>
+    </Decision>
   );
 }
 
-function Rework({ ids }: { ids: string[] }) {
+export function Rework({ ids }: { ids: string[] }) {
   const session = useSheetSession();
   const { path, paths } = useChosen();
   const chosen = useTableState((state) => state.nodes);
   const [first, second] = paths;
   const open = paths.every((item) => !item.closed);
   return (
-    <>
-      <Heading>{ids.length > 1 ? "These paths" : "This path"}</Heading>
+    <Decision
+      id="rework"
+      label="Change"
+      set={ids.length > 1 ? "duplicate, reverse, join" : "duplicate, reverse, split"}
+    >
       <div className="flex flex-wrap gap-1">
         <QuietButton onClick={() => session.command({ kind: "duplicate-paths", paths: ids })}>Duplicate</QuietButton>
-        <QuietButton onClick={() => session.command({ kind: "reverse-paths", paths: ids })}>
-          Walk it the other way
-        </QuietButton>
+        <QuietButton onClick={() => session.command({ kind: "reverse-paths", paths: ids })}>Reverse</QuietButton>
         {ids.length === 1 && (
           <QuietButton onClick={() => session.command({ kind: "split-path", path: path!.id, nodes: [...chosen] })}>
             Split at {chosen.length ? (chosen.length > 1 ? "these nodes" : "the node") : "its corners"}
@@ -106,19 +90,18 @@ function Rework({ ids }: { ids: string[] }) {
           </QuietButton>
         )}
       </div>
-    </>
+    </Decision>
   );
 }
 
-function Simplify({ ids }: { ids: string[] }) {
+export function Simplify({ ids }: { ids: string[] }) {
   const [within, setWithin] = useState("0.5 mm");
   const simplify = (entered: string): Intent => ({ kind: "simplify-paths", paths: ids, within: entered });
   return (
-    <>
-      <Heading>Fewer nodes</Heading>
+    <Decision id="simplify" label="Simplify" set={`fewer nodes, within ${within}`}>
       <FormRow label="Within" value={within} step={0.1} onTyped={setWithin} intent={simplify}>
         Simplify
       </FormRow>
-    </>
+    </Decision>
   );
 }

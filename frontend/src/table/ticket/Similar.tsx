@@ -2,7 +2,9 @@
 import { useState } from "react";
 
 import { api, type By } from "@/shared/api/client";
+import { Decision } from "@/shared/maker/Decision";
 import { NumberLine } from "@/shared/ui/NumberLine";
+import { Pick } from "@/shared/ui/Pick";
 
 import { useChosen, useSheetSession } from "../sheet";
 import { choosePaths, tableState } from "../state";
@@ -40,14 +42,15 @@ export function Similar() {
     }
   };
   return (
-    <>
-      <div className="mt-1 flex items-center gap-2 text-[12px]">
-        <label htmlFor="alike">Choose all of</label>
-        <select
+    <Decision id="similar" label="Select" set="alike paths">
+      <div className="flex items-center gap-2">
+        <label htmlFor="alike">Select alike in</label>
+        <Pick
+          label="Select alike in"
           id="alike"
-          className="min-w-0 flex-1 rounded-field border border-base-300 bg-base-100 px-1 py-0.5"
+          className="min-w-0 flex-1"
           value=""
-          onChange={(event) => void find(event.target.value as By, within).then(tell)}
+          onPick={(picked) => void find(picked as By, within).then(tell)}
         >
           <option value="" disabled>
             …
@@ -57,7 +60,7 @@ export function Similar() {
               {words}
             </option>
           ))}
-        </select>
+        </Pick>
       </div>
       {by === "length" && (
         <NumberLine
@@ -67,6 +70,6 @@ export function Similar() {
           onCommit={(entered) => find("length", entered)}
         />
       )}
-    </>
+    </Decision>
   );
 }

@@ -3,6 +3,7 @@ import type { Intent } from "@/shared/api/types";
 import { QuietButton } from "@/shared/maker/QuietButton";
 import { NumberLine } from "@/shared/ui/NumberLine";
 import { enteredMm } from "@/shared/ui/words";
+import { Pick } from "@/shared/ui/Pick";
 
 import { useSheetSession, useFrame } from "../sheet";
 import { tableState, useTableState } from "../state";
@@ -29,18 +30,18 @@ export function SingleCard() {
     <>
       <h2 className="text-[18px] font-bold">One repeat</h2>
       {single.fault && <p className="border-l-4 border-error bg-error/15 px-2.5 py-1.5">{single.fault}</p>}
-      <select
-        aria-label="Brush of the single repeat"
-        className="my-1 w-full cursor-pointer rounded-field border border-base-300 bg-base-100 px-1.5 py-1"
+      <Pick
+        label="Brush of the single repeat"
+        className="my-1 w-full"
         value={single.brush}
-        onChange={(event) => void session.command(set({ brush: event.target.value }))}
+        onPick={(picked) => void session.command(set({ brush: picked }))}
       >
         {frame.brushes.map((brush) => (
           <option key={brush.id} value={brush.id}>
             {brush.name}
           </option>
         ))}
-      </select>
+      </Pick>
       {rows.map(([key, label, value, step]) => (
         <NumberLine
           key={key}

@@ -1,37 +1,62 @@
-/** The threads: their colours, and a stitch's ends. */
+/** The threads: their colours, and how thick a stitch's thread is and how it ends. */
 import { useCallback } from "react";
 
+import { Decision } from "@/shared/maker/Decision";
+import { Options } from "@/shared/maker/fields";
+import { Swatches } from "@/shared/maker/Swatches";
+import { Own } from "@/shared/maker/Own";
+import { useRow } from "@/shared/maker/maker";
 import { ColourField } from "@/shared/ui/ColourField";
 import { THREAD_ENDS } from "@/shared/ui/trade";
+import { useLength } from "@/shared/ui/unit";
 
-import { Options } from "@/shared/maker/fields";
-import { Own } from "@/shared/maker/Own";
-import { Heading } from "@/shared/maker/Heading";
-import { useRow } from "@/shared/maker/maker";
-
-import { useRun, useSettings } from "./settings";
+import { MeasureHead, MeasureRow } from "./Stitch";
+import { useRun, useSettings, useShownRow } from "./settings";
 
 export function Thread() {
   const { settings: brush } = useRun();
   const place = useRow();
+  const shown = useShownRow();
+  const { text } = useLength();
   const motif = place?.row.motif;
   const threads = brush.threads!;
+  const sewn = place && motif?.family === "running" ? place : null;
+  const thick = shown?.set.thread;
   return (
-    <>
-      <Heading>{threads.length > 1 ? "Threads" : "Thread"}</Heading>
+    <Decision
+      id="thread"
+      label={threads.length > 1 ? "Threads" : "Thread"}
+      set={<Swatches colours={threads} />}
+      result={sewn && thick ? text(thick[thick.on === "paper" ? "paper" : "garment"]) : undefined}
+      pointers={["/threads", ...(sewn ? [sewn.at("motif/thread"), sewn.at("motif/ends")] : [])]}
+    >
       {threads.map((colour, index) => (
         <ThreadColour key={index} index={index} colour={colour} many={threads.length > 1} />
       ))}
-      {place && motif?.family === "running" && (
+      {sewn && thick && shown && (
+        <table className="mt-1.5 w-full" aria-label="Thickness">
+          <MeasureHead />
+          <tbody>
+            <MeasureRow
+              label="Thread"
+              pointer={sewn.at("motif/thread")}
+              set={thick}
+              result={shown.result.thread}
+              step={0.05}
+            />
+          </tbody>
+        </table>
+      )}
+      {sewn && motif?.family === "running" && (
         <div className="mt-1.5 flex items-center gap-2">
           <span>
             Ends
-            <Own pointer={place.at("motif/ends")} label="Thread ends" />
+            <Own pointer={sewn.at("motif/ends")} label="Thread ends" />
           </span>
-          <Options label="Thread ends" pointer={place.at("motif/ends")} options={THREAD_ENDS} value={motif.ends!} />
+          <Options label="Thread ends" pointer={sewn.at("motif/ends")} options={THREAD_ENDS} value={motif.ends!} />
         </div>
       )}
-    </>
+    </Decision>
   );
 }
 

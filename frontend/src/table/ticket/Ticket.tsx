@@ -1,89 +1,109 @@
 /** The Ticket: measured facts and settings of the chosen run, on a work ticket. */
 import type { RunShown } from "@/shared/api/types";
-import { CourseMeasures } from "@/shared/maker/CourseMeasures";
-import { FacingAndHold } from "@/shared/maker/FacingAndHold";
+import { CourseMeasures, SwellAlong } from "@/shared/maker/CourseMeasures";
+import { Facing, OnCurves } from "@/shared/maker/FacingAndHold";
 import { MakerContext } from "@/shared/maker/maker";
 import { Order } from "@/shared/maker/Order";
 import { Remainder } from "@/shared/maker/Remainder";
 import { Sway } from "@/shared/maker/Sway";
+import { Panel } from "@/shared/ui/Panel";
 
 import { useChosen, useSheetSession } from "../sheet";
-import { BarePath } from "./BarePath";
-import { Corners, Crossings } from "./Corners";
-import { Cloth } from "./Cloth";
-import { CoursePicker } from "./Courses";
-import { Ends } from "./Ends";
+import { useTableState } from "../state";
 import { ThisFigure } from "../tools/figure/Figures";
 import { ThisLettering } from "../tools/lettering/ThisLettering";
 import { ToolCard } from "../tools/ToolCard";
+import { BarePath } from "./BarePath";
+import { BrushWork } from "./BrushWork";
+import { Corners, Crossings } from "./Corners";
+import { Ends } from "./Ends";
 import { Legs } from "./Legs";
-import { Measures } from "./Measures";
-import { NodeWork } from "./NodeWork";
+import { NodeRow } from "./NodeWork";
 import { PathHead } from "./PathHead";
-import { PathWork } from "./PathWork";
-import { RunsOnPath } from "./RunsOnPath";
-import { RunWork } from "./RunWork";
-import { useTableState } from "../state";
+import { PathPage, PathRow } from "./PathPage";
+import { Rows } from "./Rows";
+import { RunStrip } from "./RunStrip";
 import { useRunMaker } from "./settings";
 import { SheetCard } from "./SheetCard";
 import { SingleCard } from "./SingleCard";
-import { Stretch } from "./Stretch";
+import { Stitch } from "./Stitch";
 import { Thread } from "./Thread";
 import { Warnings } from "./Warnings";
 
-export function Ticket() {
-  const { path, run } = useChosen();
+export function Ticket({ className }: { className: string }) {
+  const { path } = useChosen();
   const single = useTableState((state) => state.single);
   const choosing = useTableState((state) => state.tool === "choose");
   return (
-    <aside aria-label="Ticket" className="relative min-h-0 overflow-y-auto border-l border-base-300 bg-base-200 p-3">
+    <Panel
+      as="aside"
+      label="Ticket"
+      className={`relative min-h-0 overflow-y-auto border-l border-base-300 bg-base-200 py-3 pr-0.5 pl-3 [scrollbar-gutter:stable] ${className}`}
+    >
       <ToolCard />
       {(path ?? choosing) && (
-        <div className="rounded-box border border-base-300 bg-base-100 px-3.5 pt-2 pb-3">
-          <span aria-hidden className="mx-auto mb-1.5 block size-3 rounded-full border border-base-300 bg-base-200" />
+        <div className="rounded-box border border-base-300 bg-base-100 px-3.5 pt-1.5 pb-2">
+          <span aria-hidden className="mx-auto mb-0.5 block size-3 rounded-full border border-base-300 bg-base-200" />
           {!path && single && <SingleCard />}
           {!path && !single && <SheetCard />}
-          {path && <PathHead />}
-          {path?.lettering && <ThisLettering key={path.lettering} id={path.lettering} />}
-          {path && run && run.fault && (
-            <p data-testid="fault" className="border-l-4 border-error bg-error/15 px-2.5 py-1.5">
-              {run.fault}
-            </p>
-          )}
-          {path && run && <RunTicket run={run} />}
-          {path && !run && <BarePath />}
-          {path && <ThisFigure />}
-          {path && <Cloth />}
-          {path && !path.lettering && <NodeWork />}
-          {path && <PathWork />}
+          {path && <PathTicket />}
         </div>
       )}
-    </aside>
+    </Panel>
   );
 }
 
-/** Warnings first, then what a maker decides, in that order. */
-function RunTicket({ run }: { run: RunShown }) {
+function PathTicket() {
+  const { path, run } = useChosen();
+  const page = useTableState((state) => state.page);
+  return (
+    <>
+      <div className="sticky -top-3 z-10 -mx-3.5 bg-base-100 px-3.5 pb-1">
+        <PathHead />
+        {run?.fault && (
+          <p data-testid="fault" className="border-l-4 border-error bg-error/15 px-2.5 py-1.5">
+            {run.fault}
+          </p>
+        )}
+        {run && <Warnings key={run.id} />}
+        {run && <RunStrip run={run} />}
+      </div>
+      <NodeRow />
+      {page === "path" ? (
+        <PathPage />
+      ) : (
+        <>
+          {path!.lettering && <ThisLettering key={path!.lettering} id={path!.lettering} />}
+          <ThisFigure />
+          {run ? <RunRows run={run} /> : <BarePath />}
+          <PathRow />
+        </>
+      )}
+    </>
+  );
+}
+
+/** What a maker decides, in that order. */
+function RunRows({ run }: { run: RunShown }) {
   const session = useSheetSession();
   const maker = useRunMaker(run);
   return (
     <MakerContext value={maker}>
-      <RunsOnPath />
-      <Warnings />
-      <CoursePicker />
-      <Measures />
+      <BrushWork />
+      <Stitch />
       <CourseMeasures />
+      <Rows />
+      <Thread />
       <Legs />
       <Remainder />
-      <FacingAndHold />
-      <Stretch />
+      <Facing />
+      <OnCurves />
+      <SwellAlong />
       <Corners />
-      <Crossings />
+      {(run.crossings ?? []).length > 0 && <Crossings />}
       <Ends />
       <Order />
       <Sway newSeed={() => void session.command({ kind: "new-seed", run: run.id })} />
-      <Thread />
-      <RunWork />
     </MakerContext>
   );
 }

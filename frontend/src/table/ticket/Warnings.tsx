@@ -1,20 +1,45 @@
-/** Warnings, in words, each with its mend where there is one. */
+/** Warnings as one line; shown in words, each with its mend where there is one. */
+import { stop } from "@/shared/ui/stops";
+import { useState } from "react";
+
 import type { WarningShown } from "@/shared/api/types";
+import { plural } from "@/shared/ui/words";
 
 import { useRun, useSettings } from "./settings";
 
-const MAX = 4;
+const MAX = 12;
 
 export function Warnings() {
   const { warnings = [] } = useRun();
+  const [shown, setShown] = useState(false);
+  const [first] = warnings;
   const more = warnings.length - MAX;
   return (
-    <ul aria-label="Warnings" aria-live="polite">
-      {warnings.slice(0, MAX).map((warning, index) => (
-        <Warning key={index} warning={warning} />
-      ))}
-      {more > 0 && <li className="mt-1 text-[12px]">And {more} more like these.</li>}
-    </ul>
+    <div aria-live="polite">
+      {first && (
+        <button
+          {...stop}
+          data-testid="warnings"
+          className="flex min-h-6 w-full cursor-pointer items-baseline gap-2 border-l-4 border-error bg-error/12 px-2 py-0.5 text-left text-[12px]"
+          aria-expanded={shown}
+          onClick={() => setShown(!shown)}
+        >
+          <span className="min-w-0 flex-1 truncate">
+            {warnings.length > 1 && `${plural(warnings.length, "warning")}: `}
+            {first.message}
+          </span>
+          <span className="font-semibold">{shown ? "hide" : "show"}</span>
+        </button>
+      )}
+      {shown && (
+        <ul aria-label="Warnings">
+          {warnings.slice(0, MAX).map((warning, index) => (
+            <Warning key={index} warning={warning} />
+          ))}
+          {more > 0 && <li className="mt-1 text-[12px]">And {more} more like these.</li>}
+        </ul>
+      )}
+    </div>
   );
 }
 
@@ -25,7 +50,7 @@ function Warning({ warning }: { warning: WarningShown }) {
   return (
     <li
       data-warning={warning.code}
-      className="mt-1.5 border-l-4 border-error bg-error/12 px-2.5 py-1.5 text-[12px] leading-[1.4]"
+      className="mt-0.5 border-l-4 border-error/40 bg-error/12 px-2 py-1 text-[12px] leading-[1.4]"
     >
       {warning.message}{" "}
       {mend && (

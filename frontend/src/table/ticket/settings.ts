@@ -70,7 +70,9 @@ export function useShownRow(): RowShown | null {
 export function useRunMaker(run: RunShown): Maker {
   const settings = useSettings();
   const picked = useTableState((state) => state.course);
-  return { ...settings, doc: run.settings, course: courseOf(run, picked), own: run.own };
+  const course = courseOf(run, picked);
+  const asOne = picked?.run !== run.id && (run.alike ?? []).includes(course);
+  return { ...settings, doc: run.settings, course, asOne, own: run.own };
 }
 
 /** What a row's repeats are called: stitches, links, or repeats. */

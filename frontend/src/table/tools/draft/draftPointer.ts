@@ -6,7 +6,7 @@ import { sheetSpot } from "../../paper/paperPointer";
 import { type Landing, landing } from "../../paper/snap";
 import { useSheetSession } from "../../sheet";
 import { type DraftNode, tableState } from "../../state";
-import { type Spot, toScreen } from "../../view";
+import { onSheet, type Spot, toScreen } from "../../view";
 import { ARROWS } from "../arrows";
 
 /** How near to the first node, px, a press closes the path. */
@@ -66,8 +66,7 @@ export function useDraftPointer() {
     landing(sheetSpot(event), session.frame, { from: tableState().draft.at(-1), straight: event.shiftKey });
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
-      const field = event.target instanceof HTMLElement && event.target.matches("input, textarea, select, button");
-      if (tableState().tool === "draft" && !field && key(event, end, setNode)) event.preventDefault();
+      if (tableState().tool === "draft" && onSheet(event.target) && key(event, end, setNode)) event.preventDefault();
     };
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);

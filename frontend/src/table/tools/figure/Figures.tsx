@@ -3,13 +3,14 @@ import { useQuery } from "@tanstack/react-query";
 
 import { api } from "@/shared/api/client";
 import type { FigureListed, FigureShown, Intent } from "@/shared/api/types";
-import { Heading } from "@/shared/maker/Heading";
+import { Decision } from "@/shared/maker/Decision";
 import { QuietButton } from "@/shared/maker/QuietButton";
 import { NumberLine } from "@/shared/ui/NumberLine";
+import { Pick } from "@/shared/ui/Pick";
 
 import { useChosen, useSheetSession, useFrame } from "../../sheet";
 import { tableState, useTableState } from "../../state";
-import { keepFigure, middle } from "./figurePointer";
+import { drawFigure, keepFigure, middle } from "./figurePointer";
 
 type Setting = FigureShown["settings"][number];
 
@@ -21,19 +22,14 @@ export function FigureCard() {
   return (
     <>
       <h2 className="text-[18px] font-bold">Draw a figure</h2>
-      <p className="muted my-1">Set its numbers, then press where its middle is to be.</p>
-      <select
-        aria-label="Figure"
-        className="w-full cursor-pointer rounded-field border border-base-300 bg-base-100 px-1.5 py-1"
-        value={id}
-        onChange={(event) => tableState().set({ figure: event.target.value })}
-      >
+      <p className="muted my-1">Set its numbers and press where its middle is to be; or drag it to size.</p>
+      <Pick label="Figure" className="w-full" value={id} onPick={(picked) => tableState().set({ figure: picked })}>
         {data?.figures.map((item) => (
           <option key={item.id} value={item.id}>
             {item.name}
           </option>
         ))}
-      </select>
+      </Pick>
       {figure && <Draw key={figure.id} figure={figure} />}
     </>
   );
@@ -62,7 +58,7 @@ function Draw({ figure }: { figure: FigureListed }) {
       ))}
       <div className="mt-1.5 flex items-center justify-between gap-2">
         <span className="muted text-[12px]">{frame.sheet.factor === 1 ? "" : "Lengths on the garment"}</span>
-        <QuietButton onClick={() => keepFigure(session, middle())}>Draw it in the middle</QuietButton>
+        <QuietButton onClick={() => keepFigure(session, drawFigure(middle()))}>Draw it in the middle</QuietButton>
       </div>
     </>
   );
@@ -80,8 +76,15 @@ export function ThisFigure() {
     entered: { [name]: text },
   });
   return (
-    <>
-      <Heading>{figure.name}</Heading>
+    <Decision
+      id="figure"
+      label="Figure"
+      set={figure.name.toLowerCase()}
+      result={figure.settings
+        .slice(0, 2)
+        .map((setting) => setting.text)
+        .join(" × ")}
+    >
       {figure.settings.map((setting) => (
         <Row
           key={setting.name}
@@ -91,7 +94,7 @@ export function ThisFigure() {
         />
       ))}
       <p className="muted mt-0.5 text-[12px]">It stays a figure until one of its nodes is moved.</p>
-    </>
+    </Decision>
   );
 }
 

@@ -7,6 +7,7 @@ import { Choice } from "@/shared/ui/Choice";
 import { FileButton } from "@/shared/ui/FileButton";
 import { NumberLine } from "@/shared/ui/NumberLine";
 import { Tick } from "@/shared/ui/Tick";
+import { Pick } from "@/shared/ui/Pick";
 
 import { tableState, type Writing } from "../../state";
 
@@ -97,12 +98,7 @@ function FontChoice({ value, onChange }: { value: string; onChange: (font: strin
   ];
   return (
     <div className="mt-1 flex items-center gap-1">
-      <select
-        aria-label="Font"
-        className="min-w-0 flex-1 cursor-pointer rounded-field border border-base-300 bg-base-100 px-1.5 py-1"
-        value={value}
-        onChange={(event) => onChange(event.target.value)}
-      >
+      <Pick label="Font" className="min-w-0 flex-1" value={value} onPick={(picked) => onChange(picked)}>
         {groups.map(
           ([name, those]) =>
             those.length > 0 && (
@@ -115,7 +111,7 @@ function FontChoice({ value, onChange }: { value: string; onChange: (font: strin
               </optgroup>
             ),
         )}
-      </select>
+      </Pick>
       <BringFont onBrought={onChange} />
     </div>
   );

@@ -1,7 +1,8 @@
 /** The text that the chosen letters still are. */
 import type { Intent } from "@/shared/api/types";
-import { Heading } from "@/shared/maker/Heading";
+import { Decision } from "@/shared/maker/Decision";
 import { QuietButton } from "@/shared/maker/QuietButton";
+import { Pick } from "@/shared/ui/Pick";
 
 import { useSheetSession, useFrame } from "../../sheet";
 import { type Change, TextFields } from "./TextFields";
@@ -18,8 +19,7 @@ export function ThisLettering({ id }: { id: string }) {
     entered: numbers ?? {},
   });
   return (
-    <>
-      <Heading>Lettering</Heading>
+    <Decision id="lettering" label="Lettering" set={text.text}>
       <TextFields
         value={text}
         onPath={text.along !== null}
@@ -34,12 +34,13 @@ export function ThisLettering({ id }: { id: string }) {
       />
       <div className="mt-1 flex items-center gap-2">
         <label htmlFor="stands-on">Stands on</label>
-        <select
+        <Pick
+          label="Stands on"
           id="stands-on"
-          className="min-w-0 flex-1 rounded-field border border-base-300 bg-base-100 px-1 py-0.5"
+          className="min-w-0 flex-1"
           value={text.along ?? ""}
-          onChange={(event) =>
-            void session.command({ kind: "set-lettering", lettering: id, entered: {}, along: event.target.value })
+          onPick={(picked) =>
+            void session.command({ kind: "set-lettering", lettering: id, entered: {}, along: picked })
           }
         >
           <option value="">level lines</option>
@@ -51,13 +52,13 @@ export function ThisLettering({ id }: { id: string }) {
                 </option>
               ),
           )}
-        </select>
+        </Pick>
       </div>
       <div className="mt-1.5 text-right">
         <QuietButton onClick={() => session.command({ kind: "free-lettering", lettering: id })}>
-          Turn it into nodes
+          Convert to paths
         </QuietButton>
       </div>
-    </>
+    </Decision>
   );
 }

@@ -6,6 +6,7 @@ import { Heading } from "@/shared/maker/Heading";
 import { QuietButton } from "@/shared/maker/QuietButton";
 import { Choice } from "@/shared/ui/Choice";
 import { NumberField } from "@/shared/ui/NumberField";
+import { Pick } from "@/shared/ui/Pick";
 
 import { useChosen, useSheetSession, useFrame } from "../../sheet";
 import { tableState, useTableState } from "../../state";
@@ -68,11 +69,11 @@ function PlaceByNumber() {
   const { path } = useChosen();
   if (!path?.nodes.length) return null;
   return (
-    <select
-      aria-label="A node of the chosen path as the next place"
-      className="w-full rounded-field border border-base-300 bg-base-100 px-1 py-0.5 text-[12px]"
+    <Pick
+      label="A node of the chosen path as the next place"
+      className="w-full text-[12px]"
       value=""
-      onChange={(event) => next(path.nodes.find((item) => item.id === event.target.value)!)}
+      onPick={(picked) => next(path.nodes.find((item) => item.id === picked)!)}
     >
       <option value="" disabled>
         A node of {path.name} as the next place …
@@ -82,7 +83,7 @@ function PlaceByNumber() {
           Node {index + 1}
         </option>
       ))}
-    </select>
+    </Pick>
   );
 }
 

@@ -3,7 +3,7 @@ import { useEffect, useRef } from "react";
 
 import { useSheetSession, useFrame } from "../../sheet";
 import { tableState } from "../../state";
-import type { Spot } from "../../view";
+import { onSheet, type Spot } from "../../view";
 import { sheetSpot } from "../../paper/paperPointer";
 import { ARROWS } from "../arrows";
 
@@ -40,8 +40,7 @@ export function useSketchPointer() {
   const down = useRef(false);
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
-      const field = event.target instanceof HTMLElement && event.target.matches("input, textarea, select, button");
-      if (tableState().tool === "sketch" && !field && key(event, end)) event.preventDefault();
+      if (tableState().tool === "sketch" && onSheet(event.target) && key(event, end)) event.preventDefault();
     };
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);

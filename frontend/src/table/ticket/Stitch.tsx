@@ -1,17 +1,18 @@
-/** Set against result: length, gap, pitch, stitches to the inch, thread, count; then size and offset. */
+/** Set against result: length, gap, pitch, stitches to the inch, count; then size and line weight. */
 import { NumberField } from "@/shared/ui/NumberField";
 import { useLength } from "@/shared/ui/unit";
-import { setText, fixed } from "@/shared/ui/words";
+import { capital, fixed, setText } from "@/shared/ui/words";
 import type { SetLength, Lengths } from "@/shared/api/types";
 
 import { useShown } from "../sheet";
-import { mmText, NumberRow } from "@/shared/maker/fields";
+import { Decision } from "@/shared/maker/Decision";
+import { NumberRow } from "@/shared/maker/fields";
 import { Own } from "@/shared/maker/Own";
 import { useRow } from "@/shared/maker/maker";
 
 import { repeatWord, useRun, useSettings, useShownRow } from "./settings";
 
-export function Measures() {
+export function Stitch() {
   const run = useRun();
   const place = useRow();
   const shown = useShownRow();
@@ -21,22 +22,23 @@ export function Measures() {
   const { set, result } = shown;
   const stitches = run.settings.kind === "stitch";
   const word = repeatWord(run);
+  const on = set.stitch.on === "paper" ? "paper" : "garment";
+  const gap = set.gap.on === "share" ? setText(set.gap) : length.bare(set.gap[on]);
+  const pointers = row.motif?.family === "running" ? ["length", "gap"] : ["length", "gap", "size", "weight"];
   return (
-    <>
+    <Decision
+      id="stitch"
+      label={capital(word.one)}
+      set={
+        <span className="measure">
+          {trimmed(length.bare(set.stitch[on]))} + {trimmed(gap)}
+        </span>
+      }
+      result={`${length.bare(result.stitch[on])} + ${length.bare(result.gap[on])}`}
+      pointers={pointers.map(at)}
+    >
       <table className="mt-1.5 w-full" aria-label="Measures">
-        <thead>
-          <tr className="muted text-[12px]">
-            <th scope="col">
-              <span className="sr-only">Measure</span>
-            </th>
-            <th scope="col" className="text-right font-normal">
-              set
-            </th>
-            <th scope="col" className="text-right font-normal">
-              result
-            </th>
-          </tr>
-        </thead>
+        <MeasureHead />
         <tbody>
           <MeasureRow
             label={stitches ? "Stitch length" : `${capital(word.one)} length`}
@@ -54,32 +56,36 @@ export function Measures() {
               result={result.spi === null ? "none" : fixed(result.spi)}
             />
           )}
-          {set.thread && row.motif?.family === "running" && (
-            <MeasureRow
-              label="Thread"
-              pointer={at("motif/thread")}
-              set={set.thread}
-              result={result.thread}
-              step={0.05}
-            />
-          )}
           <Row label={capital(word.many)} set="" result={result.repeats.toLocaleString("en")} testId="count" />
         </tbody>
       </table>
-      <div className="border-t border-dotted border-base-300 pt-1">
-        <NumberRow label="Offset" pointer={at("offset")} value={mmText(row.offset)} step={0.5} />
-        {row.motif?.family !== "running" && (
-          <>
-            <NumberRow label="Size" pointer={at("size")} value={`${row.size} %`} step={5} />
-            <NumberRow label="Line weight" pointer={at("weight")} value={`${row.weight} %`} step={5} />
-          </>
-        )}
-      </div>
-    </>
+      {row.motif?.family !== "running" && (
+        <div className="border-t border-dotted border-base-300 pt-1">
+          <NumberRow label="Size" pointer={at("size")} value={`${row.size} %`} step={5} />
+          <NumberRow label="Line weight" pointer={at("weight")} value={`${row.weight} %`} step={5} />
+        </div>
+      )}
+    </Decision>
   );
 }
 
-const capital = (word: string) => word.charAt(0).toUpperCase() + word.slice(1);
+export function MeasureHead() {
+  return (
+    <thead>
+      <tr className="muted text-[12px]">
+        <th scope="col">
+          <span className="sr-only">Measure</span>
+        </th>
+        <th scope="col" className="text-right font-normal">
+          set
+        </th>
+        <th scope="col" className="text-right font-normal">
+          result
+        </th>
+      </tr>
+    </thead>
+  );
+}
 
 function Row({ label, set, result, testId }: { label: string; set: string; result: string; testId?: string }) {
   return (
@@ -95,6 +101,9 @@ function Row({ label, set, result, testId }: { label: string; set: string; resul
   );
 }
 
+/** What was set, as somebody would write it: 6, not 6.00. */
+const trimmed = (text: string) => text.replace(/(\.\d*?)0+$/, "$1").replace(/\.$/, "");
+
 interface MeasureProps {
   label: string;
   pointer: string;
@@ -103,7 +112,7 @@ interface MeasureProps {
   step: number;
 }
 
-function MeasureRow({ label, pointer, set, result, step }: MeasureProps) {
+export function MeasureRow({ label, pointer, set, result, step }: MeasureProps) {
   const settings = useSettings();
   const scaled = useShown((frame) => frame.sheet).factor !== 1;
   const onPaper = set.on === "paper";

@@ -1,0 +1,147 @@
+"""Copying paths with their runs, and pasting them on the same sheet or on another."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from typing import Literal
+
+import numpy as np
+from pydantic import ValidationError
+
+from curlet.core.errors import BadInput
+from curlet.core.path.path import Path
+from curlet.formats.clip_doc import ClipDoc, ClipGroup, ClipPath, ClipRun
+from curlet.formats.path_doc import FactsDoc, to_path
+from curlet.store.commands.intent import BaseIntent
+from curlet.store.commands.paths import add_group
+from curlet.store.paths import add_path
+from curlet.store.records import PathRecord, part_of
+from curlet.store.runs import run_brush
+from curlet.store.state import State, new_id
+
+# On the sheet that it was copied from a copy lies so far aside, mm.
+_ASIDE = 5.0
+
+
+def clip_of(state: State, paths: Sequence[str]) -> ClipDoc:
+    """Paths as they are, to be pasted later; Missing if one is gone."""
+    rows = [state.get("path", path_id) for path_id in paths]
+    clipped = [_clip_path(state, row) for row in rows]
+    return ClipDoc(sheet=state.sheet["id"], factor=state.scale.factor, paths=clipped)
+
+
+def _clip_path(state: State, row: PathRecord) -> ClipPath:
+    keys = ("name", "closed", "nodes", "facts", "swell", "hidden", "locked", "position")
+    group = state.get("group", row["group"]) if row["group"] else None
+    return ClipPath.model_validate(
+        {
+            **part_of(row, *keys),
+            "figure": row["figure"] or None,
+            "cloth": row["cloth"] or None,
+            "group": group and {"name": group["name"], "mark": group["mark"]},
+            "runs": [
+                part_of(run, "brush", "own", "backwards", "places", "shown", "position")
+                for run in state.runs_of(row["id"])
+            ],
+        }
+    )
+
+
+class Paste(BaseIntent):
+    """Put copied paths on the sheet, with their runs and in seam groups of the same names; on a sheet of
+    another scale as large on the garment as they were. A run whose brush is no longer there is left out."""
+
+    kind: Literal["paste"]
+    clip: ClipDoc
+
+    def apply(self, state: State) -> str:
+        larger = state.scale.factor / self.clip.factor
+        lines = [_scaled(to_path(path.nodes, path.closed), larger) for path in self.clip.paths]
+        aside = _aside(state, lines, same=self.clip.sheet == state.sheet["id"])
+        shapes, groups = dict[str, str](), dict[ClipGroup | None, str | None]()
+        placed: list[tuple[float, str, str]] = []
+        for path, line in zip(self.clip.paths, lines, strict=True):
+            if path.group not in groups:
+                groups[path.group] = _group(state, path.group)
+            path_id = _paste_path(state, path, _scaled(line, 1.0, aside), larger, groups[path.group], shapes)
+            placed.append((path.position, "path", path_id))
+            placed += [
+                (run.position, "run", _paste_run(state, path_id, run))
+                for run in path.runs
+                if run.brush in state.rows["brush"]
+            ]
+        # They lie over everything, and to one another as they did.
+        for _, kind, row_id in sorted(placed):
+            state.update(kind, row_id, position=state.next_position(kind))
+        return f"Paste {self.clip.paths[0].name if len(lines) == 1 else f'{len(lines)} paths'}"
+
+
+def _scaled(path: Path, larger: float, aside: tuple[float, float] = (0.0, 0.0)) -> Path:
+    points, into, out = (side * larger + np.array(aside) for side in (path.points, path.into, path.out))
+    return Path.make(path.node_ids, points, into, out, path.closed)
+
+
+def _aside(state: State, lines: list[Path], *, same: bool) -> tuple[float, float]:
+    """How far from where they were they are pasted: a little on their own sheet; elsewhere as they lay, or in
+    the sheet's middle if they would lie outside it."""
+    if same:
+        return _ASIDE, _ASIDE
+    points = np.concatenate([line.points for line in lines])
+    low, high = points.min(axis=0), points.max(axis=0)
+    size = np.array([state.sheet["width"], state.sheet["height"]])
+    if (low < 0).any() or (high > size).any():
+        x, y = (size / 2 - (low + high) / 2).tolist()
+        return x, y
+    return 0.0, 0.0
+
+
+def _group(state: State, group: ClipGroup | None) -> str | None:
+    """The sheet's seam group of a name, or a new one; None for none."""
+    if group is None:
+        return None
+    same = next((row["id"] for row in state.all("group") if row["name"] == group.name), None)
+    return same or add_group(state, group.name, group.mark)
+
+
+def _paste_path(
+    state: State, path: ClipPath, line: Path, larger: float, group: str | None, shapes: dict[str, str]
+) -> str:
+    facts = path.facts
+    if facts != FactsDoc():
+        dashes = tuple(dash * larger for dash in facts.dashes)
+        element = shapes.setdefault(facts.element, new_id()) if facts.element else ""
+        facts = facts.model_copy(
+            update={"weight": facts.weight * larger, "dashes": dashes, "element": element}
+        )
+    return add_path(
+        state,
+        path.name,
+        line,
+        group,
+        facts=facts.model_dump(mode="json", exclude_defaults=True),
+        swell=[point.model_dump(mode="json") for point in path.swell],
+        cloth=path.cloth.model_dump(mode="json") if path.cloth else {},
+        hidden=path.hidden,
+        locked=path.locked,
+    )
+
+
+def _paste_run(state: State, path_id: str, run: ClipRun) -> str:
+    row = {
+        "id": new_id(),
+        "sheet": state.sheet["id"],
+        "path": path_id,
+        "brush": run.brush,
+        "own": run.own,
+        "backwards": run.backwards,
+        "places": run.places.model_dump(mode="json", exclude_defaults=True),
+        "shown": run.shown,
+        "position": state.next_position("run"),
+    }
+    state.put("run", row)
+    # What was copied comes from outside: its settings are checked as if they were entered.
+    try:
+        run_brush(state, state.get("run", str(row["id"]))).to_core().check(state.scale)
+    except ValidationError:
+        raise BadInput("This copy has settings that no brush has. Copy the paths again.") from None
+    return str(row["id"])

@@ -1,0 +1,127 @@
+"""Intents on the order in which things on a sheet are painted."""
+
+from __future__ import annotations
+
+from itertools import count
+from typing import Annotated, Literal
+
+from pydantic import Field
+
+from curlet.core.errors import BadInput
+from curlet.store.commands.intent import BaseIntent, Id
+from curlet.store.paths import element_of, is_drawn
+from curlet.store.records import Json
+from curlet.store.state import State
+
+Where = Literal["front", "back", "above", "below"]
+
+_WORDS: dict[Where, str] = {
+    "front": "to the front",
+    "back": "to the back",
+    "above": "above",
+    "below": "below",
+}
+# Nearer positions than this have no room between them in a number.
+_ROOM = 1e-6
+
+
+class Painted(BaseIntent):
+    """Something that is painted."""
+
+    kind: Literal["guide", "path", "run", "single"]
+    id: Id
+
+    def apply(self, state: State) -> str:
+        raise BadInput("What is painted is put in order together.")
+
+
+class Reorder(BaseIntent):
+    """Put things in another place of the order, as they lie to one another.
+
+    A path is moved with its runs, and with the other contours of its shape. `of` names what they are put
+    above or below; without it they go one step.
+    """
+
+    kind: Literal["reorder"]
+    items: Annotated[list[Painted], Field(min_length=1, max_length=10_000)]
+    to: Where
+    of: Painted | None = None
+
+    def apply(self, state: State) -> str:
+        every = state.painted()
+        moving = self._moving(state)
+        block = [(kind, row) for kind, row in every if (kind, row["id"]) in moving]
+        others = [(kind, row) for kind, row in every if (kind, row["id"]) not in moving]
+        place = self._place(state, block, others)
+        if [*others[:place], *block, *others[place:]] == every:
+            raise BadInput(_THERE[self.to])
+        _put_between(state, block, others, place)
+        what = state.get(block[-1][0], block[-1][1]["id"]).get("name") if len(block) == 1 else None
+        return f"Bring {what or 'what is chosen'} {_WORDS[self.to]}"
+
+    def _moving(self, state: State) -> set[tuple[str, str]]:
+        paths = {state.get("path", item.id)["id"] for item in self.items if item.kind == "path"}
+        elements = {element_of(state.get("path", path)) for path in paths}
+        paths |= {row["id"] for row in state.all("path") if element_of(row) in elements}
+        runs = {("run", run["id"]) for run in state.all("run") if run["path"] in paths}
+        alone = {
+            (item.kind, state.get(item.kind, item.id)["id"]) for item in self.items if item.kind != "path"
+        }
+        return {("path", path) for path in paths} | runs | alone
+
+    def _place(self, state: State, block: list[tuple[str, Json]], others: list[tuple[str, Json]]) -> int:
+        """How many of the others lie below the block then."""
+        if self.to == "back":
+            return 0
+        if self.to == "front":
+            return len(others)
+        if self.of is not None:
+            at = [
+                i for i, (kind, row) in enumerate(others) if (kind, row["id"]) == (self.of.kind, self.of.id)
+            ]
+            if not at:
+                raise BadInput("Something cannot be put above or below itself. Choose another thing.")
+            return at[0] + (1 if self.to == "above" else 0)
+        # One step is over the next thing that is seen.
+        seen = [i for i, (kind, row) in enumerate(others) if _is_seen(state, kind, row)]
+        if self.to == "above":
+            top = block[-1][1]["position"]
+            return next((i + 1 for i in seen if others[i][1]["position"] > top), len(others))
+        foot = block[0][1]["position"]
+        return next((i for i in reversed(seen) if others[i][1]["position"] < foot), 0)
+
+
+_THERE: dict[Where, str] = {
+    "front": "This is at the front already.",
+    "back": "This is at the back already.",
+    "above": "This lies there already, with nothing above it.",
+    "below": "This lies there already, with nothing below it.",
+}
+
+
+def _is_seen(state: State, kind: str, row: Json) -> bool:
+    if kind == "path":
+        return is_drawn(row) and not row["hidden"]  # type: ignore[arg-type]
+    return state.seen(row) if kind == "run" else bool(row.get("shown", True))  # type: ignore[arg-type]
+
+
+def _put_between(
+    state: State, block: list[tuple[str, Json]], others: list[tuple[str, Json]], place: int
+) -> None:
+    """Give a block positions between two of the others; where there is no room left, everything gets new
+    ones."""
+    low = others[place - 1][1]["position"] if place else None
+    high = others[place][1]["position"] if place < len(others) else None
+    if low is None:
+        start, step = (high or 0) - len(block), 1.0
+    elif high is None:
+        start, step = low + 1, 1.0
+    else:
+        step = (high - low) / (len(block) + 1)
+        start = low + step
+    if step < _ROOM:
+        for number, (kind, row) in zip(count(), [*others[:place], *block, *others[place:]], strict=False):
+            state.update(kind, row["id"], position=float(number))
+        return
+    for number, (kind, row) in enumerate(block):
+        state.update(kind, row["id"], position=start + number * step)

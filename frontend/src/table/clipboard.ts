@@ -1,0 +1,52 @@
+/** Copy, cut and paste of paths: kept in this browser, so that they can be pasted on another sheet. */
+import { api, Refusal } from "@/shared/api/client";
+import { announce } from "@/shared/announce";
+import type { ClipDoc } from "@/shared/api/types";
+import { plural } from "@/shared/ui/words";
+
+import type { SheetSession } from "./sheet";
+import { choosePaths, tableState } from "./state";
+
+const KEPT = "curlet-clip";
+
+function tell(text: string) {
+  tableState().set({ notice: { tone: "fault", text } });
+}
+
+/** Whether the chosen paths were copied. */
+export async function copyChosen(session: SheetSession): Promise<boolean> {
+  const { chosen } = tableState();
+  if (!chosen.length) return false;
+  try {
+    const clip = await api.clip(session.id, [...chosen]);
+    localStorage.setItem(KEPT, JSON.stringify(clip));
+    announce(`${plural(chosen.length, "path")} copied`);
+    return true;
+  } catch (error) {
+    tell(error instanceof Refusal ? error.message : "This is too much to copy. Copy fewer paths.");
+    return false;
+  }
+}
+
+export async function cutChosen(session: SheetSession) {
+  const { chosen } = tableState();
+  if (!(await copyChosen(session))) return;
+  choosePaths([]);
+  await session.command({ kind: "delete-paths", paths: [...chosen] });
+}
+
+export async function paste(session: SheetSession) {
+  const kept = localStorage.getItem(KEPT);
+  if (!kept) return tell("Nothing is copied. Choose paths and copy them first.");
+  const known = new Set(session.kept().map((path) => path.id));
+  const refusal = await session.command({ kind: "paste", clip: JSON.parse(kept) as ClipDoc });
+  if (!refusal) session.chooseAll((path) => !known.has(path.id));
+}
+
+export async function duplicateChosen(session: SheetSession) {
+  const { chosen } = tableState();
+  if (!chosen.length) return;
+  const known = new Set(session.kept().map((path) => path.id));
+  const refusal = await session.command({ kind: "duplicate-paths", paths: [...chosen] });
+  if (!refusal) session.chooseAll((path) => !known.has(path.id));
+}
