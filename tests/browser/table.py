@@ -19,8 +19,10 @@ T = TypeVar("T")
 PATIENCE = 60
 # What is not in sight is sought in folded rows after so long, s.
 SEEK_AFTER = 0.3
-# The rows that things were found in, so that they are opened at once the next time.
-_UNFOLDED: dict[str, tuple[str, ...]] = {}
+# The pages and rows that things were found in, so that they are opened at once the next time.
+_UNFOLDED: dict[str, tuple[str | None, str]] = {}
+# The Control key, as the browser counts keys that are held.
+_CONTROL = 2
 # What is raised while a page is not yet as it will be.
 _NOT_YET = (WebDriverException, LookupError, ValueError)
 
@@ -94,28 +96,39 @@ class Table:
 
     def sought(self, how: str, what: str) -> WebElement:
         """Something on the page, or in a folded row of a card: the rows are opened until it is found."""
-        places = [None, *_UNFOLDED.get(what, ())]
+        known = _UNFOLDED.get(what)
+        waited = time.monotonic() + SEEK_AFTER
 
         def found() -> WebElement | None:
-            for place in places:
-                if place:
-                    self.unfold(place)
-                if met := self.browser.find_elements(how, what):
-                    return met[0]
-            if time.monotonic() > waited:
-                return self._unfolded_until(how, what)
-            return None
+            if met := self.browser.find_elements(how, what):
+                return met[0]
+            if known:
+                self.turn_to(known[0])
+                self.unfold(known[1])
+            return self._unfolded_until(how, what) if time.monotonic() > waited else None
 
-        waited = time.monotonic() + SEEK_AFTER
         return self.wait(found)
 
     def _unfolded_until(self, how: str, what: str) -> WebElement | None:
-        for row in self.folded():
-            self.unfold(row)
-            if met := self.browser.find_elements(how, what):
-                _UNFOLDED[what] = (row,)
-                return met[0]
+        """Look in every row, and on the other page of the Ticket."""
+        for page in (None, "path", "stitching"):
+            self.turn_to(page)
+            for row in ("", *self.folded()):
+                self.unfold(row)
+                if met := self.browser.find_elements(how, what):
+                    if row:
+                        _UNFOLDED[what] = (self._page(), row)
+                    return met[0]
         return None
+
+    def _page(self) -> str | None:
+        return "path" if self.all_by_id("stitching-page") else "stitching" if self.all_by_id("path-page") else None
+
+    def turn_to(self, page: str | None) -> None:
+        """Turn the Ticket to what is done with the path itself, or back to its stitching."""
+        there = {"path": "path-page", "stitching": "stitching-page"}.get(page or "", "none")
+        for button in self.all_by_id(there):
+            button.click()
 
     def folded(self) -> list[str]:
         """The rows of the card in sight that are folded."""
@@ -130,9 +143,11 @@ class Table:
             for button in self.browser.find_elements(By.CSS_SELECTOR, folded):
                 self.browser.execute_script(press, button)
 
-    def path_page(self) -> None:
-        """Turn the Ticket to what is done with the path itself."""
-        self.by_id("path-page").click()
+    def menu(self, label: str, item: str) -> None:
+        """Pick something from a menu."""
+        self.named(label).click()
+        path = f"//*[@role='menuitem'][span[1][normalize-space()='{item}']]"
+        self.wait(lambda: self.browser.find_element(By.XPATH, path)).click()
 
     def pick(self, label: str, text: str) -> None:
         """Choose one of a list by its words, once it is there."""
@@ -180,6 +195,26 @@ class Table:
         # What is scrolled out of sight has no `text`, but content all the same.
         lengths = [row[0].get_attribute("textContent") or "" for row in cells]
         return [(float(mm), int(count or 0)) for mm, count in zip(lengths, counts, strict=True)]
+
+    def corner_words(self) -> str:
+        """What the marks of the chosen path's corners say when they are pointed at."""
+        marks = self.browser.find_elements(By.CSS_SELECTOR, "[data-words]")
+        return "; ".join(mark.get_attribute("data-words") or "" for mark in marks)
+
+    def can_undo(self) -> bool:
+        return self.button("Undo").get_attribute("aria-disabled") == "false"
+
+    def to_sheet(self) -> None:
+        """Give the keys to the sheet."""
+        self.browser.execute_script("arguments[0].focus()", self.by_id("paper"))
+
+    def wheel(self, at: WebElement, y: int) -> None:
+        """Zoom about something by the wheel, with Ctrl."""
+        box = at.rect
+        turn = {"type": "mouseWheel", "deltaX": 0, "deltaY": y, "modifiers": _CONTROL}
+        place = {"x": box["x"] + box["width"] / 2, "y": box["y"] + box["height"] / 2}
+        # The driver's own wheel knows no keys.
+        self.browser.execute_cdp_cmd("Input.dispatchMouseEvent", {**turn, **place})
 
     def notice(self) -> str:
         box = self.browser.find_element(By.CSS_SELECTOR, "[aria-live=assertive]")

@@ -74,7 +74,7 @@ def test_it_looks_as_it_is_exported(table: Table, weave: str) -> None:
     table.open()
     for presses in (0, 5):
         for _ in range(presses):
-            table.named("Larger").click()
+            table.named("Zoom in").click()
         theirs = exported(table)
         # While the view moves, the last painting is moved along; it is painted anew once that rests.
         table.wait(lambda theirs=theirs: alike(on_screen(table), theirs))

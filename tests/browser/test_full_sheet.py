@@ -47,8 +47,12 @@ def anew(table: Table) -> int:
 
 
 def wheel(table: Table, by: int) -> None:
+    table.wheel(table.by_id("paper"), by)
+
+
+def pan(table: Table, x: int, y: int) -> None:
     origin = ScrollOrigin.from_element(table.by_id("paper"))  # type: ignore[no-untyped-call]
-    ActionChains(table.browser).scroll_from_origin(origin, 0, by).perform()
+    ActionChains(table.browser).scroll_from_origin(origin, -x, -y).perform()
 
 
 def test_after_a_zoom_every_stitch_is_sharp_again(full: Table) -> None:
@@ -64,12 +68,12 @@ def test_after_a_zoom_every_stitch_is_sharp_again(full: Table) -> None:
 
 
 def test_after_a_pan_the_artwork_is_where_the_paths_are(full: Table) -> None:
-    full.on_paper(("hold", 30, 560), ("go", 60, 540), ("go", 150, 500), ("release", 150, 500))
+    pan(full, 120, -60)
     moved = painted(full)
     full.wait(lambda: painted(full) == anew(full))
     # A second, longer way goes past what was painted aside.
     for _ in range(3):
-        full.on_paper(("hold", 30, 300), ("go", 200, 300), ("go", 330, 300), ("release", 330, 300))
+        pan(full, 300, 0)
     assert painted(full) != moved
     full.wait(lambda: painted(full) == anew(full))
 

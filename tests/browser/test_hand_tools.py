@@ -7,7 +7,6 @@ import math
 from selenium.webdriver import ActionChains
 from selenium.webdriver.common.by import By
 from selenium.webdriver.common.keys import Keys
-from selenium.webdriver.support.ui import Select
 
 from tests.browser.table import Table
 
@@ -88,16 +87,18 @@ def test_a_node_is_placed_shaped_and_cut_at_by_number(table: Table) -> None:
         lambda: table.option("Handles", "In line, equal").find_element(By.TAG_NAME, "input").is_selected()
     )
     before = len(table.path_names())
+    table.to_sheet()
     table.press(Keys.ESCAPE)
     table.type_in("Cut at a length along it", "10 cm")
     table.wait(lambda: len(table.path_names()) == before + 1)
-    table.wait(lambda: "Path 100.0 mm" in table.named("Ticket").text)
+    table.wait(lambda: "100.0 mm" in table.named("Ticket").text)
 
 
 def test_a_whole_path_is_moved_by_hand_and_by_arrows(table: Table) -> None:
     table.choose("dart-r")
     table.wait(lambda: nodes(table) > 1)
     x, y = at(table, "node-n1")
+    table.to_sheet()
     table.press(Keys.ARROW_DOWN)
     line = table.by_id("path-waistcoat-dart-r")
     middle = table.browser.execute_script(
@@ -117,6 +118,7 @@ def test_a_whole_path_is_moved_by_hand_and_by_arrows(table: Table) -> None:
 def test_what_is_hidden_is_gone_and_what_is_locked_stays(table: Table) -> None:
     table.choose("hem-r")
     before = set(table.path_names())
+    table.turn_to("path")
     ticket = table.named("Ticket")
     ticket.find_element(By.XPATH, ".//label[contains(., 'Hidden')]/input").click()
     table.wait(lambda: set(table.path_names()) == before - {"Hem R"})
@@ -124,13 +126,14 @@ def test_what_is_hidden_is_gone_and_what_is_locked_stays(table: Table) -> None:
     table.wait(lambda: set(table.path_names()) == before)
     ticket.find_element(By.XPATH, ".//label[contains(., 'Locked')]/input").click()
     table.wait(lambda: nodes(table) == 0)
+    table.to_sheet()
     table.press(Keys.DELETE)
     assert "Unlock it first" in table.notice()
 
 
 def test_paths_of_a_length_are_found_give_or_take_what_is_said(table: Table) -> None:
     table.choose("hem-r")
-    Select(table.browser.find_element(By.ID, "alike")).select_by_visible_text("its length, give or take")
+    table.pick("Select alike in", "its length, give or take")
     table.wait(lambda: "2 paths chosen" in table.named("Ticket").text)
     table.type_in("Length, give or take", "50 mm")
     table.wait(lambda: "4 paths chosen" in table.named("Ticket").text)
@@ -140,7 +143,7 @@ def test_paths_of_a_length_are_found_give_or_take_what_is_said(table: Table) -> 
 
 def test_seams_of_a_kind_are_found_regrouped_and_dressed_at_once(table: Table) -> None:
     table.choose("hem-r")
-    Select(table.browser.find_element(By.ID, "alike")).select_by_visible_text("its seam group")
+    table.pick("Select alike in", "its seam group")
     table.wait(lambda: "2 paths chosen" in table.named("Ticket").text)
     row = table.by_id("row-waistcoat-hem-r").find_element(By.XPATH, "ancestor::li")
     header = table.browser.find_element(By.XPATH, "//button[contains(., 'Armholes')]")

@@ -13,6 +13,7 @@ from tests.browser.table import Table
 def inches(table: Table) -> Table:
     table.option("Unit", "Inches").click()
     table.choose("hem-r")
+    table.unfold("legs")
     table.wait(lambda: table.by_id("legs").find_element(By.TAG_NAME, "th").text == "in")
     return table
 
@@ -50,7 +51,7 @@ def test_a_length_that_shows_none_yet_is_typed_in_inches_too(inches: Table) -> N
     before = len(inches.path_names())
     inches.type_in("Cut at a length along it", "4")
     inches.wait(lambda: len(inches.path_names()) == before + 1)
-    inches.wait(lambda: "Path 4.00 in" in inches.named("Ticket").text)
+    inches.wait(lambda: "4.00 in" in inches.named("Ticket").text)
 
 
 def test_counts_and_angles_stay_what_they_are(inches: Table) -> None:

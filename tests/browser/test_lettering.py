@@ -38,8 +38,8 @@ def test_outlined_text_is_written_by_keys_dressed_and_reworded(table: Table) -> 
     table.wait(lambda: letters(table) == 9)
     # What was written anew wears the same.
     table.wait(lambda: len(table.browser.find_elements(By.XPATH, "//li//*[contains(., '“Lantern”')]")) > 0)
-    table.button("Turn it into nodes").click()
-    table.wait(lambda: not table.browser.find_elements(By.XPATH, "//button[.='Turn it into nodes']"))
+    table.button("Convert to paths").click()
+    table.wait(lambda: not table.browser.find_elements(By.XPATH, "//button[.='Convert to paths']"))
     table.wait(lambda: table.browser.find_elements(By.CSS_SELECTOR, "[data-testid^=node-]"))
 
 

@@ -27,7 +27,7 @@ def test_a_seam_allowance_is_typed_seen_and_kept(table: Table) -> None:
     field.send_keys(Keys.ESCAPE)
     table.wait(lambda: count(table) == before)
     table.type_in("Distance", "1.5 cm")
-    table.button("Copy it").click()
+    table.button("Copy").click()
     table.wait(lambda: "Front R, left 1.5 cm" in table.path_names())
     table.control("z")
     table.wait(lambda: count(table) == before)
@@ -60,6 +60,6 @@ def test_what_cannot_be_done_is_said(table: Table) -> None:
     table.choose("welt-pocket-r")
     before = count(table)
     table.type_in("Distance", "40 cm")
-    table.button("Copy it").click()
+    table.button("Copy").click()
     assert "Give a smaller distance" in table.notice()
     assert count(table) == before

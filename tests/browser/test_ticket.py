@@ -48,7 +48,7 @@ def test_layouts_are_chosen(table: Table, layout: str) -> None:
 
 def test_shorten_last_is_chosen_with_how_many(table: Table) -> None:
     table.choose(HEM)
-    table.option("The remainder", "Shorten last").click()
+    table.option("Remainder", "Shorten last").click()
     table.type_in("Shortened before a corner", "2")
     table.wait(lambda: undo_title(table) == "Undo: Set shortened stitches")
     table.type_in("Shortened before a corner", "7")
@@ -62,7 +62,7 @@ def test_ticks_tick(table: Table) -> None:
         ("One length for all legs, right and left", "shared"),
         ("Half a gap at both ends of a leg", "half_gaps"),
     ):
-        table.browser.find_element(By.XPATH, f"//label[contains(., '{label}')]").click()
+        table.sought(By.XPATH, f"//label[contains(., '{label}')]").click()
         table.wait(lambda k=key: settings_of(table)["courses"][0]["fit"][k] is True)  # type: ignore[index]
 
 
@@ -91,7 +91,7 @@ def test_facing_and_hold_of_drawn_motifs(table: Table, brush: str) -> None:
     table.type_in("Turned by", "30")
     table.wait(lambda: table.named("Turned by").get_attribute("value") == "30°")
     assert undo_title(table) == "Undo: Set facing"
-    table.option("On a curve", "Rigid").click()
+    table.option("On curves", "Rigid").click()
     table.wait(lambda: undo_title(table) == "Undo: Set hold")
     table.option("Overlap", "Last over next").click()
     table.wait(lambda: undo_title(table) == "Undo: Set overlap")
@@ -113,7 +113,7 @@ def test_a_bands_width_and_the_swell_are_set(table: Table) -> None:
     table.wait(lambda: table.named("Width").get_attribute("value") == "10 mm")
     table.option("Its joins", "Round").click()
     table.wait(lambda: undo_title(table) == "Undo: Set joins")
-    pad = table.browser.find_element(By.CSS_SELECTOR, "[aria-label^='Width along the run']")
+    pad = table.sought(By.CSS_SELECTOR, "[aria-label^='Width along the run']")
     table.browser.execute_script("arguments[0].scrollIntoView({block: 'center'})", pad)
     table.drag(pad, 40, -12)
     table.wait(lambda: undo_title(table) == "Undo: Set swell")
@@ -156,7 +156,7 @@ def test_direction_hiding_and_taking_off(table: Table) -> None:
     table.wait(lambda: undo_title(table) == "Undo: Reverse the direction")
     table.button("Hide").click()
     table.wait(lambda: table.button("Show"))
-    table.button("Take the brush off").click()
+    table.button("Remove the brush").click()
     table.wait(lambda: "Lay a brush" in table.named("Ticket").text)
 
 
@@ -172,25 +172,25 @@ def test_a_path_is_renamed_and_regrouped(table: Table) -> None:
     table.choose(HEM)
     table.type_in("Name of the path", "Foot")
     table.wait(lambda: "Foot" in table.path_names())
-    Select(table.browser.find_element(By.ID, "seam-group")).select_by_visible_text("A new group …")
+    table.pick("Seam group", "A new group …")
     table.browser.find_element(By.ID, "seam-group").send_keys("Feet", Keys.ENTER)
     table.wait(lambda: undo_title(table) == "Undo: Put 1 into Feet")
 
 
 def test_the_other_sheet_is_a_choice_away(table: Table) -> None:
-    Select(table.named("Sheet")).select_by_visible_text("Season programme")
+    table.menu("Sheet: Usher’s waistcoat", "Season programme")
     table.wait(lambda: "Letter S" in table.path_names())
     table.browser.back()
     table.wait(lambda: "Hem R" in table.path_names())
 
 
-def test_the_room_is_dimmed_and_stays_so(table: Table) -> None:
-    table.named("Dim the room").click()
+def test_the_interface_is_turned_dark_and_stays_so(table: Table) -> None:
+    table.menu("View", "Dark interface")
     table.browser.refresh()
     table.by_id("artwork")
     theme = "return document.documentElement.dataset.theme"
     assert table.browser.execute_script(theme) == "lamp"
-    table.named("Dim the room").click()
+    table.menu("View", "Light interface")
     assert table.browser.execute_script(theme) == "paper"
 
 
@@ -200,7 +200,7 @@ def test_each_needle_of_a_twin_is_set_for_itself(table: Table) -> None:
     table.option("Course to set", "2 Row").click()
     table.type_in("Stitch length", "5 mm")
     table.wait(lambda: abs(table.laid("Stitch length") - 5) < 0.5)
-    table.option("The remainder", "Leave over").click()
+    table.option("Remainder", "Leave over").click()
     table.wait(lambda: table.laid("Stitch length") == 5)
     table.option("Course to set", "1 Row").click()
     table.wait(lambda: table.laid("Stitch length") == first)

@@ -41,6 +41,7 @@ export function Decision({ id, label, set, result, pointers = [], children }: Pr
         <button
           {...stop}
           className="flex min-h-7 w-full cursor-pointer items-baseline gap-2 py-[3px] text-left hover:bg-base-200"
+          id={`${body}-name`}
           aria-expanded={open}
           aria-controls={open ? body : undefined}
           onClick={(event) => row.press(id, event.shiftKey)}
@@ -56,7 +57,7 @@ export function Decision({ id, label, set, result, pointers = [], children }: Pr
         </button>
       </h3>
       {open && (
-        <div id={body} role="group" aria-label={label}>
+        <div id={body} role="group" aria-labelledby={`${body}-name`}>
           {children}
           {maker && own.length > 0 && (
             <button

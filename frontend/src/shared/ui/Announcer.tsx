@@ -4,7 +4,7 @@ import { useAnnounced } from "../announce";
 export function Announcer() {
   const { text, turn } = useAnnounced();
   return (
-    <div role="status" className="sr-only" data-testid="announced">
+    <div aria-live="polite" className="sr-only" data-testid="announced">
       {/* A new element each time, so that the same words are spoken again. */}
       <span key={turn}>{text}</span>
     </div>

@@ -1,5 +1,5 @@
 /** A field for a measure: units and sums are read by the server; arrows step the number. */
-import { useContext, useId, useState } from "react";
+import { useContext, useId, useRef, useState } from "react";
 
 import { PAPER } from "../paper";
 import { isLength, shownIn, stepIn, typedIn, UnitContext } from "./unit";
@@ -39,7 +39,13 @@ export function NumberField(props: Props) {
   const length = props.length ?? isLength(props.value);
   const step = length ? stepIn(unit, props.step) : props.step;
   const said = (text: string) => (length ? typedIn(unit, text) : text);
-  const [entered, setTyped] = useState<string | null>(null);
+  const [entered, setEntered] = useState<string | null>(null);
+  // What is typed now, for a blur that comes before the field is rendered again.
+  const now = useRef<string | null>(null);
+  const setTyped = (text: string | null) => {
+    now.current = text;
+    setEntered(text);
+  };
   const [fault, setFault] = useState<string | null>(null);
   const faultId = useId();
 
@@ -54,7 +60,7 @@ export function NumberField(props: Props) {
     setFault(wrong);
     // What was entered stays while it is wrong, so that it can be put right.
     if (!wrong && !stay) setTyped(null);
-    if (!wrong && stay) setTyped((now) => (now === text ? null : now));
+    if (!wrong && stay && now.current === text) setTyped(null);
     return wrong;
   };
 
@@ -98,7 +104,7 @@ export function NumberField(props: Props) {
           setFault(null);
           props.onPreview?.(said(event.target.value));
         }}
-        onBlur={() => void commit(entered)}
+        onBlur={() => now.current !== null && void commit(now.current)}
         onKeyDown={onKeyDown}
       />
       {fault && (

@@ -23,15 +23,18 @@ export function Panel({ label, as: Tag = "section", across = false, children, ..
       // The panel hands the focus to what had it last; while it is inside, Tab leads out of it.
       tabIndex={within ? -1 : 0}
       onFocus={(event) => {
+        // A menu opened from here lies elsewhere on the page, though its events come by.
+        if (!box.current?.contains(event.target)) return;
         setWithin(true);
-        if (event.target === box.current) focusIn(box.current);
+        // A press on what takes no focus gives it to the panel: it stays where it is pressed.
+        if (event.target === box.current && !pressing) focusIn(box.current);
         else remember(box.current!, event.target);
       }}
       onBlur={(event) => {
         if (!box.current?.contains(event.relatedTarget)) setWithin(false);
       }}
       onKeyDown={(event) => {
-        if (event.defaultPrevented || !box.current) return;
+        if (event.defaultPrevented || !box.current?.contains(event.target as Node)) return;
         if (event.ctrlKey || event.metaKey || event.altKey) return;
         if (stepIn(box.current, event.key, event.target as HTMLElement, across)) event.preventDefault();
       }}
@@ -39,6 +42,16 @@ export function Panel({ label, as: Tag = "section", across = false, children, ..
       {children}
     </Tag>
   );
+}
+
+/** Whether a pointer is down anywhere. */
+let pressing = false;
+for (const [name, down] of [
+  ["pointerdown", true],
+  ["pointerup", false],
+  ["pointercancel", false],
+] as const) {
+  window.addEventListener(name, () => (pressing = down), true);
 }
 
 function remember(panel: HTMLElement, target: HTMLElement) {

@@ -168,7 +168,7 @@ export function usePaperPointer() {
       }
       return begun;
     },
-    { filterTaps: true, pointer: { buttons: [1, 4] } },
+    { filterTaps: true, pointer: { buttons: [1, 4], keys: false } },
   );
   return {
     ...bind(),

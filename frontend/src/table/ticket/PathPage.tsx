@@ -43,21 +43,28 @@ export function PathRow() {
   );
 }
 
+/** The way back to the stitching, in the head that stays. */
+export function BackRow() {
+  return (
+    <button
+      {...stop}
+      // The page replaces the row that was pressed: the keys go on from here.
+      // eslint-disable-next-line jsx-a11y/no-autofocus
+      autoFocus
+      className="flex min-h-7 w-full cursor-pointer items-baseline gap-2 text-left hover:bg-base-200"
+      data-testid="stitching-page"
+      onClick={() => tableState().set({ page: "stitching" })}
+    >
+      <span aria-hidden>‹</span> Back to the brush
+    </button>
+  );
+}
+
 export function PathPage() {
   const { paths } = useChosen();
   const ids = paths.map((path) => path.id);
   return (
     <>
-      <button
-        {...stop}
-        // The page replaces the row that was pressed: the keys go on from here.
-        // eslint-disable-next-line jsx-a11y/no-autofocus
-        autoFocus
-        className="mt-1 flex min-h-7 w-full cursor-pointer items-baseline gap-2 border-b border-base-content text-left hover:bg-base-200"
-        onClick={() => tableState().set({ page: "stitching" })}
-      >
-        <span aria-hidden>‹</span> Back to the brush
-      </button>
       <Kept />
       <Group />
       <Cloth />

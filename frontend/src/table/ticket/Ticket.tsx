@@ -20,7 +20,7 @@ import { Ends } from "./Ends";
 import { Legs } from "./Legs";
 import { NodeRow } from "./NodeWork";
 import { PathHead } from "./PathHead";
-import { PathPage, PathRow } from "./PathPage";
+import { BackRow, PathPage, PathRow } from "./PathPage";
 import { Rows } from "./Rows";
 import { RunStrip } from "./RunStrip";
 import { useRunMaker } from "./settings";
@@ -67,6 +67,7 @@ function PathTicket() {
         )}
         {run && <Warnings key={run.id} />}
         {run && <RunStrip run={run} />}
+        {page === "path" && <BackRow />}
       </div>
       <NodeRow />
       {page === "path" ? (

@@ -89,7 +89,7 @@ export function useDraftPointer() {
       if (last) tableState().set({ pointer: land(pointer) });
       return memo;
     },
-    { pointer: { buttons: [1] } },
+    { pointer: { buttons: [1], keys: false } },
   );
   return {
     ...bind(),
