@@ -122,7 +122,13 @@ class Table:
         return None
 
     def _page(self) -> str | None:
-        return "path" if self.all_by_id("stitching-page") else "stitching" if self.all_by_id("path-page") else None
+        return (
+            "path"
+            if self.all_by_id("stitching-page")
+            else "stitching"
+            if self.all_by_id("path-page")
+            else None
+        )
 
     def turn_to(self, page: str | None) -> None:
         """Turn the Ticket to what is done with the path itself, or back to its stitching."""

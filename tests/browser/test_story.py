@@ -329,7 +329,7 @@ def test_every_control_has_a_name_and_a_panel_is_one_tab_stop(table: Table) -> N
         table.press(Keys.TAB)
         panels.append(
             table.browser.execute_script(
-                "return document.activeElement.closest('[data-part]')?.ariaLabel ?? document.activeElement.ariaLabel"
+                "const at = document.activeElement; return (at.closest('[data-part]') ?? at).ariaLabel"
             )
         )
     found = [panel for i, panel in enumerate(panels) if panel and panel not in panels[:i]]

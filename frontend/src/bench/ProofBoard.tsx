@@ -69,7 +69,6 @@ function Tile({ proof, onPaper }: TileProps) {
         className={`block w-full cursor-pointer rounded-box border bg-base-100 text-left hover:border-base-content ${bad ? "border-error" : "border-base-300"}`}
         style={{ height: TILE }}
         title={proof.wrong.join(" ") || "Enlarge"}
-        aria-label={`${capital(proof.name)}: ${proof.says}${bad ? `. ${proof.wrong.join(" ")}` : ""}. Enlarge`}
         data-testid={`proof-${proof.name}`}
         data-wrong={bad || undefined}
         onClick={() => bench().set({ enlarged: proof.name })}
@@ -79,6 +78,7 @@ function Tile({ proof, onPaper }: TileProps) {
         </div>
         <span className="flex items-baseline justify-between gap-1 px-2 leading-[22px]">
           <span className="shrink-0 text-[12px]">{capital(proof.name)}</span>
+          <span className="sr-only">. {proof.wrong.join(" ")} Enlarge: </span>
           <span className={`measure truncate ${bad ? "text-error" : "muted"}`}>{proof.short || proof.says}</span>
         </span>
       </button>

@@ -99,7 +99,7 @@ function PlaceButton({ place, at }: { place: PlaceShown; at: { zoom: number; x: 
       {there && chosen && (
         <button
           className="absolute size-6 -translate-x-1/2 -translate-y-1/2 cursor-pointer rounded-full border border-white bg-neutral text-[13px] leading-none text-white"
-          style={{ left: x - rx, top: Math.max(y - ry, 13) }}
+          style={{ left: x - rx - 14, top: Math.max(y - ry, 13) }}
           title={`Remove the ${words} (Delete)`}
           aria-label={`Remove the ${words}`}
           onClick={remove}

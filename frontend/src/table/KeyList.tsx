@@ -9,9 +9,9 @@ export function KeyList() {
   const { on } = useSingleKeys();
   return (
     <Dialog title="Keys" onClose={() => tableState().set({ keyList: false })}>
-      <div className="grid grid-cols-2 gap-x-8 gap-y-3">
+      <div className="columns-2 gap-8">
         {KEY_LIST.map(([where, keys]) => (
-          <section key={where} aria-label={where}>
+          <section key={where} aria-label={where} className="mb-3 break-inside-avoid">
             <h3 className="font-bold">{where}</h3>
             <dl>
               {keys.map(({ keys: pressed, does }) => (

@@ -125,6 +125,7 @@ function Table() {
         <PathsPanel className={only("paths")} />
       </PanelContext>
       <main className={`relative min-w-0 overflow-hidden ${only("sheet")}`} data-ground={sheet.ground_tone}>
+        <h1 className="sr-only">{sheet.name}</h1>
         <Paper />
         <NoticeBar />
       </main>

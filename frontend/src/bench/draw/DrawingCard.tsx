@@ -55,7 +55,7 @@ function ShapeList() {
           <li key={index}>
             <button
               aria-pressed={chosen.includes(index)}
-              className={`flex w-full cursor-pointer items-center gap-2 px-1.5 py-0.5 text-left hover:bg-base-200 ${chosen.includes(index) ? "bg-base-200 font-semibold" : ""}`}
+              className={`flex min-h-6 w-full cursor-pointer items-center gap-2 px-1.5 py-0.5 text-left hover:bg-base-200 ${chosen.includes(index) ? "bg-base-200 font-semibold" : ""}`}
               title="With Shift it is chosen besides the others"
               onClick={(event) => press(index, event.shiftKey || event.ctrlKey || event.metaKey)}
             >

@@ -3,24 +3,23 @@ import { mmText, NumberRow, Tick } from "@/shared/maker/fields";
 import { Heading } from "@/shared/maker/Heading";
 import { QuietButton } from "@/shared/maker/QuietButton";
 import { useMaker, useRow } from "@/shared/maker/maker";
-import { Choice } from "@/shared/ui/Choice";
 
-import { bench, useBench, useWorkbench } from "../bench";
+import { useBench, useWorkbench } from "../bench";
 import { FromPicture } from "../trace/FromPicture";
 import { ExportArtwork } from "./ExportArtwork";
 import { KeepMotif, TakeMotif } from "./KeptMotifs";
 import { TakeArtwork } from "./TakeArtwork";
 import { FamilyChoice, FamilySettings } from "./FamilySettings";
 
-const PLACES = [
-  ["start", "Start"],
-  ["end", "End"],
-  ["corner_outside", "Corner, to the right"],
-  ["corner_inside", "Corner, to the left"],
-  ["join", "Join"],
-] as const;
+const PLACES = {
+  start: "Start piece",
+  end: "End piece",
+  corner_outside: "Corner piece, to the right",
+  corner_inside: "Corner piece, to the left",
+  join: "Join piece",
+} as const;
 
-type Place = (typeof PLACES)[number][0];
+type Place = keyof typeof PLACES;
 
 export function ThisPiece() {
   const workbench = useWorkbench();
@@ -36,9 +35,10 @@ export function ThisPiece() {
   const corner = name.startsWith("corner");
   return (
     <>
-      <Heading>Which</Heading>
-      <Choice label="Which piece" options={PLACES} value={name} onChange={(picked) => bench().set({ place: picked })} />
-      <Heading>Made of</Heading>
+      <Heading>{PLACES[name]}</Heading>
+      <p className="muted mb-1 text-[12px]">
+        Another piece is pressed where it lies, on the sample at the foot of the board.
+      </p>
       <FamilyChoice
         label="Family of the piece"
         family={piece?.motif.family ?? null}

@@ -1,6 +1,7 @@
 /** A button with a menu under it: opened by a press, acted on by Enter, closed by Escape. */
 import * as Radix from "@radix-ui/react-dropdown-menu";
 import { Ellipsis } from "lucide-react";
+import { useState } from "react";
 
 export interface MenuItem {
   label: string;
@@ -24,12 +25,20 @@ const DOTS = "grid size-6 shrink-0 cursor-pointer place-items-center rounded-ful
 
 /** `null` among the items draws a line. */
 export function Menu({ label, items, children, className = DOTS, trigger }: Props) {
+  // It opens within the part of the page that it belongs to.
+  const [part, setPart] = useState<HTMLElement | null>(null);
   return (
     <Radix.Root modal={false}>
-      <Radix.Trigger aria-label={label} title={label} className={className} {...trigger}>
+      <Radix.Trigger
+        ref={(element) => setPart(element?.closest<HTMLElement>("header, aside, main, nav") ?? null)}
+        aria-label={label}
+        title={label}
+        className={className}
+        {...trigger}
+      >
         {children ?? <Ellipsis size={16} aria-hidden />}
       </Radix.Trigger>
-      <Radix.Portal>
+      <Radix.Portal container={part}>
         <Radix.Content
           align="end"
           sideOffset={2}

@@ -23,8 +23,7 @@ export function Panel({ label, as: Tag = "section", across = false, children, ..
       // The panel hands the focus to what had it last; while it is inside, Tab leads out of it.
       tabIndex={within ? -1 : 0}
       onFocus={(event) => {
-        // A menu opened from here lies elsewhere on the page, though its events come by.
-        if (!box.current?.contains(event.target)) return;
+        if (isElsewhere(box.current, event.target)) return;
         setWithin(true);
         // A press on what takes no focus gives it to the panel: it stays where it is pressed.
         if (event.target === box.current && !pressing) focusIn(box.current);
@@ -34,7 +33,7 @@ export function Panel({ label, as: Tag = "section", across = false, children, ..
         if (!box.current?.contains(event.relatedTarget)) setWithin(false);
       }}
       onKeyDown={(event) => {
-        if (event.defaultPrevented || !box.current?.contains(event.target as Node)) return;
+        if (event.defaultPrevented || !box.current || isElsewhere(box.current, event.target)) return;
         if (event.ctrlKey || event.metaKey || event.altKey) return;
         if (stepIn(box.current, event.key, event.target as HTMLElement, across)) event.preventDefault();
       }}
@@ -52,6 +51,11 @@ for (const [name, down] of [
   ["pointercancel", false],
 ] as const) {
   window.addEventListener(name, () => (pressing = down), true);
+}
+
+/** A menu or dialog opened from a panel has keys of its own, though its events come by. */
+function isElsewhere(panel: HTMLElement | null, target: EventTarget): boolean {
+  return !panel?.contains(target as Node) || (target as Element).closest("[role=menu], dialog") !== null;
 }
 
 function remember(panel: HTMLElement, target: HTMLElement) {

@@ -3,6 +3,7 @@ import type { ClothDoc, Intent } from "@/shared/api/types";
 import { ClothFields } from "@/shared/maker/ClothFields";
 import { Heading } from "@/shared/maker/Heading";
 import { Choice } from "@/shared/ui/Choice";
+import { NameField } from "@/shared/ui/NameField";
 import { NumberLine } from "@/shared/ui/NumberLine";
 import { sideText } from "@/sheets/sizes";
 
@@ -28,21 +29,9 @@ export function SheetCard() {
   const side = (mm: number) => `${sideText(mm, sheet.unit)} ${sheet.unit}`;
   return (
     <>
-      <input
-        key={sheet.name}
-        aria-label="Name of the sheet"
-        className="w-full truncate rounded-field border border-transparent bg-transparent text-[18px] font-bold hover:border-base-300 focus:border-base-300"
-        defaultValue={sheet.name}
-        maxLength={120}
-        onBlur={(event) => {
-          const name = event.target.value.trim();
-          if (name && name !== sheet.name) void set({ name });
-        }}
-        onKeyDown={(event) => {
-          event.stopPropagation();
-          if (event.key === "Enter") event.currentTarget.blur();
-        }}
-      />
+      <h2>
+        <NameField heading label="Name of the sheet" value={sheet.name} onKeep={(name) => void set({ name })} />
+      </h2>
       <p className="muted">Press a path on the sheet or in the list to see its stitches measured.</p>
       <Heading>The sheet</Heading>
       <Row label="Width" value={side(sheet.width)} onCommit={(width) => set({ width })} />

@@ -1,0 +1,171 @@
+"""Every view and state, in both themes, as axe-core judges it."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+
+import pytest
+from selenium.webdriver import ActionChains
+from selenium.webdriver.common.by import By
+from selenium.webdriver.common.keys import Keys
+
+from tests.browser.axe import violations
+from tests.browser.table import Table
+
+
+def sheets(table: Table) -> None:
+    table.browser.get(table.address)
+    table.by_id("sheet-coat")
+
+
+def archived(table: Table) -> None:
+    sheets(table)
+    table.button("Archived sheets").click()
+
+
+def bare_table(table: Table) -> None:
+    table.by_id("artwork")
+
+
+def folded(table: Table) -> None:
+    table.choose("hem-r")
+    table.by_id("tape")
+
+
+def unfolded(table: Table) -> None:
+    table.choose("hem-r")
+    table.by_id("tape")
+    table.unfold(*table.folded())
+    table.press("c")
+
+
+def drawn_brush(table: Table) -> None:
+    """A brush with every setting that there is."""
+    table.choose("welt-pocket-r")
+    table.press_by_id("brush-scallop")
+    table.wait(lambda: "Scallop" in (table.button("Undo").get_attribute("title") or ""))
+    table.unfold(*table.folded())
+
+
+def path_page(table: Table) -> None:
+    table.choose("front-r")
+    table.turn_to("path")
+    table.unfold(*table.folded())
+
+
+def node(table: Table) -> None:
+    table.choose("hem-r")
+    table.by_id("node-n2").click()
+    table.wait(lambda: table.named("Node, from the left"))
+
+
+def no_brush(table: Table) -> None:
+    table.choose("dart-r")
+    table.wait(lambda: "Lay a brush" in table.named("Ticket").text)
+
+
+def several(table: Table) -> None:
+    table.browser.find_element(By.XPATH, "//button[contains(., 'Hems')]").click()
+    table.wait(lambda: "2 paths chosen" in table.named("Ticket").text)
+
+
+def tool(digit: str) -> Callable[[Table], None]:
+    def state(table: Table) -> None:
+        table.press(digit)
+
+    state.__name__ = f"tool_{digit}"
+    return state
+
+
+def refused(table: Table) -> None:
+    table.choose("hem-r")
+    table.type_in("Stitch length", "long")
+    table.wait(lambda: table.browser.find_element(By.CSS_SELECTOR, "[role=alert]"))
+
+
+def notice(table: Table) -> None:
+    table.press_by_id("brush-topstitch")
+    table.notice()
+
+
+def exporting(table: Table) -> None:
+    table.button("Export").click()
+    table.wait(lambda: "mm" in table.browser.find_element(By.TAG_NAME, "dialog").text)
+
+
+def keys(table: Table) -> None:
+    table.menu("View", "Keys")
+    table.wait(lambda: table.browser.find_element(By.TAG_NAME, "dialog"))
+
+
+def menu(table: Table) -> None:
+    table.named("Topstitch, 3 + 1 mm: more").click()
+    table.wait(lambda: table.browser.find_element(By.CSS_SELECTOR, "[role=menu]"))
+
+
+def label(table: Table) -> None:
+    table.choose("hem-r")
+    ActionChains(table.browser).move_to_element(table.by_id("corner-n2")).perform()
+    table.by_id("mark-label")
+
+
+def library(table: Table) -> None:
+    table.browser.get(f"{table.address}/library")
+    table.by_id("card-key")
+
+
+def motifs(table: Table) -> None:
+    library(table)
+    table.option("Shelf", "Motifs").click()
+    table.by_id("motif-motif-leaf")
+
+
+def bench(table: Table) -> None:
+    table.browser.get(f"{table.address}/bench/whipped")
+    table.by_id("proof-letter")
+    table.unfold(*table.folded())
+
+
+def whole_brush(table: Table) -> None:
+    bench(table)
+    table.option("Whose settings", "Whole brush").click()
+    table.unfold(*table.folded())
+
+
+def piece(table: Table) -> None:
+    bench(table)
+    table.by_id("place-start").click()
+    table.named("Family of the piece")
+
+
+def drawing(table: Table) -> None:
+    table.browser.get(f"{table.address}/bench/scallop-discs")
+    table.by_id("proof-letter")
+    table.button("Draw on it").click()
+    shape = table.by_id("shape-0")
+    table.browser.execute_script("arguments[0].focus()", shape)
+    table.press(Keys.ENTER)
+    table.named("Fill")
+
+
+def missing_sheet(table: Table) -> None:
+    table.browser.get(f"{table.address}/sheets/nowhere")
+    table.button("All sheets")
+
+
+STATES: tuple[Callable[[Table], None], ...] = (
+    sheets, archived, bare_table, folded, unfolded, drawn_brush, path_page, node, no_brush, several,
+    tool("2"), tool("3"), tool("4"), tool("5"), tool("6"), refused, notice, exporting, keys, menu, label,
+    library, motifs, bench, whole_brush, piece, drawing, missing_sheet,
+)  # fmt: skip
+
+
+@pytest.mark.parametrize("state", STATES, ids=lambda state: state.__name__)
+def test_axe_finds_nothing_in_either_theme(table: Table, state: Callable[[Table], None]) -> None:
+    found = {}
+    for theme in ("paper", "lamp"):
+        table.browser.execute_script("localStorage.setItem('curlet-theme', arguments[0])", theme)
+        table.open()
+        state(table)
+        found[theme] = violations(table.browser)
+    assert found == {"paper": [], "lamp": []}
