@@ -14,10 +14,10 @@ export function BenchHead() {
   const workbench = useWorkbench();
   const brush = useBench((state) => state.brush)!;
   return (
-    <header className="head col-span-3 flex items-center gap-3 bg-neutral px-3.5 text-neutral-content">
+    <header className="head col-span-3 flex min-w-0 items-center gap-3 bg-neutral px-3.5 whitespace-nowrap text-neutral-content max-[899px]:col-span-1 max-[899px]:gap-1">
       <h1 className="font-bold">Bench</h1>
       <BrushName />
-      <span className="measure text-[#cfd3de]">
+      <span className="measure truncate text-[#cfd3de] max-[899px]:hidden">
         {brush.builtin ? "built in" : "your own"} · used by {plural(brush.used_by, "run")}
       </span>
       <span className="ml-auto flex items-center gap-1">
@@ -63,7 +63,7 @@ function BrushName() {
   return (
     <input
       aria-label="Name of the brush"
-      className="w-[230px] rounded-field border border-transparent bg-transparent px-1.5 py-0.5 hover:border-white/30 focus:border-white/60"
+      className="w-[230px] min-w-0 rounded-field max-[899px]:w-[120px] border border-transparent bg-transparent px-1.5 py-0.5 hover:border-white/30 focus:border-white/60"
       maxLength={120}
       value={entered ?? name}
       onChange={(event) => setTyped(event.target.value)}

@@ -3,6 +3,7 @@ import { useEffect, useMemo } from "react";
 import { useNavigate, useParams } from "react-router";
 
 import { MakerContext } from "@/shared/maker/maker";
+import { Parts, useParts } from "@/shared/ui/Parts";
 import { Message } from "@/table/Message";
 
 import { useBench, useBenchMaker, Workbench, WorkbenchContext } from "./bench";
@@ -52,18 +53,27 @@ export function BenchPage() {
   );
 }
 
+const PARTS = [
+  ["courses", "Courses"],
+  ["board", "Board"],
+  ["settings", "Settings"],
+] as const;
+type Part = (typeof PARTS)[number][0];
+
 function Board() {
+  const { part, setPart, only } = useParts<Part>("board");
   const maker = useBenchMaker();
   const drawn = useBench((state) => state.drawn);
   return (
     <MakerContext value={maker}>
       <div
-        className="grid h-full grid-cols-[232px_minmax(0,1fr)_300px] grid-rows-[44px_minmax(0,1fr)] bg-base-200"
+        className="grid h-full grid-cols-[232px_minmax(0,1fr)_300px] grid-rows-[44px_minmax(0,1fr)] bg-base-200 max-[899px]:grid-cols-1 max-[899px]:grid-rows-[44px_36px_minmax(0,1fr)]"
         data-testid="bench"
       >
         <BenchHead />
-        <CourseStack />
-        <main className="flex min-h-0 flex-col overflow-y-auto bg-(--paper)">
+        <Parts label="Parts of the Bench" options={PARTS} part={part} onChange={setPart} />
+        <CourseStack className={only("courses")} />
+        <main className={`flex min-h-0 flex-col overflow-y-auto bg-(--paper) ${only("board")}`}>
           {drawn ? (
             <>
               {drawn.artwork ? <DrawingBoard artwork={drawn.artwork} /> : <RepeatView drawn={drawn} />}
@@ -74,7 +84,7 @@ function Board() {
             <p className="muted p-4">Drawing the brush.</p>
           )}
         </main>
-        {drawn?.artwork ? <DrawingCard /> : <SettingsCard />}
+        {drawn?.artwork ? <DrawingCard className={only("settings")} /> : <SettingsCard className={only("settings")} />}
       </div>
       <TraceDialog />
       <FollowOrKeep />

@@ -10,7 +10,7 @@ import { useFamilies } from "@/shared/families";
 
 type Course = NonNullable<BrushDoc["courses"]>[number];
 
-export function CourseStack() {
+export function CourseStack({ className }: { className: string }) {
   const workbench = useWorkbench();
   const courses = useMaker().doc.courses ?? [];
   const add = async (course: "band" | "row" | "span") => {
@@ -20,7 +20,7 @@ export function CourseStack() {
     workbench.show(null);
   };
   return (
-    <section aria-label="Courses" className="min-h-0 overflow-y-auto border-r border-base-300 p-3">
+    <section aria-label="Courses" className={`min-h-0 overflow-y-auto border-r border-base-300 p-3 ${className}`}>
       <h2 className="flex items-baseline justify-between font-bold">
         Courses <span className="measure muted font-normal">top first</span>
       </h2>

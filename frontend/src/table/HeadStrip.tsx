@@ -12,7 +12,7 @@ import { stop } from "@/shared/ui/stops";
 
 import { useFrame, useSheetSession } from "./sheet";
 import { tableState, type Tool, useTableState } from "./state";
-import { TOOLS } from "./tools/tools";
+import { TOOLS, toolWords } from "./tools/tools";
 import { TAPE, TAPE_HEIGHT } from "./tape/measures";
 import { fit, PAPER, type Size, TRUE_SIZE, zoomAbout } from "./view";
 
@@ -99,6 +99,8 @@ function ViewMenu() {
       items={[
         { label: "Fit the sheet", keys: "F", onPick: () => fitSheet(sheet) },
         { label: "True size", keys: "T", onPick: trueSize },
+        { label: "Zoom in", keys: "+", onPick: () => zoomBy(1.25) },
+        { label: "Zoom out", keys: "−", onPick: () => zoomBy(1 / 1.25) },
         null,
         {
           label: marks ? "Hide marks" : "Show marks",
@@ -129,13 +131,21 @@ export const HeadStrip = memo(function HeadStrip() {
       as="header"
       across
       label="Head strip"
-      className="head col-span-3 flex items-center gap-2 bg-neutral px-3 whitespace-nowrap text-neutral-content"
+      className="head col-span-3 flex min-w-0 items-center gap-2 max-[899px]:col-span-1 max-[899px]:gap-1 bg-neutral px-3 whitespace-nowrap text-neutral-content"
     >
       <SheetChoice />
       <span className="measure whitespace-nowrap opacity-80 max-[1150px]:hidden">
         {frame.sheet.scale} · {frame.sheet.unit}
       </span>
-      <div role="toolbar" aria-label="Tools" className="ml-1 flex">
+      <Menu
+        label={`Tool: ${toolWords(tool).name}`}
+        className={`${quiet} hidden items-center gap-1 max-[899px]:flex`}
+        trigger={stop}
+        items={TOOLS.map(({ tool: key, name, digit }) => ({ label: name, keys: digit, onPick: () => chooseTool(key) }))}
+      >
+        {toolWords(tool).name} <ChevronDown size={14} aria-hidden />
+      </Menu>
+      <div role="toolbar" aria-label="Tools" className="ml-1 flex max-[899px]:hidden">
         {TOOLS.map(({ tool: key, name, digit }) => (
           <button
             key={key}
@@ -174,10 +184,10 @@ export const HeadStrip = memo(function HeadStrip() {
         >
           Redo
         </button>
-        <span aria-hidden className="mx-1 h-5 w-px bg-white/25" />
+        <span aria-hidden className="mx-1 h-5 w-px bg-white/25 max-[899px]:hidden" />
         <button
           {...stop}
-          className={quiet}
+          className={`${quiet} max-[899px]:hidden`}
           aria-label="Zoom out"
           aria-keyshortcuts="-"
           onClick={() => zoomBy(1 / 1.25)}
@@ -186,14 +196,20 @@ export const HeadStrip = memo(function HeadStrip() {
         </button>
         <button
           {...stop}
-          className={`${quiet} measure w-[58px] px-0 text-center`}
+          className={`${quiet} measure w-[58px] px-0 text-center max-[899px]:hidden`}
           title="True size on screen (T)"
           aria-keyshortcuts="T"
           onClick={trueSize}
         >
           {view ? `${Math.round((100 * view.zoom) / TRUE_SIZE)} %` : ""}
         </button>
-        <button {...stop} className={quiet} aria-label="Zoom in" aria-keyshortcuts="+" onClick={() => zoomBy(1.25)}>
+        <button
+          {...stop}
+          className={`${quiet} max-[899px]:hidden`}
+          aria-label="Zoom in"
+          aria-keyshortcuts="+"
+          onClick={() => zoomBy(1.25)}
+        >
           +
         </button>
       </div>

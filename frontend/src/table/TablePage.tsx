@@ -14,7 +14,7 @@ import { PathsPanel } from "./paths/PathsPanel";
 import { announce } from "@/shared/announce";
 import { api, Refusal } from "@/shared/api/client";
 import { keepSheet } from "@/shared/lastSheet";
-import { Choice } from "@/shared/ui/Choice";
+import { Parts, useParts } from "@/shared/ui/Parts";
 import { usePanelKeys } from "@/shared/ui/Panel";
 import { UnitContext } from "@/shared/ui/unit";
 import { plural } from "@/shared/ui/words";
@@ -100,12 +100,10 @@ function Table() {
   useChosenAnnounced();
   const { sheet } = useFrame("sheet");
   const { exporting, keyList } = useTableState(useShallow(({ exporting, keyList }) => ({ exporting, keyList })));
-  const [part, setPart] = useState<Part>("sheet");
+  const { part, setPart, only } = useParts<Part>("sheet");
   useEffect(() => {
     document.title = `${sheet.name} · Curlet`;
   }, [sheet.name]);
-  // Too narrow for all of them, one part is shown at a time.
-  const only = (name: Part) => (name === part ? "" : "max-[899px]:hidden");
   return (
     <div className="grid h-full grid-cols-[232px_minmax(0,1fr)_300px] grid-rows-[44px_minmax(0,1fr)_auto] max-[899px]:grid-cols-1 max-[899px]:grid-rows-[44px_36px_minmax(0,1fr)]">
       <a
@@ -115,12 +113,7 @@ function Table() {
         Skip to the sheet
       </a>
       <HeadStrip />
-      <nav
-        aria-label="Parts of the Table"
-        className="hidden items-center gap-1 border-b border-base-300 bg-base-200 px-2 max-[899px]:flex"
-      >
-        <Choice label="Part shown" options={PARTS} value={part} onChange={setPart} />
-      </nav>
+      <Parts label="Parts of the Table" options={PARTS} part={part} onChange={setPart} />
       <PanelContext value={true}>
         <PathsPanel className={only("paths")} />
       </PanelContext>

@@ -13,10 +13,21 @@ function tell(text: string) {
   tableState().set({ notice: { tone: "fault", text } });
 }
 
+/** The copy that is under way: a paste that follows at once waits for it. */
+let copying: Promise<boolean> = Promise.resolve(true);
+
 /** Whether the chosen paths were copied. */
-export async function copyChosen(session: SheetSession): Promise<boolean> {
+export function copyChosen(session: SheetSession): Promise<boolean> {
+  copying = copied(session);
+  return copying;
+}
+
+async function copied(session: SheetSession): Promise<boolean> {
   const { chosen } = tableState();
-  if (!chosen.length) return false;
+  if (!chosen.length) {
+    tell("Nothing is chosen. Choose paths to copy first.");
+    return false;
+  }
   try {
     const clip = await api.clip(session.id, [...chosen]);
     localStorage.setItem(KEPT, JSON.stringify(clip));
@@ -36,6 +47,7 @@ export async function cutChosen(session: SheetSession) {
 }
 
 export async function paste(session: SheetSession) {
+  if (!(await copying)) return;
   const kept = localStorage.getItem(KEPT);
   if (!kept) return tell("Nothing is copied. Choose paths and copy them first.");
   const known = new Set(session.kept().map((path) => path.id));

@@ -8,14 +8,17 @@ import { round } from "./snap";
 import { ShapeSettings } from "./ShapeSettings";
 import { ShapeWork } from "./ShapeWork";
 
-export function DrawingCard() {
+export function DrawingCard({ className }: { className: string }) {
   const workbench = useWorkbench();
   const artwork = useBench((state) => state.drawn?.artwork ?? null);
   const chosen = useBench((state) => state.chosen);
   if (!artwork) return null;
   const one = chosen.length === 1 ? artwork.shapes[chosen[0]!] : undefined;
   return (
-    <aside aria-label="Drawing settings" className="min-h-0 overflow-y-auto border-l border-base-300 bg-base-200 p-3">
+    <aside
+      aria-label="Drawing settings"
+      className={`min-h-0 overflow-y-auto border-l border-base-300 bg-base-200 p-3 ${className}`}
+    >
       <div className="rounded-box border border-base-300 bg-base-100 px-3.5 pt-2 pb-3">
         <div className="flex items-baseline justify-between">
           <h2 className="font-bold">Shapes</h2>

@@ -209,6 +209,8 @@ function Group({ group }: { group: GroupRow }) {
   );
 }
 
+const adds = (event: React.MouseEvent) => event.shiftKey || event.ctrlKey || event.metaKey;
+
 function choosePath(paths: PathShown[], more: boolean) {
   const { chosen } = tableState();
   const ids = paths.map((path) => path.id);
@@ -245,7 +247,7 @@ function PathRow({ pair }: { pair: Pair }) {
           className="min-w-0 flex-1 cursor-pointer truncate text-left"
           aria-pressed={pair.paths.every((path) => chosen.includes(path.id))}
           data-testid={pair.paths.length === 1 ? `row-${first!.id}` : undefined}
-          onClick={(event) => choosePath(pair.paths, event.shiftKey)}
+          onClick={(event) => choosePath(pair.paths, adds(event))}
         >
           {pair.name}
         </button>
@@ -275,7 +277,7 @@ function Side({ path }: { path: PathShown }) {
       aria-label={`${path.name}, ${sideWords[side]}`}
       title={sideWords[side]}
       data-testid={`row-${path.id}`}
-      onClick={(event) => choosePath([path], event.shiftKey)}
+      onClick={(event) => choosePath([path], adds(event))}
     >
       {side}
     </button>
