@@ -95,7 +95,7 @@ def drawing(table: Table) -> None:
     table.press_by_id("shape-6")
     card = table.named("Drawing settings")
     table.browser.execute_script("arguments[0].scrollTop = 0", card)
-    table.browser.execute_script("document.querySelector('[aria-label=\"Put this message away\"]')?.click()")
+    table.browser.execute_script("document.querySelector('[aria-label=\"Close this message\"]')?.click()")
 
 
 def tracing(table: Table) -> None:

@@ -71,7 +71,7 @@ def change(brush_id: str, version: int, edit: Apply, *, keep_runs: bool = False)
             return _bench(brush)
         doc.to_core().check(Scale())
         if brush.builtin:
-            brush = _copy(before, ended(before.name, ", own"))
+            brush = _copy(before, ended(before.name, " (copy)"))
             doc = doc.model_copy(update={"name": brush.doc["name"]}) if doc.name == before.name else doc
         elif keep_runs:
             _leave_runs(brush, before)

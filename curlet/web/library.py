@@ -65,7 +65,7 @@ def new_brush(body: NewBrush) -> Response:
     """A new brush in the Library."""
     if body.copy_of is not None:
         doc = store.look(body.copy_of).doc
-        return shown(store.add(doc.model_copy(update={"name": ended(doc.name, ", copy")})))
+        return shown(store.add(doc.model_copy(update={"name": ended(doc.name, " (copy)")})))
     if body.motif is not None:
         return shown(store.add(brush_of_motif(motifs.look(body.motif))))
     if body.empty is not None:

@@ -69,7 +69,7 @@ def test_a_brush_is_made_from_nothing(table: Table) -> None:
 
 def test_a_built_in_that_is_changed_becomes_a_copy(bench: Table) -> None:
     bench.type_in("Marks apart", "80")
-    bench.wait(lambda: value(bench, "Name of the brush") == "Drawn rope, whipped ends, own")
+    bench.wait(lambda: value(bench, "Name of the brush") == "Drawn rope, whipped ends (copy)")
     assert "/bench/whipped" not in bench.browser.current_url
     bench.wait(lambda: value(bench, "Marks apart") == "80 %")
     bench.wait(lambda: value(bench, "Repeat length") == "4 mm")

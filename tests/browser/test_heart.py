@@ -149,7 +149,7 @@ def test_sway_is_added_driven_and_reseeded(table: Table) -> None:
     table.pick("Add sway", "Turn")
     table.by_id("sway-turn")
     table.button("Shuffle").click()
-    table.wait(lambda: undo_title(table) == "Undo: Draw chance anew")
+    table.wait(lambda: undo_title(table) == "Undo: Shuffle")
     table.option("Turn by", "Rhythm").click()
     pad = table.wait(lambda: table.browser.find_element(By.CSS_SELECTOR, "[aria-label^='Turn curve']"))
     table.browser.execute_script("arguments[0].scrollIntoView({block: 'center'})", pad)

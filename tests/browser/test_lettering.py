@@ -72,9 +72,9 @@ def test_a_pens_line_is_written_round_a_ring_and_follows_it(table: Table) -> Non
 
 def test_a_font_of_ones_own_is_brought(table: Table) -> None:
     table.press("5")
-    table.named("Font file to bring").send_keys(str(FOLDER / "pacifico.woff2"))
+    table.named("Font file to add").send_keys(str(FOLDER / "pacifico.woff2"))
     table.wait(lambda: Select(table.named("Font")).first_selected_option.text == "Pacifico")
     table.button("Write it in the middle").click()
     table.wait(lambda: letters(table) > 5)
-    table.named("Font file to bring").send_keys(__file__)
+    table.named("Font file to add").send_keys(__file__)
     assert "no font that can be read" in table.notice()

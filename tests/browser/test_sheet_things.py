@@ -101,7 +101,7 @@ def test_a_picture_is_placed_by_hand_and_by_keys(table: Table, tmp_path: FilePat
     def number(what: str) -> float:
         return float((table.named(f"scan: {what}").get_attribute("value") or "").split()[0].rstrip("°"))
 
-    table.button("Place it by hand").click()
+    table.button("Move it by hand").click()
     left, width = number("middle, from the left"), number("width on the garment")
     table.drag(table.by_id("guide-middle"), 60, 0)
     table.wait(lambda: number("middle, from the left") > left + 20)

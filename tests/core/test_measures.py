@@ -6,6 +6,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from curlet.core.bounds import Bounds
 from curlet.core.brush import Letter, Row, Share
 from curlet.core.errors import BadInput
 from curlet.core.measures import Measure, MeasuredOn, Reading, Scale, read_measure, spi_to_pitch
@@ -99,3 +100,13 @@ def test_an_order_is_of_the_letters_that_there_are_and_within_bounds(order: str,
 
 def test_an_order_may_be_as_long_as_is_said() -> None:
     Row(order="AB" * 50, more=(Letter(Running(), Measure(3.0)),)).check(Scale())
+
+
+@pytest.mark.parametrize(
+    ("value", "said"),
+    [(1e6, "1,000,000 mm"), (-2.5, "-2.5 mm"), (1e-5, "0.00001 mm"), (12345.678, "12,345.678 mm")],
+)
+def test_a_refusal_says_its_number_as_people_write_it(value: float, said: str) -> None:
+    with pytest.raises(BadInput) as refused:
+        Bounds("Gap", 0.5, 1).check(value)
+    assert str(refused.value).startswith(f"Gap is {said}: it must be from 0.5 to 1 mm")

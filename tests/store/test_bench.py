@@ -50,11 +50,11 @@ def test_a_change_to_a_built_in_makes_a_copy(store: object) -> None:
     after = bench.change("topstitch", before.version, longer())
     assert after.id != "topstitch"
     assert not after.builtin
-    assert after.doc.name == "Topstitch, 3 + 1 mm, own"
+    assert after.doc.name == "Topstitch, 3 + 1 mm (copy)"
     assert length(after.doc) == 5
     assert bench.look("topstitch").doc == before.doc
     again = bench.change("topstitch", before.version, longer("6 mm"))
-    assert again.doc.name == "Topstitch, 3 + 1 mm, own 2"
+    assert again.doc.name == "Topstitch, 3 + 1 mm (copy) 2"
 
 
 def test_versions_are_undone_and_done_again_one_by_one(store: object) -> None:

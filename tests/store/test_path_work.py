@@ -78,7 +78,7 @@ def test_a_path_is_split_at_its_corners_and_joined_again(store: FilePath) -> Non
 def test_copies_wear_what_they_are_copies_of(store: FilePath) -> None:
     state = do("duplicate-paths", paths=[HEM])
     (copy,) = newest(state)
-    assert copy["name"] == "Hem R, copy"
+    assert copy["name"] == "Hem R (copy)"
     brushes = [run["brush"] for run in state.runs_of(HEM)]
     assert [run["brush"] for run in state.runs_of(copy["id"])] == brushes
     turned = core_path(do("reverse-paths", paths=[HEM]).get("path", HEM))

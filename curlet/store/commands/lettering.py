@@ -85,7 +85,7 @@ class FreeLettering(BaseIntent):
     def apply(self, state: State) -> str:
         text = state.get("lettering", self.lettering)["doc"]["text"]
         free_lettering(state, self.lettering)
-        return f"Turn “{_short(text)}” into nodes"
+        return f"Convert “{_short(text)}” to paths"
 
 
 def read_numbers(entered: dict[Number, str], state: State) -> dict[str, float]:

@@ -88,7 +88,7 @@ class DuplicatePaths(BaseIntent):
         for path_id in self.paths:
             row = state.get("path", path_id)
             aside = rework.moved(core_path(row), _ASIDE, _ASIDE)
-            copies[path_id] = _copy(state, row, aside, ended(row["name"], ", copy"), shapes)
+            copies[path_id] = _copy(state, row, aside, ended(row["name"], " (copy)"), shapes)
         for text in dict.fromkeys(state.get("path", path_id)["lettering"] for path_id in self.paths):
             if text:
                 copy_lettering(state, text, copies, _ASIDE)

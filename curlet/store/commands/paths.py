@@ -86,7 +86,7 @@ class DrawPath(BaseIntent):
         state.update("path", kept, closed=closing)
         if first and last and not closing:
             state.remove("path", last.path)
-        return f"Go on with {name}"
+        return f"Continue {name}"
 
 
 def _open_path(state: State, path_id: str) -> Path:

@@ -120,7 +120,7 @@ class OpenPath(BaseIntent):
 
 
 class NewSeed(BaseIntent):
-    """Draw chance anew."""
+    """Shuffle: a new seed for what is at random."""
 
     kind: Literal["new-seed"]
     run: Id
@@ -129,7 +129,7 @@ class NewSeed(BaseIntent):
     def apply(self, state: State) -> str:
         seed = secrets.randbelow(2**32) if self.seed is None else self.seed
         _keep(state, self.run, run_places(state, self.run).model_copy(update={"seed": seed}))
-        return "Draw chance anew"
+        return "Shuffle"
 
 
 class StackRun(BaseIntent):

@@ -81,7 +81,7 @@ class MatchLine(BaseIntent):
         name = _free_name(state, f"As drawn: {path['name']}")
         brush = _put_brush(state, matched(name, FactsDoc(**path["facts"])).model_dump(mode="json"))
         LayBrush(kind="lay-brush", paths=[self.path], brush=brush).apply(state)
-        return f"Match the line of {path['name']}"
+        return f"Make a brush of the line of {path['name']}"
 
 
 class RemoveRuns(BaseIntent):
@@ -93,7 +93,7 @@ class RemoveRuns(BaseIntent):
     def apply(self, state: State) -> str:
         for run_id in self.runs:
             state.remove("run", run_id)
-        return "Take the brush off"
+        return "Remove the brush"
 
 
 class Setting(BaseIntent):

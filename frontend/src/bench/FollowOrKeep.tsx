@@ -54,7 +54,7 @@ export function FollowOrKeep() {
               className="ml-auto cursor-pointer rounded-field px-2 py-1 hover:bg-base-200"
               onClick={() => asking?.(null)}
             >
-              Change nothing
+              Cancel
             </button>
           </div>
         </>

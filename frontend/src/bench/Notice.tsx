@@ -12,7 +12,7 @@ export function Notice() {
           <span>{notice}</span>
           <button
             className="cursor-pointer rounded-field p-0.5 hover:bg-base-200"
-            aria-label="Put this message away"
+            aria-label="Close this message"
             onClick={() => bench().set({ notice: null })}
           >
             <X size={16} />

@@ -80,7 +80,7 @@ function Guide({ guide }: { guide: GuideShown }) {
         >
           Calibrate by a known length
         </QuietButton>
-        <QuietButton onClick={() => session.command({ kind: "remove-guide", guide: guide.id })}>Remove it</QuietButton>
+        <QuietButton onClick={() => session.command({ kind: "remove-guide", guide: guide.id })}>Remove</QuietButton>
       </div>
     </div>
   );
@@ -95,7 +95,7 @@ function ByHand({ guide }: { guide: GuideShown }) {
   };
   return (
     <QuietButton pressed={inHand} onClick={take}>
-      Place it by hand
+      Move it by hand
     </QuietButton>
   );
 }

@@ -40,9 +40,9 @@ export function SheetCard() {
       <div className="mt-1.5">
         <Choice label="Unit" options={UNITS} value={sheet.unit} onChange={(unit) => void set({ unit })} />
       </div>
-      <Heading>Ground</Heading>
+      <Heading>Background</Heading>
       <Choice
-        label="Ground"
+        label="Background"
         options={GROUNDS}
         value={sheet.ground}
         onChange={(ground) =>

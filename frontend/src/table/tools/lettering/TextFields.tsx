@@ -130,8 +130,8 @@ function BringFont({ onBrought }: { onBrought: (font: string) => void }) {
     }
   };
   return (
-    <FileButton label="Font file to bring" accept=".ttf,.otf,.woff,.woff2" onFile={(file) => void bring(file)}>
-      Bring a font
+    <FileButton label="Font file to add" accept=".ttf,.otf,.woff,.woff2" onFile={(file) => void bring(file)}>
+      Add a font
     </FileButton>
   );
 }

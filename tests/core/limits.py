@@ -1,0 +1,74 @@
+"""What may be entered, how much of it, and what is set where nothing is entered, as kept in limits.json.
+
+`python -m tests.core.limits` writes that file anew, for whoever changes a limit or a default on purpose.
+"""
+
+from __future__ import annotations
+
+import dataclasses
+import importlib
+import inspect
+import json
+import pkgutil
+from collections.abc import Iterator
+from pathlib import Path as FilePath
+from types import ModuleType
+from typing import Any
+
+import curlet.core
+import curlet.formats
+import curlet.store
+from curlet.core.bounds import Bounds
+
+FILE = FilePath(__file__).with_name("limits.json")
+_NAMED = ("MAX_", "MIN_", "LONGEST", "FURTHEST", "DEFAULT_", "LARGEST")
+_PLAIN = (bool, int, float, str)
+
+
+def modules() -> Iterator[ModuleType]:
+    for package in (curlet.core, curlet.store, curlet.formats):
+        for found in pkgutil.walk_packages(package.__path__, f"{package.__name__}."):
+            yield importlib.import_module(found.name)
+
+
+def bounds() -> dict[str, Bounds]:
+    """Every bound by the module that states it."""
+    return {
+        f"{module.__name__}.{name}": value
+        for module in modules()
+        for name, value in _stated(module)
+        if isinstance(value, Bounds)
+    }
+
+
+def found() -> dict[str, Any]:
+    limits = {
+        f"{module.__name__}.{name}": value
+        for module in modules()
+        for name, value in _stated(module)
+        if name.startswith(_NAMED) and isinstance(value, int | float)
+    }
+    defaults = {
+        f"{each.__module__}.{each.__qualname__}.{field.name}": field.default
+        for module in modules()
+        for each in vars(module).values()
+        if inspect.isclass(each) and dataclasses.is_dataclass(each) and each.__module__ == module.__name__
+        for field in dataclasses.fields(each)
+        if isinstance(field.default, _PLAIN)
+    }
+    edges = {name: [bound.low, bound.high, bound.unit] for name, bound in bounds().items()}
+    return {"bounds": edges, "limits": limits, "defaults": defaults}
+
+
+def _stated(module: ModuleType) -> list[tuple[str, Any]]:
+    """The constants that a module states itself."""
+    text = f"\n{inspect.getsource(module)}"
+    return [
+        (name, value)
+        for name, value in vars(module).items()
+        if name.isupper() and (f"\n{name} = " in text or f"\n{name}, " in text or f", {name} = " in text)
+    ]
+
+
+if __name__ == "__main__":
+    FILE.write_text(json.dumps(found(), indent=1, sort_keys=True, ensure_ascii=False) + "\n")
