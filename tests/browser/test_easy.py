@@ -276,3 +276,17 @@ def test_single_letter_keys_are_turned_off(table: Table) -> None:
     table.press("2")
     pressed = "return document.querySelector('[aria-keyshortcuts=\"1\"]').ariaPressed"
     assert table.browser.execute_script(pressed) == "true"
+
+
+def test_a_field_stays_while_what_is_typed_cannot_be_laid(table: Table) -> None:
+    table.choose(HEM)
+    field = table.named("Stitch length")
+    field.click()
+    table.control("a")
+    # On the way to 0.25: nothing that can be sewn.
+    field.send_keys("0.")
+    field.send_keys("0")
+    table.browser.execute_async_script("setTimeout(arguments[0], 400)")
+    assert field.get_attribute("value") == "0.0"
+    field.send_keys(Keys.BACKSPACE, "5", Keys.TAB)
+    table.wait(lambda: table.named("Stitch length").get_attribute("value") == "0.50 mm")

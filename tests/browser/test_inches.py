@@ -33,7 +33,7 @@ def test_the_ticket_and_the_tape_are_in_inches(inches: Table) -> None:
 
 def test_a_bare_number_is_in_inches_and_another_unit_may_be_said(inches: Table) -> None:
     inches.type_in("Stitch length", "1/8")
-    inches.wait(lambda: value(inches, "Stitch length") == "0.125 in")
+    inches.wait(lambda: value(inches, "Stitch length") == "1/8 in")
     inches.type_in("Gap", "1 mm")
     inches.wait(lambda: value(inches, "Gap") == "0.0394 in")
     inches.named("Stitch length").send_keys(Keys.ARROW_UP)

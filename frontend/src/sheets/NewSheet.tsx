@@ -5,6 +5,7 @@ import { useNavigate } from "react-router";
 import { api, Refusal } from "@/shared/api/client";
 import type { SheetPreset } from "@/shared/api/types";
 import { Choice } from "@/shared/ui/Choice";
+import { mmPer } from "@/shared/ui/unit";
 import { Pick } from "@/shared/ui/Pick";
 
 import { sideText } from "./sizes";
@@ -27,6 +28,12 @@ export function NewSheet({ presets }: { presets: readonly SheetPreset[] }) {
   const [fault, setFault] = useState<string | null>(null);
   const [width, height] = size;
   const pick = (preset: SheetPreset) => setSize([sideText(preset.width, unit), sideText(preset.height, unit)]);
+  // The sheet stays as large: its sides are told in the other unit.
+  const turn = (to: "mm" | "in") => {
+    const told = (text: string) => (Number(text) ? sideText(Number(text) * mmPer(unit), to) : text);
+    setSize([told(width), told(height)]);
+    setUnit(to);
+  };
   const begin = async () => {
     try {
       const { id } = await api.beginSheet({ name: name.trim() || "Sheet", width, height, scale, unit });
@@ -47,7 +54,7 @@ export function NewSheet({ presets }: { presets: readonly SheetPreset[] }) {
     >
       <h2 className="text-[18px] font-bold">New sheet</h2>
       <Row label="Name" value={name} wide onChange={setName} />
-      <Choice label="Unit" options={UNITS} value={unit} onChange={setUnit} />
+      <Choice label="Unit" options={UNITS} value={unit} onChange={turn} />
       <Pick
         label="Usual size"
         className="mt-2 w-full"

@@ -2,7 +2,7 @@
 import { useContext, useId, useRef, useState } from "react";
 
 import { PAPER } from "../paper";
-import { isLength, shownIn, stepIn, typedIn, UnitContext } from "./unit";
+import { inDecimals, isLength, shownIn, stepIn, typedIn, UnitContext } from "./unit";
 
 interface Props {
   label: string;
@@ -26,7 +26,7 @@ const LEADING = /^\s*([-+]?\d*\.?\d+)(.*)$/;
 
 /** The text with its leading number moved by a step. */
 function stepped(text: string, step: number): string | null {
-  const match = LEADING.exec(text.replace(/(\d),(\d)/, "$1.$2"));
+  const match = LEADING.exec(inDecimals(text).replace(/(\d),(\d)/, "$1.$2"));
   if (!match) return null;
   const decimals = Math.max(match[1]!.split(".")[1]?.length ?? 0, step < 1 ? 1 : 0);
   return (Number(match[1]) + step).toFixed(decimals) + match[2];

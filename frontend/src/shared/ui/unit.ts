@@ -23,11 +23,37 @@ const STATED = /^(-?[\d.]+) mm$/;
 const LENGTH = / (mm|in)$/;
 const BARE = /^[\d\s.,+\-−*×/()]+$/;
 
+/** The finest part of an inch that a tape measure has. */
+const FINEST = 64;
+/** A length of a fraction is kept in mm to four decimals: so near it is that fraction, in. */
+const SAME = 4e-6;
+
+/** Inches as a tape measure has them, “1 3/8”; null for what is no such fraction, and for whole numbers. */
+export function fractionOf(inches: number): string | null {
+  const parts = Math.round(Math.abs(inches) * FINEST);
+  if (Math.abs(Math.abs(inches) - parts / FINEST) > SAME || parts % FINEST === 0) return null;
+  let [over, under] = [parts % FINEST, FINEST];
+  while (over % 2 === 0) [over, under] = [over / 2, under / 2];
+  const whole = Math.floor(parts / FINEST);
+  return `${inches < 0 ? "-" : ""}${whole ? `${whole} ` : ""}${over}/${under}`;
+}
+
+/** A text that begins with a fraction, with a decimal number in its place. */
+export function inDecimals(text: string): string {
+  return text.replace(
+    /^\s*(-?)(?:(\d+) )?(\d+)\/(\d+)/,
+    (_, sign: string, whole: string | undefined, over, under) =>
+      `${sign}${Number(whole ?? 0) + Number(over) / Number(under)}`,
+  );
+}
+
 /** What a field shows: a length stated in mm, in the unit; anything else as it is. */
 export function shownIn(unit: Unit, value: string): string {
   const mm = unit === "in" && STATED.exec(value);
   if (!mm) return value;
   const inches = Number(mm[1]) / mmPer(unit);
+  const fraction = fractionOf(inches);
+  if (fraction) return `${fraction} in`;
   return `${Number(inches.toFixed(4)) === 0 ? "0" : inches.toFixed(Math.max(3, decimals(inches)))} in`;
 }
 

@@ -1,5 +1,5 @@
 /** Changing settings of every chosen run at once: tried while typing, kept when done. */
-import { useMemo } from "react";
+import { useMemo, useState } from "react";
 
 import type { Intent, RowShown, RunShown } from "@/shared/api/types";
 
@@ -56,14 +56,21 @@ export function useCourse(): number {
 }
 
 function courseOf(run: RunShown, picked: { run: string; index: number } | null): number {
-  const count = run.settings.courses?.length ?? 0;
-  if (picked?.run === run.id && picked.index < count) return picked.index;
-  return run.main ?? count - 1;
+  const courses = run.settings.courses ?? [];
+  if (picked?.run === run.id && picked.index < courses.length) return picked.index;
+  // What cannot be laid does not say which row it is measured by: its first.
+  const first = run.main ?? courses.findIndex((course) => course.course === "row");
+  return first < 0 ? courses.length - 1 : first;
 }
 
-/** The row that the Ticket sets, as it was laid; null for a band or a span. */
+/** The row that the Ticket sets, as it was laid, or as it was last while it cannot be laid: what is being typed
+ * stays in its field. Null for a band or a span. */
 export function useShownRow(): RowShown | null {
-  return rowOf(useRun(), useCourse());
+  const run = useRun();
+  const row = rowOf(run, useCourse());
+  const [last, setLast] = useState({ run: run.id, row });
+  if (row && (last.row !== row || last.run !== run.id)) setLast({ run: run.id, row });
+  return row ?? (run.fault && last.run === run.id ? last.row : null);
 }
 
 /** The chosen run as the one who sets settings. */

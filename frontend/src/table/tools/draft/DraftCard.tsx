@@ -46,7 +46,9 @@ export function DraftCard() {
       {draft.length > 0 && (
         <div className="mt-1.5 flex flex-wrap items-center gap-1">
           <span className="muted mr-auto text-[12px]">{plural(draft.length, "node")} set</span>
-          <QuietButton onClick={() => tableState().set({ draft: draft.slice(0, -1) })}>Remove the last node</QuietButton>
+          <QuietButton onClick={() => tableState().set({ draft: draft.slice(0, -1) })}>
+            Remove the last node
+          </QuietButton>
           {draft.length > 1 && <QuietButton onClick={() => end(false)}>End it here</QuietButton>}
           {draft.length > 2 && <QuietButton onClick={() => end(true)}>Close it</QuietButton>}
         </div>
