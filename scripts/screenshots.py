@@ -10,7 +10,6 @@ from pathlib import Path as FilePath
 
 import numpy as np
 from selenium.webdriver import ActionChains
-from selenium.webdriver.common.actions.wheel_input import ScrollOrigin
 from selenium.webdriver.common.by import By
 from selenium.webdriver.support.ui import Select
 
@@ -27,19 +26,19 @@ TARGET = FilePath(__file__).parents[1] / "docs/screenshots"
 
 def table_with_the_waistcoat(table: Table) -> None:
     table.choose("hem-r")
-    table.wait(table.legs)
+    table.by_id("tape")
 
 
 def season_programme(table: Table) -> None:
     table.browser.get(f"{table.address}/sheets/programme")
     table.by_id("row-programme-knotted-cord").click()
-    table.wait(table.legs)
+    table.by_id("tape")
 
 
 def stage_curtain(table: Table) -> None:
     table.browser.get(f"{table.address}/sheets/curtain")
     table.by_id("row-curtain-pelmet-hem").click()
-    table.wait(table.legs)
+    table.by_id("tape")
 
 
 def corner(table: Table) -> None:
@@ -48,11 +47,10 @@ def corner(table: Table) -> None:
     rope = table.by_id("brush-rope")
     table.browser.execute_script("arguments[0].scrollIntoView({block: 'center'})", rope)
     rope.click()
-    table.wait(lambda: len(table.legs()) == 6)
+    table.wait(lambda: len(table.all_by_id("fold")) == 6)
     node = table.by_id("node-n4")
     for _ in range(4):
-        origin = ScrollOrigin.from_element(node)
-        ActionChains(table.browser).scroll_from_origin(origin, 0, -120).perform()
+        table.wheel(node, -120)
     fold = table.all_by_id("fold")[2].find_element(By.TAG_NAME, "rect")
     ActionChains(table.browser).move_to_element_with_offset(fold, 0, 20).click().perform()
     own = table.by_id("chosen-corner")
@@ -159,7 +157,7 @@ def prop_satchel(table: Table) -> None:
 def puppets_coat(table: Table) -> None:
     table.browser.get(f"{table.address}/sheets/coat")
     table.by_id("row-coat-hem-r").click()
-    table.wait(table.legs)
+    table.by_id("tape")
 
 
 def sheets(table: Table) -> None:

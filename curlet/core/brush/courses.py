@@ -294,11 +294,11 @@ class Span:
 
     def drawn_reach(self, scale: Scale) -> float:
         """How far its edges lie from the path, sheet mm."""
-        return abs(self.drawn_offset(scale)) + self.motif.make(scale).width / 2
+        return abs(self.drawn_offset(scale)) + self.drawn_width(scale) / 2
 
     def drawn_span(self, scale: Scale) -> float:
         """How much of the path it spans at once, sheet mm: turns closer than that are one corner."""
-        return self.motif.make(scale).width / 2
+        return self.drawn_width(scale) / 2
 
     def check(self, scale: Scale) -> None:
         if not self.motif.bends:

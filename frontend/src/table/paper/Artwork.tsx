@@ -161,8 +161,9 @@ function inOrder(frame: SheetFrame): Painted[] {
   return order;
 }
 
-/** How wide the lane of a chosen path is, px. */
+/** How wide the lane of a chosen path is, px; of a small one, such as a letter, a share of its length. */
 const LANE = 13;
+const SHARE = 0.1;
 
 /** What is chosen lies on a tinted lane, under its stitches and over the cloth. */
 function paintLane(context: CanvasRenderingContext2D, { frame, view, colours }: Scene, id: string) {
@@ -170,7 +171,7 @@ function paintLane(context: CanvasRenderingContext2D, { frame, view, colours }: 
   if (!path || path.hidden) return;
   context.save();
   context.strokeStyle = colours.lane;
-  context.lineWidth = LANE / view.zoom;
+  context.lineWidth = Math.min(LANE / view.zoom, SHARE * path.length.paper);
   context.lineJoin = context.lineCap = "round";
   context.setLineDash([]);
   context.stroke(lineOf(path));

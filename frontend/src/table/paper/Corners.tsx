@@ -52,19 +52,37 @@ function usePointed() {
   ] as const;
 }
 
+/** Marks nearer together than this are not told apart, px: they show when the sheet is enlarged. */
+const APART = 16;
+
+/** Which marks have room beside those before them. */
+function haveRoom(spots: Spot[]): boolean[] {
+  const taken: Spot[] = [];
+  return spots.map((spot) => {
+    const free = taken.every((other) => Math.hypot(other.x - spot.x, other.y - spot.y) > APART);
+    if (free) taken.push(spot);
+    return free;
+  });
+}
+
 export function ChosenCorners({ view, corners, path, live }: CornersProps) {
+  const chosen = useTableState((state) => (state.place?.kind === "corner" ? state.place.key : null));
+  const room = haveRoom(corners.map((corner) => toScreen(view, corner)));
   return (
     <g data-testid="corners">
-      {corners.map((corner, index) => (
-        <CornerMark
-          key={corner.node}
-          view={view}
-          corner={corner}
-          place={`corner ${index + 1} of ${corners.length}`}
-          out={outward(path, corner.node)}
-          live={live}
-        />
-      ))}
+      {corners.map(
+        (corner, index) =>
+          (room[index] || corner.node === chosen) && (
+            <CornerMark
+              key={corner.node}
+              view={view}
+              corner={corner}
+              place={`corner ${index + 1} of ${corners.length}`}
+              out={outward(path, corner.node)}
+              live={live}
+            />
+          ),
+      )}
     </g>
   );
 }

@@ -29,13 +29,13 @@ export function PathHead() {
         {words.join(" · ")} · <span className="measure">{text(path!.length.garment, 1)}</span>
         {sheet.factor !== 1 && (
           <>
-            , <span className="measure">{bare(path!.length.paper, 1)}</span> on paper
+            , <span className="measure">{bare(path!.length.paper, 1)}</span> paper
           </>
         )}
       </p>
       {paths.length > 1 && (
         <p className="border-l-4 border-accent bg-base-200 px-2 py-0.5">
-          {plural(paths.length, "path")} chosen: a change goes to all of them.
+          {plural(paths.length, "path")} chosen: a change goes to all.
         </p>
       )}
     </header>
