@@ -5,18 +5,31 @@ import { ErrorBoundary } from "react-error-boundary";
 import { BrowserRouter, Route, Routes } from "react-router";
 
 import "@/shared/style.css";
+import { isUnreached, Refusal } from "@/shared/api/client";
 import { Announcer } from "@/shared/ui/Announcer";
 import { Failed } from "@/shared/ui/Failed";
 import { SheetsPage } from "@/sheets/SheetsPage";
+import { NoPage } from "@/shared/ui/NoPage";
 import { TablePage } from "@/table/TablePage";
 
 // The Table comes first: the other views are fetched when they are gone to.
 const BenchPage = lazy(() => import("@/bench/BenchPage").then((room) => ({ default: room.BenchPage })));
 const LibraryPage = lazy(() => import("@/library/LibraryPage").then((room) => ({ default: room.LibraryPage })));
 
+/** What could not be reached is asked for again after so long, ms. */
+const AGAIN = 2_000;
+
 const queries = new QueryClient({
-  // A frame's arrays are found by the very objects of its head, so none may be swapped for an older twin.
-  defaultOptions: { queries: { structuralSharing: false, retry: 1, staleTime: Infinity, refetchOnWindowFocus: false } },
+  defaultOptions: {
+    queries: {
+      // A frame's arrays are found by the very objects of its head, so none may be swapped for an older twin.
+      structuralSharing: false,
+      retry: (count, error) => count < 1 && !(error instanceof Refusal),
+      staleTime: Infinity,
+      refetchOnWindowFocus: false,
+      refetchInterval: ({ state }) => (isUnreached(state.error) ? AGAIN : false),
+    },
+  },
 });
 
 createRoot(document.getElementById("root")!).render(
@@ -31,6 +44,7 @@ createRoot(document.getElementById("root")!).render(
               <Route path="/sheets/:sheetId" element={<TablePage />} />
               <Route path="/bench/:brushId" element={<BenchPage />} />
               <Route path="/library" element={<LibraryPage />} />
+              <Route path="*" element={<NoPage />} />
             </Routes>
           </Suspense>
         </ErrorBoundary>

@@ -5,6 +5,7 @@ from __future__ import annotations
 from selenium.webdriver.common.by import By
 
 from tests.browser.table import Table
+from tests.server import Server
 
 # Sheets come without their seam groups, until the page says that they are whole again.
 _BROKEN = """
@@ -31,3 +32,37 @@ def test_a_view_that_fails_says_so_and_can_be_shown_again(table: Table) -> None:
         assert any(entry["level"] == "SEVERE" for entry in browser.get_log("browser"))
     finally:
         browser.execute_cdp_cmd("Page.removeScriptToEvaluateOnNewDocument", script)
+
+
+def test_a_sheet_opened_while_the_server_is_away_is_shown_once_it_is_back(
+    table: Table, server: Server
+) -> None:
+    table.browser.get(table.address)
+    link = table.by_id("sheet-waistcoat")
+    server.stop()
+    link.click()
+    table.wait(lambda: table.browser.find_element(By.XPATH, "//h1[.='Curlet cannot be reached']"))
+    server.start()
+    assert server.address == table.address
+    table.wait(lambda: len(table.path_names()) == 12)
+
+
+def test_an_address_that_leads_nowhere_has_ways_on(table: Table) -> None:
+    table.browser.get(f"{table.address}/nowhere/at/all")
+    table.wait(lambda: table.browser.find_element(By.XPATH, "//h1[.='There is no such page']"))
+    assert table.browser.title == "No such page · Curlet"
+    table.button("All sheets").click()
+    table.by_id("sheet-waistcoat")
+    assert table.browser.title == "Sheets · Curlet"
+
+
+def test_a_step_that_takes_a_while_says_so(table: Table) -> None:
+    table.choose("hem-r")
+    network = {"offline": False, "latency": 900, "downloadThroughput": -1, "uploadThroughput": -1}
+    table.browser.execute_cdp_cmd("Network.enable", {})
+    table.browser.execute_cdp_cmd("Network.emulateNetworkConditions", network)
+    table.press_by_id("brush-topstitch")
+    status = table.browser.find_element(By.CSS_SELECTOR, "header [role=status]")
+    table.wait(lambda: status.text == "Working …")
+    table.wait(lambda: status.text == "")
+    table.browser.execute_cdp_cmd("Network.emulateNetworkConditions", {**network, "latency": 0})

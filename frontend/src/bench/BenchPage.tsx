@@ -4,6 +4,7 @@ import { useNavigate, useParams } from "react-router";
 
 import { MakerContext } from "@/shared/maker/maker";
 import { Parts, useParts } from "@/shared/ui/Parts";
+import { useTitle } from "@/shared/title";
 import { Message } from "@/table/Message";
 
 import { useBench, useBenchMaker, Workbench, WorkbenchContext } from "./bench";
@@ -25,6 +26,8 @@ export function BenchPage() {
   const workbench = useMemo(() => new Workbench((id) => void navigate(`/bench/${id}`, { replace: true })), [navigate]);
   const brush = useBench((state) => state.brush);
   const notice = useBench((state) => state.notice);
+
+  useTitle(brush ? `${brush.doc.name}, on the Bench` : "Bench");
 
   useEffect(() => {
     // A copy that was just made is on the Bench already.

@@ -3,6 +3,7 @@ import { wayToTable } from "@/shared/lastSheet";
 import { useState } from "react";
 import { Link } from "react-router";
 
+import { useTitle } from "@/shared/title";
 import { Choice } from "@/shared/ui/Choice";
 
 import { BrushShelf } from "./BrushShelf";
@@ -15,6 +16,7 @@ const SHELVES = [
 type ShelfName = (typeof SHELVES)[number][0];
 
 export function LibraryPage() {
+  useTitle("Library");
   const [shelf, setShelf] = useState<ShelfName>("brushes");
   const [sought, setSought] = useState("");
   const [notice, setNotice] = useState<string | null>(null);

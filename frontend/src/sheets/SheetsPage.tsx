@@ -1,11 +1,12 @@
 /** The way in: every sheet as a small picture, and the beginning of a new one. */
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { useEffect, useState } from "react";
+import { useState } from "react";
 import { Link, useNavigate } from "react-router";
 
 import { api, Refusal } from "@/shared/api/client";
 import type { SheetListed } from "@/shared/api/types";
 import { QuietButton } from "@/shared/maker/QuietButton";
+import { useTitle } from "@/shared/title";
 import { plural } from "@/shared/ui/words";
 
 import { NewSheet } from "./NewSheet";
@@ -21,9 +22,7 @@ export function SheetsPage() {
     queryFn: () => api.sheets(archived),
     staleTime: 0,
   });
-  useEffect(() => {
-    document.title = "Sheets · Curlet";
-  }, []);
+  useTitle("Sheets");
   const attempt = async (work: () => Promise<unknown>) => {
     try {
       await work();

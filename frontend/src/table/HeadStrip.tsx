@@ -1,6 +1,6 @@
 /** The head strip: the sheet, the pointer tools, undo and redo, zoom, and exporting. */
 import { useQuery } from "@tanstack/react-query";
-import { ChevronDown } from "lucide-react";
+import { ChevronDown, LoaderCircle } from "lucide-react";
 import { memo } from "react";
 import { Link, useNavigate } from "react-router";
 
@@ -84,6 +84,20 @@ function SheetChoice() {
   );
 }
 
+/** A step that takes a while is under way. */
+function Busy() {
+  const busy = useTableState((state) => state.busy);
+  return (
+    <span role="status" className="mr-1 flex items-center gap-1.5 opacity-90">
+      {busy && (
+        <>
+          <LoaderCircle size={15} aria-hidden className="animate-spin" /> Working …
+        </>
+      )}
+    </span>
+  );
+}
+
 /** How things are seen; what is rarely changed. */
 function ViewMenu() {
   const { sheet } = useFrame("sheet");
@@ -163,6 +177,7 @@ export const HeadStrip = memo(function HeadStrip() {
         ))}
       </div>
       <div className="ml-auto flex items-center gap-0.5">
+        <Busy />
         <ViewMenu />
         <span aria-hidden className="mx-1 h-5 w-px bg-white/25" />
         <button

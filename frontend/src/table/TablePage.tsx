@@ -12,8 +12,9 @@ import { NoticeBar } from "./NoticeBar";
 import { Paper } from "./paper/Paper";
 import { PathsPanel } from "./paths/PathsPanel";
 import { announce } from "@/shared/announce";
-import { api, Refusal } from "@/shared/api/client";
+import { api, isUnreached, Refusal } from "@/shared/api/client";
 import { keepSheet } from "@/shared/lastSheet";
+import { useTitle } from "@/shared/title";
 import { Parts, useParts } from "@/shared/ui/Parts";
 import { usePanelKeys } from "@/shared/ui/Panel";
 import { UnitContext } from "@/shared/ui/unit";
@@ -43,6 +44,7 @@ export function TablePage() {
     tableState().set({ view: null, draft: [], preview: null, lit: null, single: null, places: [], measured: null });
   }, [sheetId]);
   // A sheet that is shown stays, whatever goes wrong when it is asked for again.
+  if (!data && isUnreached(error)) return <Away />;
   if (error && !data) return <NotShown id={sheetId} error={error} />;
   if (!data) return <Message title="Curlet" text="Opening the sheet." />;
   return (
@@ -51,6 +53,17 @@ export function TablePage() {
         <Table />
       </UnitContext>
     </SheetSessionContext>
+  );
+}
+
+/** While the server is away the page goes on asking, and shows the sheet once it is back. */
+function Away() {
+  useTitle("Not reached");
+  return (
+    <Message
+      title="Curlet cannot be reached"
+      text="Its server may be starting, or may have been stopped. This page goes on trying, and shows the sheet once it is there. Nothing that was kept is lost."
+    />
   );
 }
 
@@ -101,9 +114,7 @@ function Table() {
   const { sheet } = useFrame("sheet");
   const { exporting, keyList } = useTableState(useShallow(({ exporting, keyList }) => ({ exporting, keyList })));
   const { part, setPart, only } = useParts<Part>("sheet");
-  useEffect(() => {
-    document.title = `${sheet.name} · Curlet`;
-  }, [sheet.name]);
+  useTitle(sheet.name);
   return (
     <div className="grid h-full grid-cols-[232px_minmax(0,1fr)_300px] grid-rows-[44px_minmax(0,1fr)_auto] max-[899px]:grid-cols-1 max-[899px]:grid-rows-[44px_36px_minmax(0,1fr)]">
       <a

@@ -15,6 +15,9 @@ import { choosePaths, tableState, useTableState } from "./state";
 /** Steps that take something away: said where they can be undone. */
 const REMOVES = /^(delete|remove)-/;
 
+/** A step that takes longer says so, ms. */
+const SLOW = 300;
+
 interface Done {
   notes: readonly string[];
   /** What is said of it besides. */
@@ -152,6 +155,7 @@ export class SheetSession {
   /** Do something, and say what is to be said of it. */
   private async done(carryOut: () => Promise<Done>): Promise<Refusal | null> {
     const before = tableState().notice;
+    const slow = setTimeout(() => tableState().set({ busy: true }), SLOW);
     try {
       const { notes, say } = await carryOut();
       tableState().set({ preview: null });
@@ -162,6 +166,9 @@ export class SheetSession {
       return null;
     } catch (error) {
       return this.refused(error);
+    } finally {
+      clearTimeout(slow);
+      tableState().set({ busy: false });
     }
   }
 

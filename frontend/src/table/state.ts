@@ -114,6 +114,8 @@ interface TableState {
   box: readonly [Spot, Spot] | null;
   preview: PreviewFrame | null;
   notice: Notice | null;
+  /** Whether a step takes so long that it is said. */
+  busy: boolean;
   exporting: boolean;
   /** Whether the list of keys is open. */
   keyList: boolean;
@@ -154,6 +156,7 @@ export const useTableState = create<TableState>((set) => ({
   box: null,
   preview: null,
   notice: null,
+  busy: false,
   exporting: false,
   keyList: false,
   page: "stitching",

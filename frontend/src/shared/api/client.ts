@@ -28,7 +28,15 @@ export class Refusal extends Error {
   ) {
     super(detail);
   }
+
+  /** Whether the server did not answer at all. */
+  get unreached() {
+    return this.status === 0;
+  }
 }
+
+/** Whether something failed as the server could not be reached: it is asked for again. */
+export const isUnreached = (error: unknown) => error instanceof Refusal && error.unreached;
 
 /** What is taken of a drawing, and as what. */
 export type DrawingChosen = Omit<Schemas["UseDrawing"], "revision">;
