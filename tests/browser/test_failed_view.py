@@ -45,6 +45,8 @@ def test_a_sheet_opened_while_the_server_is_away_is_shown_once_it_is_back(
     server.start()
     assert server.address == table.address
     table.wait(lambda: len(table.path_names()) == 12)
+    # What could not be reached is in the page's log, as it should be.
+    assert any("ERR_CONNECTION_REFUSED" in line["message"] for line in table.browser.get_log("browser"))
 
 
 def test_an_address_that_leads_nowhere_has_ways_on(table: Table) -> None:

@@ -8,7 +8,8 @@ from pathlib import Path as FilePath
 import pytest
 from coloraide import Color
 
-CSS = (FilePath(__file__).parents[2] / "frontend/src/shared/style.css").read_text()
+_FILE = FilePath(__file__).parents[2] / "frontend/src/shared/style.css"
+CSS = re.sub(r"/\*.*?\*/\n?", "", _FILE.read_text(), flags=re.DOTALL)
 TEXT = [
     ("base-content", "base-100"),
     ("base-content", "base-200"),
@@ -28,8 +29,10 @@ def _theme(name: str) -> dict[str, str]:
 
 
 def _variables(selector: str) -> dict[str, str]:
-    blocks = re.findall(rf"^{re.escape(selector)} {{(.*?)\n}}", CSS, re.DOTALL | re.MULTILINE)
-    return {k: v for block in blocks for k, v in re.findall(r"--([a-z-]+): (#[0-9a-f]{6})", block)}
+    """What the rules of a selector set, alone or with others; the later over the earlier."""
+    rules = re.findall(r"^([^\s@}][^{}]*?) {\n([^{}]*?)\n}", CSS, re.MULTILINE)
+    blocks = [body for selectors, body in rules if selector in re.split(r",\s*", selectors)]
+    return {k: v for block in blocks for k, v in re.findall(r"--([a-z-]+): (#[0-9a-f]{6})\b", block)}
 
 
 def contrast(a: str, b: str) -> float:
@@ -52,7 +55,21 @@ def test_muted_text_has_four_and_a_half_to_one(theme: str, selector: str) -> Non
         assert contrast(muted, _theme(theme)[ground]) >= 4.5
 
 
-@pytest.mark.parametrize("selector", [":root", '[data-ground="dark"]'])
+@pytest.mark.parametrize(("theme", "selector"), [("paper", ":root"), ("lamp", '[data-theme="lamp"]')])
+def test_the_edges_of_controls_have_three_to_one(theme: str, selector: str) -> None:
+    """WCAG 2.2, 1.4.11."""
+    edge = _variables(selector)["edge"]
+    for ground in ("base-100", "base-200"):
+        assert contrast(edge, _theme(theme)[ground]) >= 3
+
+
+@pytest.mark.parametrize(
+    "selector",
+    [
+        ":root", '[data-theme="lamp"]', '[data-ground="light"]', '[data-ground="dark"]',
+        '[data-theme="lamp"] [data-ground="light"]',
+    ],
+)  # fmt: skip
 def test_marks_stand_out_from_the_paper(selector: str) -> None:
     colours = _variables(selector)
     assert contrast(colours["mark"], colours["paper"]) >= 4.5

@@ -104,7 +104,7 @@ function Earlier() {
                 <span className="muted text-[12px]">now</span>
               ) : (
                 <button
-                  className="cursor-pointer rounded-field border border-base-300 px-2 py-0.5 text-[12px] hover:border-base-content"
+                  className="cursor-pointer rounded-field border border-(--edge) px-2 py-0.5 text-[12px] hover:border-base-content"
                   onClick={() => {
                     setOpen(false);
                     void workbench.goBack(item.number);

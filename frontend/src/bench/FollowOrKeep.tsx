@@ -45,7 +45,7 @@ export function FollowOrKeep() {
               Let them follow
             </button>
             <button
-              className="cursor-pointer rounded-field border border-base-300 px-3 py-1 hover:border-base-content"
+              className="cursor-pointer rounded-field border border-(--edge) px-3 py-1 hover:border-base-content"
               onClick={() => asking?.(true)}
             >
               Keep them as they were

@@ -122,7 +122,7 @@ function Enlarged({ drawn }: { drawn: BenchFrame }) {
               ))}
             </div>
             <button
-              className="cursor-pointer rounded-field border border-base-300 px-3 py-1 hover:border-base-content"
+              className="cursor-pointer rounded-field border border-(--edge) px-3 py-1 hover:border-base-content"
               onClick={() => dialog.current?.close()}
             >
               Back to the board

@@ -76,7 +76,7 @@ export function Export() {
           <div className="mt-4 flex flex-wrap gap-2">
             <ExportFile address={address(as, ppi)} as={as} />
             <button
-              className="cursor-pointer rounded-field border border-base-300 px-3 py-1 hover:border-base-content"
+              className="cursor-pointer rounded-field border border-(--edge) px-3 py-1 hover:border-base-content"
               onClick={() => dialog.current!.close()}
             >
               Back to the Table
@@ -128,7 +128,7 @@ function ExportFile({ address, as }: { address: string; as: As }) {
       </a>
       {state === "making" && (
         <button
-          className="cursor-pointer rounded-field border border-base-300 px-3 py-1 hover:border-base-content"
+          className="cursor-pointer rounded-field border border-(--edge) px-3 py-1 hover:border-base-content"
           onClick={() => making.current?.abort()}
         >
           Stop

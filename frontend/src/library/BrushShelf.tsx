@@ -63,7 +63,7 @@ function GiveOut({ picked, onNotice }: { picked: ReadonlySet<string>; onNotice: 
   if (picked.size > 0) {
     return (
       <a
-        className="rounded-field border border-base-300 bg-base-100 px-3 py-1 hover:border-base-content"
+        className="rounded-field border border-(--edge) bg-base-100 px-3 py-1 hover:border-base-content"
         href={`/api/brush-files?ids=${[...picked].join(",")}`}
         download
       >
@@ -73,7 +73,7 @@ function GiveOut({ picked, onNotice }: { picked: ReadonlySet<string>; onNotice: 
   }
   return (
     <button
-      className="cursor-not-allowed rounded-field border border-base-300 px-3 py-1 text-(--muted)"
+      className="cursor-not-allowed rounded-field border border-(--edge) px-3 py-1 text-(--muted)"
       aria-disabled
       title="Tick brushes to export them as files"
       onClick={() => onNotice("Tick the brushes to export, then press this again.")}

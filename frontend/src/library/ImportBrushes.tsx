@@ -41,7 +41,7 @@ export function ImportBrushes({ onDone }: { onDone: (text: string) => void }) {
         Replace same names
       </label>
       <button
-        className="cursor-pointer rounded-field border border-base-300 bg-base-100 px-3 py-1 hover:border-base-content"
+        className="cursor-pointer rounded-field border border-(--edge) bg-base-100 px-3 py-1 hover:border-base-content"
         onClick={() => input.current?.click()}
       >
         Import brush files

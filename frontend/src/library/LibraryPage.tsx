@@ -30,7 +30,7 @@ export function LibraryPage() {
           type="search"
           aria-label="Search the library"
           placeholder="Search by name"
-          className="w-[190px] rounded-field border border-base-300 bg-base-100 px-2 py-0.5 text-base-content"
+          className="w-[190px] rounded-field border border-(--edge) bg-base-100 px-2 py-0.5 text-base-content"
           value={sought}
           onChange={(event) => setSought(event.target.value)}
         />

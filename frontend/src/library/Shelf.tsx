@@ -6,7 +6,7 @@ export interface ShelfProps {
 }
 
 export const quiet =
-  "cursor-pointer rounded-field border border-base-300 px-2 py-0.5 text-[12px] hover:border-base-content";
+  "cursor-pointer rounded-field border border-(--edge) px-2 py-0.5 text-[12px] hover:border-base-content";
 
 interface Props {
   tools: React.ReactNode;

@@ -99,7 +99,7 @@ function Row({ label, value, wide = false, onChange }: RowProps) {
     <label className="my-1.5 flex items-center justify-between gap-2">
       {label}
       <input
-        className={`rounded-field border border-base-300 bg-base-100 px-1.5 py-0.5 ${wide ? "min-w-0 flex-1" : "measure w-[86px] text-right"}`}
+        className={`rounded-field border border-(--edge) bg-base-100 px-1.5 py-0.5 ${wide ? "min-w-0 flex-1" : "measure w-[86px] text-right"}`}
         value={value}
         maxLength={wide ? 110 : 64}
         autoComplete="off"

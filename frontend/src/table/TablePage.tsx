@@ -90,7 +90,7 @@ function NotShown({ id, error }: { id: string; error: Error }) {
             Undo: {sheet.undo}
           </button>
         )}
-        <Link className="rounded-field border border-base-300 bg-base-100 px-3 py-1 hover:border-base-content" to="/">
+        <Link className="rounded-field border border-(--edge) bg-base-100 px-3 py-1 hover:border-base-content" to="/">
           All sheets
         </Link>
         {said}

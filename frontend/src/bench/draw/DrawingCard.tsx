@@ -51,7 +51,7 @@ function ShapeList() {
   return (
     <ol
       aria-label="Shapes, topmost first"
-      className="mt-1 max-h-[150px] overflow-y-auto rounded-field border border-base-300"
+      className="mt-1 max-h-[150px] overflow-y-auto rounded-field border border-(--edge)"
     >
       {artwork.shapes
         .map((shape, index) => (

@@ -97,7 +97,7 @@ function Dots({ artwork }: { artwork: ArtworkShown }) {
         Colours in sequence
         <input
           aria-label="Colours in sequence"
-          className="measure w-[120px] rounded-field border border-base-300 bg-base-100 px-1.5 py-0.5"
+          className="measure w-[120px] rounded-field border border-(--edge) bg-base-100 px-1.5 py-0.5"
           title="Such as 1, 1, 2 or #c8553d, 1"
           value={order}
           onChange={(event) => {

@@ -247,7 +247,7 @@ function On(props: Props) {
       <label className="mt-1 block">
         Shades drawn from
         <input
-          className="measure mt-0.5 w-full rounded-field border border-base-300 bg-base-100 px-1.5 py-0.5"
+          className="measure mt-0.5 w-full rounded-field border border-(--edge) bg-base-100 px-1.5 py-0.5"
           placeholder="none: each keeps its own"
           value={form.shades}
           onChange={(event) => {

@@ -6,7 +6,7 @@ export function ExportArtwork({ place }: { place: Place }) {
   const course = useBench((state) => state.course);
   return (
     <a
-      className="min-h-6 cursor-pointer rounded-field border border-base-300 bg-base-200 px-2 py-0.5 text-[12px] hover:border-base-content"
+      className="min-h-6 cursor-pointer rounded-field border border-(--edge) bg-base-200 px-2 py-0.5 text-[12px] hover:border-base-content"
       href={`/api/brushes/${brush}/artwork.svg?course=${course}&place=${place}`}
       download
     >

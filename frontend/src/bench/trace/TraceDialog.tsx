@@ -78,7 +78,7 @@ function Progress() {
         <progress className="progress w-[240px]" aria-label="How far the tracing is" value={shown.share} max={1} />
         <span>{shown.doing}</span>
         <button
-          className="cursor-pointer rounded-field border border-base-300 px-2 py-0.5 hover:border-base-content"
+          className="cursor-pointer rounded-field border border-(--edge) px-2 py-0.5 hover:border-base-content"
           onClick={() => void stop()}
         >
           Stop
@@ -123,7 +123,7 @@ function Use() {
     );
     if (!wrong) leave();
   };
-  const quiet = "cursor-pointer rounded-field border border-base-300 px-3 py-1 hover:border-base-content";
+  const quiet = "cursor-pointer rounded-field border border-(--edge) px-3 py-1 hover:border-base-content";
   return (
     <div className="flex flex-col gap-2 border-t border-base-300 p-3">
       <button

@@ -38,7 +38,7 @@ export function CurvePad({ label, values, onTry, onKeep }: Props) {
   return (
     <svg
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
-      className="mt-1 block w-full cursor-crosshair touch-none rounded-field border border-base-300 bg-base-200"
+      className="mt-1 block w-full cursor-crosshair touch-none rounded-field border border-(--edge) bg-base-200"
       role="slider"
       tabIndex={0}
       aria-label={`${label}: draw it with the pointer, or tilt it with the arrow keys`}

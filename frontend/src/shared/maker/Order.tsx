@@ -42,7 +42,7 @@ function OrderField({ value, pointer }: { value: string; pointer: string }) {
       <input
         aria-label="Order"
         aria-invalid={fault !== null}
-        className="measure w-full rounded-field border border-base-300 bg-base-100 px-1.5 py-0.5"
+        className="measure w-full rounded-field border border-(--edge) bg-base-100 px-1.5 py-0.5"
         value={entered ?? value}
         maxLength={200}
         onChange={(event) => setTyped(event.target.value)}

@@ -9,7 +9,7 @@ export function QuietButton({ onClick, pressed, children }: Props) {
   return (
     <button
       className={`min-h-6 cursor-pointer rounded-field border px-2 py-0.5 text-[12px] hover:border-base-content ${
-        pressed ? "border-base-content bg-base-content text-base-100" : "border-base-300 bg-base-200"
+        pressed ? "border-base-content bg-base-content text-base-100" : "border-(--edge) bg-base-200"
       }`}
       aria-pressed={pressed}
       onClick={() => void onClick()}

@@ -12,7 +12,7 @@ interface Props<T extends string> {
 
 const PILL = {
   chosen: "border-secondary bg-secondary text-secondary-content",
-  other: "border-base-300 bg-base-100 hover:border-base-content",
+  other: "border-(--edge) bg-base-100 hover:border-base-content",
 };
 const PILL_IN_HEAD = {
   chosen: "border-neutral-content bg-neutral-content text-neutral",

@@ -35,7 +35,7 @@ export function ColourField({ label, value, onPreview, onCommit }: Props) {
           ref={picker}
           type="color"
           aria-label={`${label}, pick`}
-          className="h-6 w-9 cursor-pointer rounded-field border border-base-300 bg-base-100 p-0.5"
+          className="h-6 w-9 cursor-pointer rounded-field border border-(--edge) bg-base-100 p-0.5"
           value={value}
           onInput={(event) => onPreview(event.currentTarget.value)}
           onChange={() => undefined}
@@ -43,7 +43,7 @@ export function ColourField({ label, value, onPreview, onCommit }: Props) {
         <input
           aria-label={`${label}, entered`}
           aria-invalid={fault !== null}
-          className={`measure w-24 rounded-field border bg-base-100 px-1.5 py-0.5 ${fault ? "border-error" : "border-base-300"}`}
+          className={`measure w-24 rounded-field border bg-base-100 px-1.5 py-0.5 ${fault ? "border-error" : "border-(--edge)"}`}
           value={entered ?? value}
           spellCheck={false}
           onChange={(event) => setTyped(event.target.value)}

@@ -17,7 +17,7 @@ export function Failed({ error, resetErrorBoundary }: FallbackProps) {
           >
             Show it again
           </button>
-          <a className="rounded-field border border-base-300 bg-base-100 px-3 py-1 hover:border-base-content" href="/">
+          <a className="rounded-field border border-(--edge) bg-base-100 px-3 py-1 hover:border-base-content" href="/">
             All sheets
           </a>
         </p>

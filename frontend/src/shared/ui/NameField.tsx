@@ -25,7 +25,7 @@ export function NameField({ label, value, onKeep, heading = false }: Props) {
       className={`w-full truncate rounded-field border bg-transparent focus:border-base-300 ${
         heading
           ? "border-transparent text-[18px] font-bold hover:border-base-300"
-          : "border-base-300 bg-base-100 px-1.5 py-0.5"
+          : "border-(--edge) bg-base-100 px-1.5 py-0.5"
       }`}
       value={entered ?? value}
       maxLength={LONGEST}

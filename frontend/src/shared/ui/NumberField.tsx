@@ -92,7 +92,7 @@ export function NumberField(props: Props) {
         aria-invalid={fault !== null}
         aria-describedby={fault ? faultId : undefined}
         className={`measure ${narrow ? "w-[44px]" : "w-[86px]"} rounded-field border bg-base-100 px-1.5 py-0.5 text-right ${
-          fault ? "border-error" : "border-base-300"
+          fault ? "border-error" : "border-(--edge)"
         }`}
         value={entered ?? value}
         data-unsaved={entered === null ? undefined : ""}

@@ -108,7 +108,7 @@ export function ImportDialog({ drawing, onDone }: { drawing: Drawing; onDone: ()
                   />
                   <input
                     aria-label={`Name of ${group.name}`}
-                    className="min-w-0 flex-1 rounded-field border border-base-300 bg-base-100 px-1.5 py-0.5"
+                    className="min-w-0 flex-1 rounded-field border border-(--edge) bg-base-100 px-1.5 py-0.5"
                     value={names[group.key] ?? group.name}
                     maxLength={120}
                     onChange={(event) => setNames({ ...names, [group.key]: event.target.value })}
@@ -128,7 +128,7 @@ export function ImportDialog({ drawing, onDone }: { drawing: Drawing; onDone: ()
       )}
       <div className="mt-3 flex justify-end gap-2">
         <button
-          className="cursor-pointer rounded-field border border-base-300 px-3 py-1 hover:border-base-content"
+          className="cursor-pointer rounded-field border border-(--edge) px-3 py-1 hover:border-base-content"
           onClick={cancel}
         >
           {reading ? "Stop" : "Cancel"}
@@ -161,7 +161,7 @@ function Picture({ looked, left }: { looked: DrawingLooked; left: ReadonlySet<st
   return (
     <svg
       viewBox={box}
-      className="h-[380px] w-full rounded-field border border-base-300 bg-[#f7f4eb]"
+      className="h-[380px] w-full rounded-field border border-(--edge) bg-[#f7f4eb]"
       role="img"
       aria-label="The drawing"
     >

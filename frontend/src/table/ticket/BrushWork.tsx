@@ -43,7 +43,7 @@ export function BrushWork() {
         </QuietButton>
         <Menu
           label="Stacking of this run alone"
-          className="min-h-6 cursor-pointer rounded-field border border-base-300 bg-base-200 px-2 py-0.5 text-[12px] hover:border-base-content"
+          className="min-h-6 cursor-pointer rounded-field border border-(--edge) bg-base-200 px-2 py-0.5 text-[12px] hover:border-base-content"
           items={WHERE.map(([to, label]) => ({ label, onPick: () => reorderRun(session, run.id, to) }))}
         >
           Stacking …

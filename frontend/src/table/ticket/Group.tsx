@@ -80,7 +80,7 @@ function GroupChoice() {
           // eslint-disable-next-line jsx-a11y/no-autofocus -- the person has just asked to name a group
           autoFocus
           placeholder="Name of the new group"
-          className="min-w-0 flex-1 rounded-field border border-base-300 bg-base-100 px-1 py-0.5"
+          className="min-w-0 flex-1 rounded-field border border-(--edge) bg-base-100 px-1 py-0.5"
           value={naming}
           onChange={(event) => setNaming(event.target.value)}
           onBlur={make}

@@ -54,7 +54,7 @@ export function TextFields({ value, onPath, onPreview, onChange, onCancel }: Pro
         aria-label="Text"
         rows={2}
         maxLength={2000}
-        className="w-full rounded-field border border-base-300 bg-base-100 px-1.5 py-1"
+        className="w-full rounded-field border border-(--edge) bg-base-100 px-1.5 py-1"
         key={value.text}
         defaultValue={value.text}
         onChange={(event) => onPreview({ text: event.target.value })}
