@@ -15,6 +15,7 @@ from curlet.core.lay.draw import draw_run, reach_of
 from curlet.core.lay.hold import HOLDS
 from curlet.core.lay.row_edges import Joint, check_edges, joins
 from curlet.core.measures import Scale
+from curlet.core.motif.edges import Mismatch
 from curlet.core.motif.families import Family
 from curlet.core.motif.motif import MotifMaker
 from curlet.core.path import Path
@@ -132,8 +133,16 @@ def _joints(course: Row | Band | Span) -> Json:
     if not isinstance(course, Row):
         return {"joins": False, "step": 0.0, "found": []}
     joints = check_edges(course, TRUE)
-    found = [_joint(joint) for joint in joints if joint.mismatches]
+    found = [_joint(joint) for joint in joints if any(map(_is_seen, joint.mismatches))]
     return {"joins": joins(course), "step": max((j.step for j in joints), default=0.0), "found": found}
+
+
+# A smaller step is written as none, mm.
+_LEAST = 5e-4
+
+
+def _is_seen(mismatch: Mismatch) -> bool:
+    return mismatch.what == "open" or mismatch.size >= _LEAST
 
 
 def _joint(joint: Joint) -> Json:
@@ -144,6 +153,7 @@ def _joint(joint: Joint) -> Json:
         "mismatches": [
             {"what": m.what, "y": m.y, "other": m.other, "size": m.size, "fault": m.fault}
             for m in joint.mismatches
+            if _is_seen(m)
         ],
     }
 

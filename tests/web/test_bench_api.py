@@ -10,11 +10,13 @@ from typing import Any
 import pytest
 from flask.testing import FlaskClient
 
+from curlet.core.motif.edges import Mismatch
 from curlet.core.motif.families import FAMILIES
 from curlet.demo.artwork import artwork, filled
 from curlet.demo.brushes import BRUSHES
 from curlet.formats.brush_pack import write_brush
 from curlet.store.edits.recipes import brush_of
+from curlet.web.bench_frames import _is_seen
 
 PROOFS = ["straight", "round", "square", "star", "tight S", "two corners", "loop", "letter"]
 
@@ -301,3 +303,10 @@ def test_a_corner_that_its_family_drew_goes_with_the_repeat(client: FlaskClient)
     taken = client.post(f"/api/brushes/{made['id']}/artwork", data=form).json
     assert taken["doc"]["courses"][0]["motif"]["family"] == "artwork"
     assert taken["doc"]["courses"][0]["pieces"]["corner_outside"] is None
+
+
+@pytest.mark.parametrize(("size", "seen"), [(4e-4, False), (6e-4, True), (0.02, True)])
+def test_a_step_that_would_be_written_as_none_is_not_told(size: float, seen: bool) -> None:
+    """“A step of 0.000 mm” stood there in red."""
+    assert _is_seen(Mismatch("step", 1.0, 1.0 + size, size)) is seen
+    assert _is_seen(Mismatch("open", 1.0, None, 0.0))

@@ -64,7 +64,7 @@ function EdgeWords({ drawn }: { drawn: BenchFrame }) {
   if (!joints.joins)
     return <span className="muted">Repeats stand apart, or lie over one another: no edges to meet.</span>;
   const faults = joints.found.filter((joint) => joint.step > 0);
-  if (!faults.length) return <span data-testid="edges">Edges meet: 0.000 mm step.</span>;
+  if (!faults.length) return <span data-testid="edges">Edges meet.</span>;
   return (
     <span data-testid="edges" className="text-error">
       {faults.map((joint) => `${joint.before} to ${joint.after}: a step of ${fixed(joint.step, 3)} mm`).join("; ")}.{" "}
