@@ -233,8 +233,10 @@ def test_the_bench_is_reached_by_keys_from_the_brush_list(table: Table) -> None:
     table.browser.execute_script("arguments[0].focus()", brush)
     # To its menu, open it, down to the last, and in.
     table.press(Keys.ARROW_RIGHT, Keys.ENTER)
-    table.wait(lambda: table.browser.find_element(By.CSS_SELECTOR, "[role=menu]"))
-    table.press(Keys.END, Keys.ENTER)
+    table.wait(lambda: table.browser.switch_to.active_element.get_attribute("role") == "menuitem")
+    table.press(Keys.END)
+    table.wait(lambda: table.browser.switch_to.active_element.text == "Open on the Bench")
+    table.press(Keys.ENTER)
     table.by_id("proof-star")
     assert value(table, "Name of the brush") == "Topstitch, 3 + 1 mm"
 
