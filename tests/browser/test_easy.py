@@ -290,3 +290,26 @@ def test_a_field_stays_while_what_is_typed_cannot_be_laid(table: Table) -> None:
     assert field.get_attribute("value") == "0.0"
     field.send_keys(Keys.BACKSPACE, "5", Keys.TAB)
     table.wait(lambda: table.named("Stitch length").get_attribute("value") == "0.50 mm")
+
+
+def test_two_fingers_zoom_and_leave_what_is_chosen_alone(table: Table) -> None:
+    """One finger down on the chosen path, then a second: nothing is moved, chosen or let go."""
+    table.choose(HEM)
+    before = table.zoom()
+    pinch = """const paper = document.getElementById("paper"), box = paper.getBoundingClientRect();
+    paper.setPointerCapture = () => undefined;
+    const node = document.querySelector("[data-testid=node-n2]").getBoundingClientRect();
+    const y = node.y - box.y - 30;
+    const send = (type, id, x) => paper.dispatchEvent(new PointerEvent(type, {
+      bubbles: true, pointerId: id, pointerType: "touch", isPrimary: id === 1, button: 0,
+      buttons: type === "pointerup" ? 0 : 1, clientX: box.x + x, clientY: box.y + y }));
+    send("pointerdown", 1, 200); send("pointerdown", 2, 300);
+    for (let step = 1; step <= 5; step++) {
+      send("pointermove", 1, 200 - 10 * step);
+      send("pointermove", 2, 300 + 10 * step);
+    }
+    send("pointerup", 2, 350); send("pointerup", 1, 150);"""
+    table.browser.execute_script(pinch)
+    table.wait(lambda: table.zoom() == pytest.approx(2 * before, abs=3))
+    assert chosen_names(table) == {HEM}
+    assert not table.can_undo()

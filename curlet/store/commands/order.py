@@ -2,13 +2,13 @@
 
 from __future__ import annotations
 
-from itertools import count
 from typing import Annotated, Literal
 
 from pydantic import Field
 
 from curlet.core.errors import BadInput
 from curlet.store.commands.intent import BaseIntent, Id
+from curlet.store.names import names_of
 from curlet.store.paths import element_of, is_drawn
 from curlet.store.records import Json
 from curlet.store.state import State
@@ -18,9 +18,10 @@ Where = Literal["front", "back", "above", "below"]
 _WORDS: dict[Where, str] = {
     "front": "to the front",
     "back": "to the back",
-    "above": "above",
-    "below": "below",
+    "above": "further up",
+    "below": "further down",
 }
+_KINDS = {"run": "a run", "single": "a single repeat", "guide": "a guide picture"}
 # Nearer positions than this have no room between them in a number.
 _ROOM = 1e-6
 
@@ -56,8 +57,9 @@ class Reorder(BaseIntent):
         if [*others[:place], *block, *others[place:]] == every:
             raise BadInput(_THERE[self.to])
         _put_between(state, block, others, place)
-        what = state.get(block[-1][0], block[-1][1]["id"]).get("name") if len(block) == 1 else None
-        return f"Bring {what or 'what is chosen'} {_WORDS[self.to]}"
+        paths = [item.id for item in self.items if item.kind == "path"]
+        what = names_of(state, paths) if paths else _KINDS[self.items[0].kind]
+        return f"Bring {what} {_WORDS[self.to]}"
 
     def _moving(self, state: State) -> set[tuple[str, str]]:
         paths = {state.get("path", item.id)["id"] for item in self.items if item.kind == "path"}
@@ -120,7 +122,7 @@ def _put_between(
         step = (high - low) / (len(block) + 1)
         start = low + step
     if step < _ROOM:
-        for number, (kind, row) in zip(count(), [*others[:place], *block, *others[place:]], strict=False):
+        for number, (kind, row) in enumerate([*others[:place], *block, *others[place:]]):
             state.update(kind, row["id"], position=float(number))
         return
     for number, (kind, row) in enumerate(block):

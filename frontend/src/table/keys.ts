@@ -112,7 +112,9 @@ function control(event: KeyboardEvent, session: SheetSession): boolean {
 
 /** What is done with chosen things wherever they are shown. */
 function things(event: KeyboardEvent, session: SheetSession): boolean {
-  const act = THINGS[`${event.shiftKey ? "Shift+" : ""}${event.code}`];
+  // A letter is where its keyboard has it; a bracket, which some keyboards have not, where it would be.
+  const key = event.code.startsWith("Bracket") ? event.code : event.key.toLowerCase();
+  const act = THINGS[`${event.shiftKey ? "Shift+" : ""}${key}`];
   act?.(session);
   return act !== undefined;
 }
@@ -122,11 +124,11 @@ const THINGS: Record<string, (session: SheetSession) => void> = {
   BracketLeft: (session) => reorderChosen(session, "below"),
   "Shift+BracketRight": (session) => reorderChosen(session, "front"),
   "Shift+BracketLeft": (session) => reorderChosen(session, "back"),
-  KeyA: (session) => session.chooseAll((path) => !path.hidden),
-  KeyC: (session) => void copyChosen(session),
-  KeyX: (session) => void cutChosen(session),
-  KeyV: (session) => void paste(session),
-  KeyD: (session) => void duplicateChosen(session),
+  a: (session) => session.chooseAll((path) => !path.hidden),
+  c: (session) => void copyChosen(session),
+  x: (session) => void cutChosen(session),
+  v: (session) => void paste(session),
+  d: (session) => void duplicateChosen(session),
 };
 
 function plain(event: KeyboardEvent, session: SheetSession, frame: SheetFrame): boolean {

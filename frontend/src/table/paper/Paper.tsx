@@ -145,7 +145,11 @@ export function Paper() {
   );
   const words = toolWords(tool);
   const placing = usePlacing();
-  const fingers = useTwoFingers(() => tableState().set({ box: null }));
+  const session = useSheetSession();
+  const fingers = useTwoFingers(() => {
+    tableState().set({ box: null });
+    session.dropPreviews(true);
+  });
   const space = useSpace();
   const hands = {
     choose: usePaperPointer(),

@@ -9,6 +9,7 @@ import { type SheetSession, useSheetSession } from "../sheet";
 import { choosePaths, tableState } from "../state";
 import { ARROWS, nudge } from "../tools/arrows";
 import { onSheet, PAPER, panBy, type Spot, toSheet } from "../view";
+import { wasPinched } from "./twoFingers";
 
 interface Placed {
   clientX: number;
@@ -147,6 +148,7 @@ export function usePaperPointer() {
     ({ event, tap, xy, initial, delta, movement, first, last, canceled, memo }) => {
       const pointer = event as PointerEvent;
       if (first) tableState().set({ lit: null });
+      if (wasPinched()) return memo;
       if (tap) {
         if (tableState().cutting) void cutAt(session, pointer);
         else choose(pointer, session.frame);

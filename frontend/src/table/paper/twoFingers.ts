@@ -7,6 +7,11 @@ import { panBy, type Spot, zoomAbout } from "../view";
 const far = (a: Spot, b: Spot) => Math.hypot(a.x - b.x, a.y - b.y);
 const between = (a: Spot, b: Spot): Spot => ({ x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 });
 
+let pinched = false;
+
+/** Whether a second finger came since the first was put down: what the first one began is not carried out. */
+export const wasPinched = () => pinched;
+
 /** `taken` says that a second finger came: what the first had begun is given up. */
 export function useTwoFingers(taken: () => void) {
   const fingers = useRef(new Map<number, Spot>());
@@ -17,9 +22,10 @@ export function useTwoFingers(taken: () => void) {
   const lift = (event: React.PointerEvent) => void fingers.current.delete(event.pointerId);
   return {
     onPointerDownCapture: (event: React.PointerEvent) => {
-      if (event.pointerType !== "touch") return;
-      fingers.current.set(event.pointerId, spot(event));
-      if (fingers.current.size < 2) return;
+      if (event.pointerType !== "touch") fingers.current.clear();
+      else fingers.current.set(event.pointerId, spot(event));
+      pinched = fingers.current.size > 1;
+      if (!pinched) return;
       event.stopPropagation();
       taken();
     },

@@ -4,6 +4,7 @@ import { useRef } from "react";
 import type { Intent } from "@/shared/api/types";
 
 import { landing } from "../../paper/snap";
+import { wasPinched } from "../../paper/twoFingers";
 import { sheetSpot } from "../../paper/paperPointer";
 import { type SheetSession, useSheetSession } from "../../sheet";
 import { tableState } from "../../state";
@@ -58,7 +59,7 @@ export function useFigurePointer() {
     },
     onPointerUp: (event: React.PointerEvent) => {
       if (!from.current) return;
-      void keepFigure(session, dragged(event) ? sized(event) : drawFigure(from.current.at));
+      if (!wasPinched()) void keepFigure(session, dragged(event) ? sized(event) : drawFigure(from.current.at));
       from.current = null;
     },
     onPointerCancel: () => {
