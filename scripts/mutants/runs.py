@@ -15,8 +15,8 @@ from coverage.numbits import numbits_to_nums
 ROOT = FilePath(__file__).parents[2]
 # The tests that need no browser.
 TESTS = ("core", "store", "formats", "studio", "web", "reference")
-# Of the tests that run a line, so many at most, from as many files as may be.
-MAX_TESTS = 60
+# Of the tests that run a line, so many are tried first, from as many files as may be.
+FIRST_TESTS = 60
 
 
 def copied(tree: FilePath) -> FilePath:
@@ -67,11 +67,13 @@ class Runs:
         pytest(tree, *folders, "-n", "auto", "--dist", "loadfile", *recorded)
         shutil.copy(tree / ".coverage", file)
 
-    def of(self, file: str, line: int) -> list[str]:
-        """Some of the tests that run a line, from as many files as may be; of one that runs when its file is
-        read in, some that run anything in it."""
+    def of(self, file: str, line: int) -> tuple[list[str], list[str]]:
+        """The tests that run a line: some from as many files as may be, and the others. Of a line that runs
+        when its file is read in, those that run anything in it."""
         by_file: dict[str, list[str]] = defaultdict(list)
-        for test in dict.fromkeys(self._lines.get((file, line)) or self._files[file]):
+        every = list(dict.fromkeys(self._lines.get((file, line)) or self._files[file]))
+        for test in every:
             by_file[test.partition("::")[0]].append(test)
-        each = max(1, MAX_TESTS // max(len(by_file), 1))
-        return [test for own in by_file.values() for test in own[:: max(1, len(own) // each)][:each]]
+        each = max(1, FIRST_TESTS // max(len(by_file), 1))
+        first = [test for own in by_file.values() for test in own[:: max(1, len(own) // each)][:each]]
+        return first, sorted(set(every) - set(first))
