@@ -70,7 +70,7 @@ class BrushDoc(Strict):
     def to_core(self) -> Brush:
         courses = tuple(course.to_core() for course in self.courses)
         corners, crossings = self.corners.to_core(), self.crossings.to_core()
-        return Brush(self.name, courses, corners, crossings, self.threads)
+        return Brush(self.name, courses, corners, crossings, self.threads, self.kind)
 
 
 def read_brush(document: Json, own: dict[str, Json] | None = None) -> BrushDoc:

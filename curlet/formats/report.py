@@ -36,8 +36,12 @@ def run_report(path_id: str, run: LaidRun, measured: Tally, *, placements: bool 
             for corner in facts.corners
         ],
         "warnings": [
-            {"code": w.code, "message": w.message, **_lengths(run.scale, at=w.s), "leg": w.leg}
-            for w in measured.warnings
+            {
+                "code": warning.code,
+                "message": warning.message,
+                "places": [{**_lengths(run.scale, at=place.s), "leg": place.leg} for place in warning.places],
+            }
+            for warning in measured.warnings
         ],
     }
     if placements:

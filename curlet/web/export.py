@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from collections import defaultdict
+
 from flask import Response
 
 from curlet.core.drawing import Drawing
@@ -11,18 +13,18 @@ from curlet.formats.choices import OutputName
 from curlet.formats.outputs import OUTPUTS
 from curlet.formats.png_out import pixels
 from curlet.store import journal
-from curlet.store.records import RunRecord
-from curlet.store.state import State
 from curlet.studio import exports
 from curlet.studio.drawn_sheet import sheet_drawing
 from curlet.studio.laying import lay_row
 from curlet.web.asking import gone
 from curlet.web.replies import Replies, file_of, file_reply, json_reply
 from curlet.web.routes import Routes
-from curlet.web.schemas import ExportFacts, ExportQuery, Problem, SheetUrl
+from curlet.web.schemas import ExportFacts, ExportQuery, FactsQuery, Problem, SheetUrl
 
 export = Routes("export", __name__, url_prefix="/api")
 
+# As many paths are named where a note is true of more.
+NAMED = 3
 _FILES = file_of(*(output.type for output in OUTPUTS.values()))
 _REPLIES: Replies = {404: Problem, 413: Problem, 422: Problem}
 
@@ -40,17 +42,23 @@ def file(path: OutputUrl, query: ExportQuery) -> Response:
 
 
 @export.get("/sheets/<sheet_id>/export.json", responses={200: ExportFacts, **_REPLIES})
-def facts(path: SheetUrl, query: ExportQuery) -> Response:
+def facts(path: SheetUrl, query: FactsQuery) -> Response:
     """How large it comes out, and what will be too fine to print."""
     ppi = query.resolution
     state = journal.find_sheet(path.sheet_id)
     sheet = state.sheet
     shown = [run for run in state.all("run") if state.seen(run)]
-    fine = [
-        f"{state.get('path', run['path'])['name']}: {note}"
-        for run in shown
-        for note in _notes(state, run, ppi)
-    ]
+    fine, left_out = _Notes(), _Notes()
+    for run in shown:
+        name = state.get("path", run["path"])["name"]
+        try:
+            laid, _ = lay_row(state, run)
+        except CurletError as error:
+            left_out.add(name, str(error))
+            continue
+        if OUTPUTS[query.form].pixels:
+            for note in too_fine(laid, ppi):
+                fine.add(name, note)
     return json_reply(
         {
             "width_mm": sheet["width"],
@@ -59,17 +67,35 @@ def facts(path: SheetUrl, query: ExportQuery) -> Response:
             "height_px": pixels(sheet["height"], ppi),
             "ppi": ppi,
             "runs": len(shown),
-            "fine": fine,
+            "fine": fine.told(),
+            "left_out": left_out.told(),
         }
     )
 
 
-def _notes(state: State, run: RunRecord, ppi: float) -> list[str]:
-    """What is said of a run that comes out too fine, or not at all."""
-    try:
-        return list(too_fine(lay_row(state, run)[0], ppi))
-    except CurletError as error:
-        return [f"left out: {error}"]
+class _Notes:
+    """What is said of paths: alike notes once, with the names of the first paths."""
+
+    def __init__(self) -> None:
+        self._names: dict[str, list[str]] = defaultdict(list)
+
+    def add(self, name: str, note: str) -> None:
+        if name not in self._names[note]:
+            self._names[note].append(name)
+
+    def told(self) -> list[str]:
+        return [f"{_some(names)}: {note}" for note, names in self._names.items()]
+
+
+def _some(names: list[str]) -> str:
+    """A few names, and how many more there are.
+
+    >>> _some(["Yoke", "Hem", "Pocket", "Cuff", "Collar"])
+    'Yoke, Hem, Pocket and 2 more'
+    """
+    if len(names) <= NAMED + 1:
+        return ", ".join(names)
+    return f"{', '.join(names[:NAMED])} and {len(names) - NAMED} more"
 
 
 def _drawing(sheet_id: str, query: ExportQuery) -> Drawing:

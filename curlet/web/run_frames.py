@@ -2,12 +2,14 @@
 
 from __future__ import annotations
 
+from dataclasses import asdict
 from typing import Any
 
 import numpy as np
 
 from curlet.core.brush import Share
 from curlet.core.brush.gauge import alike_rows, gauge
+from curlet.core.brush.words import repeat_noun
 from curlet.core.errors import CurletError
 from curlet.core.lay import LaidRow, LaidRun
 from curlet.core.measures import Measure, pitch_to_spi
@@ -32,6 +34,7 @@ def run_json(state: State, run: RunRecord, packer: Packer) -> Json:
         "own": sorted(run["own"]),
         "places": places.model_dump(mode="json"),
         "settings": brush.model_dump(mode="json"),
+        "noun": asdict(repeat_noun(brush.kind)),
         "key": content_key(run["own"], state.get("brush", run["brush"])["doc"], state.sheet["scale"]),
     }
     try:
@@ -159,15 +162,14 @@ def _warning(warning: Warning, state: State) -> Json:
         "label": warning.mend.label.told_in(unit),
         "settings": [{"pointer": p, "entered": t} for p, t in warning.mend.settings],
     }
-    x, y = warning.at or (None, None)
-    at = None if warning.s is None else warning.s / factor
+    places = [
+        {"leg": place.leg, "at": place.s / factor, "x": place.at[0], "y": place.at[1]}
+        for place in warning.places
+    ]
     return {
         "code": warning.code,
         "message": warning.message.told_in(unit),
-        "leg": warning.leg,
-        "at": at,
-        "x": x,
-        "y": y,
+        "places": places,
         "mend": mend,
     }
 

@@ -160,14 +160,27 @@ class MendShown(BaseModel):
     settings: list[SettingTyped]
 
 
+class WarningPlace(BaseModel):
+    """Where a warning is true: garment mm along the run, and on the sheet."""
+
+    leg: int | None
+    at: float
+    x: float
+    y: float
+
+
 class WarningShown(BaseModel):
     code: str
     message: str
-    leg: int | None
-    at: float | None
-    x: float | None
-    y: float | None
+    places: list[WarningPlace]
     mend: MendShown | None
+
+
+class NounShown(BaseModel):
+    """What a run's repeats are called: one of them, and several."""
+
+    one: str
+    many: str
 
 
 class MeasuresSet(BaseModel):
@@ -221,6 +234,7 @@ class RunShown(BaseModel):
     own: list[str]
     places: PlacesDoc
     settings: BrushDoc
+    noun: NounShown
     key: str
     fault: str | None = None
     main: int | None = None

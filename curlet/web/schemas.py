@@ -9,6 +9,7 @@ from flask_openapi3 import FileStorage
 from pydantic import AfterValidator, BaseModel, Field
 
 from curlet.core.measures import read_measure
+from curlet.formats.choices import OutputName
 from curlet.formats.png_out import PPI
 from curlet.store.commands import AnyIntent
 from curlet.store.commands.intent import Ids
@@ -91,8 +92,15 @@ class ExportQuery(BaseModel):
         return value
 
 
+class FactsQuery(ExportQuery):
+    """What to export, and as what."""
+
+    form: OutputName = "png"
+
+
 class ExportFacts(BaseModel):
-    """How large the sheet comes out, and what is too fine at that resolution, in words."""
+    """How large the sheet comes out, what is too fine for a file with pixels, and what cannot be in it, in
+    words: alike ones once, with the paths that they are true of."""
 
     width_mm: float
     height_mm: float
@@ -101,6 +109,7 @@ class ExportFacts(BaseModel):
     ppi: float
     runs: int
     fine: list[str]
+    left_out: list[str]
 
 
 class PlaceQuery(BaseModel):

@@ -152,8 +152,8 @@ def test_a_leg_too_short_says_so(short: bool) -> None:
     path = polyline((0, 0), (40, 0), (40, 2.1), (80, 2.1))
     facts = measured(lay(path, brush(short_legs=short), Scale()))
     assert facts.legs[1].repeats == (1 if short else 0)
-    (warning,) = [w for w in facts.warnings if w.leg == 1]
-    assert "2.1 mm: too short for a 3 mm stitch" in warning.message
+    (warning,) = [w for w in facts.warnings if [place.leg for place in w.places] == [1]]
+    assert "2.1 mm long: too short for a stitch of 3 mm" in warning.message
     assert (warning.mend is None) == short
 
 

@@ -58,9 +58,9 @@ def test_a_warning_says_what_and_where(code: str, path: Path, own: dict[str, obj
     warning = warned(run)[code]
     assert warning.message.endswith((".", ".)"))
     assert len(warning.message) < 200
-    if warning.at is not None:
-        assert warning.s is not None
-        assert run.path.arc.points([warning.s])[0] == pytest.approx(warning.at, abs=1e-6)
+    assert warning.places or code == "too-fine"
+    for place in warning.places:
+        assert run.path.arc.points([place.s])[0] == pytest.approx(place.at, abs=1e-6)
 
 
 def test_a_run_as_it_should_be_has_no_warnings() -> None:
@@ -72,7 +72,7 @@ def test_lengths_in_words_are_on_the_garment() -> None:
     message = warned(laid(polyline((0, 0), (40, 0), (40, 0.5), (80, 0.5)), {}, "1:4"))[
         "leg-too-short"
     ].message
-    assert "This leg is 2 mm: too short for a 3 mm stitch" in message
+    assert "A leg is 2 mm long: too short for a stitch of 3 mm" in message
 
 
 def test_means_are_weighted_by_the_stitches_they_are_of() -> None:
@@ -125,7 +125,7 @@ def test_a_share_of_the_stitch_is_told_in_the_mend() -> None:
 def test_links_too_tight_are_named_with_the_radius_they_need() -> None:
     chain = read_brush(BRUSHES["chain"]).to_core()
     warning = warned(lay(cubic((0, 0), (60, 0), (60, 14), (0, 14)), chain, Scale()))["pinch"]
-    assert "needs 12.8 mm" in warning.message
+    assert "12.8 mm" in warning.message
 
 
 def test_no_pinch_on_a_gentle_path() -> None:
@@ -165,3 +165,63 @@ def test_no_warning_says_mm_where_the_sheet_is_in_inches() -> None:
     assert len({warning.code for warning in found}) >= 8
     assert sum(" mm" in text for text in told) > 50
     assert not [text for text in told if "mm" in text.told_in("in")]
+
+
+ZIGZAG = polyline((0, 0), (40, 0), (40, 2), (80, 2), (80, 4.5), (120, 4.5))
+
+
+def test_alike_warnings_are_one_with_a_count_and_their_places() -> None:
+    told = warned(laid(ZIGZAG))["leg-too-short"]
+    assert told.message == "2 legs are 2 to 2.5 mm long: too short for a stitch of 3 mm, so they have none."
+    assert told.message.told_in("in").startswith("2 legs are 0.079 to 0.098 in long")
+    assert [place.leg for place in told.places] == [1, 3]
+    assert [place.at for place in told.places] == [(40, 0), (80, 2)]
+
+
+def test_no_kind_of_warning_comes_twice_in_the_same_words() -> None:
+    for brush in BRUSHES.values():
+        for path in (star(12, 5), square(7), ZIGZAG, circle(3)):
+            told = [w.message for w in tally(lay(path, read_brush(brush).to_core(), Scale())).warnings]
+            assert len(told) == len(set(told))
+            assert len(told) <= 6
+
+
+@pytest.mark.parametrize(
+    ("brush", "length", "word"),
+    [
+        ("topstitch", 3, "stitch of 3 mm"),
+        ("scallop-discs", 5, "A leg’s repeats are"),
+        ("chain", 10, "too short for a link of 10 mm"),
+    ],
+)
+def test_a_warning_has_the_brushs_own_word(brush: str, length: float, word: str) -> None:
+    own = {} if brush == "topstitch" else {"/courses/0/length": {"mm": length}}
+    path = polyline((0, 0), (43, 0), (43, 2), (83, 2))
+    told = " ".join(
+        w.message for w in tally(lay(path, read_brush(BRUSHES[brush], own).to_core(), Scale())).warnings
+    )
+    assert word in told
+
+
+def test_an_unusual_length_names_the_family_that_it_is_unusual_for() -> None:
+    told = warned(laid(line(200), {"/courses/0/length": {"mm": 40}}))["unusual"]
+    assert "is usual for running stitch" in told.message
+    assert told.mend is not None
+
+
+def test_a_bend_on_the_spot_has_no_radius_of_nought() -> None:
+    """A hook of a curve, 0.02 mm wide, which a brush as wide as rope cannot follow."""
+    hook = cubic((0, 0), (30, 0), (30.01, 0.02), (0, 0.03))
+    told = warned(lay(hook, read_brush(BRUSHES["rope"]).to_core(), Scale()))["pinch"]
+    assert told.message.startswith("A bend turns almost on the spot, and needs a radius of ")
+    assert " 0 mm" not in told.message
+
+
+def test_a_handle_of_no_length_at_a_corner_is_no_fold() -> None:
+    """A heart drafted with its point and its notch pressed, its lobes pulled round."""
+    heart = cubic(
+        (0, 120), (0, 120), (70, 70), (70, 20), (70, -25), (0, 30), (0, 30),
+        (0, 30), (-70, -25), (-70, 20), (-70, 70), (0, 120), (0, 120),
+    )  # fmt: skip
+    for brush in ("topstitch", "twin", "rope", "rickrack"):
+        assert "pinch" not in warned(lay(heart, read_brush(BRUSHES[brush]).to_core(), Scale()))

@@ -181,6 +181,10 @@ def test_sending_out(client: FlaskClient) -> None:
     facts = client.get(f"{SHEET}/export.json?ppi=72").json
     assert (facts["width_px"], facts["runs"]) == (842, 3)
     assert any("pixel" in note for note in facts["fine"])
+    said = [note.partition(": ")[2] for note in facts["fine"]]
+    assert len(set(said)) == len(said)
+    # A file without pixels has none that are too small for it.
+    assert client.get(f"{SHEET}/export.json?ppi=72&form=svg").json["fine"] == []
     only = client.get(f"{SHEET}/export.svg?run={RUN}&what=runs")
     assert only.data.count(b"<g id=") == 1
 

@@ -82,7 +82,7 @@ def test_a_proof_that_fails_says_what_it_needs(client: FlaskClient) -> None:
     _, head = trial(client, doc)
     wrong = {proof["name"]: proof for proof in head["proofs"] if proof["wrong"]}
     assert "needs" in wrong["tight S"]["short"]
-    assert wrong["tight S"]["wrong"][0].startswith("Radius")
+    assert wrong["tight S"]["wrong"][0].startswith("A bend has a radius of")
     assert "straight" not in wrong
 
 

@@ -28,13 +28,14 @@ class CrossingRule:
 
 @dataclass(frozen=True)
 class Brush:
-    """A recipe to lay along any path."""
+    """A recipe to lay along any path. Its `kind` is that of the library's shelf it is on."""
 
     name: str = "Topstitch"
     courses: tuple[Course, ...] = (Row(),)
     corners: CornerRule = CornerRule()
     crossings: CrossingRule = CrossingRule()
     threads: tuple[str, ...] = ("#e9c46a",)
+    kind: str = "stitch"
 
     @property
     def rows(self) -> tuple[Row, ...]:

@@ -17,7 +17,7 @@ from curlet.core.path import Path
 from curlet.core.path.corners import Corner
 from curlet.core.proof.raster import covered, parts
 from curlet.core.tally.sentence import Sentence
-from curlet.core.tally.warn import Warning
+from curlet.core.tally.warning import Place, Warning
 
 Floats = NDArray[np.float64]
 Ints = NDArray[np.intp]
@@ -70,7 +70,7 @@ def _broken(run: LaidRun, row: LaidRow) -> list[Warning]:
         f"At a turn of {abs(corner.turn):.0f}° the mitre leaves parts of the artwork loose. "
         "Give it a corner piece with room, or let it stop short."
     )
-    return [Warning("broken-corner", Sentence(message), s=corner.s, at=at)]
+    return [Warning("broken-corner", Sentence(message), (Place(corner.s, at),))]
 
 
 def _near(row: LaidRow, corner: Corner, leg: int) -> Ints:
@@ -128,4 +128,6 @@ def _piled(row: LaidRow) -> list[Warning]:
         return []
     x, y = middles[nearest : nearest + 2].mean(axis=0).tolist()
     message = "Repeats lie on one another at a corner. Let them stop short of it, or give it a corner piece."
-    return [Warning("pile-up", Sentence(message), at=(x, y))]
+    return [
+        Warning("pile-up", Sentence(message), (Place(float(row.repeats.start[counted[nearest]]), (x, y)),))
+    ]

@@ -7,7 +7,8 @@ from dataclasses import dataclass
 from curlet.core.lay import LaidRun
 from curlet.core.tally.facts import CornerTally, CrossingTally, LegTally, RowTally, RunTally, measured
 from curlet.core.tally.pinches import Pinch, pinches
-from curlet.core.tally.warn import Mend, Warning, too_fine, warnings
+from curlet.core.tally.warn import too_fine, warnings
+from curlet.core.tally.warning import Mend, Place, Warning
 
 
 @dataclass(frozen=True)
@@ -36,6 +37,6 @@ def tally(run: LaidRun) -> Tally:
 
 
 __all__ = [
-    "CornerTally", "CrossingTally", "LegTally", "Mend", "Pinch", "RowTally", "RunTally", "Tally",
+    "CornerTally", "CrossingTally", "LegTally", "Mend", "Pinch", "Place", "RowTally", "RunTally", "Tally",
     "Warning", "tally", "too_fine",
 ]  # fmt: skip

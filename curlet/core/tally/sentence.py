@@ -4,6 +4,9 @@ from __future__ import annotations
 
 from curlet.core.measures import MM_PER_INCH
 
+# A length, or one from and to.
+Told = float | tuple[float, float]
+
 
 class Sentence(str):
     """A text with lengths in it.
@@ -11,20 +14,21 @@ class Sentence(str):
     Parameters
     ----------
     template : the text, with `{}` for each length.
-    lengths : mm on the garment; they are told to hundredths of a mm, or thousandths of an inch.
+    lengths : mm on the garment; they are told to hundredths of a mm, or thousandths of an inch. Of two, from
+        and to, one is told where they read alike.
 
-    >>> gap = Sentence("The gap is {}, the thread {}.", 3, 1270)
+    >>> gap = Sentence("The gap is {}, the thread {}.", (3, 3.5), 1270)
     >>> gap
-    'The gap is 3 mm, the thread 1270 mm.'
+    'The gap is 3 to 3.5 mm, the thread 1270 mm.'
     >>> gap.told_in("in")
-    'The gap is 0.118 in, the thread 50 in.'
+    'The gap is 0.118 to 0.138 in, the thread 50 in.'
     """
 
     _template: str
-    _lengths: tuple[float, ...]
+    _lengths: tuple[Told, ...]
 
-    def __new__(cls, template: str, *lengths: float) -> Sentence:
-        self = super().__new__(cls, template.format(*(f"{_plain(mm, 2)} mm" for mm in lengths)))
+    def __new__(cls, template: str, *lengths: Told) -> Sentence:
+        self = super().__new__(cls, template.format(*(_told(length, 1.0, 2, "mm") for length in lengths)))
         self._template, self._lengths = template, lengths
         return self
 
@@ -32,8 +36,10 @@ class Sentence(str):
         """The text with its lengths in a unit, "mm" or "in"."""
         if unit == "mm":
             return str(self)
-        return self._template.format(*(f"{_plain(mm / MM_PER_INCH, 3)} in" for mm in self._lengths))
+        return self._template.format(*(_told(length, MM_PER_INCH, 3, "in") for length in self._lengths))
 
 
-def _plain(value: float, decimals: int) -> str:
-    return f"{value:.{decimals}f}".rstrip("0").rstrip(".")
+def _told(length: Told, one: float, decimals: int, unit: str) -> str:
+    ends = length if isinstance(length, tuple) else (length,)
+    texts = [f"{mm / one:.{decimals}f}".rstrip("0").rstrip(".") for mm in ends]
+    return f"{' to '.join(dict.fromkeys(texts))} {unit}"

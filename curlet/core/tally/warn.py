@@ -4,9 +4,9 @@ from __future__ import annotations
 
 import math
 from collections.abc import Iterator
-from dataclasses import dataclass
 
-from curlet.core.brush.courses import Row, Share
+from curlet.core.brush.courses import Share
+from curlet.core.brush.words import repeat_noun
 from curlet.core.lay import LaidRow, LaidRun
 from curlet.core.lay.corners import MANNERS
 from curlet.core.lay.corners.limit import SHARPEST_CUT
@@ -18,41 +18,25 @@ from curlet.core.motif.families import Family, Running
 from curlet.core.tally.facts import LegTally, RunTally, gave_way
 from curlet.core.tally.pinches import Pinch
 from curlet.core.tally.sentence import Sentence
+from curlet.core.tally.warning import Found, Mend, Place, Warning, told
 
 FINEST_PRINTED_PT = 0.25
 THINNEST_MM = 1e-9
+# A smaller radius is told as none, mm on the garment; a smaller step is none.
+_ON_THE_SPOT, _STEP = 0.05, 1e-3
 
-
-@dataclass(frozen=True)
-class Mend:
-    """A one-press fix: what the person would enter in the settings named by JSON Pointers."""
-
-    label: Sentence
-    settings: tuple[tuple[str, str | bool], ...]
-
-
-@dataclass(frozen=True)
-class Warning:
-    """Something to look at. `s` and `at` are its place on the path; `leg` its leg's index."""
-
-    code: str
-    message: Sentence
-    s: float | None = None
-    at: tuple[float, float] | None = None
-    leg: int | None = None
-    mend: Mend | None = None
+_Leg = tuple[int, LegTally]
 
 
 def warnings(run: LaidRun, facts: RunTally, tight: tuple[Pinch, ...]) -> tuple[Warning, ...]:
-    """Everything about a run that wants looking at."""
+    """Everything about a run that wants looking at, each once with its places."""
     row = run.main
     found: list[Warning] = []
     if row is not None:
+        legs = list(enumerate(facts.legs))
         found += [*_too_fine(run, row), *_solid(run, row, facts.legs), *_unusual(run, row)]
-        for index, leg in enumerate(facts.legs):
-            found += _short_leg(run, row.course, leg, index) or _off_leg(run, row.course, leg, index)
-            found += _count_not_met(run, leg, index)
-        found += [*_step(run, row, facts), *_links(run, row, facts), *_unequal(run, row, facts.legs)]
+        found += [*_short_legs(run, row, legs), *_off_legs(run, row, legs), *_counts_not_met(run, legs)]
+        found += [*_open_step(run, row, facts), *_links(run, row, legs), *_unequal(run, row, facts.legs)]
     found += [*_no_room(run), *_rounded_less(run), *_pinched(run, tight), *_spans(run), *_crossed(run)]
     found += [Warning("lost-place", Sentence(text)) for text in _lost(run)]
     return (*found, *(Warning("tidied", Sentence(note)) for note in run.path.notes))
@@ -71,11 +55,6 @@ def _to_enter(measure: Measure, on: MeasuredOn, scale: Scale) -> str:
     """What to enter for a measure on the garment or on paper, rounded up so that it is no less."""
     mm = measure.on_garment(scale) if on is MeasuredOn.GARMENT else measure.drawn(scale)
     return f"{math.ceil(mm * 10_000 - 1e-6) / 10_000:g} mm"
-
-
-def _place(run: LaidRun, s: float) -> tuple[float, float]:
-    x, y = run.path.arc.points([s])[0]
-    return float(x), float(y)
 
 
 def _thread(row: LaidRow) -> float | None:
@@ -109,183 +88,228 @@ def _unusual(run: LaidRun, row: LaidRow) -> Iterator[Warning]:
     if low - 1e-9 <= garment <= high + 1e-9:
         return
     near = low if garment < low else high
-    message = Sentence(
-        "{} is an unusual length: {} to {} is usual for this.", _mm(row.length, run), low, high
-    )
+    name = motif.about.name
+    words = f"{{}} is an unusual length: {{}} is usual for {name[0].lower()}{name[1:]}."
     settings = ((_setting(run, "length"), f"{near:g} mm"),)
     mend = Mend(Sentence("Set it to {}", near), settings) if row.course.size == 100 else None
-    yield Warning("unusual", message, mend=mend)
+    yield Warning("unusual", Sentence(words, _mm(row.length, run), (low, high)), mend=mend)
 
 
 def _solid(run: LaidRun, row: LaidRow, legs: tuple[LegTally, ...]) -> Iterator[Warning]:
     thread = _thread(row)
     if thread is None or row.gap < 0:
         return
-    tight = [i for i, leg in enumerate(legs) if leg.repeats > 1 and leg.gap <= thread + THINNEST_MM]
-    if not tight:
-        return
-    leg = legs[tight[0]]
+    tight = [
+        (Place.on(run, leg.start, index), (_mm(leg.gap, run), _mm(thread, run)))
+        for index, leg in enumerate(legs)
+        if leg.repeats > 1 and leg.gap <= thread + THINNEST_MM
+    ]
     wide = Measure(2.0 * thread * 100 / row.course.size, MeasuredOn.PAPER)
     if isinstance(row.course.gap, Share):
         share = 2.0 * thread / row.length
         text = f"{math.ceil(100 * share):g} %"
     else:
         text = _to_enter(wide, row.course.gap.on, run.scale)
-    yield Warning(
-        "solid-line",
-        Sentence(
-            "The gap, {}, is not wider than the thread, {}: the stitches run together into a solid line.",
-            _mm(leg.gap, run),
-            _mm(thread, run),
-        ),
-        s=leg.start,
-        at=_place(run, leg.start),
-        leg=tight[0],
-        mend=Mend(Sentence("Widen the gap to {}", _mm(2.0 * thread, run)), ((_setting(run, "gap"), text),)),
-    )
+    mend = Mend(Sentence("Widen the gap to {}", _mm(2.0 * thread, run)), ((_setting(run, "gap"), text),))
+    solid = "is not wider than the thread, {}: the stitches run together into a solid line"
+    yield from told("solid-line", tight, f"The gap, {{}}, {solid}.", f"The gap, {{}}, {solid}.", mend)
 
 
-def _short_leg(run: LaidRun, course: Row, leg: LegTally, index: int) -> list[Warning]:
+def _short_legs(run: LaidRun, row: LaidRow, legs: list[_Leg]) -> Iterator[Warning]:
+    """Legs with no repeat, or with one that is eased far."""
+    course, noun = row.course, repeat_noun(run.brush.kind)
     stitch = course.drawn_length(run.scale)
-    if leg.set or (leg.repeats and not (course.fit.short_legs and leg.off and leg.repeats == 1)):
-        return []
-    at = _place(run, leg.start)
-    if leg.own_length <= 0:
-        message = Sentence("This leg vanishes on the row's own line beside it, so it has no stitches.")
-        return [Warning("leg-vanishes", message, leg.start, at, index)]
-    done = "one eased to fit" if leg.repeats else "none"
-    lead = f"This leg is {{}}: too short for a {{}} stitch, so it has {done}."
-    message = Sentence(lead, _mm(leg.length, run), _mm(stitch, run))
-    if leg.repeats:
-        return [Warning("short-leg-eased", message, leg.start, at, index)]
-    ease = Mend(Sentence("Ease to {}", _mm(leg.length, run)), ((_setting(run, "fit/short_legs"), True),))
-    mend = None if HOLDS[course.hold].chain else ease
-    return [Warning("leg-too-short", message, leg.start, at, index, mend)]
-
-
-def _off_leg(run: LaidRun, course: Row, leg: LegTally, index: int) -> list[Warning]:
-    if not leg.off or HOLDS[course.hold].chain:
-        return []
-    message = (
-        f"This leg's stitches are {leg.departure:+.1f} % off what was asked, "
-        f"past the tolerance of {course.fit.tolerance:g} %."
+    alone = [(i, leg) for i, leg in legs if not leg.set and leg.repeats < 2]
+    none = [(i, leg) for i, leg in alone if not leg.repeats]
+    eased = [(i, leg) for i, leg in alone if leg.repeats and course.fit.short_legs and leg.off]
+    vanished = [(Place.on(run, leg.start, i), ()) for i, leg in none if leg.own_length <= 0]
+    yield from told(
+        "leg-vanishes",
+        vanished,
+        f"A leg vanishes on the row’s own line beside it, so it has no {noun.many}.",
+        f"[count] legs vanish on the row’s own line beside them, so they have no {noun.many}.",
     )
+
+    def short(some: list[_Leg]) -> list[Found]:
+        return [(Place.on(run, leg.start, i), (_mm(leg.length, run), _mm(stitch, run))) for i, leg in some]
+
+    lead = f"too short for a {noun.one} of {{}}, so"
+    yield from told(
+        "short-leg-eased",
+        short(eased),
+        f"A leg is {{}} long: {lead} it has one eased to fit.",
+        f"[count] legs are {{}} long: {lead} they have one each, eased to fit.",
+    )
+    ease = Mend(Sentence(f"Ease a {noun.one} to fit"), ((_setting(run, "fit/short_legs"), True),))
+    yield from told(
+        "leg-too-short",
+        short([(i, leg) for i, leg in none if leg.own_length > 0]),
+        f"A leg is {{}} long: {lead} it has none.",
+        f"[count] legs are {{}} long: {lead} they have none.",
+        None if HOLDS[course.hold].chain else ease,
+    )
+
+
+def _off_legs(run: LaidRun, row: LaidRow, legs: list[_Leg]) -> Iterator[Warning]:
+    course, noun = row.course, repeat_noun(run.brush.kind)
+    off = [(i, leg) for i, leg in legs if leg.off and (leg.set or leg.repeats > course.fit.short_legs)]
+    if not off or HOLDS[course.hold].chain:
+        return
+    past = f"off what was set, past the tolerance of {course.fit.tolerance:g} %"
+    departures = _percents(leg.departure for _, leg in off)
     mend = None
     if course.fit.kind == "ease" and course.length.on is MeasuredOn.GARMENT:
-        garment = leg.stitch / run.scale.factor * 100 / course.size
-        label = Sentence("Set the stitch to {}, which fits here", _mm(leg.stitch, run))
+        worst = max((leg for _, leg in off), key=lambda leg: abs(leg.departure))
+        garment = worst.stitch / run.scale.factor * 100 / course.size
+        here = "here" if len(off) == 1 else "the leg that is furthest off"
+        label = Sentence(f"Set the {noun.one} to {{}}, which fits {here}", _mm(worst.stitch, run))
         mend = Mend(label, ((_setting(run, "length"), f"{round(garment, 4):g} mm"),))
-    return [Warning("off-tolerance", Sentence(message), leg.start, _place(run, leg.start), index, mend)]
+    yield from told(
+        "off-tolerance",
+        [(Place.on(run, leg.start, i), ()) for i, leg in off],
+        f"A leg’s {noun.many} are {departures} {past}.",
+        f"The {noun.many} of [count] legs are {departures} {past}.",
+        mend,
+    )
 
 
-def _count_not_met(run: LaidRun, leg: LegTally, index: int) -> Iterator[Warning]:
-    asked = run.rule.counts.get(leg.node_id)
-    if asked is not None and asked != leg.repeats:
-        message = f"{asked} were asked for on this leg, and no more than {leg.repeats} go in as they are."
-        yield Warning("count-not-met", Sentence(message), leg.start, _place(run, leg.start), index)
+def _percents(values: Iterator[float]) -> str:
+    """How far off, from and to where they read differently."""
+    each = sorted(values)
+    return (
+        " to ".join(dict.fromkeys(f"{value:+.1f}" for value in (each[0], each[-1]))).replace("-", "−") + " %"
+    )
+
+
+def _counts_not_met(run: LaidRun, legs: list[_Leg]) -> Iterator[Warning]:
+    for index, leg in legs:
+        asked = run.rule.counts.get(leg.node_id)
+        if asked is not None and asked != leg.repeats:
+            words = f"{asked} were set on this leg, and no more than {leg.repeats} go in as they are."
+            yield Warning("count-not-met", Sentence(words), (Place.on(run, leg.start, index),))
 
 
 def _unequal(run: LaidRun, row: LaidRow, legs: tuple[LegTally, ...]) -> Iterator[Warning]:
     """Repeats that touch cannot all share one length."""
-    lengths = [leg.stitch for leg in legs if leg.repeats]
+    lengths = [_mm(leg.stitch, run) for leg in legs if leg.repeats]
     if row.course.fit.shared and row.gap <= 0 and lengths and max(lengths) - min(lengths) > THINNEST_MM:
-        message = Sentence(
-            "Repeats that touch leave no gap to share one length: they are {} to {}, so that no leg shows "
-            "a slit.",
-            _mm(min(lengths), run),
-            _mm(max(lengths), run),
-        )
-        yield Warning("unequal-lengths", message)
+        words = "Repeats that touch leave no gap to share a length: they are {}, so that no leg shows a slit."
+        yield Warning("unequal-lengths", Sentence(words, (min(lengths), max(lengths))))
 
 
-def _step(run: LaidRun, row: LaidRow, facts: RunTally) -> Iterator[Warning]:
+def _open_step(run: LaidRun, row: LaidRow, facts: RunTally) -> Iterator[Warning]:
     if not (row.legs[0].unbroken and facts.legs[0].left_over > 1e-6) or row.hold.chain:
         return
     leg = facts.legs[0]
-    yield Warning(
-        "open-step",
-        Sentence(
-            "This closed path does not come out even: {} is left over at its start point.",
-            _mm(leg.left_over, run),
-        ),
-        s=leg.start,
-        at=_place(run, leg.start),
-        leg=0,
-        mend=Mend(Sentence("Ease it to close"), ((_setting(run, "fit/kind"), "ease"),)),
-    )
+    words = "This closed path does not come out even: {} is left over at its start point."
+    mend = Mend(Sentence("Ease it to close"), ((_setting(run, "fit/kind"), "ease"),))
+    place = Place.on(run, leg.start, 0)
+    yield Warning("open-step", Sentence(words, _mm(leg.left_over, run)), (place,), mend)
 
 
-def _links(run: LaidRun, row: LaidRow, facts: RunTally) -> Iterator[Warning]:
+def _links(run: LaidRun, row: LaidRow, legs: list[_Leg]) -> Iterator[Warning]:
     if not row.hold.chain:
         return
-    for index, leg in enumerate(facts.legs):
-        if leg.left_over > 1e-6:
-            message = Sentence(
-                "The chain ends {} short of the leg: links are never eased.", _mm(leg.left_over, run)
-            )
-            yield Warning("links-left-over", message, leg.start, _place(run, leg.start), index)
-        elif leg.off:
-            message = Sentence(f"The links stand {leg.departure:+.1f} % off their own length here.")
-            yield Warning("links-off", message, leg.start, _place(run, leg.start), index)
+    noun = repeat_noun(run.brush.kind)
+    whole = f"{noun.many} are never eased"
+    short = [(i, leg) for i, leg in legs if leg.left_over > 1e-6 and leg.repeats]
+    yield from told(
+        "links-left-over",
+        [(Place.on(run, leg.start, i), (_mm(leg.left_over, run),)) for i, leg in short],
+        f"The chain ends {{}} short of its leg: {whole}.",
+        f"The chain ends {{}} short of [count] legs: {whole}.",
+    )
+    off = [(i, leg) for i, leg in legs if leg.off and leg.left_over <= 1e-6]
+    if off:
+        apart = _percents(leg.departure for _, leg in off)
+        words = f"The {noun.many} stand {apart} off their own length"
+        places = [(Place.on(run, leg.start, i), ()) for i, leg in off]
+        yield from told("links-off", places, f"{words} on a leg.", f"{words} on [count] legs.")
 
 
 def _no_room(run: LaidRun) -> Iterator[Warning]:
-    for corner in gave_way(run).values():
-        instead = "it is mitred" if abs(corner.turn) < SHARPEST_CUT else "both legs are cut where they meet"
-        message = f"The corner piece has no room at this turn of {abs(corner.turn):.0f}°, so {instead}."
-        yield Warning("corner-no-room", Sentence(message), corner.s, _place(run, corner.s))
+    corners = gave_way(run).values()
+    for sharp, instead in ((False, "mitred"), (True, "cut where their legs meet")):
+        some = [corner for corner in corners if (abs(corner.turn) >= SHARPEST_CUT) is sharp]
+        turns = " to ".join(dict.fromkeys(f"{turn:.0f}" for turn in _ends(abs(c.turn) for c in some)))
+        yield from told(
+            "corner-no-room",
+            [(Place.on(run, corner.s), ()) for corner in some],
+            f"The corner piece has no room at a turn of {turns}°, so the corner is {instead}.",
+            f"Corner pieces have no room at [count] turns of {turns}°, so these corners are {instead}.",
+        )
+
+
+def _ends(values: Iterator[float]) -> list[float]:
+    """The smallest and the largest, if there are any."""
+    each = sorted(values)
+    return [each[0], each[-1]] if each else []
 
 
 def _rounded_less(run: LaidRun) -> Iterator[Warning]:
     """Corners whose arc has no room for the radius that was set, or that have none."""
     made = {fillet.corner.node_id: fillet.radius for fillet in run.fillets}
+    sharp: list[Found] = []
+    less: list[Found] = []
     for corner in run.corners:
         radius = made.get(corner.node_id, 0.0)
         set_radius = MANNERS[run.manners.of(corner)].radius(run.brush.corners, run.scale)
         as_drawn = not radius and corner.rounded
         if as_drawn or radius > set_radius - 1e-6:
             continue
-        done, by = ("is rounded by {}", (_mm(radius, run),)) if radius else ("stays sharp", ())
-        no_room = f"There is no room here for a radius of {{}}: this corner {done}."
-        message = Sentence(no_room, _mm(set_radius, run), *by)
-        yield Warning("less-rounded", message, corner.s, _place(run, corner.s))
+        lengths = (_mm(set_radius, run), _mm(radius, run))
+        (less if radius else sharp).append((Place.on(run, corner.s), lengths[: 2 if radius else 1]))
+    no_room = "There is no room for a radius of {}"
+    yield from told(
+        "less-rounded", less, f"{no_room}: a corner has {{}}.", f"{no_room}: [count] corners have {{}}."
+    )
+    yield from told(
+        "less-rounded", sharp, f"{no_room}: a corner stays sharp.", f"{no_room}: [count] corners stay sharp."
+    )
 
 
 def _pinched(run: LaidRun, tight: tuple[Pinch, ...]) -> Iterator[Warning]:
-    for pinch in tight:
-        what = "the artwork folds over itself" if pinch.folds else "it is squeezed on the inner side"
-        yield Warning(
-            "pinch",
-            Sentence(f"Radius {{}}, needs {{}}: here {what}.", _mm(pinch.radius, run), _mm(pinch.needs, run)),
-            s=pinch.start,
-            at=_place(run, (pinch.start + pinch.end) / 2),
-        )
+    ways = ((True, "the artwork folds over itself"), (False, "the artwork is squeezed on the inner side"))
+    for folds, what in ways:
+        some = [pinch for pinch in tight if pinch.folds is folds]
+        places = [Place.on(run, (pinch.start + pinch.end) / 2) for pinch in some]
+        radii, needs = [_mm(pinch.radius, run) for pinch in some], [_mm(pinch.needs, run) for pinch in some]
+        if max(radii, default=0) < _ON_THE_SPOT:
+            one = f"A bend turns almost on the spot, and needs a radius of {{}}: {what} there."
+            many = f"[count] bends turn almost on the spot, and need a radius of {{}}: {what} there."
+            lengths: list[tuple[float, ...]] = [(need,) for need in needs]
+        else:
+            one = f"A bend has a radius of {{}}, and needs {{}}: {what} there."
+            many = f"[count] bends have a radius of {{}}, and need {{}}: {what} there."
+            lengths = list(zip(radii, needs, strict=True))
+        yield from told("pinch", zip(places, lengths, strict=True), one, many)
 
 
 def _spans(run: LaidRun) -> Iterator[Warning]:
     for course in run.courses:
-        if isinstance(course, LaidSpan) and course.step > 1e-6:
-            yield Warning(
-                "span-step",
-                Sentence(
-                    "The span's two ends meet with a step of {}. Make them equally wide.",
-                    _mm(course.step, run),
-                ),
-                s=0.0,
-                at=_place(run, 0.0),
-            )
+        if isinstance(course, LaidSpan) and course.step > _STEP:
+            words = "The span’s two ends meet with a step of {}. Make them equally wide."
+            yield Warning("span-step", Sentence(words, _mm(course.step, run)), (Place.on(run, 0.0),))
 
 
 def _crossed(run: LaidRun) -> Iterator[Warning]:
-    for item in run.passes:
-        crossing = item.crossing
-        place = (crossing.x, crossing.y)
-        if crossing.angle < SHALLOW:
-            message = f"The path crosses itself at {crossing.angle:.0f}°: too shallow to show over and under."
-            yield Warning("shallow-crossing", Sentence(message), crossing.first, place)
-        if item.conflict:
-            message = "Over and under do not alternate here. Flip this crossing if it looks wrong."
-            yield Warning("crossing-order", Sentence(message), crossing.first, place)
+    shallow = [item.crossing for item in run.passes if item.crossing.angle < SHALLOW]
+    angles = " to ".join(dict.fromkeys(f"{a:.0f}" for a in _ends(c.angle for c in shallow)))
+    flat = f"at {angles}°: too shallow to show over and under"
+    yield from told(
+        "shallow-crossing",
+        [(Place(item.first, (item.x, item.y)), ()) for item in shallow],
+        f"The path crosses itself {flat}.",
+        f"The path crosses itself [count] times {flat}.",
+    )
+    order = [item.crossing for item in run.passes if item.conflict]
+    words = "Over and under do not alternate {}. Flip a crossing that looks wrong."
+    yield from told(
+        "crossing-order",
+        [(Place(item.first, (item.x, item.y)), ()) for item in order],
+        words.format("at a crossing"),
+        words.format("at [count] crossings"),
+    )
 
 
 def _lost(run: LaidRun) -> Iterator[str]:

@@ -33,7 +33,7 @@ export function Export() {
 
   const readPpi = async (entered: string) => {
     try {
-      setPpi((await api.exportFacts(session.id, entered)).ppi);
+      setPpi((await api.exportFacts(session.id, as, entered)).ppi);
       return null;
     } catch (error) {
       return (error as Error).message;
@@ -148,8 +148,8 @@ function Facts({ as, ppi }: { as: As; ppi: number }) {
   const { bare, text } = useLength();
   const frame = useFrame("revision");
   const { data, error } = useQuery({
-    queryKey: ["export", session.id, frame.revision, ppi],
-    queryFn: () => api.exportFacts(session.id, String(ppi)),
+    queryKey: ["export", session.id, frame.revision, as, ppi],
+    queryFn: () => api.exportFacts(session.id, as, String(ppi)),
   });
   if (error) return <p role="alert">{error.message}</p>;
   if (!data) return null;
@@ -162,16 +162,25 @@ function Facts({ as, ppi }: { as: As; ppi: number }) {
         <br />
         {plural(data.runs, "run")} on the sheet
       </p>
-      {data.fine.length > 0 && (
-        <div className="mt-2 max-h-[120px] overflow-y-auto border-l-4 border-error bg-error/12 px-2.5 py-1.5 text-[12px]">
-          <p className="font-semibold">Too fine to print well</p>
-          <ul>
-            {data.fine.map((note) => (
-              <li key={note}>{note}</li>
-            ))}
-          </ul>
-        </div>
-      )}
+      <Notes title="Too fine to print well" notes={data.fine} />
+      <Notes title="Left out" notes={data.left_out} />
     </>
+  );
+}
+
+function Notes({ title, notes }: { title: string; notes: string[] }) {
+  if (!notes.length) return null;
+  return (
+    <div
+      {...stop}
+      className="mt-2 max-h-[120px] overflow-y-auto border-l-4 border-error bg-error/12 px-2.5 py-1.5 text-[12px]"
+    >
+      <p className="font-semibold">{title}</p>
+      <ul>
+        {notes.map((note) => (
+          <li key={note}>{note}</li>
+        ))}
+      </ul>
+    </div>
   );
 }

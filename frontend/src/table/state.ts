@@ -110,6 +110,8 @@ interface TableState {
   single: string | null;
   pointer: Spot | null;
   lit: { run: string; index: number } | null;
+  /** Places of the chosen run that a warning is about, and which of them is looked at. */
+  looked: { spots: Spot[]; at: number } | null;
   /** The box that is drawn on bare paper to choose by, px in the window. */
   box: readonly [Spot, Spot] | null;
   preview: PreviewFrame | null;
@@ -153,6 +155,7 @@ export const useTableState = create<TableState>((set) => ({
   single: null,
   pointer: null,
   lit: null,
+  looked: null,
   box: null,
   preview: null,
   notice: null,
@@ -170,6 +173,7 @@ export function choosePaths(chosen: string[]) {
     nodes: [],
     run: null,
     place: null,
+    looked: null,
     adding: false,
     cutting: false,
     single: null,

@@ -51,6 +51,18 @@ export function panBy(view: View, x: number, y: number): View {
   return { ...view, x: view.x + x, y: view.y + y };
 }
 
+/** Whether a place on the sheet is to be seen in the window, clear of its edges. */
+export function inSight(view: View, window: Size, at: Spot, margin = 60): boolean {
+  const { x, y } = toScreen(view, at);
+  return x > margin && y > margin && x < window.width - margin && y < window.height - margin;
+}
+
+/** The view moved so that a place on the sheet is in the middle of the window. */
+export function centred(view: View, window: Size, at: Spot): View {
+  const { x, y } = toScreen(view, at);
+  return panBy(view, window.width / 2 - x, window.height / 2 - y);
+}
+
 /** The whole sheet in the window, with a margin. */
 export function fit(sheet: Size, window: Size, margin = 28): View {
   const zoom = Math.min(

@@ -272,10 +272,10 @@ export const api = {
   importBrushes: (files: readonly File[], replace: boolean) =>
     settled(client.POST("/api/brush-files", form({ files, replace: String(replace) }))),
 
-  exportFacts: (id: string, ppi: string) =>
+  exportFacts: (id: string, form: "svg" | "png", ppi: string) =>
     settled(
       client.GET("/api/sheets/{sheet_id}/export.json", {
-        params: { ...at(id), query: { ppi } },
+        params: { ...at(id), query: { form, ppi } },
       }),
     ),
 };

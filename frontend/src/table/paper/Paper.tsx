@@ -18,6 +18,7 @@ import { SketchLine } from "../tools/sketch/Sketch";
 import { useSketchPointer } from "../tools/sketch/sketchPointer";
 import { toolWords } from "../tools/tools";
 import { Lit } from "./Lit";
+import { Looked } from "./Looked";
 import { Marks } from "./Marks";
 import { RULER, Rulers } from "./Rulers";
 import { ScaleBar } from "./ScaleBar";
@@ -189,6 +190,7 @@ export function Paper() {
           >
             {marks && <Marks view={view} />}
             <Lit view={view} />
+            <Looked view={view} />
             {tool === "draft" && <Draft view={view} />}
             {tool === "sketch" && <SketchLine view={view} />}
             {tool === "measure" && <Measuring view={view} />}

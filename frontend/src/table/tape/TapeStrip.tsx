@@ -10,7 +10,6 @@ import { degrees, plural } from "@/shared/ui/words";
 import { rowOf } from "../rows";
 import { useSheetSession } from "../sheet";
 import { tableState, useTableState } from "../state";
-import { repeatWord } from "../ticket/settings";
 import { niceStep } from "../view";
 import { FOOT, MIDDLE, PAD, STRIP, type TapePlace, TOP } from "./measures";
 import { Grips } from "./Grips";
@@ -40,7 +39,7 @@ export function TapeStrip({ run, width }: Props) {
   };
   const legs = rowOf(run)?.legs ?? [];
   const count = slots ? slots.length / 2 : 0;
-  const word = repeatWord(run);
+  const word = run.noun;
   const onTape = (at: number) => place.x(at < tape.start - 1e-6 ? at + tape.length : at);
   return (
     <svg

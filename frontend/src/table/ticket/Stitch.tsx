@@ -10,7 +10,7 @@ import { NumberRow } from "@/shared/maker/fields";
 import { Own } from "@/shared/maker/Own";
 import { useRow } from "@/shared/maker/maker";
 
-import { repeatWord, useRun, useSettings, useShownRow } from "./settings";
+import { useRun, useSettings, useShownRow } from "./settings";
 
 export function Stitch() {
   const run = useRun();
@@ -21,7 +21,7 @@ export function Stitch() {
   const { row, at } = place;
   const { set, result } = shown;
   const stitches = run.settings.kind === "stitch";
-  const word = repeatWord(run);
+  const word = run.noun;
   const on = set.stitch.on === "paper" ? "paper" : "garment";
   const gap = set.gap.on === "share" ? setText(set.gap) : length.bare(set.gap[on]);
   const pointers = row.motif?.family === "running" ? ["length", "gap"] : ["length", "gap", "size", "weight"];

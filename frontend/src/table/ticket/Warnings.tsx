@@ -1,19 +1,18 @@
-/** Warnings as one line; shown in words, each with its mend where there is one. */
-import { stop } from "@/shared/ui/stops";
-import { useState } from "react";
+/** Warnings as one line; shown in words, each with its places and its mend where there are some. */
+import { useEffect, useState } from "react";
 
 import type { WarningShown } from "@/shared/api/types";
+import { stop } from "@/shared/ui/stops";
 import { plural } from "@/shared/ui/words";
 
+import { tableState, useTableState } from "../state";
+import { centred, inSight } from "../view";
 import { useRun, useSettings } from "./settings";
-
-const MAX = 12;
 
 export function Warnings() {
   const { warnings = [] } = useRun();
   const [shown, setShown] = useState(false);
   const [first] = warnings;
-  const more = warnings.length - MAX;
   return (
     <div aria-live="polite">
       {first && (
@@ -21,6 +20,7 @@ export function Warnings() {
           {...stop}
           data-testid="warnings"
           className="flex min-h-6 w-full cursor-pointer items-baseline gap-2 border-l-4 border-error bg-error/12 px-2 py-0.5 text-left text-[12px]"
+          title={shown ? undefined : first.message}
           aria-expanded={shown}
           onClick={() => setShown(!shown)}
         >
@@ -33,15 +33,16 @@ export function Warnings() {
       )}
       {shown && (
         <ul aria-label="Warnings">
-          {warnings.slice(0, MAX).map((warning, index) => (
+          {warnings.map((warning, index) => (
             <Warning key={index} warning={warning} />
           ))}
-          {more > 0 && <li className="mt-1 text-[12px]">And {more} more like these.</li>}
         </ul>
       )}
     </div>
   );
 }
+
+const LINK = "cursor-pointer text-left font-semibold underline underline-offset-2";
 
 function Warning({ warning }: { warning: WarningShown }) {
   const run = useRun();
@@ -52,15 +53,32 @@ function Warning({ warning }: { warning: WarningShown }) {
       data-warning={warning.code}
       className="mt-0.5 border-l-4 border-error/40 bg-error/12 px-2 py-1 text-[12px] leading-[1.4]"
     >
-      {warning.message}{" "}
+      {warning.message} {warning.places.length > 0 && <Look places={warning.places} />}{" "}
       {mend && (
-        <button
-          className="cursor-pointer text-left font-semibold underline underline-offset-2"
-          onClick={() => void settings.keepAll(mend.settings, run.id)}
-        >
+        <button {...stop} className={LINK} onClick={() => void settings.keepAll(mend.settings, run.id)}>
           {mend.label}
         </button>
       )}
     </li>
+  );
+}
+
+/** Brings the places of a warning into sight, one after another. */
+function Look({ places }: { places: WarningShown["places"] }) {
+  const looked = useTableState((state) => state.looked);
+  const at = looked?.spots === places ? looked.at : -1;
+  useEffect(() => () => tableState().set({ looked: null }), [places]);
+  const look = () => {
+    const next = (at + 1) % places.length;
+    const { view, window } = tableState();
+    const spot = places[next]!;
+    tableState().set({ looked: { spots: places, at: next } });
+    if (view && !inSight(view, window, spot)) tableState().set({ view: centred(view, window, spot) });
+  };
+  const which = at >= 0 ? `${at + 1} of ${places.length}` : "";
+  return (
+    <button {...stop} className={LINK} data-testid="look" onClick={look}>
+      {at < 0 ? "Show where" : places.length > 1 ? `Show the next (${which})` : "Shown"}
+    </button>
   );
 }

@@ -81,10 +81,3 @@ export function useRunMaker(run: RunShown): Maker {
   const asOne = picked?.run !== run.id && (run.alike ?? []).includes(course);
   return { ...settings, doc: run.settings, course, asOne, own: run.own };
 }
-
-/** What a row's repeats are called: stitches, links, or repeats. */
-export function repeatWord(run: RunShown): { one: string; many: string } {
-  if (run.settings.kind === "stitch") return { one: "stitch", many: "stitches" };
-  if (run.settings.kind === "chain") return { one: "link", many: "links" };
-  return { one: "repeat", many: "repeats" };
-}
