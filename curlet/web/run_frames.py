@@ -12,6 +12,8 @@ from curlet.core.brush.gauge import alike_rows, gauge
 from curlet.core.brush.words import repeat_noun
 from curlet.core.errors import CurletError
 from curlet.core.lay import LaidRow, LaidRun
+from curlet.core.lay.draw import edges
+from curlet.core.lay.unrolled import begins
 from curlet.core.measures import Measure, pitch_to_spi
 from curlet.core.tally import CornerTally, CrossingTally, LegTally, Pinch, RowTally, Warning
 from curlet.formats.content import content_key
@@ -188,9 +190,10 @@ def _tape(laid: LaidRun, row: LaidRow | None, packer: Packer) -> Json:
     # What a corner cuts off again is no piece: only ends, joins and securing stitches are.
     pieces = ~counted & ~(row.repeats.cut_start | row.repeats.cut_end) if row is not None else counted
     return {
-        "start": (row.legs[0].s0 if row else 0.0) / factor,
+        "start": begins(laid) / factor,
         "length": laid.path.length / factor,
         "closed": laid.path.closed,
         "slots": packer.array(every[counted] / factor),
         "pieces": [(a / factor, b / factor) for a, b in every[pieces].tolist()],
+        "edges": [edge / factor for edge in edges(laid)],
     }

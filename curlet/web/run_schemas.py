@@ -205,13 +205,15 @@ class MeasuresLaid(BaseModel):
 
 class TapeShown(BaseModel):
     """The run unrolled: garment mm from `start`; `slots` holds a start and an end for each repeat,
-    `pieces` those of end pieces, joins and securing stitches."""
+    `pieces` those of end pieces, joins and securing stitches; `edges` is how far the artwork reaches to the
+    left and to the right of the path."""
 
     start: float
     length: float
     closed: bool
     slots: ArrayPlace
     pieces: list[tuple[float, float]]
+    edges: tuple[float, float]
 
 
 class RowShown(BaseModel):

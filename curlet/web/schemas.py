@@ -73,6 +73,16 @@ class Command(BaseModel):
     intent: AnyIntent
 
 
+class TapeAsked(BaseModel):
+    """A part of a run's Tape, garment mm along it; `intent` is what is being tried."""
+
+    revision: Counter
+    run: Annotated[str, Field(max_length=64)]
+    low: Annotated[float, Field(ge=-1e7, le=1e7)]
+    high: Annotated[float, Field(ge=-1e7, le=1e7)]
+    intent: AnyIntent | None = None
+
+
 class Revision(BaseModel):
     revision: Counter
 

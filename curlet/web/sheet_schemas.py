@@ -173,6 +173,16 @@ class NewOrder(BaseModel):
     as_drawn: list[str] | None
 
 
+class TapeFrame(BaseModel):
+    """The JSON head of a frame of a run's artwork along its Tape: drawn mm, x along the run, from `low` to
+    `high` on the garment."""
+
+    run: str
+    low: float
+    high: float
+    group: GroupShown
+
+
 class PreviewFrame(BaseModel):
     """The JSON head of a frame that holds only what a preview touched; what is null is as it was.
 

@@ -31,10 +31,19 @@ from curlet.web.schemas import (
     Similar,
     SimilarQuery,
     Spot,
+    TapeAsked,
 )
 from curlet.web.sheet_frames import measured_json
-from curlet.web.sheet_schemas import ChangedFrame, MeasureShown, PreviewFrame, SheetFrame, WeaveList
+from curlet.web.sheet_schemas import (
+    ChangedFrame,
+    MeasureShown,
+    PreviewFrame,
+    SheetFrame,
+    TapeFrame,
+    WeaveList,
+)
 from curlet.web.shown import changed, whole
+from curlet.web.tape_frames import tape_frame
 
 table = Routes("table", __name__, url_prefix="/api")
 
@@ -109,6 +118,16 @@ def command(path: SheetUrl, body: Command) -> Response:
 def preview(path: SheetUrl, body: Command) -> Response:
     """What a thing would look like if it were done; nothing is kept."""
     return frame_reply(preview_frame(service.attempt(path.sheet_id, body.revision, body.intent)))
+
+
+@table.post("/sheets/<sheet_id>/tape", responses={200: TapeFrame, 404: Problem, 409: Problem, 422: Problem})
+def tape(path: SheetUrl, body: TapeAsked) -> Response:
+    """A run's artwork along a straight line, x mm along the run, as it is or with what is being tried."""
+    if body.intent is None:
+        state = journal.find_sheet(path.sheet_id)
+    else:
+        state = service.attempt(path.sheet_id, body.revision, body.intent)
+    return frame_reply(tape_frame(state, body.run, body.low, body.high))
 
 
 @table.post("/sheets/<sheet_id>/undo", responses=_CHANGED)

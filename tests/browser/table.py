@@ -27,6 +27,20 @@ _CONTROL = 2
 _NOT_YET = (WebDriverException, LookupError, ValueError)
 
 
+TAPE_COLOUR = """
+const canvas = document.querySelector("[aria-label=Tape] canvas");
+if (!canvas?.width) return null;
+const { data } = canvas.getContext("2d").getImageData(0, 0, canvas.width, canvas.height);
+const counts = new Map();
+for (let i = 0; i < data.length; i += 4) {
+  if (data[i + 3] < 255) continue;
+  const colour = "#" + [0, 1, 2].map((k) => data[i + k].toString(16).padStart(2, "0")).join("");
+  counts.set(colour, (counts.get(colour) ?? 0) + 1);
+}
+return [...counts].sort((a, b) => b[1] - a[1])[0]?.[0] ?? null;
+"""
+
+
 class Table:
     """Finds things by their names, as assistive technology does, or by test id."""
 
@@ -237,6 +251,11 @@ class Table:
             line.click()
         found = self.browser.find_elements(By.CSS_SELECTOR, "[data-warning]")
         return {item.get_attribute("data-warning") or "": item.text for item in found}
+
+    def tape_colour(self) -> str | None:
+        """The colour that most of the artwork on the Tape has, None where there is none."""
+        found: str | None = self.browser.execute_script(TAPE_COLOUR)
+        return found
 
     def drag(self, element: WebElement, x: int, y: int, *, let_go: bool = True) -> None:
         chain = ActionChains(self.browser, duration=40).click_and_hold(element)

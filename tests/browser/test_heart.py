@@ -122,8 +122,8 @@ def test_a_crossing_is_flipped(table: Table) -> None:
     table.wait(lambda: undo_title(table) != "Undo: Flip a crossing")
     table.sought(By.XPATH, "//button[starts-with(., 'Flip it')]").click()
     table.wait(lambda: undo_title(table) == "Undo: Flip a crossing")
-    over = table.browser.find_elements(By.CSS_SELECTOR, "[aria-label*='over here']")
-    assert len(over) == 1
+    table.named("All of the run on the Tape").click()
+    table.wait(lambda: len(table.browser.find_elements(By.CSS_SELECTOR, "[aria-label*='over here']")) == 1)
 
 
 def test_two_runs_on_one_path_are_compared(table: Table) -> None:

@@ -221,7 +221,7 @@ def test_warnings_come_first_with_a_mend(table: Table) -> None:
 def test_colour_fit_and_ends(table: Table) -> None:
     table.choose(HEM)
     table.type_in("Thread colour, entered", "firebrick")
-    table.wait(lambda: table.by_id("tape-repeats").get_attribute("stroke") == "#b22222")
+    table.wait(lambda: table.tape_colour() == "#b22222")
     table.option("Remainder", "Leave over").click()
     table.wait(lambda: table.browser.find_elements(By.CSS_SELECTOR, "[data-left-over]"))
     table.option("Remainder", "Even gaps").click()
@@ -238,7 +238,7 @@ def test_a_group_is_dressed_at_once(table: Table) -> None:
     table.type_in("Thread colour, entered", "navy")
     for path in ("armhole-r", "armhole-l"):
         table.choose(path)
-        table.wait(lambda: table.by_id("tape-repeats").get_attribute("stroke") == "#000080")
+        table.wait(lambda: table.tape_colour() == "#000080")
 
 
 SVG = """<svg xmlns="http://www.w3.org/2000/svg" width="60mm" height="60mm" viewBox="0 0 60 60">

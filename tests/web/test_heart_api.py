@@ -200,3 +200,32 @@ def test_a_strip_shows_the_whole_brush(client: FlaskClient, brush: str) -> None:
     assert picture.max() > 0.9
     for edge in (picture[:, 0], picture[:, -1], picture[0], picture[-1]):
         assert edge.max() < 0.05
+
+
+def tape(client: FlaskClient, **asked: Any) -> Any:
+    body = {"revision": 0, "run": "", "low": 0, "high": 50, **asked}
+    return client.post(f"{PROGRAMME}/tape", json=body)
+
+
+def test_a_part_of_the_tape_has_the_runs_own_artwork(client: FlaskClient) -> None:
+    head, _ = frame(client)
+    run = run_on(head, "programme-lantern-ring")
+    reply = tape(client, run=run["id"], low=20, high=60)
+    (size,) = struct.unpack("<I", reply.data[:4])
+    told = json.loads(reply.data[4 : 4 + size])
+    assert (told["run"], told["low"], told["high"]) == (run["id"], 20, 60)
+    assert told["group"]["items"]
+    assert run["tape"]["edges"][0] == pytest.approx(-run["tape"]["edges"][1])
+
+
+def test_the_tape_shows_what_is_being_tried(client: FlaskClient) -> None:
+    head, _ = frame(client)
+    run = run_on(head, "programme-tether")
+    before = tape(client, run=run["id"], high=20).data
+    threads = [{"pointer": "/threads", "value": ["#123456"]}]
+    intent = {"kind": "set-on-runs", "runs": [run["id"]], "settings": threads}
+    after = tape(client, run=run["id"], high=20, revision=head["revision"], intent=intent)
+    assert b"#123456" in after.data
+    assert b"#123456" not in before
+    assert tape(client, run=run["id"], revision=head["revision"] + 7, intent=intent).status_code == 409
+    assert tape(client, run="gone").status_code in (404, 422)

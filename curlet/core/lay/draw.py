@@ -68,6 +68,12 @@ def edges_of(course: LaidCourse) -> tuple[float, float]:
     return course.offset - half, course.offset + half
 
 
+def edges(run: LaidRun) -> tuple[float, float]:
+    """Signed distances of the artwork's outermost edges from the path, drawn mm."""
+    each = [edges_of(course) for course in run.courses]
+    return min(low for low, _ in each), max(high for _, high in each)
+
+
 def reach_of(course: LaidCourse) -> float:
     """How far a course's edges lie from the path, drawn mm."""
     return max(abs(edge) for edge in edges_of(course))

@@ -6,7 +6,7 @@ import { Choice } from "@/shared/ui/Choice";
 import { plural } from "@/shared/ui/words";
 
 import { bench, useBench, useWorkbench } from "./bench";
-import { fitted, Painted } from "./Painted";
+import { fitted, Painted } from "@/shared/draw/Painted";
 import { useSize } from "./useSize";
 
 /** CSS px to the mm: true size on screen. */

@@ -9,7 +9,7 @@ import { fixed } from "@/shared/ui/words";
 
 import { useBench, useWorkbench } from "./bench";
 import { arrowStep, Diamond, gripStyle } from "./Grip";
-import { Painted } from "./Painted";
+import { Painted } from "@/shared/draw/Painted";
 import { useSize } from "./useSize";
 
 const HEIGHT = 262;

@@ -4,7 +4,7 @@ import { useMemo } from "react";
 import type { BenchFrame, Edit, PlaceShown } from "@/shared/api/types";
 
 import { bench, useBench, useWorkbench } from "./bench";
-import { fitted, Painted } from "./Painted";
+import { fitted, Painted } from "@/shared/draw/Painted";
 import { useSize } from "./useSize";
 
 const HEIGHT = 112;

@@ -7,8 +7,17 @@ import { useShallow } from "zustand/react/shallow";
 import { api, type DrawingChosen, Refusal } from "@/shared/api/client";
 import { announce } from "@/shared/announce";
 import { mark } from "@/shared/mark";
+import { Newest } from "@/shared/newest";
 import { withChanges, withPreview } from "@/shared/api/frame";
-import type { ChangedFrame, Intent, PathShown, PreviewFrame, RunShown, SheetFrame } from "@/shared/api/types";
+import type {
+  ChangedFrame,
+  Intent,
+  PathShown,
+  PreviewFrame,
+  RunShown,
+  SheetFrame,
+  TapeFrame,
+} from "@/shared/api/types";
 
 import { choosePaths, tableState, useTableState } from "./state";
 
@@ -29,8 +38,7 @@ type Step = (id: string, revision: number) => Promise<ChangedFrame>;
 /** Sends changes one after the other, and previews newest first. */
 export class SheetSession {
   private line: Promise<unknown> = Promise.resolve();
-  private running: AbortController | null = null;
-  private waiting: Intent | null = null;
+  private readonly previews = new Newest();
 
   /** What the paper shows: parts of it are asked for, so that only what changed is rendered again. */
   readonly shown = createShown();
@@ -184,27 +192,18 @@ export class SheetSession {
 
   /** Show what a thing would look like. While one is on its way only the newest waits. */
   preview(intent: Intent) {
-    if (this.running) {
-      this.waiting = intent;
-      return;
-    }
-    const abort = new AbortController();
-    this.running = abort;
-    api
-      .preview(this.id, this.revision, intent, abort.signal)
-      .then((frame) => {
-        // Marked for speed/.
-        mark("curlet-arrived");
-        if (this.running === abort) tableState().set({ preview: frame });
-      })
-      .catch(() => undefined)
-      .finally(() => {
-        if (this.running !== abort) return;
-        this.running = null;
-        const next = this.waiting;
-        this.waiting = null;
-        if (next) this.preview(next);
-      });
+    this.previews.ask(async (signal) => {
+      const frame = await api.preview(this.id, this.revision, intent, signal);
+      // Marked for speed/.
+      mark("curlet-arrived");
+      if (!signal.aborted) tableState().set({ preview: frame, tried: intent });
+    });
+  }
+
+  /** A part of a run's Tape, as the run is shown: with what is being tried, if anything is. */
+  tapeOf(run: string, low: number, high: number, signal: AbortSignal): Promise<TapeFrame> {
+    const { preview, tried } = tableState();
+    return api.tape(this.id, { revision: this.revision, run, low, high, intent: preview ? tried : null }, signal);
   }
 
   /** A run as the server keeps it, whatever a drag shows. */
@@ -239,9 +238,7 @@ export class SheetSession {
 
   /** Forget previews that are on their way, and optionally the one that is shown. */
   dropPreviews(clear = false) {
-    this.running?.abort();
-    this.running = null;
-    this.waiting = null;
+    this.previews.drop();
     if (clear) tableState().set({ preview: null });
   }
 }

@@ -1,7 +1,7 @@
 /** What is chosen on the Table and what is being done there; the server keeps nothing of it. */
 import { create } from "zustand";
 
-import type { MeasureShown, PreviewFrame } from "@/shared/api/types";
+import type { Intent, MeasureShown, PreviewFrame } from "@/shared/api/types";
 
 import type { Size, Spot, View } from "./view";
 
@@ -115,6 +115,8 @@ interface TableState {
   /** The box that is drawn on bare paper to choose by, px in the window. */
   box: readonly [Spot, Spot] | null;
   preview: PreviewFrame | null;
+  /** What the preview shows. */
+  tried: Intent | null;
   notice: Notice | null;
   /** Whether a step takes so long that it is said. */
   busy: boolean;
@@ -158,6 +160,7 @@ export const useTableState = create<TableState>((set) => ({
   looked: null,
   box: null,
   preview: null,
+  tried: null,
   notice: null,
   busy: false,
   exporting: false,

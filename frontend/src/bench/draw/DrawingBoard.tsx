@@ -6,7 +6,7 @@ import { Choice } from "@/shared/ui/Choice";
 import { QuietButton } from "@/shared/maker/QuietButton";
 
 import { bench, useBench, useWorkbench, type DrawingTool } from "../bench";
-import { Painted } from "../Painted";
+import { Painted } from "@/shared/draw/Painted";
 import { PLACE_WORDS } from "../SampleStrip";
 import { useSize } from "../useSize";
 import { CellEdges } from "./CellEdges";

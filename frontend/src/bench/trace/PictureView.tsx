@@ -5,7 +5,7 @@ import { useMemo, useState } from "react";
 import { laid } from "@/shared/draw/painter";
 
 import { arrowStep, Diamond, gripStyle } from "../Grip";
-import { Painted } from "../Painted";
+import { Painted } from "@/shared/draw/Painted";
 import { useSize } from "../useSize";
 import { ask, useTracer } from "./tracer";
 

@@ -1,7 +1,7 @@
 /** Talking to the server. */
 import createClient from "openapi-fetch";
 
-import { readBench, readChanged, readPreview, readSheet } from "./frame";
+import { readBench, readChanged, readPreview, readSheet, readTape } from "./frame";
 import type { components, paths } from "./schema";
 import type {
   ChangedFrame,
@@ -11,6 +11,8 @@ import type {
   PreviewFrame,
   Problem,
   SheetFrame,
+  TapeAsked,
+  TapeFrame,
   TraceSettings,
   Trial,
 } from "./types";
@@ -148,6 +150,9 @@ export const api = {
     });
     return readPreview(await settled(reply));
   },
+
+  tape: async (id: string, body: TapeAsked, signal: AbortSignal): Promise<TapeFrame> =>
+    readTape(await settled(client.POST("/api/sheets/{sheet_id}/tape", { params: at(id), body, signal, ...binary }))),
 
   undo: (id: string, revision: number) =>
     changed(client.POST("/api/sheets/{sheet_id}/undo", { params: at(id), body: { revision }, ...binary })),

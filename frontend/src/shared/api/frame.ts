@@ -9,6 +9,7 @@ import type {
   RunShown,
   SheetFrame,
   StampsShown,
+  TapeFrame,
 } from "./types";
 
 export type Numbers = Float32Array;
@@ -42,6 +43,12 @@ function ofSheet<Head extends SheetFrame | PreviewFrame>(buffer: ArrayBuffer): H
   const laid = [...head.runs, ...(head.singles ?? [])].flatMap((item) => item.group ?? []);
   place([...head.as_drawn, ...laid], slice);
   for (const run of head.runs) if (run.tape) numbers.set(run, slice(run.tape.slots));
+  return head;
+}
+
+export function readTape(buffer: ArrayBuffer): TapeFrame {
+  const { head, slice } = opened<TapeFrame>(buffer);
+  place([head.group], slice);
   return head;
 }
 

@@ -4,6 +4,9 @@ import type { components } from "./schema";
 type Schemas = components["schemas"];
 
 export type SheetFrame = Schemas["SheetFrame"];
+export type TapeAsked = Schemas["TapeAsked"];
+export type TapeFrame = Schemas["TapeFrame"];
+export type TapeShown = Schemas["TapeShown"];
 export type PreviewFrame = Schemas["PreviewFrame"];
 export type ChangedFrame = Schemas["ChangedFrame"];
 export type ClipDoc = Schemas["ClipDoc"];

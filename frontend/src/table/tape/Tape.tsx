@@ -1,16 +1,20 @@
 /** The Tape: the chosen run unrolled straight along a ruler in garment mm. */
 import { useEffect, useRef, useState } from "react";
 
-import { useLength } from "@/shared/ui/unit";
+import type { RunShown } from "@/shared/api/types";
 import { Panel } from "@/shared/ui/Panel";
+import { stop } from "@/shared/ui/stops";
+import { useLength } from "@/shared/ui/unit";
 
 import { useChosen } from "../sheet";
+import { useTableState } from "../state";
+import { CornerPicture } from "./CornerPicture";
 import { TAPE } from "./measures";
 import { TapeStrip } from "./TapeStrip";
+import { type TapeScroll, useTapeWindow } from "./useTapeWindow";
 
 export function Tape({ className }: { className: string }) {
   const { run } = useChosen();
-  const { unit } = useLength();
   const box = useRef<HTMLDivElement>(null);
   const [width, setWidth] = useState(0);
   useEffect(() => {
@@ -24,15 +28,59 @@ export function Tape({ className }: { className: string }) {
       label="Tape"
       across
       hidden={!run?.tape}
-      className={`col-span-3 flex h-[132px] min-w-0 items-stretch gap-3 border-t border-base-300 bg-base-200 px-3.5 py-2 max-[899px]:col-span-1 ${run?.tape ? "" : "hidden"} ${className}`}
+      className={`col-span-3 min-w-0 border-t border-base-300 bg-base-200 px-3.5 py-1.5 max-[899px]:col-span-1 ${run?.tape ? "" : "hidden"} ${className}`}
     >
-      <div className="w-[52px] shrink-0 self-center">
-        <h2 className="font-bold">Tape</h2>
-        {run?.tape && <p className="measure muted">garment {unit}</p>}
-      </div>
-      <div ref={box} className="min-w-0 flex-1">
-        {run?.tape && width > 0 && <TapeStrip key={run.id} run={run} width={width} />}
+      <div ref={box} className="min-w-0">
+        {run?.tape && width > 0 && <Unrolled key={run.id} run={run} width={width} />}
       </div>
     </Panel>
+  );
+}
+
+const HEAD = 64;
+/** A corner's picture with the space before it; narrower Tapes have none. */
+const PICTURE = 128;
+const LEAST = 700;
+
+function Unrolled({ run, width }: { run: RunShown; width: number }) {
+  const { unit } = useLength();
+  const key = useTableState((state) => (state.place?.kind === "corner" ? state.place.key : null));
+  const corner = width > LEAST ? run.corners?.find(({ node }) => node === key) : undefined;
+  const room = width - HEAD - (corner ? PICTURE : 0);
+  const scroll = useTapeWindow(run, room);
+  return (
+    <div className="flex items-center gap-3">
+      <div className="shrink-0" style={{ width: HEAD - 12 }}>
+        <h2 className="font-bold">Tape</h2>
+        <p className="measure muted">garment {unit}</p>
+        <Zoom scroll={scroll} />
+      </div>
+      <TapeStrip run={run} scroll={scroll} width={room} />
+      {corner && <CornerPicture run={run} corner={corner} />}
+    </div>
+  );
+}
+
+function Zoom({ scroll }: { scroll: TapeScroll }) {
+  const buttons = [
+    ["−", "Smaller on the Tape", () => scroll.zoom(1 / 1.5)],
+    ["+", "Larger on the Tape", () => scroll.zoom(1.5)],
+    ["All", "All of the run on the Tape", scroll.all],
+  ] as const;
+  return (
+    <div className="mt-1 flex flex-wrap gap-0.5">
+      {buttons.map(([text, name, act]) => (
+        <button
+          {...stop}
+          key={name}
+          aria-label={name}
+          title={name}
+          className="h-6 min-w-6 cursor-pointer rounded-field border border-(--edge) px-1 hover:border-base-content"
+          onClick={act}
+        >
+          {text}
+        </button>
+      ))}
+    </div>
   );
 }
