@@ -124,15 +124,32 @@ def remove(brush_id: str) -> None:
             raise BadInput("Built-in brushes stay in the Library.")
         if is_used(brush_id):
             raise Conflict("This brush is used. Remove it from its paths first, then it can be removed.")
-        brush.delete_instance()
+        brush.removed = True
+        brush.save()
+
+
+def restore(brush_id: str) -> None:
+    """Put a removed brush back into the Library, under another name where its own has been taken since."""
+    with writing():
+        brush = _there(Brush.get_or_none(Brush.id == brush_id))
+        if not brush.removed:
+            return
+        doc = read_brush(readable(brush.doc))
+        name = free_name(doc.name)
+        brush.removed = False
+        brush.save()
+        if name != doc.name:
+            _keep(brush, doc.model_copy(update={"name": name}), "Restore under another name")
 
 
 def everything() -> list[Json]:
-    """Every brush's row in the Library's order, with how many runs use it."""
+    """Every brush's row in the Library's order, with how many runs use it; of those that were removed only
+    what a run uses again."""
     with reading():
         counts = Run.select(Run.brush, fn.COUNT(Run.id)).group_by(Run.brush).tuples()
         used: dict[str, int] = {brush: count for brush, count in counts}
-        brushes = _readable(Brush.select().order_by(Brush.position, Brush.id))
+        every = _readable(Brush.select().order_by(Brush.position, Brush.id))
+        brushes = [brush for brush in every if not brush.removed or used.get(brush.id)]
         return [{**brush.__data__, "used_by": used.get(brush.id, 0)} for brush in brushes]
 
 
@@ -148,8 +165,9 @@ def by_name() -> dict[str, Brush]:
 
 
 def _readable(brushes: Iterable[Brush] | None = None) -> list[Brush]:
-    """Those of some brushes, or of all, that can be read."""
-    return [b for b in (brushes or Brush.select()) if not isinstance(b.doc, Unreadable)]
+    """Those of some brushes, or of all in the Library, that can be read."""
+    some = Brush.select().where(~Brush.removed) if brushes is None else brushes
+    return [brush for brush in some if not isinstance(brush.doc, Unreadable)]
 
 
 def put_doc(brush: Brush, doc: BrushDoc, label: str) -> None:
@@ -158,7 +176,13 @@ def put_doc(brush: Brush, doc: BrushDoc, label: str) -> None:
 
 
 def _find(brush_id: str) -> Brush:
-    brush = Brush.get_or_none(Brush.id == brush_id)
+    brush = _there(Brush.get_or_none(Brush.id == brush_id))
+    if brush.removed and not is_used(brush_id):
+        raise Missing("This brush was removed from the Library. Choose another there.")
+    return brush
+
+
+def _there(brush: Brush | None) -> Brush:
     if brush is None:
         raise Missing("There is no such brush. Choose one from the Library.")
     return brush

@@ -136,6 +136,12 @@ def _one_order(db: SqliteDatabase) -> None:
         db.execute_sql("UPDATE step SET changes = ? WHERE id = ?", (orjson.dumps(changes).decode(), row))  # type: ignore[no-untyped-call]
 
 
+def _add_removed(db: SqliteDatabase) -> None:
+    """What is removed from the Library can be restored."""
+    for table in ("brush", "motif"):
+        _add_columns(db, table, removed="INTEGER NOT NULL DEFAULT 0")
+
+
 def _with_names(text: str) -> str:
     """A document's text with today's names; one that cannot be read stays as it is."""
     try:
@@ -166,6 +172,7 @@ MIGRATIONS: tuple[Callable[[SqliteDatabase], None], ...] = (
     _rename_versions,
     _rename_settings,
     _one_order,
+    _add_removed,
 )
 
 

@@ -142,11 +142,15 @@ def _replay(
     return after
 
 
+def _but_removed(row: Json | None) -> Json | None:
+    return row and {key: value for key, value in row.items() if key != "removed"}
+
+
 def _check_same(change: Change) -> None:
-    """A brush is shared by sheets: it must still be as this step left it."""
+    """A brush is shared by sheets: it must still be as this step left it, removed from the Library or not."""
     model = KINDS[change.kind]
     item = model.get_or_none(model.id == change.id)
-    if (dict(item.__data__) if item else None) != change.before:
+    if _but_removed(item.__data__ if item else None) != _but_removed(change.before):
         raise Conflict("This brush has been changed on another sheet since. Undo it there first.")
 
 

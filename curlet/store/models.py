@@ -152,6 +152,7 @@ class Brush(Table):
     id = CharField(primary_key=True)
     doc = BrushField(BrushDoc)
     builtin = BooleanField(default=False)
+    removed = BooleanField(default=False)
     version = IntegerField(default=1)
     position = IntegerField(default=0)
 
@@ -176,6 +177,7 @@ class Motif(Table):
 
     id = CharField(primary_key=True)
     doc = BrushField(KeptMotifDoc)
+    removed = BooleanField(default=False)
     position = IntegerField(default=0)
 
 

@@ -35,7 +35,7 @@ def motif_from(doc: BrushDoc, course: int, place: AnyPlace, name: str) -> KeptMo
 def everything() -> list[tuple[str, KeptMotifDoc]]:
     """Every motif with its id, in the order in which they were kept."""
     with reading():
-        rows = Motif.select().order_by(Motif.position, Motif.id)
+        rows = Motif.select().where(~Motif.removed).order_by(Motif.position, Motif.id)
         there = [row for row in rows if not isinstance(row.doc, Unreadable)]
         return [(row.id, KeptMotifDoc.model_validate(row.doc)) for row in there]
 
@@ -74,11 +74,25 @@ def rename(motif_id: str, name: str) -> KeptMotifDoc:
 def remove(motif_id: str) -> None:
     """Take a motif out of the Library; brushes keep the copies that they took."""
     with writing():
-        _find(motif_id).delete_instance()
+        row = _find(motif_id)
+        row.removed = True
+        row.save()
+
+
+def restore(motif_id: str) -> None:
+    """Put a removed motif back into the Library, under another name where its own has been taken since."""
+    with writing():
+        row = Motif.get_or_none(Motif.id == motif_id, Motif.removed)
+        if row is None:
+            raise Missing("There is no such motif to be restored.")
+        kept = KeptMotifDoc.model_validate(readable(row.doc))
+        row.doc = kept.model_copy(update={"name": _free_name(kept.name)}).model_dump(mode="json")
+        row.removed = False
+        row.save()
 
 
 def _find(motif_id: str) -> Motif:
-    row = Motif.get_or_none(Motif.id == motif_id)
+    row = Motif.get_or_none(Motif.id == motif_id, ~Motif.removed)
     if row is None:
         raise Missing("There is no such motif. Choose one from the Library.")
     return row

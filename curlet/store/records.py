@@ -29,6 +29,7 @@ class BrushRecord(TypedDict):
     id: str
     doc: Json
     builtin: bool
+    removed: bool
     version: int
     position: int
 

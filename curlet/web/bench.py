@@ -29,7 +29,7 @@ from curlet.web.bench_schemas import (
 )
 from curlet.web.replies import Replies, file_of, file_reply, frame_reply, json_reply
 from curlet.web.routes import Routes
-from curlet.web.schemas import BrushUrl, Problem, Removed
+from curlet.web.schemas import BrushUrl, Problem, Removed, Restored
 
 bench = Routes("bench", __name__, url_prefix="/api")
 
@@ -140,6 +140,13 @@ def go_back(path: BrushUrl, body: GoBack) -> Response:
 def remove(path: BrushUrl) -> Response:
     """Remove a brush from the Library."""
     store.remove(path.brush_id)
+    return json_reply({"id": path.brush_id})
+
+
+@bench.post("/brushes/<brush_id>/restore", responses={200: Restored, 404: Problem})
+def restore(path: BrushUrl) -> Response:
+    """Put a brush back that was removed from the Library."""
+    store.restore(path.brush_id)
     return json_reply({"id": path.brush_id})
 
 

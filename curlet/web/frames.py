@@ -135,7 +135,8 @@ def _group(row: GroupRecord) -> Json:
 
 def _brushes(state: State) -> list[Json]:
     used = Counter(run["brush"] for run in state.all("run"))
-    return [_brush(row, used[row["id"]]) for row in state.all("brush")]
+    listed = [row for row in state.all("brush") if not row["removed"] or used[row["id"]]]
+    return [_brush(row, used[row["id"]]) for row in listed]
 
 
 def _brush(row: BrushRecord, used_by: int) -> Json:

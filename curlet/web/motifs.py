@@ -20,7 +20,7 @@ from curlet.web.bench import shown
 from curlet.web.bench_schemas import BenchShown
 from curlet.web.replies import Replies, file_of, file_reply, json_reply
 from curlet.web.routes import Routes
-from curlet.web.schemas import BrushUrl, Counter, Problem, Removed, StripQuery, Upload
+from curlet.web.schemas import BrushUrl, Counter, Problem, Removed, Restored, StripQuery, Upload
 
 motifs = Routes("motifs", __name__, url_prefix="/api")
 
@@ -121,6 +121,13 @@ def rename(path: MotifUrl, body: MotifName) -> Response:
 def remove(path: MotifUrl) -> Response:
     """Remove a motif from the Library."""
     store.remove(path.motif_id)
+    return json_reply({"id": path.motif_id})
+
+
+@motifs.post("/motifs/<motif_id>/restore", responses={200: Restored, 404: Problem})
+def restore(path: MotifUrl) -> Response:
+    """Put a motif back that was removed from the Library."""
+    store.restore(path.motif_id)
     return json_reply({"id": path.motif_id})
 
 

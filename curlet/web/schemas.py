@@ -169,6 +169,12 @@ class StripQuery(BaseModel):
 Json = dict[str, Any]
 
 
+class Restored(BaseModel):
+    """What is there again."""
+
+    id: str
+
+
 class Removed(BaseModel):
     """What is no longer there."""
 

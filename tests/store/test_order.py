@@ -11,7 +11,7 @@ from pydantic import TypeAdapter
 from curlet.core.errors import BadInput
 from curlet.store import journal
 from curlet.store.commands import AnyIntent
-from curlet.store.database import MIGRATIONS, open_database
+from curlet.store.database import MIGRATIONS, _one_order, open_database
 from curlet.store.models import SheetPath, database
 from curlet.store.state import State
 from curlet.studio.drawn_sheet import as_drawn
@@ -122,7 +122,7 @@ def test_sheets_of_before_look_as_they_did_and_their_steps_still_go_back(store: 
         for table in kinds:
             below = f"SELECT count(*) FROM {table} other WHERE other.position < {table}.position"
             db.execute(f"UPDATE {table} SET position = ({below})")
-        db.execute(f"PRAGMA user_version = {len(MIGRATIONS) - 1}")
+        db.execute(f"PRAGMA user_version = {MIGRATIONS.index(_one_order)}")
     db.close()
     open_database(store)
     state = journal.find_sheet(SHEET)

@@ -203,6 +203,47 @@ def test_a_removed_brush_is_gone_and_a_built_in_stays(client: FlaskClient) -> No
     listed = {item["id"] for item in client.get("/api/brushes").get_json()["brushes"]}
     assert mine["id"] not in listed
     assert "rope" in listed
+    assert client.get(f"/api/brushes/{mine['id']}").status_code == 404
+    assert mine["id"] not in brushes_of_sheet(client)
+
+
+def brushes_of_sheet(client: FlaskClient) -> set[str]:
+    reply = client.get("/api/sheets/waistcoat")
+    (size,) = struct.unpack("<I", reply.data[:4])
+    return {brush["id"] for brush in json.loads(reply.data[4 : 4 + size])["brushes"]}
+
+
+def test_a_removed_brush_is_put_back_with_its_versions(client: FlaskClient) -> None:
+    mine = client.post("/api/brushes", json={"family": "dots"}).get_json()
+    client.delete(f"/api/brushes/{mine['id']}")
+    # Its name is taken meanwhile.
+    other = client.post("/api/brushes", json={"family": "dots"}).get_json()
+    assert other["doc"]["name"] == mine["doc"]["name"]
+    assert client.post(f"/api/brushes/{mine['id']}/restore").status_code == 200
+    back = client.get(f"/api/brushes/{mine['id']}").get_json()
+    assert back["doc"]["name"] != mine["doc"]["name"]
+    assert {**back["doc"], "name": ""} == {**mine["doc"], "name": ""}
+    assert mine["id"] in brushes_of_sheet(client)
+    assert client.post("/api/brushes/gone/restore").status_code == 404
+
+
+def test_undo_on_a_sheet_brings_a_removed_brush_back_with_its_run(client: FlaskClient) -> None:
+    mine = client.post("/api/brushes", json={"family": "dots"}).get_json()
+    sheet = "/api/sheets/waistcoat"
+
+    def revision() -> int:
+        reply = client.get(sheet)
+        (size,) = struct.unpack("<I", reply.data[:4])
+        return int(json.loads(reply.data[4 : 4 + size])["revision"])
+
+    lay = {"kind": "lay-brush", "paths": ["waistcoat-hem-r"], "brush": mine["id"]}
+    laid = client.post(f"{sheet}/commands", json={"revision": revision(), "intent": lay})
+    assert laid.status_code == 200
+    client.post(f"{sheet}/undo", json={"revision": revision()})
+    assert client.delete(f"/api/brushes/{mine['id']}").status_code == 200
+    assert client.post(f"{sheet}/redo", json={"revision": revision()}).status_code == 200
+    assert mine["id"] in brushes_of_sheet(client)
+    assert client.get(f"/api/brushes/{mine['id']}").status_code == 200
 
 
 SVG = (

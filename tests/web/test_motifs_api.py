@@ -57,6 +57,11 @@ def test_a_motif_of_one_brush_is_used_in_another_at_any_place(client: FlaskClien
     # A brush has a copy: the motif may go.
     assert client.delete(f"/api/motifs/{kept['id']}").status_code == 200
     assert trial(client, end["doc"])[0] == 200
+    assert client.post(f"/api/motifs/{kept['id']}/restore").status_code == 200
+    assert kept in [
+        {**motif, "notes": kept["notes"]} for motif in client.get("/api/motifs").get_json()["motifs"]
+    ]
+    assert client.post(f"/api/motifs/{kept['id']}/restore").status_code == 404
 
 
 def test_what_is_given_out_comes_in_again_just_so(client: FlaskClient) -> None:

@@ -210,12 +210,7 @@ class GiveToBrush(BaseIntent):
         doc = patched(read_brush(brush["doc"]).model_dump(mode="json"), run["own"])
         if brush["builtin"]:
             doc["name"] = _free_name(state, doc["name"])
-            brush_id = new_id()
-            position = state.next_position("brush")
-            state.put(
-                "brush", {"id": brush_id, "doc": doc, "builtin": False, "version": 1, "position": position}
-            )
-            state.update("run", self.run, brush=brush_id, own={})
+            state.update("run", self.run, brush=_put_brush(state, doc), own={})
         else:
             state.update("brush", brush["id"], doc=doc)
             state.update("run", self.run, own={})
@@ -272,8 +267,9 @@ class SwitchCourse(BaseIntent):
 
 def _put_brush(state: State, doc: dict[str, Any]) -> str:
     """A new brush of the user's at the end of the Library."""
-    brush_id, position = new_id(), state.next_position("brush")
-    state.put("brush", {"id": brush_id, "doc": doc, "builtin": False, "version": 1, "position": position})
+    brush_id = new_id()
+    place = {"position": state.next_position("brush"), "builtin": False, "removed": False}
+    state.put("brush", {"id": brush_id, "doc": doc, "version": 1, **place})
     return brush_id
 
 

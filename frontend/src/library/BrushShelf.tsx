@@ -11,7 +11,7 @@ import { matches } from "@/shared/ui/SearchField";
 import { plural } from "@/shared/ui/words";
 import { Pick } from "@/shared/ui/Pick";
 
-import { quiet, Shelf, type ShelfProps } from "./Shelf";
+import { quiet, Shelf, type ShelfProps, type Told } from "./Shelf";
 import { ImportBrushes } from "./ImportBrushes";
 import { UnreadableShelf } from "./UnreadableShelf";
 
@@ -87,7 +87,7 @@ interface CardProps {
   brush: BrushListed;
   picked: boolean;
   onPick: () => void;
-  onNotice: (text: string) => void;
+  onNotice: Told;
 }
 
 function Card({ brush, picked, onPick, onNotice }: CardProps) {
@@ -101,6 +101,10 @@ function Card({ brush, picked, onPick, onNotice }: CardProps) {
     } catch (error) {
       onNotice((error as Error).message);
     }
+  };
+  const remove = async () => {
+    await api.removeBrush(brush.id);
+    onNotice(`“${brush.name}” is removed.`, () => api.putBackBrush(brush.id));
   };
   return (
     <li className="rounded-box border border-base-300 bg-base-100 p-2" data-testid={`card-${brush.id}`}>
@@ -144,7 +148,7 @@ function Card({ brush, picked, onPick, onNotice }: CardProps) {
           Copy
         </button>
         {!brush.builtin && (
-          <button className={quiet} onClick={() => void attempt(() => api.removeBrush(brush.id))}>
+          <button className={quiet} onClick={() => void attempt(remove)}>
             Remove
           </button>
         )}

@@ -1,13 +1,16 @@
 /** The Library: brushes and motifs across all sheets. */
 import { wayToTable } from "@/shared/lastSheet";
+import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "react-router";
 
 import { useTitle } from "@/shared/title";
 import { Choice } from "@/shared/ui/Choice";
+import { type Notice, Said } from "@/shared/ui/Said";
 
 import { BrushShelf } from "./BrushShelf";
 import { MotifShelf } from "./MotifShelf";
+import type { Told } from "./Shelf";
 
 const SHELVES = [
   ["brushes", "Brushes"],
@@ -19,10 +22,18 @@ export function LibraryPage() {
   useTitle("Library");
   const [shelf, setShelf] = useState<ShelfName>("brushes");
   const [sought, setSought] = useState("");
-  const [notice, setNotice] = useState<string | null>(null);
+  const [notice, setNotice] = useState<Notice | null>(null);
+  const queries = useQueryClient();
   const Shelf = shelf === "brushes" ? BrushShelf : MotifShelf;
+  const tell: Told = (text, undo) => {
+    const back = async () => {
+      await undo!().catch((fault: Error) => tell(fault.message));
+      await queries.invalidateQueries();
+    };
+    setNotice({ tone: undo ? "word" : "fault", text, action: undo && { label: "Undo", act: () => void back() } });
+  };
   return (
-    <main className="grid h-full grid-rows-[44px_auto_auto_minmax(0,1fr)] bg-base-200" data-testid="library">
+    <main className="grid h-full grid-rows-[44px_auto_minmax(0,1fr)] bg-base-200" data-testid="library">
       <header className="head flex items-center gap-3 bg-neutral px-3.5 text-neutral-content">
         <h1 className="font-bold">Library</h1>
         <Choice label="Shelf" options={SHELVES} value={shelf} onChange={setShelf} inHead />
@@ -41,12 +52,8 @@ export function LibraryPage() {
           Back to the Table
         </Link>
       </header>
-      <div role="status">
-        {notice && (
-          <p className="border-b border-l-4 border-base-300 border-l-accent bg-base-100 px-3 py-2">{notice}</p>
-        )}
-      </div>
-      <Shelf sought={sought} onNotice={setNotice} />
+      <Shelf sought={sought} onNotice={tell} />
+      <Said notice={notice} onClose={() => setNotice(null)} />
     </main>
   );
 }

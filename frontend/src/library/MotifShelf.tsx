@@ -9,7 +9,7 @@ import type { MotifListed } from "@/shared/api/types";
 
 import { matches } from "@/shared/ui/SearchField";
 
-import { quiet, Shelf, type ShelfProps } from "./Shelf";
+import { quiet, Shelf, type ShelfProps, type Told } from "./Shelf";
 import { UnreadableShelf } from "./UnreadableShelf";
 
 export function MotifShelf({ sought, onNotice }: ShelfProps) {
@@ -50,7 +50,7 @@ export function MotifShelf({ sought, onNotice }: ShelfProps) {
       }
     >
       {shown?.map((motif) => (
-        <Card key={`${motif.id} ${motif.name}`} motif={motif} attempt={attempt} />
+        <Card key={`${motif.id} ${motif.name}`} motif={motif} attempt={attempt} onNotice={onNotice} />
       ))}
     </Shelf>
   );
@@ -59,9 +59,10 @@ export function MotifShelf({ sought, onNotice }: ShelfProps) {
 interface CardProps {
   motif: MotifListed;
   attempt: (work: () => Promise<string | null>) => Promise<void>;
+  onNotice: Told;
 }
 
-function Card({ motif, attempt }: CardProps) {
+function Card({ motif, attempt, onNotice }: CardProps) {
   const navigate = useNavigate();
   const drawn = `/api/motifs/${motif.id}/motif.svg`;
   return (
@@ -101,7 +102,9 @@ function Card({ motif, attempt }: CardProps) {
           onClick={() =>
             void attempt(async () => {
               await api.removeMotif(motif.id);
-              return `“${motif.name}” is taken out. Brushes keep the copies that they took of it.`;
+              const text = `“${motif.name}” is removed. Brushes keep the copies that they have of it.`;
+              onNotice(text, () => api.putBackMotif(motif.id));
+              return null;
             })
           }
         >
@@ -113,7 +116,7 @@ function Card({ motif, attempt }: CardProps) {
 }
 
 /** Its name, which can be changed where it stands. */
-function Name({ motif, attempt }: CardProps) {
+function Name({ motif, attempt }: Omit<CardProps, "onNotice">) {
   const [entered, setTyped] = useState(motif.name);
   const keep = () => {
     if (entered.trim() === motif.name || !entered.trim()) return setTyped(motif.name);

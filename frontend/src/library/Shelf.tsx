@@ -2,8 +2,11 @@
 export interface ShelfProps {
   /** Words that every card shown has. */
   sought: string;
-  onNotice: (text: string) => void;
+  onNotice: Told;
 }
+
+/** Says something, with a way to undo it where there is one. */
+export type Told = (text: string, undo?: () => Promise<unknown>) => void;
 
 export const quiet =
   "cursor-pointer rounded-field border border-(--edge) px-2 py-0.5 text-[12px] hover:border-base-content";

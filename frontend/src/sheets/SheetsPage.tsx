@@ -7,6 +7,7 @@ import { api, Refusal } from "@/shared/api/client";
 import type { SheetListed } from "@/shared/api/types";
 import { QuietButton } from "@/shared/maker/QuietButton";
 import { useTitle } from "@/shared/title";
+import { type Notice, Said } from "@/shared/ui/Said";
 import { plural } from "@/shared/ui/words";
 
 import { NewSheet } from "./NewSheet";
@@ -15,7 +16,7 @@ import { sideText } from "./sizes";
 export function SheetsPage() {
   const queries = useQueryClient();
   const [archived, setArchived] = useState(false);
-  const [fault, setFault] = useState<string | null>(null);
+  const [notice, setNotice] = useState<Notice | null>(null);
   // Always asked for anew: thumbnails go by the revision.
   const { data, error } = useQuery({
     queryKey: ["sheets", archived],
@@ -23,16 +24,15 @@ export function SheetsPage() {
     staleTime: 0,
   });
   useTitle("Sheets");
-  const attempt = async (work: () => Promise<unknown>) => {
+  const attempt: Attempt = async (work) => {
     try {
-      await work();
-      setFault(null);
+      const told = await work();
+      setNotice(told ? { tone: "word", ...told } : null);
     } catch (caught) {
-      setFault(caught instanceof Refusal ? caught.message : String(caught));
+      setNotice({ tone: "fault", text: caught instanceof Refusal ? caught.message : String(caught) });
     }
     await queries.invalidateQueries({ queryKey: ["sheets"] });
   };
-  const message = fault ?? error?.message;
   return (
     <div className="grid h-full grid-rows-[44px_1fr]">
       <header className="head flex items-center gap-4 bg-neutral px-3.5 text-neutral-content">
@@ -50,7 +50,7 @@ export function SheetsPage() {
       </header>
       <main className="grid min-h-0 grid-cols-[1fr_300px]">
         <section aria-label={archived ? "Archived sheets" : "Sheets"} className="overflow-y-auto p-5">
-          {message && <p className="mb-3 border-l-4 border-error bg-error/15 px-2.5 py-1.5">{message}</p>}
+          {error && <p className="mb-3 border-l-4 border-error bg-error/15 px-2.5 py-1.5">{error.message}</p>}
           {data?.sheets.length === 0 && (
             <p className="muted">{archived ? "No sheet is archived." : "No sheets yet. Create one on the right."}</p>
           )}
@@ -62,6 +62,7 @@ export function SheetsPage() {
         </section>
         <NewSheet presets={data?.presets ?? []} />
       </main>
+      <Said notice={notice} onClose={() => setNotice(null)} />
     </div>
   );
 }
@@ -69,11 +70,19 @@ export function SheetsPage() {
 interface CardProps {
   sheet: SheetListed;
   archived: boolean;
-  attempt: (work: () => Promise<unknown>) => Promise<void>;
+  attempt: Attempt;
 }
+
+/** Do something, and say what it gives to be said, or what went wrong. */
+type Attempt = (work: () => Promise<Omit<Notice, "tone"> | void>) => Promise<void>;
 
 function Card({ sheet, archived, attempt }: CardProps) {
   const navigate = useNavigate();
+  const archive = async (away: boolean) => {
+    await api.archiveSheet(sheet.id, away);
+    const act = () => void attempt(async () => void (await api.archiveSheet(sheet.id, !away)));
+    return { text: `“${sheet.name}” is ${away ? "archived" : "restored"}.`, action: { label: "Undo", act } };
+  };
   return (
     <li className="flex flex-col overflow-hidden rounded-box border border-base-300 bg-base-100">
       <Link
@@ -102,7 +111,7 @@ function Card({ sheet, archived, attempt }: CardProps) {
           >
             Duplicate
           </QuietButton>
-          <QuietButton onClick={() => attempt(() => api.archiveSheet(sheet.id, !archived))}>
+          <QuietButton onClick={() => attempt(() => archive(!archived))}>
             {archived ? "Restore" : "Archive"}
           </QuietButton>
         </div>

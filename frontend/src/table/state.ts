@@ -2,6 +2,7 @@
 import { create } from "zustand";
 
 import type { Intent, MeasureShown, PreviewFrame } from "@/shared/api/types";
+import type { Notice } from "@/shared/ui/Said";
 
 import type { Size, Spot, View } from "./view";
 
@@ -53,13 +54,6 @@ export function setSnap(which: keyof Snaps, on: boolean) {
   const snaps = { ...tableState().snaps, [which]: on };
   localStorage.setItem(SNAPS, JSON.stringify(snaps));
   useTableState.setState({ snaps });
-}
-
-export interface Notice {
-  tone: "fault" | "word";
-  text: string;
-  /** What can be done about it, from where it is said. */
-  action?: { label: string; act: () => void };
 }
 
 export interface Place {

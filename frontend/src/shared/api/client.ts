@@ -237,6 +237,11 @@ export const api = {
   useMotif: (id: string, body: Schemas["UseMotif"]) =>
     bench(client.POST("/api/brushes/{brush_id}/motif", { params: ofBrush(id), body })),
 
+  putBackBrush: (id: string) => settled(client.POST("/api/brushes/{brush_id}/restore", { params: ofBrush(id) })),
+
+  putBackMotif: (motif_id: string) =>
+    settled(client.POST("/api/motifs/{motif_id}/restore", { params: { path: { motif_id } } })),
+
   removeBrush: (id: string) => settled(client.DELETE("/api/brushes/{brush_id}", { params: ofBrush(id) })),
 
   trial: async (body: Trial, signal: AbortSignal) =>
