@@ -237,7 +237,7 @@ class Table:
         self.browser.execute_cdp_cmd("Input.dispatchMouseEvent", {**turn, **place})
 
     def notice(self) -> str:
-        box = self.browser.find_element(By.CSS_SELECTOR, "[aria-live=assertive]")
+        box = self.browser.find_element(By.CSS_SELECTOR, "[data-testid=notice]")
         return self.wait(lambda: box.text)
 
     def path_names(self) -> list[str]:

@@ -260,5 +260,5 @@ def test_a_drawing_is_imported_and_cut_into_pieces(table: Table, tmp_path: FileP
     bad = tmp_path / "bad.svg"
     bad.write_text("no drawing")
     table.named("Drawing for the Bench").send_keys(str(bad))
-    table.wait(lambda: "SVG" in table.browser.find_element(By.CSS_SELECTOR, "[aria-live=assertive]").text)
+    table.wait(lambda: "SVG" in table.browser.find_element(By.CSS_SELECTOR, "[data-testid=notice]").text)
     assert value(table, "Repeat length") == "28 mm"

@@ -103,7 +103,7 @@ def test_paths_are_found_and_delete_works_in_their_list(table: Table) -> None:
     table.wait(lambda: "Dart R" not in table.path_names())
     # What is removed is brought back from where that is said.
     table.button("Undo")
-    notice = table.browser.find_element(By.CSS_SELECTOR, "[aria-live=assertive]")
+    notice = table.browser.find_element(By.CSS_SELECTOR, "[data-testid=notice]")
     notice.find_element(By.XPATH, ".//button[.='Undo']").click()
     table.wait(lambda: "Dart R" in table.path_names())
     assert "Undone: Delete" in table.notice()

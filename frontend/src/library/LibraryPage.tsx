@@ -30,7 +30,7 @@ export function LibraryPage() {
       await undo!().catch((fault: Error) => tell(fault.message));
       await queries.invalidateQueries();
     };
-    setNotice({ tone: undo ? "word" : "fault", text, action: undo && { label: "Undo", act: () => void back() } });
+    setNotice({ tone: "word", text, stays: !undo, action: undo && { label: "Undo", act: () => void back() } });
   };
   return (
     <main className="grid h-full grid-rows-[44px_auto_minmax(0,1fr)] bg-base-200" data-testid="library">

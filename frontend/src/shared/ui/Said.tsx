@@ -7,6 +7,8 @@ export interface Notice {
   text: string;
   /** What can be done about it, from where it is said. */
   action?: { label: string; act: () => void };
+  /** Whether a word stays until it is closed, too. */
+  stays?: boolean;
 }
 
 /** How long a word stays, ms: long enough to be read, and to be undone from. */
@@ -20,7 +22,7 @@ interface Props {
 }
 
 export function Said({ notice, onClose, within }: Props) {
-  const passes = notice?.tone === "word";
+  const passes = notice?.tone === "word" && !notice.stays;
   useEffect(() => {
     if (!passes) return;
     const timer = setTimeout(onClose, STAYS);
@@ -30,7 +32,9 @@ export function Said({ notice, onClose, within }: Props) {
   }, [notice, passes]);
   return (
     <div
-      aria-live="assertive"
+      data-testid="notice"
+      role="status"
+      aria-live={notice?.tone === "fault" ? "assertive" : "polite"}
       className={`pointer-events-none inset-x-0 bottom-3 z-20 flex justify-center ${within ? "absolute" : "fixed"}`}
     >
       {notice && (
