@@ -51,6 +51,11 @@ def make_browser(downloads: FilePath | None = None) -> webdriver.Chrome:
     browser = webdriver.Chrome(options=options, service=Service("/usr/bin/chromedriver"))
     size = {"width": WIDTH, "height": HEIGHT, "deviceScaleFactor": 1, "mobile": False}
     browser.execute_cdp_cmd("Emulation.setDeviceMetricsOverride", size)
+    # The guide lies over the foot of the sheet at first: its own tests have it.
+    closed = {
+        "source": "localStorage.getItem('curlet-guide') ?? localStorage.setItem('curlet-guide', 'closed')"
+    }
+    browser.execute_cdp_cmd("Page.addScriptToEvaluateOnNewDocument", closed)
     return browser
 
 

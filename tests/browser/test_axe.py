@@ -94,8 +94,13 @@ def exporting(table: Table) -> None:
 
 
 def keys(table: Table) -> None:
-    table.menu("View", "Keys")
+    table.menu("Help", "Keys")
     table.wait(lambda: table.browser.find_element(By.TAG_NAME, "dialog"))
+
+
+def guide(table: Table) -> None:
+    table.menu("Help", "Guide")
+    table.by_id("guide")
 
 
 def menu(table: Table) -> None:
@@ -155,7 +160,8 @@ def missing_sheet(table: Table) -> None:
 
 STATES: tuple[Callable[[Table], None], ...] = (
     sheets, archived, bare_table, folded, unfolded, drawn_brush, path_page, node, no_brush, several,
-    tool("2"), tool("3"), tool("4"), tool("5"), tool("6"), refused, notice, exporting, keys, menu, label,
+    tool("2"), tool("3"), tool("4"), tool("5"), tool("6"), refused, notice, exporting, keys, guide,
+    menu, label,
     library, motifs, bench, whole_brush, piece, drawing, missing_sheet,
 )  # fmt: skip
 

@@ -1,6 +1,6 @@
 /** The head strip: the sheet, the pointer tools, undo and redo, zoom, and exporting. */
 import { useQuery } from "@tanstack/react-query";
-import { ChevronDown, LoaderCircle } from "lucide-react";
+import { ChevronDown, CircleQuestionMark, LoaderCircle } from "lucide-react";
 import { memo } from "react";
 import { Link, useNavigate } from "react-router";
 
@@ -10,6 +10,7 @@ import { Menu } from "@/shared/ui/Menu";
 import { Panel } from "@/shared/ui/Panel";
 import { stop } from "@/shared/ui/stops";
 
+import { guideTo } from "./guide/guide";
 import { useFrame, useSheetSession } from "./sheet";
 import { tableState, type Tool, useTableState } from "./state";
 import { TOOLS, toolWords } from "./tools/tools";
@@ -126,11 +127,25 @@ function ViewMenu() {
           onPick: () => session.command({ kind: "set-sheet", ground: night ? "light" : "dark" }),
         },
         { label: dark ? "Light interface" : "Dark interface", onPick: turnTheme },
-        null,
-        { label: "Keys", keys: "?", onPick: () => tableState().set({ keyList: true }) },
       ]}
     >
       View <ChevronDown size={14} aria-hidden />
+    </Menu>
+  );
+}
+
+function HelpMenu() {
+  return (
+    <Menu
+      label="Help"
+      className={`${quiet} grid size-7 place-items-center px-0!`}
+      trigger={stop}
+      items={[
+        { label: "Guide", onPick: () => guideTo(0) },
+        { label: "Keys", keys: "?", onPick: () => tableState().set({ keyList: true }) },
+      ]}
+    >
+      <CircleQuestionMark size={17} aria-hidden />
     </Menu>
   );
 }
@@ -179,6 +194,7 @@ export const HeadStrip = memo(function HeadStrip() {
       <div className="ml-auto flex items-center gap-0.5">
         <Busy />
         <ViewMenu />
+        <HelpMenu />
         <span aria-hidden className="mx-1 h-5 w-px bg-white/25" />
         <button
           {...stop}

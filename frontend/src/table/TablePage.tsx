@@ -29,6 +29,7 @@ import {
   useSheetSession,
 } from "./sheet";
 import { choosePaths, tableState, useTableState } from "./state";
+import { Guide } from "./guide/Guide";
 import { Tape } from "./tape/Tape";
 import { Ticket } from "./ticket/Ticket";
 import { PAPER } from "./view";
@@ -131,6 +132,9 @@ function Table() {
       <main className={`relative min-w-0 overflow-hidden ${only("sheet")}`} data-ground={sheet.ground_tone}>
         <h1 className="sr-only">{sheet.name}</h1>
         <Paper />
+        <PanelContext value={true}>
+          <Guide />
+        </PanelContext>
         <NoticeBar />
       </main>
       <PanelContext value={true}>

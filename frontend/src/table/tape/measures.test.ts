@@ -2,7 +2,7 @@ import { expect, test } from "vitest";
 
 import type { TapeShown } from "@/shared/api/types";
 
-import { CLOTH, firstWindow, fitting, kept, PAD, placeOf, zoomed } from "./measures";
+import { CLOTH, EDGE, firstWindow, fitting, kept, PAD, placeOf, zoomed } from "./measures";
 
 const tape = (length: number, half: number, start = 0) =>
   ({ start, length, closed: false, edges: [-half, half], pieces: [], slots: { at: 0, count: 0 } }) as TapeShown;
@@ -24,7 +24,7 @@ test("a repeat of a long run can be grasped", () => {
 
 test("wide artwork is seen in all its width", () => {
   const { perMm } = firstWindow(tape(100, 10), 20, WIDTH);
-  expect(10 * perMm).toBe(CLOTH);
+  expect(10 * perMm).toBe(CLOTH - EDGE);
 });
 
 test("the window stays within the run and its scale within bounds", () => {

@@ -13,6 +13,9 @@ export const CLOTH = 22;
 export const HEIGHT = FOOT + 16;
 export const PAD = 12;
 
+/** Cloth that is left beside the artwork. */
+export const EDGE = 3;
+
 /** The id of the Tape, and how high it is, px. */
 export const TAPE = "tape";
 export const TAPE_HEIGHT = HEIGHT + 14;
@@ -43,7 +46,7 @@ export function placeOf({ from, perMm }: TapeWindow): TapePlace {
 export const fitting = (tape: TapeShown, width: number) => (width - 2 * PAD) / tape.length;
 
 /** The scale at which all of the artwork's width is seen. */
-const whole = (tape: TapeShown) => CLOTH / Math.max(-tape.edges[0], tape.edges[1], 1e-3);
+const whole = (tape: TapeShown) => (CLOTH - EDGE) / Math.max(-tape.edges[0], tape.edges[1], 1e-3);
 
 /** How a run is first shown: all of it, or so large that its repeats are grasped easily, but the artwork no wider than
  * the Tape as long as a repeat can be grasped. */
