@@ -154,7 +154,7 @@ TRIED = [
     Tried("match-line", {"path": "waistcoat-dart-r"}),
     Tried("set-cloth", {"paths": ["waistcoat-front-r"], "cloth": {"weave": "twill"}}),
     Tried("set-guide", {**GUIDE, "turn": "9", "fade": "20 %"}),
-    Tried("drag-guide", {**GUIDE, "grip": "corner", "x": 9, "y": 9}),
+    Tried("drag-guide", {**GUIDE, "grip": "right", "x": 309, "y": 9}),
     Tried("calibrate-guide", {**GUIDE, "start": [5, 5], "finish": [50, 5], "length": "1 m"}),
     Tried("remove-guide", GUIDE),
     PLACE,

@@ -69,17 +69,22 @@ def test_a_guide_is_moved_sized_and_turned_by_its_grips(store: FilePath) -> None
         state = do("drag-guide", guide=row["id"], grip=grip, x=to[0], y=to[1], **more)
         return state.get("guide", row["id"])
 
-    # The corner half as far from the middle as it was: half as large, about its middle.
-    sized = drag("corner", (x + width / 4, y + height / 4))
+    # An edge half as far from the middle as it was: half as large, about its middle.
+    sized = drag("right", (x + width / 4, y + 7))
     assert (sized["x"], sized["y"]) == (x, y)
     assert (sized["width"], sized["height"]) == (pytest.approx(width / 2), pytest.approx(height / 2))
-    # The top brought to the right of the middle: a quarter turn clockwise.
-    assert drag("top", (x + 50, y))["turn"] == pytest.approx(90)
-    assert drag("top", (x + 50, y - 45), steady=True)["turn"] == 45
+    assert drag("top", (x + 3, y - height))["height"] == pytest.approx(2 * height)
+    assert drag("left", (x - width / 4, y))["width"] == pytest.approx(width / 2)
+    # The arc brought below the middle: a quarter turn clockwise.
+    assert drag("arc", (x, y + 50))["turn"] == pytest.approx(90)
+    # Turned so, its right edge is below it and its lower one to the left.
+    assert drag("right", (x + 9, y + width))["width"] == pytest.approx(2 * width)
+    assert drag("bottom", (x - height / 2, y))["height"] == pytest.approx(height)
+    assert drag("arc", (x + 45, y + 50), steady=True)["turn"] == 45
     moved = drag("middle", (x + 8, y + 3), steady=True)
     assert (moved["x"], moved["y"]) == (x + 8, y)
     with pytest.raises(BadInput, match="width"):
-        drag("corner", (x + 8, y))
+        drag("right", (x - 8, y))
     do("set-guide", guide=row["id"], locked=True)
     with pytest.raises(BadInput, match="Unlock it first"):
         drag("middle", (0, 0))

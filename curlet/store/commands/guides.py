@@ -19,7 +19,9 @@ WIDTH = Bounds("The picture's width", 0.5, 100_000)
 FADE = Bounds("How faded it is", 0, 100, unit="%")
 Spot = tuple[Coordinate, Coordinate]
 _LOCKED = "This guide picture is locked, so that it stays where it is. Unlock it first."
-_DRAGGED = {"middle": "Move", "corner": "Size", "top": "Turn"}
+# The ways out of a picture's middle to its edges, before it is turned.
+_EDGES = {"left": (-1, 0), "right": (1, 0), "top": (0, -1), "bottom": (0, 1)}
+_DRAGGED = {"middle": "Move", "arc": "Turn", **dict.fromkeys(_EDGES, "Size")}
 
 
 class AddGuide(BaseIntent):
@@ -88,8 +90,8 @@ class SetGuide(BaseIntent):
 
 
 class DragGuide(BaseIntent):
-    """Bring a guide picture by one of its grips to a spot (sheet mm): by its middle it moves, by its lower
-    right corner it is sized and by its top it is turned, both about its middle.
+    """Bring a guide picture by one of its grips to a spot (sheet mm): by its middle it moves, by an edge it
+    is sized and by the arc beside its right edge it is turned, both about its middle.
 
     Parameters
     ----------
@@ -98,7 +100,7 @@ class DragGuide(BaseIntent):
 
     kind: Literal["drag-guide"]
     guide: Id
-    grip: Literal["middle", "corner", "top"]
+    grip: Literal["middle", "left", "right", "top", "bottom", "arc"]
     x: Coordinate
     y: Coordinate
     steady: bool = False
@@ -116,12 +118,14 @@ class DragGuide(BaseIntent):
             if self.steady and abs(across) > abs(down):
                 return {"x": self.x}
             return {"y": self.y} if self.steady else {"x": self.x, "y": self.y}
-        if self.grip == "top":
-            turn = math.degrees(math.atan2(across, -down))
+        if self.grip == "arc":
+            turn = math.degrees(math.atan2(down, across))
             return {"turn": 15.0 * round(turn / 15) if self.steady else turn}
-        width = WIDTH.check(
-            row["width"] * 2 * math.hypot(across, down) / math.hypot(row["width"], row["height"])
-        )
+        turn, (along, beside) = math.radians(row["turn"]), _EDGES[self.grip]
+        out = math.cos(turn) * (across * along + down * beside)
+        out += math.sin(turn) * (down * along - across * beside)
+        side = row["width"] if along else row["height"]
+        width = WIDTH.check(row["width"] * 2 * max(out, 0.0) / side)
         return {"width": width, "height": row["height"] * width / row["width"]}
 
 

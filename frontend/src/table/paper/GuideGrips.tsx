@@ -1,4 +1,4 @@
-/** The guide picture in hand: dragged by its middle, sized by its corner, turned by its top. */
+/** The guide picture in hand: dragged by its middle, sized by its edges, turned by the arc beside it. */
 import type { GuideShown, Intent } from "@/shared/api/types";
 
 import { useSheetSession, useFrame, useShown } from "../sheet";
@@ -7,51 +7,88 @@ import { ARROWS, nudge } from "../tools/arrows";
 import { type Spot, toScreen, type View } from "../view";
 import { useSheetDrag } from "./Nodes";
 
-/** How far above the picture the grip that turns it stands, px. */
-const ABOVE = 22;
+/** How far outside the right edge the arc stands that turns it, and how far it bends back at its ends, px. */
+const OUTSIDE = 16;
+const BEND = 5;
+/** Half of the longest that the arc is, and of the bars on the edges, px. */
+const ARC = 44;
+const BAR = 11;
+
+/** Edges by the way out of the middle, each with the cursor that it has while the picture is upright. */
+const EDGES = [
+  ["left", -1, 0],
+  ["right", 1, 0],
+  ["top", 0, -1],
+  ["bottom", 0, 1],
+] as const;
 
 export function GuideGrips({ view }: { view: View }) {
   const { guides } = useFrame("guides");
   const inHand = useTableState((state) => state.guide);
   const guide = guides.find((item) => item.id === inHand);
   if (!guide?.shown || guide.locked) return null;
-  const { width, height } = guide;
-  const top = { x: 0, y: -height / 2 - ABOVE / view.zoom };
-  const corners = [
-    [-1, -1],
-    [1, -1],
-    [1, 1],
-    [-1, 1],
-  ] as const;
-  const frame = corners.map(([x, y]) => toScreen(view, placed(guide, { x: (x * width) / 2, y: (y * height) / 2 })));
-  const outline = `M${frame.map(({ x, y }) => `${x} ${y}`).join("L")}Z`;
-  const stem = [placed(guide, { x: 0, y: -height / 2 }), placed(guide, top)].map((spot) => toScreen(view, spot));
+  const { width, height, turn } = guide;
+  const [wide, high] = [width * view.zoom, height * view.zoom];
+  const arc = Math.min(ARC, 0.4 * high);
   return (
     <g>
-      <path d={`M${stem[0]!.x} ${stem[0]!.y}L${stem[1]!.x} ${stem[1]!.y}`} stroke="var(--mark)" />
       <Grip view={view} guide={guide} grip="middle" at={{ x: 0, y: 0 }} label="Move" cursor="move">
-        {(at) => (
-          <path
-            d={outline}
-            transform={`translate(${-at.x} ${-at.y})`}
-            fill="transparent"
-            stroke="var(--mark)"
-            strokeDasharray="6 3"
-          />
-        )}
+        <rect
+          x={-wide / 2}
+          y={-high / 2}
+          width={wide}
+          height={high}
+          fill="transparent"
+          stroke="var(--mark)"
+          strokeDasharray="6 3"
+        />
       </Grip>
+      {EDGES.map(([edge, x, y]) => (
+        <Grip
+          key={edge}
+          view={view}
+          guide={guide}
+          grip={edge}
+          at={{ x: (x * width) / 2, y: (y * height) / 2 }}
+          label={`Size by its ${edge} edge:`}
+          cursor={Math.abs(Math.round((turn + (y ? 90 : 0)) / 90)) % 2 ? "ns-resize" : "ew-resize"}
+        >
+          <rect
+            x={x ? -8 : -wide / 2}
+            y={y ? -8 : -high / 2}
+            width={x ? 16 : wide}
+            height={y ? 16 : high}
+            fill="transparent"
+          />
+          {[5, 2.2].map((weight) => (
+            <path
+              key={weight}
+              d={x ? `M0 ${-BAR}v${2 * BAR}` : `M${-BAR} 0h${2 * BAR}`}
+              stroke={weight > 3 ? "var(--halo)" : "var(--mark)"}
+              strokeWidth={weight}
+            />
+          ))}
+        </Grip>
+      ))}
       <Grip
         view={view}
         guide={guide}
-        grip="corner"
-        at={{ x: width / 2, y: height / 2 }}
-        label="Size"
-        cursor="nwse-resize"
+        grip="arc"
+        at={{ x: width / 2 + OUTSIDE / view.zoom, y: 0 }}
+        label="Turn"
+        cursor="grab"
       >
-        {() => <rect x={-6} y={-6} width={12} height={12} fill="var(--halo)" stroke="var(--mark)" strokeWidth={1.4} />}
-      </Grip>
-      <Grip view={view} guide={guide} grip="top" at={top} label="Turn" cursor="grab">
-        {() => <circle r={7} fill="var(--halo)" stroke="var(--mark)" strokeWidth={1.4} />}
+        {[18, 5, 2.2].map((weight) => (
+          <path
+            key={weight}
+            d={`M${-BEND} ${-arc}Q${BEND} 0 ${-BEND} ${arc}`}
+            fill="none"
+            stroke={weight > 10 ? "transparent" : weight > 3 ? "var(--halo)" : "var(--mark)"}
+            strokeWidth={weight}
+            strokeLinecap="round"
+            pointerEvents="stroke"
+          />
+        ))}
       </Grip>
     </g>
   );
@@ -66,11 +103,11 @@ function placed({ x, y, turn }: GuideShown, spot: Spot): Spot {
 interface GripProps {
   view: View;
   guide: GuideShown;
-  grip: "middle" | "corner" | "top";
+  grip: "middle" | "arc" | (typeof EDGES)[number][0];
   at: Spot;
   label: string;
   cursor: string;
-  children: (at: Spot) => React.ReactNode;
+  children: React.ReactNode;
 }
 
 function Grip({ view, guide, grip, at, label, cursor, children }: GripProps) {
@@ -82,7 +119,7 @@ function Grip({ view, guide, grip, at, label, cursor, children }: GripProps) {
   const { x, y } = toScreen(view, spot);
   return (
     <g
-      transform={`translate(${x} ${y})`}
+      transform={`translate(${x} ${y}) rotate(${guide.turn})`}
       role="button"
       tabIndex={0}
       aria-label={`${label} ${guide.name}`}
@@ -98,7 +135,7 @@ function Grip({ view, guide, grip, at, label, cursor, children }: GripProps) {
       }}
       {...bind()}
     >
-      {children({ x, y })}
+      {children}
     </g>
   );
 }
