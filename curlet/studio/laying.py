@@ -21,6 +21,7 @@ from curlet.store.records import RunRecord
 from curlet.store.runs import half_run, written_brush
 from curlet.store.state import State
 from curlet.studio.touched import Touched
+from curlet.studio.under_way import UNWATCHED, UnderWay
 
 
 @dataclass(frozen=True)
@@ -60,10 +61,10 @@ def run_group(state: State, run: RunRecord) -> Group:
     return draw_run(laid, f"run-{run['id']}", f"{path['name']}, {laid.brush.name}")
 
 
-def check_runs(state: State) -> None:
+def check_runs(state: State, work: UnderWay = UNWATCHED) -> None:
     """Lay every run that a draft's changes touch; what cannot be laid raises."""
     touched = Touched(state).runs()
-    for run in touched:
+    for run in work.each(touched, "Laying"):
         lay_row(state, run)
     if touched:
         check_sheet(sum(_points(_asked(state, run)) for run in state.all("run")))

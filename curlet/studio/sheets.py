@@ -7,7 +7,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 from contextlib import contextmanager
-from functools import lru_cache
+from functools import lru_cache, partial
 
 from curlet.core.errors import BadInput, CurletError
 from curlet.store import journal
@@ -18,12 +18,13 @@ from curlet.store.lettering import follow_paths
 from curlet.store.state import State
 from curlet.studio.drawn_sheet import small_picture
 from curlet.studio.laying import check_runs
+from curlet.studio.under_way import UNWATCHED, UnderWay
 
 
 @contextmanager
-def doing(sheet_id: str, revision: int, intent: Intent) -> Iterator[State]:
+def doing(sheet_id: str, revision: int, intent: Intent, work: UnderWay = UNWATCHED) -> Iterator[State]:
     """Carry out an intent as one undoable step; kept when the block ends, as `journal.doing`."""
-    with journal.doing(sheet_id, revision, intent, check_runs) as state:
+    with journal.doing(sheet_id, revision, intent, partial(check_runs, work=work)) as state:
         yield state
 
 
@@ -39,21 +40,21 @@ def attempt(sheet_id: str, revision: int, intent: Intent) -> State:
     return draft
 
 
-def undo(sheet_id: str, revision: int) -> State:
+def undo(sheet_id: str, revision: int, work: UnderWay = UNWATCHED) -> State:
     """Take back the last step; nothing happens where there is none."""
-    return journal.undo(sheet_id, revision, check_replayed)
+    return journal.undo(sheet_id, revision, partial(check_replayed, work=work))
 
 
-def redo(sheet_id: str, revision: int) -> State:
+def redo(sheet_id: str, revision: int, work: UnderWay = UNWATCHED) -> State:
     """Do the last undone step again; nothing happens where there is none."""
-    return journal.redo(sheet_id, revision, check_replayed)
+    return journal.redo(sheet_id, revision, partial(check_replayed, work=work))
 
 
-def check_replayed(before: State, after: State) -> None:
+def check_replayed(before: State, after: State, work: UnderWay = UNWATCHED) -> None:
     """Refuse a step back or forth to what cannot be laid; from what cannot be laid either, any step may be
     taken."""
     try:
-        check_runs(after)
+        check_runs(after, work)
     except CurletError as error:
         if _can_be_laid(before):
             raise BadInput(f"As its brush is now, this step would leave a run that fails: {error}") from None

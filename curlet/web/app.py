@@ -26,6 +26,7 @@ from curlet.web.sheets import sheets
 from curlet.web.strips import strips
 from curlet.web.table import table
 from curlet.web.tracing import tracing
+from curlet.web.watched import under_way
 
 STATIC = FilePath(__file__).parent / "static"
 
@@ -58,6 +59,7 @@ def build_app() -> Application:
         motifs,
         tracing,
         repair,
+        under_way,
     ):
         app.register_api(blueprint)
     problems.install(app)

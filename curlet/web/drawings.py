@@ -21,6 +21,7 @@ from curlet.web.routes import Routes
 from curlet.web.schemas import Counter, Problem, SheetUrl, Upload
 from curlet.web.sheet_schemas import ChangedFrame
 from curlet.web.shown import changed
+from curlet.web.watched import watched
 
 drawings = Routes("drawings", __name__, url_prefix="/api")
 
@@ -140,8 +141,8 @@ def use(path: SheetDrawingUrl, body: UseDrawing) -> Response:
         raise BadInput("Nothing is chosen. Tick at least one group.")
     named = tuple((name, g.mark, g.paths) for g, name in chosen)
     intent = ImportDrawing(title=body.title, groups=named, fills=body.fills)
-    with doing(path.sheet_id, body.revision, intent) as state:
-        return changed(state, body.revision, job.result.notes)
+    with watched() as work, doing(path.sheet_id, body.revision, intent, work) as state:
+        return changed(state, body.revision, job.result.notes, work)
 
 
 @drawings.post("/sheets/<sheet_id>/import", responses=_REPLIES)

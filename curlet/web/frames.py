@@ -22,6 +22,7 @@ from curlet.store.records import BrushRecord, GroupRecord, PathRecord, part_of
 from curlet.store.state import State
 from curlet.studio.drawn_sheet import as_drawn, drawn_ids
 from curlet.studio.touched import Touched
+from curlet.studio.under_way import UNWATCHED, UnderWay
 from curlet.web.run_frames import run_json
 from curlet.web.sheet_frames import (
     guide_json,
@@ -38,7 +39,7 @@ Json = dict[str, Any]
 Labels = tuple[str | None, str | None]
 
 
-def whole_frame(state: State, labels: Labels) -> bytes:
+def whole_frame(state: State, labels: Labels, work: UnderWay = UNWATCHED) -> bytes:
     """Everything on the sheet."""
     packer = Packer()
     measure_together([core_path(row) for row in state.all("path")])
@@ -50,13 +51,15 @@ def whole_frame(state: State, labels: Labels) -> bytes:
         "sheet": sheet_json(state),
         **{name: part(state, packer) for name, (part, _) in (_BESIDE | _LISTS).items()},
         "paths": [_path(state, row) for row in state.all("path")],
-        "runs": [run_json(state, run, packer) for run in state.all("run")],
+        "runs": [run_json(state, run, packer) for run in work.each(state.all("run"), "Drawing")],
         "as_drawn": _as_drawn(state, packer),
     }
     return packer.pack(head)
 
 
-def changed_frame(state: State, base: int, labels: Labels, notes: tuple[str, ...] = ()) -> bytes:
+def changed_frame(
+    state: State, base: int, labels: Labels, notes: tuple[str, ...] = (), work: UnderWay = UNWATCHED
+) -> bytes:
     """What a state's changes touched, to be put over the sheet as it was at the revision `base`."""
     packer = Packer()
     head = {
@@ -66,7 +69,7 @@ def changed_frame(state: State, base: int, labels: Labels, notes: tuple[str, ...
         "redo": labels[1],
         "unreadable": _unreadable(state),
         "notes": notes,
-        **_touched(state, packer, _BESIDE | _LISTS),
+        **_touched(state, packer, _BESIDE | _LISTS, work),
     }
     return packer.pack(head)
 
@@ -102,12 +105,14 @@ _LISTS: dict[str, tuple[Part, set[str]]] = {
 }
 
 
-def _touched(state: State, packer: Packer, parts: dict[str, tuple[Part, set[str]]]) -> Json:
+def _touched(
+    state: State, packer: Packer, parts: dict[str, tuple[Part, set[str]]], work: UnderWay = UNWATCHED
+) -> Json:
     touched = Touched(state)
     return {
         "sheet": sheet_json(state) if "sheet" in touched.kinds else None,
         "paths": [_path(state, row) for row in touched.paths()],
-        "runs": [run_json(state, run, packer) for run in touched.runs()],
+        "runs": [run_json(state, run, packer) for run in work.each(touched.runs(), "Drawing")],
         "as_drawn": _as_drawn(state, packer, touched.elements()),
         "order": {
             "paths": [row["id"] for row in state.all("path")] if touched.order("path") else None,

@@ -8,6 +8,7 @@ from flask import Response
 
 from curlet.core.dress.cloth import WEAVES
 from curlet.core.measures import place_entered
+from curlet.core.motif.tracing import Stopped
 from curlet.core.path.figures import FIGURES
 from curlet.formats.clip_doc import ClipDoc
 from curlet.formats.mark_doc import MarkDoc
@@ -16,6 +17,7 @@ from curlet.store.commands.clip import clip_of
 from curlet.store.similar import find_similar
 from curlet.store.state import State
 from curlet.studio import sheets as service
+from curlet.studio.under_way import UnderWay
 from curlet.web.frames import figure_setting, preview_frame
 from curlet.web.problems import cannot_show
 from curlet.web.replies import Replies, frame_reply, json_reply
@@ -44,6 +46,7 @@ from curlet.web.sheet_schemas import (
 )
 from curlet.web.shown import changed, whole
 from curlet.web.tape_frames import tape_frame
+from curlet.web.watched import watched
 
 table = Routes("table", __name__, url_prefix="/api")
 
@@ -70,7 +73,8 @@ def figures() -> Response:
 @table.get("/sheets/<sheet_id>", responses={200: SheetFrame, 404: Problem})
 def sheet(path: SheetUrl) -> Response:
     """A sheet with its runs as laid. Where it cannot be shown the problem says what undo would take back."""
-    return _shown(journal.find_sheet(path.sheet_id), whole)
+    with watched() as work:
+        return _shown(journal.find_sheet(path.sheet_id), lambda state: whole(state, work))
 
 
 @table.get("/sheets/<sheet_id>/similar", responses={200: Similar, 422: Problem})
@@ -110,8 +114,8 @@ def weaves() -> Response:
 @table.post("/sheets/<sheet_id>/commands", responses=_CHANGED)
 def command(path: SheetUrl, body: Command) -> Response:
     """Do one thing, as one undoable step."""
-    with service.doing(path.sheet_id, body.revision, body.intent) as state:
-        return changed(state, body.revision)
+    with watched() as work, service.doing(path.sheet_id, body.revision, body.intent, work) as state:
+        return changed(state, body.revision, work=work)
 
 
 @table.post("/sheets/<sheet_id>/preview", responses={**_CHANGED, 200: PreviewFrame})
@@ -133,18 +137,25 @@ def tape(path: SheetUrl, body: TapeAsked) -> Response:
 @table.post("/sheets/<sheet_id>/undo", responses=_CHANGED)
 def undo(path: SheetUrl, body: Revision) -> Response:
     """Take back the last step."""
-    return _shown(service.undo(path.sheet_id, body.revision), lambda state: changed(state, body.revision))
+    return _replayed(service.undo, path.sheet_id, body.revision)
 
 
 @table.post("/sheets/<sheet_id>/redo", responses=_CHANGED)
 def redo(path: SheetUrl, body: Revision) -> Response:
     """Do the last undone step again."""
-    return _shown(service.redo(path.sheet_id, body.revision), lambda state: changed(state, body.revision))
+    return _replayed(service.redo, path.sheet_id, body.revision)
+
+
+def _replayed(step: Callable[[str, int, UnderWay], State], sheet_id: str, revision: int) -> Response:
+    with watched() as work:
+        return _shown(step(sheet_id, revision, work), lambda state: changed(state, revision))
 
 
 def _shown(state: State, show: Callable[[State], Response]) -> Response:
     """A sheet that is kept as it is, whether or not it can be shown."""
     try:
         return show(state)
+    except Stopped:
+        raise
     except Exception as error:
         return cannot_show(error, state.sheet["revision"], journal.undo_labels(state.sheet["id"])[0])

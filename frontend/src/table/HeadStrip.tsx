@@ -9,6 +9,7 @@ import { turnTheme, useTheme } from "@/shared/theme";
 import { Menu } from "@/shared/ui/Menu";
 import { Panel } from "@/shared/ui/Panel";
 import { stop } from "@/shared/ui/stops";
+import { workWords } from "@/shared/work";
 
 import { guideTo } from "./guide/guide";
 import { useFrame, useSheetSession } from "./sheet";
@@ -85,15 +86,23 @@ function SheetChoice() {
   );
 }
 
-/** A step that takes a while is under way. */
+/** A step that takes a while is under way: how far it is, and the way to stop it. */
 function Busy() {
-  const busy = useTableState((state) => state.busy);
+  const work = useTableState((state) => state.work);
   return (
-    <span role="status" className="mr-1 flex items-center gap-1.5 opacity-90">
-      {busy && (
-        <>
-          <LoaderCircle size={15} aria-hidden className="animate-spin" /> Working …
-        </>
+    <span className="mr-1 flex items-center gap-1.5">
+      <span role="status" className="flex items-center gap-1.5 opacity-90">
+        {work && (
+          <>
+            <LoaderCircle size={15} aria-hidden className="animate-spin" />
+            {workWords(work)}
+          </>
+        )}
+      </span>
+      {work && (
+        <button {...stop} className={`${quiet} underline underline-offset-2`} onClick={work.stop}>
+          Stop
+        </button>
       )}
     </span>
   );

@@ -19,6 +19,7 @@ import { Parts, useParts } from "@/shared/ui/Parts";
 import { usePanelKeys } from "@/shared/ui/Panel";
 import { UnitContext } from "@/shared/ui/unit";
 import { plural } from "@/shared/ui/words";
+import { watch, workWords } from "@/shared/work";
 import { Export } from "@/export/Export";
 import {
   PanelContext,
@@ -47,7 +48,7 @@ export function TablePage() {
   // A sheet that is shown stays, whatever goes wrong when it is asked for again.
   if (!data && isUnreached(error)) return <Away />;
   if (error && !data) return <NotShown id={sheetId} error={error} />;
-  if (!data) return <Message title="Curlet" text="Opening the sheet." />;
+  if (!data) return <Opening />;
   return (
     <SheetSessionContext value={session}>
       <UnitContext value={data.sheet.unit}>
@@ -68,6 +69,22 @@ function Away() {
   );
 }
 
+/** A large sheet says how far it is; there is a way back meanwhile. */
+function Opening() {
+  const work = useTableState((state) => state.work);
+  return (
+    <Message title="Curlet" text={work?.doing ? `Opening the sheet: ${workWords(work)}.` : "Opening the sheet."}>
+      {work && (
+        <p className="mt-3">
+          <Link className="rounded-field border border-(--edge) bg-base-100 px-3 py-1 hover:border-base-content" to="/">
+            All sheets
+          </Link>
+        </p>
+      )}
+    </Message>
+  );
+}
+
 /** A sheet that cannot be shown can be taken back, step by step, to where it could. */
 function NotShown({ id, error }: { id: string; error: Error }) {
   const queries = useQueryClient();
@@ -76,7 +93,10 @@ function NotShown({ id, error }: { id: string; error: Error }) {
   const undo = async () => {
     setSaid("Undoing …");
     // What cannot be shown even then says so when it is opened again.
-    await api.undo(id, sheet!.revision).catch(() => undefined);
+    await watch(
+      (work) => api.undo(id, sheet!.revision, work),
+      (work) => work?.doing && setSaid(workWords(work)),
+    ).catch(() => undefined);
     await queries.refetchQueries({ queryKey: ["sheet", id] });
     setSaid("");
   };

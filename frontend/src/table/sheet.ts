@@ -8,6 +8,7 @@ import { api, type DrawingChosen, Refusal } from "@/shared/api/client";
 import { announce } from "@/shared/announce";
 import { mark } from "@/shared/mark";
 import { Newest } from "@/shared/newest";
+import { watch, type Work } from "@/shared/work";
 import { withChanges, withPreview } from "@/shared/api/frame";
 import type {
   ChangedFrame,
@@ -24,16 +25,13 @@ import { choosePaths, tableState, useTableState } from "./state";
 /** Steps that take something away: said where they can be undone. */
 const REMOVES = /^(delete|remove)-/;
 
-/** A step that takes longer says so, ms. */
-const SLOW = 300;
-
 interface Done {
   notes: readonly string[];
   /** What is said of it besides. */
   say?: () => unknown;
 }
 
-type Step = (id: string, revision: number) => Promise<ChangedFrame>;
+type Step = (id: string, revision: number, work: Work) => Promise<ChangedFrame>;
 
 /** Sends changes one after the other, and previews newest first. */
 export class SheetSession {
@@ -108,7 +106,7 @@ export class SheetSession {
   command(intent: Intent): Promise<Refusal | null> {
     this.dropPreviews();
     return this.change(
-      (id, revision) => api.command(id, revision, intent),
+      (id, revision, work) => api.command(id, revision, intent, work),
       (_, after) => this.told(after.undo ?? "", REMOVES.test(intent.kind)),
     );
   }
@@ -127,7 +125,7 @@ export class SheetSession {
 
   /** Put what was chosen of a drawing that has been looked at on the sheet. */
   useDrawing(drawing: string, chosen: DrawingChosen): Promise<Refusal | null> {
-    return this.change((id, revision) => api.useDrawing(id, drawing, { revision, ...chosen }));
+    return this.change((id, revision, work) => api.useDrawing(id, drawing, { revision, ...chosen }, work));
   }
 
   addGuide(file: File): Promise<Refusal | null> {
@@ -143,8 +141,8 @@ export class SheetSession {
 
   /** `say` is given what was and what is now. */
   private change(step: Step, say?: (before: SheetFrame, after: SheetFrame) => void): Promise<Refusal | null> {
-    return this.inTurn(async () => {
-      const changed = await step(this.id, this.revision);
+    return this.inTurn(async (work) => {
+      const changed = await step(this.id, this.revision, work);
       const base = this.base;
       // A sheet that could not be shown before the step is asked for whole.
       if (base?.revision === changed.base) this.queries.setQueryData(this.key, withChanges(base, changed));
@@ -154,18 +152,17 @@ export class SheetSession {
     });
   }
 
-  private inTurn(carryOut: () => Promise<Done>): Promise<Refusal | null> {
+  private inTurn(carryOut: (work: Work) => Promise<Done>): Promise<Refusal | null> {
     const step = this.line.then(() => this.done(carryOut));
     this.line = step;
     return step;
   }
 
   /** Do something, and say what is to be said of it. */
-  private async done(carryOut: () => Promise<Done>): Promise<Refusal | null> {
+  private async done(carryOut: (work: Work) => Promise<Done>): Promise<Refusal | null> {
     const before = tableState().notice;
-    const slow = setTimeout(() => tableState().set({ busy: true }), SLOW);
     try {
-      const { notes, say } = await carryOut();
+      const { notes, say } = await watch(carryOut, (work) => tableState().set({ work }));
       tableState().set({ preview: null });
       if (notes.length) tableState().set({ notice: { tone: "word", text: notes.join(" ") } });
       // What was said in the meantime is of something else, and stays.
@@ -174,13 +171,11 @@ export class SheetSession {
       return null;
     } catch (error) {
       return this.refused(error);
-    } finally {
-      clearTimeout(slow);
-      tableState().set({ busy: false });
     }
   }
 
   private async refused(error: unknown): Promise<Refusal> {
+    if (error instanceof DOMException && error.name === "AbortError") return this.stopped();
     const refusal = error instanceof Refusal ? error : new Refusal(0, "That did not work", String(error));
     tableState().set({ preview: null, notice: { tone: "fault", text: refusal.message } });
     if (refusal.status === 409) {
@@ -188,6 +183,16 @@ export class SheetSession {
       await this.queries.refetchQueries({ queryKey: this.key });
     }
     return refusal;
+  }
+
+  /** A step was stopped, unless it was done before that was heard: the server knows. */
+  private async stopped(): Promise<Refusal> {
+    const before = this.revision;
+    await this.queries.refetchQueries({ queryKey: this.key });
+    const text =
+      this.revision === before ? "Stopped. Nothing was changed." : "It was done before it could be stopped. Undo it.";
+    tableState().set({ preview: null, notice: { tone: "word", text } });
+    return new Refusal(0, "Stopped", text);
   }
 
   /** Show what a thing would look like. While one is on its way only the newest waits. */
@@ -269,8 +274,19 @@ export function useNewSheetSession(id: string): SheetSession {
   return useMemo(() => new SheetSession(id, queries), [id, queries]);
 }
 
+/** The sheet, telling how far it is where it takes long; given up once nobody waits for it. */
+function opened(id: string, signal: AbortSignal): Promise<SheetFrame> {
+  return watch(
+    (work) => {
+      signal.addEventListener("abort", work.abort);
+      return api.sheet(id, work);
+    },
+    (work) => tableState().set({ work }),
+  );
+}
+
 export function useSheetQuery(id: string) {
-  return useQuery({ queryKey: ["sheet", id], queryFn: () => api.sheet(id) });
+  return useQuery({ queryKey: ["sheet", id], queryFn: ({ signal }) => opened(id, signal) });
 }
 
 /** Part of the sheet as it is shown; only when that part changes is what asks for it rendered again. */

@@ -3,6 +3,7 @@ import { create } from "zustand";
 
 import type { Intent, MeasureShown, PreviewFrame } from "@/shared/api/types";
 import type { Notice } from "@/shared/ui/Said";
+import type { WorkUnderWay } from "@/shared/work";
 
 import type { Size, Spot, View } from "./view";
 
@@ -112,8 +113,8 @@ interface TableState {
   /** What the preview shows. */
   tried: Intent | null;
   notice: Notice | null;
-  /** Whether a step takes so long that it is said. */
-  busy: boolean;
+  /** A step that takes so long that it is said. */
+  work: WorkUnderWay | null;
   exporting: boolean;
   /** Whether the list of keys is open. */
   keyList: boolean;
@@ -156,7 +157,7 @@ export const useTableState = create<TableState>((set) => ({
   preview: null,
   tried: null,
   notice: null,
-  busy: false,
+  work: null,
   exporting: false,
   keyList: false,
   page: "stitching",

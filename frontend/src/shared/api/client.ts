@@ -1,6 +1,8 @@
 /** Talking to the server. */
 import createClient from "openapi-fetch";
 
+import type { Work } from "../work";
+
 import { readBench, readChanged, readPreview, readSheet, readTape } from "./frame";
 import type { components, paths } from "./schema";
 import type {
@@ -96,6 +98,9 @@ const ofBrush = (brush_id: string) => ({ path: { brush_id } });
 const at = (sheet_id: string) => ({ path: { sheet_id } });
 const binary = { parseAs: "arrayBuffer" } as const;
 
+/** A request whose progress can be asked for and that can be stopped. */
+const watched = (work?: Work) => (work ? { headers: { "Curlet-Work": work.name }, signal: work.signal } : {});
+
 /** A form with files, as the body of a request. */
 function form(fields: Record<string, string | File | readonly File[]>) {
   const body = new FormData();
@@ -130,13 +135,17 @@ export const api = {
       }),
     ),
 
-  sheet: (id: string) => whole(client.GET("/api/sheets/{sheet_id}", { params: at(id), ...binary })),
+  progress: (name: string) => settled(client.GET("/api/under-way/{name}", { params: { path: { name } } })),
 
-  command: (id: string, revision: number, intent: Intent) =>
+  sheet: (id: string, work?: Work) =>
+    whole(client.GET("/api/sheets/{sheet_id}", { params: at(id), ...watched(work), ...binary })),
+
+  command: (id: string, revision: number, intent: Intent, work: Work) =>
     changed(
       client.POST("/api/sheets/{sheet_id}/commands", {
         params: at(id),
         body: { revision, intent },
+        ...watched(work),
         ...binary,
       }),
     ),
@@ -154,11 +163,15 @@ export const api = {
   tape: async (id: string, body: TapeAsked, signal: AbortSignal): Promise<TapeFrame> =>
     readTape(await settled(client.POST("/api/sheets/{sheet_id}/tape", { params: at(id), body, signal, ...binary }))),
 
-  undo: (id: string, revision: number) =>
-    changed(client.POST("/api/sheets/{sheet_id}/undo", { params: at(id), body: { revision }, ...binary })),
+  undo: (id: string, revision: number, work: Work) =>
+    changed(
+      client.POST("/api/sheets/{sheet_id}/undo", { params: at(id), body: { revision }, ...watched(work), ...binary }),
+    ),
 
-  redo: (id: string, revision: number) =>
-    changed(client.POST("/api/sheets/{sheet_id}/redo", { params: at(id), body: { revision }, ...binary })),
+  redo: (id: string, revision: number, work: Work) =>
+    changed(
+      client.POST("/api/sheets/{sheet_id}/redo", { params: at(id), body: { revision }, ...watched(work), ...binary }),
+    ),
 
   readDrawing: (file: File) => settled(client.POST("/api/drawings", form({ file }))),
 
@@ -168,11 +181,12 @@ export const api = {
   stopDrawing: (drawing_id: string) =>
     settled(client.DELETE("/api/drawings/{drawing_id}", { params: { path: { drawing_id } } })),
 
-  useDrawing: (sheet_id: string, drawing_id: string, body: Schemas["UseDrawing"]) =>
+  useDrawing: (sheet_id: string, drawing_id: string, body: Schemas["UseDrawing"], work: Work) =>
     changed(
       client.POST("/api/sheets/{sheet_id}/drawings/{drawing_id}", {
         params: { path: { sheet_id, drawing_id } },
         body,
+        ...watched(work),
         ...binary,
       }),
     ),

@@ -1,0 +1,52 @@
+/** Long work under way: how far it is, said past a while, and the way to stop it. */
+import { api } from "./api/client";
+
+/** Busy is said past this long, ms, and from then on how far it is is asked for as often. */
+const SLOW = 300;
+const AGAIN = 400;
+
+export interface WorkUnderWay {
+  /** What is being done and how much of it, once that is known. */
+  doing: string;
+  done: number;
+  total: number;
+  stop: () => void;
+}
+
+export interface Work {
+  /** What the server knows it by. */
+  name: string;
+  signal: AbortSignal;
+  abort: () => void;
+}
+
+/** How far it is: “Laying 120 of 300”. */
+export const workWords = ({ doing, done, total }: WorkUnderWay) =>
+  doing ? `${doing} ${done.toLocaleString("en")} of ${total.toLocaleString("en")}` : "Working …";
+
+let number = 0;
+
+/** Do something that may take long, telling how it goes until it is done, then null. */
+export async function watch<Result>(
+  act: (work: Work) => Promise<Result>,
+  tell: (work: WorkUnderWay | null) => void,
+): Promise<Result> {
+  const abort = new AbortController();
+  const name = `${Date.now().toString(36)}-${number++}`;
+  const stop = () => abort.abort();
+  let over = false;
+  const look = async () => {
+    const { doing, done, total } = await api.progress(name).catch(() => ({ doing: "", done: 0, total: 0 }));
+    if (over) return;
+    tell({ doing, done, total, stop });
+    timer = setTimeout(() => void look(), AGAIN);
+  };
+  let timer = setTimeout(() => void look(), SLOW);
+  try {
+    return await act({ name, signal: abort.signal, abort: stop });
+  } finally {
+    over = true;
+    clearTimeout(timer);
+    tell(null);
+  }
+}

@@ -1,0 +1,40 @@
+"""Work under way says how far it is, and what is stopped leaves all as it was."""
+
+from __future__ import annotations
+
+from pathlib import Path as FilePath
+
+import pytest
+
+from curlet.core.motif.tracing import Stopped
+from curlet.store import journal
+from curlet.store.commands.runs import LayBrush
+from curlet.studio import sheets
+from curlet.studio.under_way import UnderWay
+
+SHEET = "waistcoat"
+
+
+def lay(work: UnderWay) -> None:
+    paths = tuple(row["id"] for row in journal.find_sheet(SHEET).all("path"))
+    intent = LayBrush(kind="lay-brush", paths=paths, brush="rope")
+    with sheets.doing(SHEET, journal.current_revision(SHEET), intent, work):
+        pass
+
+
+def test_a_step_counts_the_runs_that_it_lays(store: FilePath) -> None:
+    work = UnderWay()
+    lay(work)
+    assert (work.done, work.total, work.doing) == (11, 12, "Laying")
+
+
+@pytest.mark.parametrize("asked", [1, 2, 12])
+def test_a_stopped_step_leaves_the_sheet_as_it_was(store: FilePath, asked: int) -> None:
+    looks = iter([False] * (asked - 1) + [True])
+    before = journal.find_sheet(SHEET)
+    with pytest.raises(Stopped):
+        lay(UnderWay(lambda: next(looks)))
+    after = journal.find_sheet(SHEET)
+    assert after.sheet["revision"] == before.sheet["revision"]
+    assert after.all("run") == before.all("run")
+    assert journal.undo_labels(SHEET) == (None, None)
