@@ -313,3 +313,38 @@ def test_two_fingers_zoom_and_leave_what_is_chosen_alone(table: Table) -> None:
     table.wait(lambda: table.zoom() == pytest.approx(2 * before, abs=3))
     assert chosen_names(table) == {HEM}
     assert not table.can_undo()
+
+
+NAMELESS = """
+return [...document.querySelectorAll("button, a, [role=button]")]
+  .filter((sign) => sign.offsetParent && !sign.ownerSVGElement && !sign.closest("label"))
+  .filter((sign) => !/[a-z]{2}/i.test(sign.textContent) && !sign.title)
+  .map((sign) => sign.getAttribute("aria-label") ?? sign.outerHTML);
+"""
+
+
+@pytest.mark.parametrize(
+    "view", ["/", "/library", "/bench/whipped", "/sheets/programme", "/sheets/waistcoat"]
+)
+def test_what_is_no_plain_word_says_what_it_is_when_pointed_at(table: Table, view: str) -> None:
+    table.browser.get(f"{table.address}{view}")
+    table.wait(lambda: table.browser.find_elements(By.CSS_SELECTOR, "img, canvas"))
+    if "waistcoat" in view:
+        table.choose("hem-r")
+        table.unfold(*table.folded())
+    assert table.browser.execute_script(NAMELESS) == []
+
+
+def test_pictures_of_sheets_have_their_room_before_they_are_there(table: Table) -> None:
+    """They were dots until they were drawn."""
+    driver = table.browser
+    driver.execute_cdp_cmd("Network.enable", {})
+    driver.execute_cdp_cmd("Network.setBlockedURLs", {"urls": ["*thumbnail.png*"]})
+    try:
+        driver.get(f"{table.address}/")
+        table.by_id("sheet-programme")
+        sizes = [image.size for image in driver.find_elements(By.TAG_NAME, "img")]
+        assert len(sizes) == 5
+        assert all(min(size["width"], size["height"]) > 80 for size in sizes)
+    finally:
+        driver.execute_cdp_cmd("Network.setBlockedURLs", {"urls": []})

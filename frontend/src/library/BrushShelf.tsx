@@ -122,7 +122,7 @@ function Card({ brush, picked, onPick, onNotice }: CardProps) {
           {brush.kind}, {brush.builtin ? "built in" : "your own"}
         </span>
       </div>
-      <Link to={`/bench/${brush.id}`} aria-label={`${brush.name}, on the Bench`}>
+      <Link to={`/bench/${brush.id}`} aria-label={`${brush.name}, on the Bench`} title="Open on the Bench">
         <span className="my-1.5 grid min-h-[64px] items-center overflow-hidden rounded-[3px] bg-(--cloth)">
           <img
             src={`/api/brushes/${brush.id}/strip.svg?key=${brush.key}`}

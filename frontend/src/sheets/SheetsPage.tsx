@@ -13,6 +13,9 @@ import { plural } from "@/shared/ui/words";
 import { NewSheet } from "./NewSheet";
 import { sideText } from "./sizes";
 
+/** The room for a picture in a card: its width to its height. */
+const ROOM = 1.4;
+
 export function SheetsPage() {
   const queries = useQueryClient();
   const [archived, setArchived] = useState(false);
@@ -54,7 +57,7 @@ export function SheetsPage() {
           {data?.sheets.length === 0 && (
             <p className="muted">{archived ? "No sheet is archived." : "No sheets yet. Create one on the right."}</p>
           )}
-          <ul className="grid grid-cols-[repeat(auto-fill,minmax(230px,1fr))] gap-4">
+          <ul className="grid grid-cols-[repeat(auto-fill,minmax(max(230px,15vw),1fr))] gap-4">
             {data?.sheets.map((sheet) => (
               <Card key={sheet.id} sheet={sheet} archived={archived} attempt={attempt} />
             ))}
@@ -66,6 +69,10 @@ export function SheetsPage() {
     </div>
   );
 }
+
+/** A picture's size within its card: all of the room's height, or of its width. */
+const fitted = ({ width, height }: SheetListed) =>
+  width / height > ROOM ? { width: "100%", height: "auto" } : { width: "auto", height: "100%" };
 
 interface CardProps {
   sheet: SheetListed;
@@ -85,16 +92,18 @@ function Card({ sheet, archived, attempt }: CardProps) {
   };
   return (
     <li className="flex flex-col overflow-hidden rounded-box border border-base-300 bg-base-100">
-      <Link
-        to={`/sheets/${sheet.id}`}
-        className="grid h-[170px] place-items-center bg-base-200 p-3 hover:bg-base-300"
-        data-testid={`sheet-${sheet.id}`}
-      >
-        <img
-          src={`/api/sheets/${sheet.id}/thumbnail.png?revision=${sheet.revision}`}
-          alt=""
-          className="block max-h-[146px] max-w-full border border-base-300"
-        />
+      <Link to={`/sheets/${sheet.id}`} className="bg-base-200 p-3 hover:bg-base-300" data-testid={`sheet-${sheet.id}`}>
+        <span className="relative block" style={{ aspectRatio: ROOM }}>
+          <img
+            src={`/api/sheets/${sheet.id}/thumbnail.png?revision=${sheet.revision}`}
+            alt=""
+            // As large as it will be, while it is being drawn.
+            width={sheet.width}
+            height={sheet.height}
+            style={{ aspectRatio: sheet.width / sheet.height, ...fitted(sheet) }}
+            className="absolute inset-0 m-auto border border-base-300 bg-(--paper)"
+          />
+        </span>
         <span className="sr-only">Open {sheet.name}</span>
       </Link>
       <div className="px-3 py-2">

@@ -229,6 +229,7 @@ export const HeadStrip = memo(function HeadStrip() {
           {...stop}
           className={`${quiet} max-[899px]:hidden`}
           aria-label="Zoom out"
+          title="Zoom out (−)"
           aria-keyshortcuts="-"
           onClick={() => zoomBy(1 / 1.25)}
         >
@@ -247,6 +248,7 @@ export const HeadStrip = memo(function HeadStrip() {
           {...stop}
           className={`${quiet} max-[899px]:hidden`}
           aria-label="Zoom in"
+          title="Zoom in (+)"
           aria-keyshortcuts="+"
           onClick={() => zoomBy(1.25)}
         >

@@ -81,7 +81,7 @@ function Swatch({ shape }: { shape: { shown: Pick<ShapeShown, "fill" | "stroke">
   return (
     <span
       aria-hidden
-      className="size-3.5 shrink-0 rounded-full border-2"
+      className="own-colour size-3.5 shrink-0 rounded-full border-2"
       style={{ background: fill ?? "transparent", borderColor: line ?? "var(--color-base-300)" }}
     />
   );

@@ -8,7 +8,7 @@ export function Swatches({ colours }: { colours: readonly string[] }) {
         <span
           key={index}
           aria-hidden
-          className="size-3.5 shrink-0 rounded-[3px] border border-base-content/60"
+          className="own-colour size-3.5 shrink-0 rounded-[3px] border border-base-content/60"
           style={{ background: colour }}
         />
       ))}

@@ -103,7 +103,7 @@ export function ImportDialog({ drawing, onDone }: { drawing: Drawing; onDone: ()
                   />
                   <span
                     aria-hidden
-                    className="size-3 shrink-0 rounded-full border border-base-content/40"
+                    className="own-colour size-3 shrink-0 rounded-full border border-base-content/40"
                     style={{ background: group.mark }}
                   />
                   <input

@@ -178,6 +178,7 @@ function Group({ group }: { group: GroupRow }) {
           className="w-6 shrink-0 cursor-pointer self-stretch pl-1.5 text-[10px]"
           aria-expanded={open}
           aria-label={`Paths of ${group.name}`}
+          title={open ? "Fold this group" : "Unfold this group"}
           onClick={() => setOpen(!open)}
         >
           <span aria-hidden>{open ? "▾" : "▸"}</span>
@@ -191,7 +192,7 @@ function Group({ group }: { group: GroupRow }) {
         >
           <span
             aria-hidden
-            className="size-2.5 shrink-0 self-center rounded-full border border-base-content/40"
+            className="own-colour size-2.5 shrink-0 self-center rounded-full border border-base-content/40"
             style={{ background: group.mark ?? "transparent" }}
           />
           <span className="truncate font-semibold">{group.name}</span>
