@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import pytest
+from selenium.webdriver.common.by import By
 from selenium.webdriver.common.keys import Keys
 
 from tests.browser.table import Table
@@ -145,3 +146,28 @@ def test_export(table: Table, hands: Hands) -> None:
     table.wait(lambda: "mm" in table.browser.find_element("tag name", "dialog").text)
     hands.to("Export SVG", Keys.TAB)
     assert hands.presses < MOST
+
+
+def test_the_bench_is_worked_by_keys(table: Table) -> None:
+    """A piece is chosen on the sample, a proof enlarged, a measure set and taken back, all by keys."""
+    table.browser.get(f"{table.address}/bench/whipped")
+    table.by_id("proof-letter")
+    hands = Hands(table)
+    hands.panel("Pieces in place")
+    hands.to("end:", Keys.ARROW_RIGHT)
+    hands.press(Keys.ENTER)
+    table.wait(lambda: table.by_id("place-end").get_attribute("aria-pressed") == "true")
+    hands.panel("Proof board")
+    hands.to("Star", Keys.ARROW_RIGHT)
+    hands.press(Keys.ENTER)
+    table.wait(lambda: table.browser.find_elements(By.CSS_SELECTOR, "dialog[open]"))
+    hands.press(Keys.ESCAPE)
+    hands.panel("Repeat")
+    hands.to("Repeat length", Keys.TAB)
+    # A field that holds what is kept leaves undo to the page.
+    hands.press(Keys.ARROW_UP)
+    told = table.wait(lambda: table.button("Undo").get_attribute("title"))
+    table.wait(lambda: told != "Nothing to undo")
+    table.control("z")
+    table.wait(lambda: table.button("Undo").get_attribute("title") == "Nothing to undo")
+    assert hands.presses < 2 * MOST

@@ -1,4 +1,6 @@
 /** The Bench's head strip: the brush's name, undo and redo, its earlier versions, and the doors. */
+import { Panel } from "@/shared/ui/Panel";
+import { stop } from "@/shared/ui/stops";
 import { wayToTable } from "@/shared/lastSheet";
 import { useState } from "react";
 import { Link } from "react-router";
@@ -8,13 +10,18 @@ import { plural } from "@/shared/ui/words";
 import { useBench, useWorkbench } from "./bench";
 
 const quiet =
-  "cursor-pointer rounded-field px-2 py-1 hover:bg-white/10 disabled:cursor-default disabled:text-[#98a0b3] disabled:hover:bg-transparent";
+  "cursor-pointer rounded-field px-2 py-1 hover:bg-white/10 aria-disabled:cursor-default aria-disabled:text-[#98a0b3] aria-disabled:hover:bg-transparent";
 
 export function BenchHead() {
   const workbench = useWorkbench();
   const brush = useBench((state) => state.brush)!;
   return (
-    <header className="head col-span-3 flex min-w-0 items-center gap-3 bg-neutral px-3.5 whitespace-nowrap text-neutral-content max-[899px]:col-span-1 max-[899px]:gap-1">
+    <Panel
+      as="header"
+      across
+      label="Head strip"
+      className="head col-span-3 flex min-w-0 items-center gap-3 bg-neutral px-3.5 whitespace-nowrap text-neutral-content max-[899px]:col-span-1 max-[899px]:gap-1"
+    >
       <h1 className="font-bold">Bench</h1>
       <BrushName />
       <span className="measure truncate text-[#cfd3de] max-[899px]:hidden">
@@ -22,33 +29,37 @@ export function BenchHead() {
       </span>
       <span className="ml-auto flex items-center gap-1">
         <button
+          {...stop}
           className={quiet}
-          disabled={!brush.undo}
+          // Not disabled: what has the focus keeps it.
+          aria-disabled={!brush.undo}
           title={brush.undo ? `Undo: ${brush.undo}` : "Nothing to undo"}
-          onClick={() => void workbench.undo()}
+          onClick={() => brush.undo && void workbench.undo()}
         >
           Undo
         </button>
         <button
+          {...stop}
           className={quiet}
-          disabled={!brush.redo}
+          aria-disabled={!brush.redo}
           title={brush.redo ? `Redo: ${brush.redo}` : "Nothing to redo"}
-          onClick={() => void workbench.redo()}
+          onClick={() => brush.redo && void workbench.redo()}
         >
           Redo
         </button>
         <Earlier />
-        <Link className={quiet} to="/library">
+        <Link {...stop} className={quiet} to="/library">
           Library
         </Link>
         <Link
+          {...stop}
           className="rounded-field bg-primary px-3.5 py-1 font-semibold text-primary-content hover:brightness-105"
           to={wayToTable()}
         >
           Back to the Table
         </Link>
       </span>
-    </header>
+    </Panel>
   );
 }
 
@@ -63,6 +74,7 @@ function BrushName() {
   return (
     <input
       aria-label="Name of the brush"
+      data-unsaved={entered === null ? undefined : ""}
       className="w-[230px] min-w-0 rounded-field max-[899px]:w-[120px] border border-transparent bg-transparent px-1.5 py-0.5 hover:border-white/30 focus:border-white/60"
       maxLength={120}
       value={entered ?? name}
@@ -83,7 +95,13 @@ function Earlier() {
   const [open, setOpen] = useState(false);
   return (
     <span className="relative">
-      <button className={quiet} aria-expanded={open} disabled={!versions.length} onClick={() => setOpen(!open)}>
+      <button
+        {...stop}
+        className={quiet}
+        aria-expanded={open}
+        aria-disabled={!versions.length}
+        onClick={() => versions.length > 0 && setOpen(!open)}
+      >
         History
       </button>
       {open && (

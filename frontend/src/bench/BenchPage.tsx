@@ -1,4 +1,6 @@
 /** The Bench: where motifs and brushes are made, and proved before they are used. */
+import { usePanelKeys } from "@/shared/ui/Panel";
+import { isUnsaved, SKIP } from "@/shared/ui/stops";
 import { useEffect, useMemo } from "react";
 import { useNavigate, useParams } from "react-router";
 
@@ -36,7 +38,7 @@ export function BenchPage() {
 
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
-      if (!(event.ctrlKey || event.metaKey) || event.target instanceof HTMLInputElement) return;
+      if (!(event.ctrlKey || event.metaKey) || isUnsaved(event.target)) return;
       // With Shift held the key's own letter is a capital.
       const key = event.key.toLowerCase();
       if (key === "z" && !event.shiftKey) void workbench.undo();
@@ -64,11 +66,15 @@ const PARTS = [
 type Part = (typeof PARTS)[number][0];
 
 function Board() {
+  usePanelKeys();
   const { part, setPart, only } = useParts<Part>("board");
   const maker = useBenchMaker();
   const drawn = useBench((state) => state.drawn);
   return (
     <MakerContext value={maker}>
+      <a href="#board" className={SKIP}>
+        Skip to the board
+      </a>
       <div
         className="grid h-full grid-cols-[232px_minmax(0,1fr)_300px] grid-rows-[44px_minmax(0,1fr)] bg-base-200 max-[899px]:grid-cols-1 max-[899px]:grid-rows-[44px_36px_minmax(0,1fr)]"
         data-testid="bench"
@@ -76,7 +82,11 @@ function Board() {
         <BenchHead />
         <Parts label="Parts of the Bench" options={PARTS} part={part} onChange={setPart} />
         <CourseStack className={only("courses")} />
-        <main className={`flex min-h-0 flex-col overflow-y-auto bg-(--paper) ${only("board")}`}>
+        <main
+          id="board"
+          tabIndex={-1}
+          className={`flex min-h-0 flex-col overflow-y-auto bg-(--paper) ${only("board")}`}
+        >
           {drawn ? (
             <>
               {drawn.artwork ? <DrawingBoard artwork={drawn.artwork} /> : <RepeatView drawn={drawn} />}

@@ -1,4 +1,6 @@
 /** The brush's courses as they lie, topmost first. */
+import { Panel } from "@/shared/ui/Panel";
+import { beside, stop } from "@/shared/ui/stops";
 import { ArrowDown, ArrowUp, X } from "lucide-react";
 
 import type { BrushDoc } from "@/shared/api/types";
@@ -20,7 +22,7 @@ export function CourseStack({ className }: { className: string }) {
     workbench.show(null);
   };
   return (
-    <section aria-label="Courses" className={`min-h-0 overflow-y-auto border-r border-base-300 p-3 ${className}`}>
+    <Panel label="Courses" className={`min-h-0 overflow-y-auto border-r border-base-300 p-3 ${className}`}>
       <h2 className="flex items-baseline justify-between font-bold">
         Courses <span className="measure muted font-normal">top first</span>
       </h2>
@@ -29,12 +31,13 @@ export function CourseStack({ className }: { className: string }) {
           .map((course, index) => <CourseCard key={index} course={course} index={index} many={courses.length > 1} />)
           .toReversed()}
       </ol>
-      <p className="mt-2.5">
+      <p data-line className="mt-2.5">
         Add a course:{" "}
         {(["band", "row", "span"] as const).map((course, index) => (
           <span key={course}>
             {index > 0 && ", "}
             <button
+              {...(index > 0 ? beside : stop)}
               className="cursor-pointer text-accent underline decoration-dotted underline-offset-2"
               onClick={() => void add(course)}
             >
@@ -47,7 +50,7 @@ export function CourseStack({ className }: { className: string }) {
         A band runs on without a break, a row repeats, a span is stretched once along the whole path. Ends, corners and
         joins lie on the sample at the foot of the board: press one there to work on it.
       </p>
-    </section>
+    </Panel>
   );
 }
 
@@ -70,9 +73,11 @@ function CourseCard({ course, index, many }: { course: Course; index: number; ma
   };
   return (
     <li
+      data-line
       className={`rounded-box border bg-base-100 ${chosen ? "border-base-content border-l-[5px] border-l-primary" : "border-base-300"}`}
     >
       <button
+        {...stop}
         className="block w-full cursor-pointer px-2.5 pt-1.5 text-left"
         aria-pressed={chosen}
         data-testid={`course-${index}`}
@@ -86,24 +91,30 @@ function CourseCard({ course, index, many }: { course: Course; index: number; ma
       {many && (
         <span className="flex justify-end px-1 pb-0.5">
           <button
+            {...beside}
             className={small}
             disabled={index === count - 1}
             aria-label={`Lay ${name} one higher`}
+            title="One higher"
             onClick={() => void move(true)()}
           >
             <ArrowUp size={14} />
           </button>
           <button
+            {...beside}
             className={small}
             disabled={index === 0}
             aria-label={`Lay ${name} one lower`}
+            title="One lower"
             onClick={() => void move(false)()}
           >
             <ArrowDown size={14} />
           </button>
           <button
+            {...beside}
             className={small}
             aria-label={`Remove ${name}`}
+            title="Remove this course"
             onClick={() => void workbench.make({ kind: "remove-course", course: index })}
           >
             <X size={14} />

@@ -1,6 +1,8 @@
 /** The proof board: eight hard paths, always live; any one can be enlarged. */
 import { useEffect, useMemo, useRef } from "react";
 
+import { Panel } from "@/shared/ui/Panel";
+import { stop } from "@/shared/ui/stops";
 import type { BenchFrame, ProofShown } from "@/shared/api/types";
 import { Choice } from "@/shared/ui/Choice";
 import { plural } from "@/shared/ui/words";
@@ -11,7 +13,6 @@ import { useSize } from "./useSize";
 
 /** CSS px to the mm: true size on screen. */
 const TRUE = 96 / 25.4;
-const TILE = 137;
 const SCALES = [
   ["1:1", "1:1"],
   ["1:2", "1:2"],
@@ -25,7 +26,7 @@ export function ProofBoard({ drawn }: { drawn: BenchFrame }) {
   const { proofs } = drawn;
   const wrong = proofs.filter((proof) => proof.wrong.length).length;
   return (
-    <section aria-label="Proof board" className="shrink-0 px-3.5 pt-2">
+    <Panel across label="Proof board" className="flex shrink-0 grow flex-col px-3.5 pt-2">
       <div className="flex items-center gap-2.5">
         <h2 className="font-bold">Proof board</h2>
         <span className="muted">{scale === "1:1" ? "fitted to the tiles" : "at paper size"}</span>
@@ -42,13 +43,13 @@ export function ProofBoard({ drawn }: { drawn: BenchFrame }) {
           {wrong ? plural(wrong, "warning") : "no warnings"}
         </span>
       </div>
-      <ul className="mt-1.5 grid grid-cols-4 gap-2">
+      <ul className="mt-1.5 grid grow auto-rows-[minmax(137px,1fr)] grid-cols-4 gap-2">
         {proofs.map((proof) => (
           <Tile key={proof.name} proof={proof} onPaper={scale !== "1:1"} />
         ))}
       </ul>
       <Enlarged drawn={drawn} />
-    </section>
+    </Panel>
   );
 }
 
@@ -58,25 +59,28 @@ interface TileProps {
 }
 
 function Tile({ proof, onPaper }: TileProps) {
-  const [box, { width }] = useSize<HTMLDivElement>();
-  const high = TILE - 24;
-  const at = useMemo(() => fitted(proof.box, width, high, onPaper ? TRUE : 24), [proof, width, high, onPaper]);
+  const [box, { width, height }] = useSize<HTMLDivElement>();
+  const at = useMemo(() => fitted(proof.box, width, height, onPaper ? TRUE : 24), [proof, width, height, onPaper]);
   const groups = useMemo(() => [proof.group], [proof]);
   const bad = proof.wrong.length > 0;
   return (
     <li>
       <button
-        className={`block w-full cursor-pointer rounded-box border bg-base-100 text-left hover:border-base-content ${bad ? "border-error" : "border-base-300"}`}
-        style={{ height: TILE }}
+        {...stop}
+        className={`flex size-full cursor-pointer flex-col rounded-box border bg-base-100 text-left hover:border-base-content ${bad ? "border-error" : "border-base-300"}`}
         title={proof.wrong.join(" ") || "Enlarge"}
         data-testid={`proof-${proof.name}`}
         data-wrong={bad || undefined}
         onClick={() => bench().set({ enlarged: proof.name })}
       >
-        <div ref={box} className="overflow-hidden rounded-t-box bg-(--cloth)" style={{ height: high }}>
-          {width > 0 && <Painted groups={groups} width={width} height={high} at={at} />}
+        <div ref={box} className="relative w-full grow overflow-hidden rounded-t-box bg-(--cloth)">
+          {width > 0 && (
+            <div className="absolute inset-0">
+              <Painted groups={groups} width={width} height={height} at={at} />
+            </div>
+          )}
         </div>
-        <span className="flex items-baseline justify-between gap-1 px-2 leading-[22px]">
+        <span className="flex w-full items-baseline justify-between gap-1 px-2 leading-[22px]">
           <span className="shrink-0 text-[12px]">{capital(proof.name)}</span>
           <span className="sr-only">. {proof.wrong.join(" ")} Enlarge: </span>
           <span className={`measure truncate ${bad ? "text-error" : "muted"}`}>{proof.short || proof.says}</span>

@@ -2,6 +2,8 @@
 import { useDrag } from "@use-gesture/react";
 import { useMemo } from "react";
 
+import { Panel } from "@/shared/ui/Panel";
+import { stop } from "@/shared/ui/stops";
 import type { BenchFrame, Edit } from "@/shared/api/types";
 import { useRow } from "@/shared/maker/maker";
 import { NumberField } from "@/shared/ui/NumberField";
@@ -40,7 +42,7 @@ export function RepeatView({ drawn }: { drawn: BenchFrame }) {
   );
   const groups = useMemo(() => [repeat.neighbours], [repeat]);
   return (
-    <section aria-label="Repeat" className="shrink-0 border-b border-base-300 px-3.5 pt-2">
+    <Panel label="Repeat" className="shrink-0 border-b border-base-300 px-3.5 pt-2">
       <h2 className="flex items-baseline gap-2">
         <span className="font-bold">Repeat</span>
         <EdgeWords drawn={drawn} />
@@ -55,7 +57,7 @@ export function RepeatView({ drawn }: { drawn: BenchFrame }) {
           </>
         )}
       </div>
-    </section>
+    </Panel>
   );
 }
 
@@ -88,6 +90,7 @@ function Mend({ joint }: { joint: { before: string; after: string } }) {
   if (!mend) return null;
   return (
     <button
+      {...stop}
       className="cursor-pointer text-accent underline decoration-dotted underline-offset-2"
       onClick={() => void workbench.make(mend.edit)}
     >
@@ -227,7 +230,7 @@ function Handle({ label, testId, x, y, along = false, step }: HandleProps) {
     <g
       {...bind()}
       role="button"
-      tabIndex={0}
+      {...stop}
       aria-label={label}
       data-testid={testId}
       style={gripStyle(along)}

@@ -1,18 +1,21 @@
 /** The brush's pieces where they stand on one sample path: pressed, a piece is worked on. */
 import { useMemo } from "react";
 
+import { Panel } from "@/shared/ui/Panel";
+import { stop } from "@/shared/ui/stops";
 import type { BenchFrame, Edit, PlaceShown } from "@/shared/api/types";
 
 import { bench, useBench, useWorkbench } from "./bench";
 import { fitted, Painted } from "@/shared/draw/Painted";
 import { useSize } from "./useSize";
 
-const HEIGHT = 112;
+/** What is left free above and below the sample, px. */
+const ROOM = 12;
 
 /** On which side of its place a label has room. */
 const SIDES: Record<string, { x: number; y: number }> = {
   start: { x: 0, y: 1 },
-  repeat: { x: 0, y: -0.75 },
+  repeat: { x: 0, y: -0.9 },
   corner_outside: { x: 1, y: -0.4 },
   corner_inside: { x: -1, y: 0.4 },
   end: { x: 0, y: -1 },
@@ -29,28 +32,27 @@ export const PLACE_WORDS: Record<string, string> = {
 };
 
 export function SampleStrip({ drawn }: { drawn: BenchFrame }) {
-  const [box, { width }] = useSize<HTMLDivElement>();
+  const [box, { width, height }] = useSize<HTMLDivElement>();
   const { sample } = drawn;
-  const at = useMemo(() => fitted(sample.box, width, HEIGHT - 24, 24), [sample, width]);
+  const at = useMemo(() => fitted(sample.box, width, height - 2 * ROOM, 24), [sample, width, height]);
   return (
-    <section aria-label="Pieces in place" className="shrink-0 px-3.5 pt-2 pb-3">
+    <Panel across label="Pieces in place" className="shrink-0 px-3.5 pt-2 pb-3">
       <div
         ref={box}
-        className="relative overflow-hidden rounded-box border border-base-300 bg-(--cloth)"
-        style={{ height: HEIGHT }}
+        className="relative h-[clamp(112px,15vh,230px)] overflow-hidden rounded-box border border-base-300 bg-(--cloth)"
       >
         {width > 0 && (
           <>
             <div className="absolute inset-x-0 top-3">
-              <Painted groups={sample.groups} width={width} height={HEIGHT - 24} at={at} />
+              <Painted groups={sample.groups} width={width} height={height - 2 * ROOM} at={at} />
             </div>
             {sample.places.map((place) => (
-              <PlaceButton key={place.name} place={place} at={{ ...at, y: at.y + 12 }} />
+              <PlaceButton key={place.name} place={place} at={{ ...at, y: at.y + ROOM }} />
             ))}
           </>
         )}
       </div>
-    </section>
+    </Panel>
   );
 }
 
@@ -84,6 +86,7 @@ function PlaceButton({ place, at }: { place: PlaceShown; at: { zoom: number; x: 
         {text}
       </span>
       <button
+        {...stop}
         className={`absolute cursor-pointer rounded-field border-2 ${chosen ? "border-white" : "border-transparent hover:border-white/50"}`}
         style={{ left: x - rx, top: y - ry, width: 2 * rx, height: 2 * ry }}
         title={text}
@@ -98,6 +101,7 @@ function PlaceButton({ place, at }: { place: PlaceShown; at: { zoom: number; x: 
       />
       {there && chosen && (
         <button
+          {...stop}
           className="absolute size-6 -translate-x-1/2 -translate-y-1/2 cursor-pointer rounded-full border border-white bg-neutral text-[13px] leading-none text-white"
           style={{ left: x - rx - 14, top: Math.max(y - ry, 13) }}
           title={`Remove the ${words} (Delete)`}

@@ -17,6 +17,7 @@ import { keepSheet } from "@/shared/lastSheet";
 import { useTitle } from "@/shared/title";
 import { Parts, useParts } from "@/shared/ui/Parts";
 import { usePanelKeys } from "@/shared/ui/Panel";
+import { SKIP } from "@/shared/ui/stops";
 import { UnitContext } from "@/shared/ui/unit";
 import { plural } from "@/shared/ui/words";
 import { watch, workWords } from "@/shared/work";
@@ -138,10 +139,7 @@ function Table() {
   useTitle(sheet.name);
   return (
     <div className="grid h-full grid-cols-[232px_minmax(0,1fr)_300px] grid-rows-[44px_minmax(0,1fr)_auto] max-[899px]:grid-cols-1 max-[899px]:grid-rows-[44px_36px_minmax(0,1fr)]">
-      <a
-        href={`#${PAPER}`}
-        className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-primary focus:p-2 focus:text-primary-content"
-      >
+      <a href={`#${PAPER}`} className={SKIP}>
         Skip to the sheet
       </a>
       <HeadStrip />

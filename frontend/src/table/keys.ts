@@ -3,7 +3,7 @@ import { useEffect } from "react";
 import { create } from "zustand";
 
 import type { SheetFrame } from "@/shared/api/types";
-import { panelOf } from "@/shared/ui/stops";
+import { isUnsaved, panelOf } from "@/shared/ui/stops";
 
 import { copyChosen, cutChosen, duplicateChosen, paste } from "./clipboard";
 import { chooseTool, fitSheet, trueSize, zoomBy } from "./HeadStrip";
@@ -79,9 +79,6 @@ export const KEY_LIST: readonly (readonly [string, readonly Key[]])[] = [
 
 const isField = (target: EventTarget | null) =>
   target instanceof HTMLElement && target.matches("input:not([type=radio]):not([type=checkbox]), select, textarea");
-
-/** A field with something typed that is not kept yet has an undo of its own. */
-const isUnsaved = (target: EventTarget | null) => target instanceof HTMLElement && "unsaved" in target.dataset;
 
 /** Where what is chosen can be deleted, copied and moved in order. */
 const onThings = (target: EventTarget | null) =>

@@ -54,3 +54,10 @@ function stepTo(stops: HTMLElement[], key: string, by: number, from: HTMLElement
 
 const precedes = (one: Node, other: Node) =>
   Boolean(one.compareDocumentPosition(other) & Node.DOCUMENT_POSITION_FOLLOWING);
+
+/** A field with something typed that is not kept yet has an undo of its own. */
+export const isUnsaved = (target: EventTarget | null) => target instanceof HTMLElement && "unsaved" in target.dataset;
+
+/** The look of a link past what comes before: seen once it has the focus. */
+export const SKIP =
+  "sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-primary focus:p-2 focus:text-primary-content";
