@@ -144,11 +144,6 @@ TRIED = [
     Tried("slide-start", {"run": CLOSED, "entered": "12 mm"}),
     Tried("open-path", {"run": CLOSED, "entered": "8 mm"}),
     Tried("new-seed", {"run": RUN}),
-    Tried(
-        "stack-run",
-        {"run": RUN, "up": True},
-        after=(Tried("lay-brush", {"paths": [HEM], "brush": "basting", "another": True}),),
-    ),
     Tried("paste", {"clip": CLIP}),
     Tried("reorder", {"items": [{"kind": "path", "id": HEM}], "to": "front"}),
     Tried("match-line", {"path": "waistcoat-dart-r"}),

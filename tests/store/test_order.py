@@ -132,3 +132,18 @@ def test_sheets_of_before_look_as_they_did_and_their_steps_still_go_back(store: 
     back = journal.undo(SHEET, journal.current_revision(SHEET))
     painted = [kind for kind, _ in back.painted()]
     assert painted.index("run") > max(i for i, kind in enumerate(painted) if kind == "path")
+
+
+def test_a_path_goes_into_anothers_group_and_place_in_one_step(store: FilePath) -> None:
+    before = journal.find_sheet(SHEET)
+    others = {"to": "below", "of": {"kind": "path", "id": FRONT}, "grouped_with": FRONT}
+    after = do("reorder", items=[{"kind": "path", "id": HEM}], **others)
+    assert after.get("path", HEM)["group"] == before.get("path", FRONT)["group"]
+    assert order(after).index(HEM) < order(after).index(FRONT)
+    # There already, but for its group: that is a step all the same.
+    do("group-paths", paths=[HEM], group=before.get("path", HEM)["group"])
+    again = do("reorder", items=[{"kind": "path", "id": HEM}], **others)
+    assert again.get("path", HEM)["group"] == before.get("path", FRONT)["group"]
+    for _ in range(3):
+        journal.undo(SHEET, journal.current_revision(SHEET))
+    assert journal.find_sheet(SHEET).all("path") == before.all("path")

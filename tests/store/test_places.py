@@ -146,10 +146,11 @@ def test_several_runs_on_a_path_are_stacked(store: FilePath) -> None:
     state = do("lay-brush", paths=[HEM], brush="eight", another=True)
     first, second = state.runs_of(HEM)
     assert [first["brush"], second["brush"]] == ["show-stitch", "eight"]
-    state = do("stack-run", run=first["id"], up=True)
+    over = {"items": [{"kind": "run", "id": first["id"]}], "of": {"kind": "run", "id": second["id"]}}
+    state = do("reorder", to="above", **over)
     assert [run["brush"] for run in state.runs_of(HEM)] == ["eight", "show-stitch"]
-    with pytest.raises(BadInput, match="already at the top"):
-        do("stack-run", run=first["id"], up=True)
+    with pytest.raises(BadInput, match="lies there already"):
+        do("reorder", to="above", **over)
     assert [run["brush"] for run in undo().runs_of(HEM)] == ["show-stitch", "eight"]
 
 

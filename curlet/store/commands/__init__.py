@@ -55,7 +55,6 @@ from curlet.store.commands.places import (
     SetCorner,
     SetCount,
     SlideStart,
-    StackRun,
 )
 from curlet.store.commands.runs import (
     FollowBrush,
@@ -120,7 +119,6 @@ AnyIntent = Annotated[
     | SlideStart
     | OpenPath
     | NewSeed
-    | StackRun
     | Reorder
     | Paste
     | MatchLine

@@ -40,26 +40,41 @@ class Reorder(BaseIntent):
     """Put things in another place of the order, as they lie to one another.
 
     A path is moved with its runs, and with the other contours of its shape. `of` names what they are put
-    above or below; without it they go one step.
+    above or below; without it they go one step. `grouped_with` is a path whose seam group they go into.
     """
 
     kind: Literal["reorder"]
     items: Annotated[list[Painted], Field(min_length=1, max_length=10_000)]
     to: Where
     of: Painted | None = None
+    grouped_with: Id | None = None
 
     def apply(self, state: State) -> str:
+        regrouped = self._regroup(state)
         every = state.painted()
         moving = self._moving(state)
         block = [(kind, row) for kind, row in every if (kind, row["id"]) in moving]
         others = [(kind, row) for kind, row in every if (kind, row["id"]) not in moving]
         place = self._place(state, block, others)
-        if [*others[:place], *block, *others[place:]] == every:
+        there = [*others[:place], *block, *others[place:]] == every
+        if there and not regrouped:
             raise BadInput(_THERE[self.to])
-        _put_between(state, block, others, place)
+        if not there:
+            _put_between(state, block, others, place)
         paths = [item.id for item in self.items if item.kind == "path"]
         what = names_of(state, paths) if paths else _KINDS[self.items[0].kind]
         return f"Bring {what} {_WORDS[self.to]}"
+
+    def _regroup(self, state: State) -> bool:
+        """Whether any path went into another seam group."""
+        if self.grouped_with is None:
+            return False
+        group = state.get("path", self.grouped_with)["group"]
+        paths = [state.get("path", item.id) for item in self.items if item.kind == "path"]
+        others = [path["id"] for path in paths if path["group"] != group]
+        for path in others:
+            state.update("path", path, group=group)
+        return bool(others)
 
     def _moving(self, state: State) -> set[tuple[str, str]]:
         paths = {state.get("path", item.id)["id"] for item in self.items if item.kind == "path"}

@@ -130,25 +130,3 @@ class NewSeed(BaseIntent):
         seed = secrets.randbelow(2**32) if self.seed is None else self.seed
         _keep(state, self.run, run_places(state, self.run).model_copy(update={"seed": seed}))
         return "Shuffle"
-
-
-class StackRun(BaseIntent):
-    """Move a run one place up or down among the runs of its path."""
-
-    kind: Literal["stack-run"]
-    run: Id
-    up: bool
-
-    def apply(self, state: State) -> str:
-        run = state.get("run", self.run)
-        runs = state.runs_of(run["path"])
-        at = next(i for i, other in enumerate(runs) if other["id"] == run["id"])
-        to = at + (1 if self.up else -1)
-        if not 0 <= to < len(runs):
-            raise BadInput(
-                "This run is already at the top." if self.up else "This run is already at the bottom."
-            )
-        other = runs[to]
-        state.update("run", run["id"], position=other["position"])
-        state.update("run", other["id"], position=run["position"])
-        return "Move a run up" if self.up else "Move a run down"

@@ -27,11 +27,13 @@ export function reorderChosen(session: SheetSession, to: Where) {
   if (items.length) void session.command({ kind: "reorder", items, to });
 }
 
-export function reorderRun(session: SheetSession, run: string, to: Where) {
-  void session.command({ kind: "reorder", items: [{ kind: "run", id: run }], to });
+/** Put a run in another place, or above or below another run. */
+export function reorderRun(session: SheetSession, run: string, to: Where, of?: string) {
+  const items = [{ kind: "run" as const, id: run }];
+  void session.command({ kind: "reorder", items, to, of: of === undefined ? null : { kind: "run", id: of } });
 }
 
-/** Put paths over or under another, all that lies on it with it. */
+/** Put paths over or under another, all that lies on it with it, and into its group. */
 export function reorderPaths(session: SheetSession, paths: readonly string[], to: "above" | "below", of: PathShown) {
   if (paths.includes(of.id)) return;
   const items = paths.map((id) => ({ kind: "path" as const, id }));
@@ -46,6 +48,7 @@ export function reorderPaths(session: SheetSession, paths: readonly string[], to
     items,
     to,
     of: top ? { kind: "run", id: top.id } : { kind: "path", id: of.id },
+    grouped_with: of.id,
   });
 }
 

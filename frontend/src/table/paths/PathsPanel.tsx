@@ -137,12 +137,7 @@ function useRowDrop(pair: Pair) {
       const paths = carriedPaths(event);
       if (!paths.length) return brush.onDrop(event);
       event.preventDefault();
-      const [of] = pair.paths;
-      const elsewhere = session.frame.paths.filter((path) => paths.includes(path.id) && path.group !== of!.group);
-      if (elsewhere.length) {
-        void session.command({ kind: "group-paths", paths: elsewhere.map((path) => path.id), group: of!.group });
-      }
-      reorderPaths(session, paths, where(event), of!);
+      reorderPaths(session, paths, where(event), pair.paths[0]!);
     },
   };
 }

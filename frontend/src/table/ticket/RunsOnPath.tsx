@@ -3,6 +3,7 @@ import { ArrowDown, ArrowUp, Eye, EyeOff } from "lucide-react";
 
 import type { RunShown } from "@/shared/api/types";
 
+import { reorderRun } from "../order";
 import { useChosen, useSheetSession, useShown } from "../sheet";
 import { tableState, useTableState } from "../state";
 import { QuietButton } from "@/shared/maker/QuietButton";
@@ -14,8 +15,8 @@ export function RunsOnPath() {
     <div className="mt-1.5">
       {runsOf.length > 1 && (
         <ol aria-label="Runs on this path, topmost first" className="border-t border-dotted border-base-300">
-          {runsOf.toReversed().map((run) => (
-            <RunRow key={run.id} run={run} />
+          {runsOf.toReversed().map((run, index, rows) => (
+            <RunRow key={run.id} run={run} above={rows[index - 1]} below={rows[index + 1]} />
           ))}
         </ol>
       )}
@@ -28,9 +29,17 @@ export function RunsOnPath() {
   );
 }
 
-const small = "grid size-6 shrink-0 cursor-pointer place-items-center rounded-full hover:bg-base-200";
+const small =
+  "grid size-6 shrink-0 cursor-pointer place-items-center rounded-full hover:bg-base-200 aria-disabled:cursor-default aria-disabled:opacity-55";
 
-function RunRow({ run }: { run: RunShown }) {
+interface RowProps {
+  run: RunShown;
+  /** The runs next to it. */
+  above: RunShown | undefined;
+  below: RunShown | undefined;
+}
+
+function RunRow({ run, above, below }: RowProps) {
   const session = useSheetSession();
   const chosen = useChosen().run;
   const name = useShown((frame) => frame.brushes).find((brush) => brush.id === run.brush)?.name ?? "";
@@ -41,6 +50,7 @@ function RunRow({ run }: { run: RunShown }) {
       <button
         className={small}
         aria-label={`${run.shown ? "Hide" : "Show"} ${name}`}
+        title={run.shown ? "Hide" : "Show"}
         onClick={() => void session.command({ kind: "show-run", run: run.id, shown: !run.shown })}
       >
         {run.shown ? <Eye size={14} /> : <EyeOff size={14} />}
@@ -55,14 +65,18 @@ function RunRow({ run }: { run: RunShown }) {
       <button
         className={small}
         aria-label={`Move ${name} up`}
-        onClick={() => void session.command({ kind: "stack-run", run: run.id, up: true })}
+        aria-disabled={!above}
+        title={above ? "One higher" : "This is the topmost"}
+        onClick={() => above && reorderRun(session, run.id, "above", above.id)}
       >
         <ArrowUp size={14} />
       </button>
       <button
         className={small}
         aria-label={`Move ${name} down`}
-        onClick={() => void session.command({ kind: "stack-run", run: run.id, up: false })}
+        aria-disabled={!below}
+        title={below ? "One lower" : "This is the lowest"}
+        onClick={() => below && reorderRun(session, run.id, "below", below.id)}
       >
         <ArrowDown size={14} />
       </button>
