@@ -6,9 +6,7 @@ import math
 from dataclasses import dataclass
 
 from curlet.core.errors import BadInput
-
-# Smaller numbers are written with as many decimals as show two figures.
-_SMALL = 1e-3
+from curlet.core.sentence import Sentence, plain_number
 
 
 @dataclass(frozen=True)
@@ -30,24 +28,15 @@ class Bounds:
             If it is not finite or out of bounds.
         """
         if not (math.isfinite(value) and self.low <= value <= self.high):
-            space = "" if self.unit in ("%", "°") else " "
-            hint = f" ({self.hint})" if self.hint else ""
-            shown = f"{plain_number(value)}{space}{self.unit}" if math.isfinite(value) else "not a number"
-            raise BadInput(
-                f"{self.name} is {shown}: it must be from {plain_number(self.low)} to "
-                f"{plain_number(self.high)}{space}{self.unit}{hint}."
-            )
+            raise BadInput(self._refusal(value))
         return value
 
-
-def plain_number(value: float) -> str:
-    """A number as people write it, never with an exponent.
-
-    Examples
-    --------
-    >>> plain_number(1e6), plain_number(0.00004), plain_number(2.50)
-    ('1,000,000', '0.00004', '2.5')
-    """
-    decimals = 4 if abs(value) >= _SMALL or not value else 1 - math.floor(math.log10(abs(value)))
-    text = f"{value:,.{min(decimals, 12)}f}"
-    return text.rstrip("0").rstrip(".") if "." in text else text
+    def _refusal(self, value: float) -> str:
+        hint = f" ({self.hint})" if self.hint else ""
+        if self.unit == "mm" and math.isfinite(value):
+            words = f"{self.name} is {{}}: it must be from {{}}{hint}."
+            return Sentence(words, value, (self.low, self.high), exact=True)
+        unit = self.unit if self.unit in ("%", "°") else f" {self.unit}"
+        shown = f"{plain_number(value)}{unit}" if math.isfinite(value) else "not a number"
+        low, high = plain_number(self.low), plain_number(self.high)
+        return f"{self.name} is {shown}: it must be from {low} to {high}{unit}{hint}."

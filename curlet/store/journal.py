@@ -212,6 +212,12 @@ def current_revision(sheet_id: str) -> int:
     return int(revision)
 
 
+def unit_of(sheet_id: str) -> str:
+    """The unit that a sheet is measured in; mm of one that is not there."""
+    with reading():
+        return str(Sheet.select(Sheet.unit).where(Sheet.id == sheet_id).scalar() or "mm")
+
+
 def find_brush(brush_id: str) -> Json | None:
     """A brush's document, or None."""
     with reading():

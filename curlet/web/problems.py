@@ -12,6 +12,8 @@ from werkzeug.exceptions import HTTPException
 
 from curlet.core.errors import BadInput, CurletError, TooMuch
 from curlet.core.motif.tracing import Stopped
+from curlet.core.sentence import Sentence
+from curlet.store import journal
 from curlet.store.errors import Conflict, Missing, Stale, Unavailable
 from curlet.web.gate import Refusal
 from curlet.web.replies import PROBLEM_TYPE, json_reply
@@ -70,10 +72,19 @@ def cannot_show(error: Exception, revision: int, undo: str | None) -> Response:
     return problem(500, "This sheet cannot be shown", detail, **more)
 
 
+def _told(error: CurletError) -> str:
+    """What an error says, its lengths in the unit of the sheet that the request is about."""
+    said = error.args[0] if error.args else ""
+    sheet_id = (request.view_args or {}).get("sheet_id")
+    if not isinstance(said, Sentence) or sheet_id is None:
+        return str(error)
+    return said.told_in(journal.unit_of(sheet_id))
+
+
 def _of_people(error: CurletError) -> Response:
     status, title = next((code, title) for kind, code, title in STATUS if isinstance(error, kind))
     more = {"revision": error.revision} if isinstance(error, Stale) else {}
-    reply = problem(status, title, str(error), **more)
+    reply = problem(status, title, _told(error), **more)
     if status == 503:
         reply.headers["Retry-After"] = "2"
     return reply

@@ -27,6 +27,17 @@ _CONTROL = 2
 _NOT_YET = (WebDriverException, LookupError, ValueError)
 
 
+BY_POINTER = """
+const [kind, spots, on] = arguments, target = document.querySelector(on);
+const box = document.getElementById("paper").getBoundingClientRect();
+target.setPointerCapture = () => undefined;
+const send = (type, [x, y], buttons) => target.dispatchEvent(new PointerEvent(type, {
+  bubbles: true, pointerId: 7, pointerType: kind, isPrimary: true, button: 0, buttons,
+  clientX: box.left + x, clientY: box.top + y, pressure: buttons ? 0.5 : 0 }));
+send("pointerdown", spots[0], 1);
+for (const spot of spots.slice(1)) send("pointermove", spot, 1);
+send("pointerup", spots.at(-1), 0);
+"""
 TAPE_COLOUR = """
 const canvas = document.querySelector("[aria-label=Tape] canvas");
 if (!canvas?.width) return null;
@@ -264,6 +275,10 @@ class Table:
         if let_go:
             chain.release()
         chain.perform()
+
+    def by_pointer(self, kind: str, *spots: tuple[float, float], on: str = "#paper") -> None:
+        """A press, moves and a release of a mouse, pen or finger at spots of the sheet's window."""
+        self.browser.execute_script(BY_POINTER, kind, spots, on)
 
     def let_go(self) -> None:
         ActionChains(self.browser).release().perform()

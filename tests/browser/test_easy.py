@@ -180,16 +180,7 @@ def test_a_figure_is_dragged_to_size(table: Table, pointer: str) -> None:
     before = len(table.path_names())
     table.press("4")
     table.pick("Figure", "Rectangle")
-    dragged = """const [kind, points] = arguments, paper = document.getElementById("paper");
-    const box = paper.getBoundingClientRect();
-    const send = (type, [x, y], buttons) => paper.dispatchEvent(new PointerEvent(type, {
-      bubbles: true, pointerId: 7, pointerType: kind, isPrimary: true, button: 0, buttons,
-      clientX: box.left + x, clientY: box.top + y, pressure: 0.5 }));
-    paper.setPointerCapture = () => undefined;
-    send("pointerdown", points[0], 1);
-    for (const point of points.slice(1)) send("pointermove", point, 1);
-    send("pointerup", points.at(-1), 0);"""
-    table.browser.execute_script(dragged, pointer, [[60, 460], [90, 480], [180, 540]])
+    table.by_pointer(pointer, (60, 460), (90, 480), (180, 540))
     table.wait(lambda: len(table.path_names()) == before + 1)
     table.press("1")
     table.unfold("figure")
@@ -292,27 +283,66 @@ def test_a_field_stays_while_what_is_typed_cannot_be_laid(table: Table) -> None:
     table.wait(lambda: table.named("Stitch length").get_attribute("value") == "0.50 mm")
 
 
-def test_two_fingers_zoom_and_leave_what_is_chosen_alone(table: Table) -> None:
-    """One finger down on the chosen path, then a second: nothing is moved, chosen or let go."""
-    table.choose(HEM)
-    before = table.zoom()
-    pinch = """const paper = document.getElementById("paper"), box = paper.getBoundingClientRect();
+def pinch(table: Table, y: int) -> None:
+    """Two fingers put down one after the other on the sheet, and drawn apart."""
+    script = """const y = arguments[0];
+    const paper = document.getElementById("paper"), box = paper.getBoundingClientRect();
     paper.setPointerCapture = () => undefined;
-    const node = document.querySelector("[data-testid=node-n2]").getBoundingClientRect();
-    const y = node.y - box.y - 30;
     const send = (type, id, x) => paper.dispatchEvent(new PointerEvent(type, {
       bubbles: true, pointerId: id, pointerType: "touch", isPrimary: id === 1, button: 0,
       buttons: type === "pointerup" ? 0 : 1, clientX: box.x + x, clientY: box.y + y }));
-    send("pointerdown", 1, 200); send("pointerdown", 2, 300);
+    send("pointerdown", 1, 200); send("pointermove", 1, 200); send("pointerdown", 2, 300);
     for (let step = 1; step <= 5; step++) {
       send("pointermove", 1, 200 - 10 * step);
       send("pointermove", 2, 300 + 10 * step);
     }
     send("pointerup", 2, 350); send("pointerup", 1, 150);"""
-    table.browser.execute_script(pinch)
+    before = table.zoom()
+    table.browser.execute_script(script, y)
     table.wait(lambda: table.zoom() == pytest.approx(2 * before, abs=3))
+
+
+def test_two_fingers_zoom_and_leave_what_is_chosen_alone(table: Table) -> None:
+    """One finger down on the chosen path, then a second: nothing is moved, chosen or let go."""
+    table.choose(HEM)
+    node = table.by_id("node-n2").rect["y"] - table.by_id("paper").rect["y"]
+    pinch(table, round(node - 30))
     assert chosen_names(table) == {HEM}
     assert not table.can_undo()
+
+
+@pytest.mark.parametrize("tool", ["2", "3", "4", "5", "6"])
+def test_two_fingers_begin_nothing_with_any_tool(table: Table, tool: str) -> None:
+    table.press(tool)
+    before = table.path_names()
+    pinch(table, 480)
+    begun = "[data-testid=draft] circle, [data-testid=sketch] polyline, [data-testid=measuring] circle"
+    assert not table.browser.find_elements(By.CSS_SELECTOR, begun)
+    assert table.still(table.path_names) == before
+    assert not table.can_undo()
+
+
+@pytest.mark.parametrize("pointer", ["pen", "touch"])
+def test_drafting_and_sketching_by_pen_and_finger(table: Table, pointer: str) -> None:
+    before = len(table.path_names())
+    table.press("2")
+    for spot in ((60, 460), (160, 480), (220, 540)):
+        table.by_pointer(pointer, spot, spot)
+    table.press(Keys.ENTER)
+    table.wait(lambda: len(table.path_names()) == before + 1)
+    table.press("3")
+    table.by_pointer(pointer, *((60 + 8 * i, 600 + (i % 4) * 3) for i in range(20)))
+    table.wait(lambda: len(table.path_names()) == before + 2)
+
+
+@pytest.mark.parametrize("pointer", ["pen", "touch"])
+def test_a_node_is_moved_by_pen_and_finger(table: Table, pointer: str) -> None:
+    table.choose(HEM)
+    node = table.by_id("node-n2")
+    box, paper = node.rect, table.by_id("paper").rect
+    x, y = box["x"] + box["width"] / 2 - paper["x"], box["y"] + box["height"] / 2 - paper["y"]
+    table.by_pointer(pointer, (x, y), (x + 10, y + 4), (x + 30, y + 12), on="[data-testid=node-n2]")
+    table.wait(lambda: table.button("Undo").get_attribute("title") == "Undo: Move a node of Hem R")
 
 
 NAMELESS = """

@@ -9,8 +9,8 @@ from curlet.core.lay import LaidRun, RunRule, lay
 from curlet.core.measures import Measure, MeasuredOn, Scale
 from curlet.core.motif.families import Running
 from curlet.core.path import Path
+from curlet.core.sentence import Sentence
 from curlet.core.tally import Warning, tally, too_fine
-from curlet.core.tally.sentence import Sentence
 from curlet.demo.brushes import BRUSHES
 from curlet.formats.brush_file import BrushDoc, read_brush
 from curlet.store.edits.settings import read_setting

@@ -256,3 +256,14 @@ def test_single_repeats_are_placed_by_hand_and_by_number(client: FlaskClient) ->
     refused = ask(client, {"kind": "set-single", "single": one["id"], "size": "0 %"})
     assert refused.status_code == 422
     assert ask(client, {"kind": "set-single", "single": "gone", "turn": "9"}).status_code == 404
+
+
+def test_a_refusal_is_in_the_sheets_unit(client: FlaskClient) -> None:
+    longer = [{"pointer": "/courses/0/length", "entered": "1e6 mm"}]
+    intent = {"kind": "set-on-runs", "runs": [f"run-{HEM}"], "settings": longer}
+    metric = str(ask(client, intent).json["detail"])
+    send(client, {"kind": "set-sheet", "unit": "in"})
+    inches = str(ask(client, intent).json["detail"])
+    assert "1,000,000 mm" in metric
+    assert "39,370.0787 in" in inches
+    assert " mm" not in inches.partition(": it must be")[2].partition("(")[0]

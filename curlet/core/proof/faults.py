@@ -16,7 +16,7 @@ from curlet.core.measures import Scale
 from curlet.core.path import Path
 from curlet.core.path.corners import Corner
 from curlet.core.proof.raster import covered, parts
-from curlet.core.tally.sentence import Sentence
+from curlet.core.sentence import Sentence
 from curlet.core.tally.warning import Place, Warning
 
 Floats = NDArray[np.float64]

@@ -15,9 +15,9 @@ from curlet.core.lay.hold import HOLDS
 from curlet.core.lay.span import LaidSpan
 from curlet.core.measures import MM_PER_INCH, MM_PER_PT, Measure, MeasuredOn, Scale
 from curlet.core.motif.families import Family, Running
+from curlet.core.sentence import Sentence
 from curlet.core.tally.facts import LegTally, RunTally, gave_way
 from curlet.core.tally.pinches import Pinch
-from curlet.core.tally.sentence import Sentence
 from curlet.core.tally.warning import Found, Mend, Place, Warning, told
 
 FINEST_PRINTED_PT = 0.25

@@ -6,7 +6,7 @@ from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass
 
 from curlet.core.lay import LaidRun
-from curlet.core.tally.sentence import Sentence, Told
+from curlet.core.sentence import Sentence, Told
 
 
 @dataclass(frozen=True)

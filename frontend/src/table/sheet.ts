@@ -103,12 +103,18 @@ export class SheetSession {
   }
 
   /** Do one thing. Resolves to null when it is done, or to what the server said against it. */
-  command(intent: Intent): Promise<Refusal | null> {
+  command(intent: Intent, inField = false): Promise<Refusal | null> {
     this.dropPreviews();
     return this.change(
       (id, revision, work) => api.command(id, revision, intent, work),
       (_, after) => this.told(after.undo ?? "", REMOVES.test(intent.kind)),
+      inField,
     );
+  }
+
+  /** Do what was entered in a field. What is said against it is given to the field, which says it: nobody else. */
+  async entered(intent: Intent): Promise<string | null> {
+    return (await this.command(intent, true))?.message ?? null;
   }
 
   undo = () => this.change(api.undo, (before) => this.told(before.undo && `Undone: ${before.undo}`, "shown"));
@@ -140,7 +146,11 @@ export class SheetSession {
   }
 
   /** `say` is given what was and what is now. */
-  private change(step: Step, say?: (before: SheetFrame, after: SheetFrame) => void): Promise<Refusal | null> {
+  private change(
+    step: Step,
+    say?: (before: SheetFrame, after: SheetFrame) => void,
+    inField = false,
+  ): Promise<Refusal | null> {
     return this.inTurn(async (work) => {
       const changed = await step(this.id, this.revision, work);
       const base = this.base;
@@ -149,17 +159,17 @@ export class SheetSession {
       else await this.queries.refetchQueries({ queryKey: this.key });
       const after = this.base;
       return { notes: changed.notes, say: () => base && after && say?.(base, after) };
-    });
+    }, inField);
   }
 
-  private inTurn(carryOut: (work: Work) => Promise<Done>): Promise<Refusal | null> {
-    const step = this.line.then(() => this.done(carryOut));
+  private inTurn(carryOut: (work: Work) => Promise<Done>, inField = false): Promise<Refusal | null> {
+    const step = this.line.then(() => this.done(carryOut, inField));
     this.line = step;
     return step;
   }
 
   /** Do something, and say what is to be said of it. */
-  private async done(carryOut: (work: Work) => Promise<Done>): Promise<Refusal | null> {
+  private async done(carryOut: (work: Work) => Promise<Done>, inField: boolean): Promise<Refusal | null> {
     const before = tableState().notice;
     try {
       const { notes, say } = await watch(carryOut, (work) => tableState().set({ work }));
@@ -170,14 +180,17 @@ export class SheetSession {
       if (!notes.length) say?.();
       return null;
     } catch (error) {
-      return this.refused(error);
+      return this.refused(error, inField);
     }
   }
 
-  private async refused(error: unknown): Promise<Refusal> {
+  private async refused(error: unknown, inField: boolean): Promise<Refusal> {
     if (error instanceof DOMException && error.name === "AbortError") return this.stopped();
     const refusal = error instanceof Refusal ? error : new Refusal(0, "That did not work", String(error));
-    tableState().set({ preview: null, notice: { tone: "fault", text: refusal.message } });
+    tableState().set({ preview: null });
+    // A field says what is wrong with what was entered in it, once.
+    const ofField = inField && !refusal.unreached && refusal.status !== 409;
+    if (!ofField) tableState().set({ notice: { tone: "fault", text: refusal.message } });
     if (refusal.status === 409) {
       // Catch up with the other page; what was entered stays in its field.
       await this.queries.refetchQueries({ queryKey: this.key });

@@ -12,6 +12,16 @@ let pinched = false;
 /** Whether a second finger came since the first was put down: what the first one began is not carried out. */
 export const wasPinched = () => pinched;
 
+/** Does something where the sheet is pressed; with a finger once it is lifted, unless a second one came. */
+export const onPress = (act: (event: React.PointerEvent) => void) => ({
+  onPointerDown: (event: React.PointerEvent) => {
+    if (event.button === 0 && event.pointerType !== "touch") act(event);
+  },
+  onPointerUp: (event: React.PointerEvent) => {
+    if (event.pointerType === "touch" && !wasPinched()) act(event);
+  },
+});
+
 /** `taken` says that a second finger came: what the first had begun is given up. */
 export function useTwoFingers(taken: () => void) {
   const fingers = useRef(new Map<number, Spot>());

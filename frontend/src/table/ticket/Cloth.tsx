@@ -28,7 +28,7 @@ export function Cloth() {
           <ClothFields
             value={cloth}
             onPreview={(next) => session.preview(set(next))}
-            onChange={async (next) => (await session.command(set(next)))?.message ?? null}
+            onChange={async (next) => await session.entered(set(next))}
             onCancel={() => session.dropPreviews(true)}
           />
           <div className="mt-1 text-right">

@@ -79,7 +79,7 @@ function ClosedPath() {
         value={`${fixed((run.places.start ?? 0) / factor, 1)} mm`}
         step={1}
         onPreview={(entered) => session.preview(slide(entered))}
-        onCommit={async (entered) => (await session.command(slide(entered)))?.message ?? null}
+        onCommit={async (entered) => await session.entered(slide(entered))}
         onCancel={() => session.dropPreviews(true)}
       />
       <NumberLine
@@ -88,9 +88,7 @@ function ClosedPath() {
         length
         value={opening === null || opening === undefined ? "closed" : `${fixed(opening / factor, 1)} mm`}
         step={1}
-        onCommit={async (entered) =>
-          (await session.command(open(entered.trim() === "closed" ? "" : entered)))?.message ?? null
-        }
+        onCommit={async (entered) => await session.entered(open(entered.trim() === "closed" ? "" : entered))}
       />
     </>
   );

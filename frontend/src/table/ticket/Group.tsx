@@ -30,9 +30,7 @@ export function Group() {
             label="Mark colour"
             value={group.mark}
             onPreview={() => undefined}
-            onCommit={async (mark) =>
-              (await session.command({ kind: "set-group", group: group.id, mark }))?.message ?? null
-            }
+            onCommit={async (mark) => await session.entered({ kind: "set-group", group: group.id, mark })}
           />
         </div>
       )}

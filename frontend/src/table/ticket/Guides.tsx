@@ -62,7 +62,7 @@ function Guide({ guide }: { guide: GuideShown }) {
           value={guide.entered[key]!}
           step={step}
           onPreview={(entered) => session.preview(set({ [key]: entered }))}
-          onCommit={async (entered) => (await session.command(set({ [key]: entered })))?.message ?? null}
+          onCommit={async (entered) => await session.entered(set({ [key]: entered }))}
           onCancel={() => session.dropPreviews(true)}
         />
       ))}

@@ -103,7 +103,7 @@ function Count({ leg, index }: { leg: LegShown; index: number }) {
         step={1}
         narrow
         onPreview={(entered) => /^\d+$/.test(entered) && session.preview(set(entered))}
-        onCommit={async (entered) => (await session.command(set(entered)))?.message ?? null}
+        onCommit={async (entered) => await session.entered(set(entered))}
         onCancel={() => session.dropPreviews(true)}
       />
     </span>

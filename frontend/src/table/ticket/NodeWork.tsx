@@ -96,7 +96,7 @@ function Place({ node }: { node: NodeDoc }) {
         value={enteredMm(at / factor)}
         step={1}
         onPreview={(entered) => session.preview(put(entered))}
-        onCommit={async (entered) => (await session.command(put(entered)))?.message ?? null}
+        onCommit={async (entered) => await session.entered(put(entered))}
         onCancel={() => session.dropPreviews(true)}
       />
     );
@@ -137,7 +137,7 @@ function CutAt() {
       value=""
       length
       step={1}
-      onCommit={async (along) => (await session.command({ kind: "cut-path", path: path!.id, along }))?.message ?? null}
+      onCommit={async (along) => await session.entered({ kind: "cut-path", path: path!.id, along })}
     />
   );
 }

@@ -25,7 +25,7 @@ export function SheetCard() {
   const session = useSheetSession();
   const { sheet } = useFrame("sheet");
   const set = async (values: Omit<Extract<Intent, { kind: "set-sheet" }>, "kind">) =>
-    (await session.command({ kind: "set-sheet", ...values }))?.message ?? null;
+    await session.entered({ kind: "set-sheet", ...values });
   const side = (mm: number) => `${sideText(mm, sheet.unit)} ${sheet.unit}`;
   return (
     <>

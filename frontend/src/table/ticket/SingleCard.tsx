@@ -50,7 +50,7 @@ export function SingleCard() {
           value={value}
           step={step}
           onPreview={(entered) => session.preview(set({ [key]: entered }))}
-          onCommit={async (entered) => (await session.command(set({ [key]: entered })))?.message ?? null}
+          onCommit={async (entered) => await session.entered(set({ [key]: entered }))}
           onCancel={() => session.dropPreviews(true)}
         />
       ))}

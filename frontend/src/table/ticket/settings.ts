@@ -26,10 +26,9 @@ export function useSettings() {
     });
     return {
       tryOut: (pointer: string, entered: Entered) => session.preview(set(pointer, entered)),
-      keep: async (pointer: string, entered: Entered) =>
-        (await session.command(set(pointer, entered)))?.message ?? null,
+      keep: async (pointer: string, entered: Entered) => await session.entered(set(pointer, entered)),
       tryValue: (pointer: string, value: Value) => session.preview(put(pointer, value)),
-      keepValue: async (pointer: string, value: Value) => (await session.command(put(pointer, value)))?.message ?? null,
+      keepValue: async (pointer: string, value: Value) => await session.entered(put(pointer, value)),
       keepAll: (settings: { pointer: string; entered: Entered }[], run: string) =>
         session.command({ kind: "set-on-runs", runs: [run], settings }),
       forget: () => session.dropPreviews(true),

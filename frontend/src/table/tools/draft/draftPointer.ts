@@ -3,6 +3,7 @@ import { useDrag } from "@use-gesture/react";
 import { useEffect } from "react";
 
 import { sheetSpot } from "../../paper/paperPointer";
+import { wasPinched } from "../../paper/twoFingers";
 import { type Landing, landing } from "../../paper/snap";
 import { useSheetSession } from "../../sheet";
 import { type DraftNode, tableState } from "../../state";
@@ -81,6 +82,11 @@ export function useDraftPointer() {
       }
       if (memo === "ended") return memo;
       const { draft } = tableState();
+      if (wasPinched()) {
+        // Two fingers carry the sheet: the first of them sets no node.
+        tableState().set({ draft: draft.slice(0, -1) });
+        return "ended";
+      }
       if (draft.length && Math.hypot(mx, my) > PULL) {
         const node = draft.at(-1)!;
         const to = landing(sheetSpot(pointer), session.frame, { from: node, straight: pointer.shiftKey });

@@ -90,7 +90,7 @@ export function ThisFigure() {
           key={setting.name}
           setting={setting}
           onPreview={(text) => session.preview(reshape(setting.name, text))}
-          onCommit={async (text) => (await session.command(reshape(setting.name, text)))?.message ?? null}
+          onCommit={async (text) => await session.entered(reshape(setting.name, text))}
         />
       ))}
       <p className="muted mt-0.5 text-[12px]">It stays a figure until one of its nodes is moved.</p>

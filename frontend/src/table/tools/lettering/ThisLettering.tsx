@@ -25,10 +25,10 @@ export function ThisLettering({ id }: { id: string }) {
         onPath={text.along !== null}
         onPreview={(change) => session.preview(set(change))}
         onChange={async (change) => {
-          const refusal = await session.command(set(change));
+          const refusal = await session.entered(set(change));
           // What was written anew may be other paths: all of the text stays chosen.
           if (!refusal) session.chooseAll((path) => path.lettering === id);
-          return refusal?.message ?? null;
+          return refusal;
         }}
         onCancel={() => session.dropPreviews(true)}
       />

@@ -3,6 +3,7 @@ import type { Intent } from "@/shared/api/types";
 
 import { sheetSpot } from "../../paper/paperPointer";
 import { landing } from "../../paper/snap";
+import { onPress } from "../../paper/twoFingers";
 import { type SheetSession, useSheetSession } from "../../sheet";
 import { tableState, type Writing } from "../../state";
 import type { Spot } from "../../view";
@@ -27,9 +28,7 @@ export function useLetteringPointer() {
   const session = useSheetSession();
   const land = (event: React.PointerEvent) => landing(sheetSpot(event), session.frame);
   return {
-    onPointerDown: (event: React.PointerEvent) => {
-      if (event.button === 0) void keepText(session, land(event));
-    },
+    ...onPress((event) => void keepText(session, land(event))),
     onPointerMove: (event: React.PointerEvent) => {
       const at = land(event);
       tableState().set({ pointer: at, on: at.on });

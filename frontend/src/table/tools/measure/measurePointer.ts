@@ -6,6 +6,7 @@ import type { MarkDoc } from "@/shared/api/types";
 
 import { sheetSpot } from "../../paper/paperPointer";
 import { landing } from "../../paper/snap";
+import { onPress } from "../../paper/twoFingers";
 import { useChosen, useSheetSession, useFrame } from "../../sheet";
 import { tableState, useTableState } from "../../state";
 import type { Spot } from "../../view";
@@ -42,9 +43,7 @@ export function useMeasurePointer() {
   const land = (event: React.PointerEvent) =>
     landing(sheetSpot(event), session.frame, { from: places.at(-1), straight: event.shiftKey });
   return {
-    onPointerDown: (event: React.PointerEvent) => {
-      if (event.button === 0) next(land(event));
-    },
+    ...onPress((event) => next(land(event))),
     onPointerMove: (event: React.PointerEvent) => {
       const at = land(event);
       tableState().set({ pointer: at, on: at.on });

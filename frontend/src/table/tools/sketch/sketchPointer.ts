@@ -5,6 +5,7 @@ import { useSheetSession, useFrame } from "../../sheet";
 import { tableState } from "../../state";
 import { onSheet, type Spot } from "../../view";
 import { sheetSpot } from "../../paper/paperPointer";
+import { wasPinched } from "../../paper/twoFingers";
 import { ARROWS } from "../arrows";
 
 /** How near to one another the ends must be, px, to close the line. */
@@ -63,7 +64,8 @@ export function useSketchPointer() {
     onPointerUp: () => {
       if (!down.current) return;
       down.current = false;
-      void end();
+      if (wasPinched()) tableState().set({ stroke: [] });
+      else void end();
     },
     onPointerCancel: () => {
       down.current = false;
