@@ -28,15 +28,15 @@ _NOT_YET = (WebDriverException, LookupError, ValueError)
 
 
 BY_POINTER = """
-const [kind, spots, on] = arguments, target = document.querySelector(on);
+const [kind, spots, on, part] = arguments, target = document.querySelector(on);
 const box = document.getElementById("paper").getBoundingClientRect();
 target.setPointerCapture = () => undefined;
 const send = (type, [x, y], buttons) => target.dispatchEvent(new PointerEvent(type, {
   bubbles: true, pointerId: 7, pointerType: kind, isPrimary: true, button: 0, buttons,
   clientX: box.left + x, clientY: box.top + y, pressure: buttons ? 0.5 : 0 }));
-send("pointerdown", spots[0], 1);
-for (const spot of spots.slice(1)) send("pointermove", spot, 1);
-send("pointerup", spots.at(-1), 0);
+if (part.includes("press")) send("pointerdown", spots[0], 1);
+for (const spot of spots) send("pointermove", spot, 1);
+if (part.includes("release")) send("pointerup", spots.at(-1), 0);
 """
 TAPE_COLOUR = """
 const canvas = document.querySelector("[aria-label=Tape] canvas");
@@ -276,9 +276,12 @@ class Table:
             chain.release()
         chain.perform()
 
-    def by_pointer(self, kind: str, *spots: tuple[float, float], on: str = "#paper") -> None:
-        """A press, moves and a release of a mouse, pen or finger at spots of the sheet's window."""
-        self.browser.execute_script(BY_POINTER, kind, spots, on)
+    def by_pointer(
+        self, kind: str, *spots: tuple[float, float], on: str = "#paper", part: str = "press move release"
+    ) -> None:
+        """A press, moves and a release of a mouse, pen or finger, or a part of that, at spots of the sheet's
+        window."""
+        self.browser.execute_script(BY_POINTER, kind, spots, on, part)
 
     def let_go(self) -> None:
         ActionChains(self.browser).release().perform()

@@ -82,3 +82,17 @@ def test_the_tape_gives_its_height_back(table: Table) -> None:
     table.to_sheet()
     table.press(Keys.ESCAPE)
     table.wait(lambda: paper.size["height"] == tall)
+
+
+def test_a_drag_that_cannot_be_shown_says_why_until_it_can(table: Table) -> None:
+    """A stitch dragged shorter than none at all, and back."""
+    table.choose(HEM)
+    grip = {"on": "[data-testid=grip-length]"}
+    table.by_id("grip-length")
+    table.by_pointer("mouse", (100, 9), (90, 9), (20, 9), **grip, part="press move")
+    assert "it must be from" in table.notice()
+    table.by_pointer("mouse", (90, 9), (104, 9), **grip, part="move")
+    notice = table.browser.find_element("css selector", "[data-testid=notice]")
+    table.wait(lambda: not notice.text)
+    table.by_pointer("mouse", (104, 9), **grip, part="release")
+    table.wait(lambda: table.laid("Stitch length") > 6.5)

@@ -8,6 +8,7 @@ import { api, type DrawingChosen, Refusal } from "@/shared/api/client";
 import { announce } from "@/shared/announce";
 import { mark } from "@/shared/mark";
 import { Newest } from "@/shared/newest";
+import type { Notice } from "@/shared/ui/Said";
 import { watch, type Work } from "@/shared/work";
 import { withChanges, withPreview } from "@/shared/api/frame";
 import type {
@@ -37,6 +38,8 @@ type Step = (id: string, revision: number, work: Work) => Promise<ChangedFrame>;
 export class SheetSession {
   private line: Promise<unknown> = Promise.resolve();
   private readonly previews = new Newest();
+  /** What was said of a drag that could not be shown. */
+  private ofDrag: Notice | null = null;
 
   /** What the paper shows: parts of it are asked for, so that only what changed is rendered again. */
   readonly shown = createShown();
@@ -208,10 +211,25 @@ export class SheetSession {
     return new Refusal(0, "Stopped", text);
   }
 
-  /** Show what a thing would look like. While one is on its way only the newest waits. */
-  preview(intent: Intent) {
+  /** Show what a drag would come to; where that cannot be shown it is said, until it can be again. */
+  drag(intent: Intent) {
+    this.preview(intent, (refusal) => {
+      const { notice } = tableState();
+      if (refusal && notice?.text !== refusal.message)
+        tableState().set({ notice: (this.ofDrag = { tone: "word", text: refusal.message, stays: true }) });
+      else if (!refusal && notice && notice === this.ofDrag) tableState().set({ notice: null });
+    });
+  }
+
+  /** Show what a thing would look like. While one is on its way only the newest waits. `told` is given what is said
+   * against it, or null. */
+  preview(intent: Intent, told?: (refusal: Refusal | null) => void) {
     this.previews.ask(async (signal) => {
-      const frame = await api.preview(this.id, this.revision, intent, signal);
+      const frame = await api.preview(this.id, this.revision, intent, signal).catch((error: unknown) => {
+        if (error instanceof Refusal) told?.(error);
+        throw error;
+      });
+      told?.(null);
       // Marked for speed/.
       mark("curlet-arrived");
       if (!signal.aborted) tableState().set({ preview: frame, tried: intent });

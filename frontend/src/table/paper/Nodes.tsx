@@ -29,7 +29,7 @@ export function useSheetDrag(
       const made = intent({ x: from.x + mx / zoom, y: from.y + my / zoom }, event as PointerEvent, from);
       if (canceled) session.dropPreviews(true);
       else if (last) void session.command(made);
-      else session.preview(made);
+      else session.drag(made);
       return from;
     },
     { filterTaps: true, pointer: { buttons: [1], keys: false } },

@@ -97,7 +97,7 @@ function carry(session: SheetSession, frame: SheetFrame, { movement: [mx, my], s
   const paths = chosen.filter((id) => !frame.paths.find((path) => path.id === id)?.locked);
   if (!paths.length) return;
   if (last) void session.command({ kind: "move-paths", paths, x, y });
-  else session.preview({ kind: "move-paths", paths, x, y });
+  else session.drag({ kind: "move-paths", paths, x, y });
 }
 
 async function cutAt(session: SheetSession, event: Placed) {

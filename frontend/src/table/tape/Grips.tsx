@@ -50,7 +50,7 @@ function useTapeDrag(place: TapePlace, intent: (moved: number) => Intent | null)
       const made = tap ? null : intent(mx / place.perMm);
       if (!made) return;
       if (last) void session.command(made);
-      else session.preview(made);
+      else session.drag(made);
     },
     { filterTaps: true, pointer: { buttons: [1], keys: false } },
   );

@@ -54,7 +54,7 @@ export function useFigurePointer() {
     onPointerMove: (event: React.PointerEvent) => {
       const at = land(event);
       tableState().set({ pointer: at, on: at.on });
-      if (from.current && dragged(event)) session.preview(sized(event));
+      if (from.current && dragged(event)) session.drag(sized(event));
       else if (!event.buttons) session.preview(drawFigure(at));
     },
     onPointerUp: (event: React.PointerEvent) => {
