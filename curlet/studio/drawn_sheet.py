@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Callable, Iterable
+from dataclasses import replace
 from functools import lru_cache
 from typing import TypeVar
 
@@ -45,15 +46,20 @@ def sheet_drawing(
 
 
 def small_picture(state: State) -> bytes:
-    """A PNG of a sheet on its ground, 480 pixels at its longer side."""
+    """A PNG of a sheet on its background, 480 pixels at its longer side."""
     runs = [run for run in state.all("run") if state.seen(run)]
-    drawing = sheet_drawing(state, with_lines=True, runs=runs)
+    drawing = on_background(state, sheet_drawing(state, with_lines=True, runs=runs))
+    ppi = _ACROSS / max(drawing.width, drawing.height) * MM_PER_INCH
+    return write_png(drawing, min(max(ppi, 1.0), 2_400.0))
+
+
+def on_background(state: State, drawing: Drawing) -> Drawing:
+    """The drawing on the sheet's own background: its cloth, or the plain paper that it is seen on."""
     width, height = drawing.width, drawing.height
     corners = Outline("MLLLZ", np.array([[0, 0], [width, 0], [width, height], [0, height]], dtype=float))
     paint = ground_paint(state) or Solid(_GROUNDS.get(state.sheet["ground"], _GROUNDS["light"]))
-    ground = Group("ground", "", (Laid((Shape(corners, paint),)),))
-    ppi = _ACROSS / max(width, height) * MM_PER_INCH
-    return write_png(Drawing(width, height, (ground, *drawing.groups)), min(max(ppi, 1.0), 2_400.0))
+    background = Group("background", "", (Laid((Shape(corners, paint),)),))
+    return replace(drawing, groups=(background, *drawing.groups))
 
 
 def as_drawn(state: State, only: set[str] | None = None) -> tuple[tuple[float, Group], ...]:

@@ -14,7 +14,7 @@ from curlet.formats.outputs import OUTPUTS
 from curlet.formats.png_out import pixels
 from curlet.store import journal
 from curlet.studio import exports
-from curlet.studio.drawn_sheet import sheet_drawing
+from curlet.studio.drawn_sheet import on_background, sheet_drawing
 from curlet.studio.laying import lay_row
 from curlet.web.asking import gone
 from curlet.web.replies import Replies, file_of, file_reply, json_reply
@@ -104,4 +104,5 @@ def _drawing(sheet_id: str, query: ExportQuery) -> Drawing:
     if query.run:
         runs = [state.get("run", query.run)]
     lines = query.what == "sheet" and not query.run
-    return sheet_drawing(state, with_lines=lines, runs=runs, singles=not query.run)
+    drawing = sheet_drawing(state, with_lines=lines, runs=runs, singles=not query.run)
+    return on_background(state, drawing) if query.background else drawing

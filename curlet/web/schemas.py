@@ -92,6 +92,7 @@ class ExportQuery(BaseModel):
 
     what: Literal["sheet", "runs"] = "sheet"
     run: str | None = None
+    background: Annotated[bool, Field(description="Whether it lies on the sheet's own background.")] = False
     ppi: Annotated[str, Field(max_length=64, description="Pixels per inch: a number or a sum.")] = "300"
 
     @property

@@ -206,6 +206,18 @@ def test_one_key_hides_every_mark_and_the_ground_turns_dark(table: Table) -> Non
     table.wait(lambda: table.browser.find_elements(By.CSS_SELECTOR, "[data-path]"))
     table.menu("View", "Dark background")
     table.wait(lambda: table.browser.find_element(By.CSS_SELECTOR, "main[data-ground=dark]"))
+    # Painted at once: it was one step behind.
+    table.wait(lambda: sum(paper_pixel(table)) < 200)
+
+
+def paper_pixel(table: Table) -> list[int]:
+    """The colour of the sheet in its upper left corner."""
+    found: list[int] = table.browser.execute_script(
+        """const canvas = document.querySelector("#paper canvas"), ratio = canvas.width / canvas.clientWidth;
+        const at = [40, 90].map((px) => px * ratio);
+        return [...canvas.getContext("2d").getImageData(...at, 1, 1).data].slice(0, 3);"""
+    )
+    return found
 
 
 def test_warnings_come_first_with_a_mend(table: Table) -> None:

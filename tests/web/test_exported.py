@@ -156,3 +156,17 @@ def test_the_report_of_fine_threads_names_the_seam(client: FlaskClient) -> None:
     send(client, {"kind": "set-on-runs", "runs": [RUN], "settings": [thin]})
     fine = client.get(f"{SHEET}/export.json", query_string={"ppi": "300"}).json["fine"]
     assert any(note.startswith("Hem R: the thread is") for note in fine)
+
+
+def test_the_picture_of_the_dialog_lies_on_the_sheets_background(client: FlaskClient) -> None:
+    """White thread is not seen on nothing; the file itself has no background."""
+
+    def corner(**query: str) -> list[int]:
+        reply = client.get(f"{SHEET}/export.png", query_string={"ppi": "30", **query})
+        picture = np.asarray(Image.open(io.BytesIO(reply.data)).convert("RGBA"))
+        return picture[2, 2].tolist()
+
+    assert corner()[3] == 0
+    assert corner(background="true") == [0xF7, 0xF4, 0xEB, 255]
+    send(client, {"kind": "set-sheet", "ground_cloth": CLOTH})
+    assert corner(background="true") not in ([0xF7, 0xF4, 0xEB, 255], [0, 0, 0, 0])

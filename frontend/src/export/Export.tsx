@@ -85,10 +85,10 @@ export function Export() {
         </div>
         <figure className="grid min-h-[340px] flex-1 place-items-center border-l border-base-300 bg-base-200 p-4">
           <img
-            src={`${address("png", PREVIEW_PPI)}&revision=${frame.revision}`}
+            // On the sheet's own background, so that white thread is seen; the file has none.
+            src={`${address("png", PREVIEW_PPI)}&background=true&revision=${frame.revision}`}
             alt={`${frame.sheet.name} as it is exported`}
             className="max-h-[330px] w-full object-contain"
-            style={{ background: "var(--paper)" }}
           />
         </figure>
       </div>
