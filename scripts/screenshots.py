@@ -47,6 +47,7 @@ def corner(table: Table) -> None:
     rope = table.by_id("brush-rope")
     table.browser.execute_script("arguments[0].scrollIntoView({block: 'center'})", rope)
     rope.click()
+    table.named("All of the run on the Tape").click()
     table.wait(lambda: len(table.all_by_id("fold")) == 6)
     node = table.by_id("node-n4")
     for _ in range(4):
