@@ -225,7 +225,7 @@ def _says(proof: Proof) -> str:
     run, facts = proof.run, proof.tally.facts
     parts = [f"{facts.repeats}"] if run.main is not None else []
     if facts.main is not None and abs(facts.main.departure) >= _FELT:
-        parts.append(f"{facts.main.departure:+.1f} %")
+        parts.append(f"{facts.main.departure:+.1f} %".replace("-", "−"))
     else:
         parts.append(_closing(run, facts))
     return " · ".join(part for part in parts if part)

@@ -137,7 +137,7 @@ def use(path: BrushUrl, body: UseMotif) -> Response:
     kept = store.look(body.motif)
 
     def edit(doc: BrushDoc) -> tuple[BrushDoc, str]:
-        return with_new_artwork(doc, body.course, body.place, kept.motif), f"Take {kept.name}"
+        return with_new_artwork(doc, body.course, body.place, kept.motif), f"Use {kept.name}"
 
     return shown(brushes.change(path.brush_id, body.version, edit, keep_runs=body.keep_runs))
 

@@ -41,6 +41,10 @@ def pytest(tree: FilePath, *words: str, timeout: float | None = None) -> int:
         return 124
 
 
+# What is stated when files are read in is looked at by these.
+OF_CONSTANTS = "tests/core/test_limits.py"
+
+
 class Runs:
     """The tests that run each line, recorded once in a file."""
 
@@ -71,7 +75,8 @@ class Runs:
         """The tests that run a line: some from as many files as may be, and the others. Of a line that runs
         when its file is read in, those that run anything in it."""
         by_file: dict[str, list[str]] = defaultdict(list)
-        every = list(dict.fromkeys(self._lines.get((file, line)) or self._files[file]))
+        ran = self._lines.get((file, line))
+        every = list(dict.fromkeys(ran or [*self._files[file], OF_CONSTANTS]))
         for test in every:
             by_file[test.partition("::")[0]].append(test)
         each = max(1, FIRST_TESTS // max(len(by_file), 1))

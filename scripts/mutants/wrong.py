@@ -120,13 +120,20 @@ _WAYS: dict[type, Callable[[Any, _Source], Ways]] = {
 }
 
 
+# What these say changes nothing that anybody could notice: how much is kept for next time, whether a class
+# or a zip guards against mistakes.
+_NO_MATTER = {"maxsize", "frozen", "eq", "slots", "strict"}
+
+
 def _expressions(tree: ast.Module) -> Iterator[ast.expr]:
-    """Expressions that run: no annotations, nothing within f-strings."""
+    """Expressions that run: no annotations, nothing within f-strings, and nothing that does not matter."""
     waiting: list[ast.AST] = [tree]
     while waiting:
         node = waiting.pop()
         for field, value in ast.iter_fields(node):
             if isinstance(node, ast.JoinedStr) or field in ("annotation", "returns"):
+                continue
+            if isinstance(node, ast.keyword) and node.arg in _NO_MATTER:
                 continue
             waiting += [
                 item for item in (value if isinstance(value, list) else [value]) if isinstance(item, ast.AST)

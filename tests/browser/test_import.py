@@ -42,7 +42,7 @@ def headers(table: Table) -> list[str]:
 
 def test_layers_become_groups_and_a_layer_can_stay_out(looked: Table) -> None:
     assert names(looked) == ["Pieces", "Seams", "Notes"]
-    looked.named("Take Notes").click()
+    looked.named("Import Notes").click()
     field = looked.named("Name of Seams")
     field.clear()
     field.send_keys("Shirt seams")
@@ -70,7 +70,7 @@ def test_text_is_left_out_with_a_word_and_nothing_ticked_cannot_be_taken(looked:
     dialog = looked.browser.find_element(By.CSS_SELECTOR, "dialog[open]")
     assert "1 piece of text left out" in dialog.text
     for name in ("Pieces", "Seams", "Notes"):
-        looked.named(f"Take {name}").click()
+        looked.named(f"Import {name}").click()
     take = looked.wait(
         lambda: looked.browser.find_element(By.XPATH, "//dialog//button[starts-with(., 'Import 0')]")
     )

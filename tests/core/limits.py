@@ -15,10 +15,16 @@ from pathlib import Path as FilePath
 from types import ModuleType
 from typing import Any
 
+from pydantic import BaseModel
+
 import curlet.core
 import curlet.formats
 import curlet.store
 from curlet.core.bounds import Bounds
+from curlet.core.motif.families import FAMILIES, KINDS
+from curlet.core.path.figures import FIGURES
+from curlet.formats.content import content_key
+from curlet.store.edits.recipes import brush_of, empty_brush
 
 FILE = FilePath(__file__).with_name("limits.json")
 _NAMED = ("MAX_", "MIN_", "LONGEST", "FURTHEST", "DEFAULT_", "LARGEST")
@@ -57,7 +63,30 @@ def found() -> dict[str, Any]:
         if isinstance(field.default, _PLAIN)
     }
     edges = {name: [bound.low, bound.high, bound.unit] for name, bound in bounds().items()}
-    return {"bounds": edges, "limits": limits, "defaults": defaults}
+    numbers = {
+        f"{kind}.{setting.name}": [setting.default, setting.bounds.low, setting.bounds.high]
+        for kind, figure in FIGURES.items()
+        for setting in figure.settings
+    }
+    measures = {
+        f"{kind}.{name}": str(spec)
+        for kind, family in FAMILIES.items()
+        for name, spec in family.specs().items()
+    }
+    fields = {
+        f"{each.__module__}.{each.__qualname__}.{name}": repr(field.default)
+        for module in modules()
+        for each in vars(module).values()
+        if inspect.isclass(each) and issubclass(each, BaseModel) and each.__module__ == module.__name__
+        for name, field in each.model_fields.items()
+        if not field.is_required() and field.default_factory is None
+    }
+    begun = {name: content_key(brush_of(name, name).model_dump(mode="json")) for name in FAMILIES}
+    empty = {kind: content_key(empty_brush(kind).model_dump(mode="json")) for kind in KINDS}
+    return {
+        "bounds": edges, "limits": limits, "defaults": defaults, "figures": numbers, "families": measures,
+        "documents": fields, "new brushes": begun | empty,
+    }  # fmt: skip
 
 
 def _stated(module: ModuleType) -> list[tuple[str, Any]]:

@@ -14,7 +14,7 @@ from tests.core import limits
 KEPT = json.loads(limits.FILE.read_text())
 
 
-@pytest.mark.parametrize("kind", ["bounds", "limits", "defaults"])
+@pytest.mark.parametrize("kind", KEPT)
 def test_nothing_can_be_entered_that_could_not_be(kind: str) -> None:
     assert limits.found()[kind] == KEPT[kind]
 

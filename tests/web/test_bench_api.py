@@ -119,7 +119,7 @@ def test_what_is_half_typed_is_refused_in_words(client: FlaskClient) -> None:
         ({"kind": "add-course", "course": "band"}, "Add a band"),
         ({"kind": "add-course", "course": "span", "family": "scrap"}, "Add a span"),
         ({"kind": "take-family", "course": 0, "family": "zigzag"}, "Make it zigzag"),
-        ({"kind": "set-piece", "course": 0, "place": "end", "family": "knot"}, "Give it a piece at its end"),
+        ({"kind": "set-piece", "course": 0, "place": "end", "family": "knot"}, "Add a piece at its end"),
         ({"kind": "stretch-or-repeat", "course": 0}, "Stretch the motif once"),
         ({"kind": "set-width", "course": 0, "entered": "1/2 in"}, "Set width"),
         (entered("/corners/manner", "mitre"), "Set manner"),

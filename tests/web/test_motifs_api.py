@@ -51,7 +51,7 @@ def test_a_motif_of_one_brush_is_used_in_another_at_any_place(client: FlaskClien
     kept = client.post("/api/motifs", json=body).get_json()
     repeat = used(client, "belcher", kept["id"]).get_json()
     assert repeat["doc"]["courses"][0]["motif"]["family"] == "artwork"
-    assert repeat["undo"] == "Take Lace point"
+    assert repeat["undo"] == "Use Lace point"
     end = used(client, repeat["id"], kept["id"], place="end").get_json()
     assert end["doc"]["courses"][0]["pieces"]["end"]["length"]["mm"] == kept["length"]
     # A brush has a copy: the motif may go.

@@ -55,7 +55,7 @@ def motif_at(doc: BrushDoc, index: int, place: AnyPlace) -> tuple[MotifDoc, Meas
         return course.motif, course.length
     piece: PieceDoc | None = getattr(row_of(doc, index).pieces, place)
     if piece is None:
-        raise BadInput("There is no piece at this place yet. Take one in, or choose a family for it.")
+        raise BadInput("There is no piece at this place yet. Import one, or choose a family for it.")
     return piece.motif, piece.length
 
 

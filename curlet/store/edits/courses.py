@@ -187,7 +187,7 @@ class SetPiece(Edit):
         courses = list(doc.courses)
         courses[self.course] = row.model_copy(update={"pieces": pieces})
         place = self.place.replace("_", ", ")
-        label = f"Remove the piece at its {place}" if piece is None else f"Give it a piece at its {place}"
+        label = f"Remove the piece at its {place}" if piece is None else f"Add a piece at its {place}"
         return doc.model_copy(update={"courses": tuple(courses)}), label
 
 

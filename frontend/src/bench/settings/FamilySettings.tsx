@@ -42,7 +42,7 @@ export function FamilyChoice({ label, family, pieces, none, onChange }: ChoicePr
 export function FamilySettings({ base, motif }: { base: string; motif: Motif }) {
   const family = useFamilies().find((item) => item.id === motif.family);
   if (motif.family === "picture") {
-    return <p className="muted mt-1 text-[12px]">A picture: it rides rigidly, and is exported at its pixels.</p>;
+    return <p className="muted mt-1 text-[12px]">A picture: it stays rigid, and is exported at its pixels.</p>;
   }
   if (!family) return <p className="muted mt-1 text-[12px]">Artwork of its own: its shapes are as they were drawn.</p>;
   const values = motif as unknown as Record<string, { mm: number } | number | string | boolean>;
@@ -89,7 +89,7 @@ function SettingRow({ setting, pointer, value }: RowProps) {
   return (
     <div title={usual}>
       <NumberRow label={label} pointer={pointer} value={text} step={form === "measure" ? 0.5 : 1} />
-      {usual && <p className="muted -mt-0.5 text-[12px]">{usual}</p>}
+      {usual && <p className="muted -mt-0.5 pr-[94px] text-[12px]">{usual}</p>}
     </div>
   );
 }

@@ -91,7 +91,7 @@ export function ImportDialog({ drawing, onDone }: { drawing: Drawing; onDone: ()
                 <li key={group.key} className="flex items-center gap-2 border-b border-dotted border-base-300 py-1">
                   <input
                     type="checkbox"
-                    aria-label={`Take ${group.name}`}
+                    aria-label={`Import ${group.name}`}
                     className="size-4 shrink-0 accent-(--color-secondary)"
                     checked={!left.has(group.key)}
                     onChange={(event) => {
