@@ -6,6 +6,7 @@ import pytest
 
 from curlet.core.brush import Band, CornerRule, FitRule, Row, Span, Swell
 from curlet.core.brush.courses import MAX_LETTERS, Letter
+from curlet.core.brush.rules import EndRule, SwayRule
 from curlet.core.errors import BadInput
 from curlet.core.measures import Measure, MeasuredOn, Scale, place_entered, read_measure
 from curlet.core.motif.families import Running
@@ -109,3 +110,19 @@ def test_a_number_without_a_unit_takes_the_next_ones_or_the_last(text: str, mm: 
 def test_a_measure_on_paper_is_as_large_at_every_scale() -> None:
     paper = Measure(3, MeasuredOn.PAPER)
     assert (paper.drawn(QUARTER), paper.on_garment(QUARTER)) == (3, 12)
+
+
+@pytest.mark.parametrize("what", ["backtack", "condensed", "oversew"])
+def test_stitching_is_secured_with_none_to_twenty_stitches(what: str) -> None:
+    for fine in (0, 20):
+        EndRule(**{what: fine}).check()
+    for past in (-1, 21):
+        with pytest.raises(BadInput, match="0 to 20"):
+            EndRule(**{what: past}).check()
+
+
+def test_a_sways_curve_has_up_to_200_values() -> None:
+    SwayRule("turn", "rhythm", 1000, wave=(0.0,) * 200).check()
+    for wrong in (SwayRule("turn", "rhythm", 10, wave=(0.0,) * 201), SwayRule("turn", "rhythm", 1000.1)):
+        with pytest.raises(BadInput, match="up to 1,000"):
+            wrong.check()

@@ -107,3 +107,10 @@ def test_a_motif_of_too_many_nodes_and_names_of_any_length_are_met_calmly() -> N
     nested = "".join(f'<g id="g{k}"><use href="#g{k + 1}"/><use href="#g{k + 1}"/></g>' for k in range(40))
     with pytest.raises(TooMuch, match=r"20,000 elements|10,000 paths"):
         read_artwork(svg(f'{nested}<g id="g40"><path d="M0 0H9"/></g>'))
+
+
+@pytest.mark.parametrize(("width", "lines"), [("0", 0), ("0.2", 1)])
+def test_a_line_of_no_width_is_none(width: str, lines: int) -> None:
+    shape = f'<path d="M0 0H9V9Z" fill="#123456" stroke="#000" stroke-width="{width}"/>'
+    doc, _ = read_artwork(svg(shape))
+    assert sum(item.stroke is not None for item in doc.shapes) == lines

@@ -165,3 +165,23 @@ def test_copies_keep_line_fill_and_cloth_and_make_a_shape_of_their_own(store: Fi
     assert first["facts"] == {**was, "element": first["facts"]["element"]}
     assert first["facts"]["element"] == second["facts"]["element"] != was["element"]
     assert cloth["cloth"] == after.get("path", "waistcoat-front-r")["cloth"] != {}
+
+
+def test_a_step_names_one_path_and_counts_several(store: FilePath) -> None:
+    do("show-paths", paths=[HEM], shown=False)
+    assert journal.undo_labels(SHEET)[0] == "Hide Hem R"
+    do("show-paths", paths=["waistcoat-hem-l", "waistcoat-dart-l"], shown=False)
+    assert journal.undo_labels(SHEET)[0] == "Hide 2 paths"
+
+
+@pytest.mark.parametrize(("to", "axis", "pick"), [("left", "x", min), ("right", "x", max), ("top", "y", min)])
+def test_paths_are_aligned_by_their_very_edges(store: FilePath, to: str, axis: str, pick: Any) -> None:
+    """Straight lines, one drawn there and one back, whose ends are their edges."""
+    ids = []
+    for x, way in ((10, 1), (40, -1)):
+        before = {path["id"] for path in journal.find_sheet(SHEET).all("path")}
+        state = do("draw-path", nodes=[{"x": x, "y": x}, {"x": x + 20, "y": x + 7}][::way])
+        ids += [path["id"] for path in state.all("path") if path["id"] not in before]
+    state = do("align-paths", paths=ids, to=to)
+    edges = [pick(node[axis] for node in nodes(state, path)) for path in ids]
+    assert edges[0] == pytest.approx(edges[1], abs=1e-9)
