@@ -41,7 +41,10 @@ export async function watch<Result>(
     tell({ doing, done, total, stop });
     timer = setTimeout(() => void look(), AGAIN);
   };
-  let timer = setTimeout(() => void look(), SLOW);
+  let timer = setTimeout(() => {
+    tell({ doing: "", done: 0, total: 0, stop });
+    void look();
+  }, SLOW);
   try {
     return await act({ name, signal: abort.signal, abort: stop });
   } finally {
