@@ -215,7 +215,7 @@ def test_a_motif_is_kept_named_and_used_by_another_brush(table: Table) -> None:
     on_bench(table, "whipped")
     table.by_id("place-end").click()
     Select(table.named("Motif from the Library")).select_by_visible_text("Pelmet lace")
-    table.wait(lambda: undo_title(table) == "Undo: Take Pelmet lace")
+    table.wait(lambda: undo_title(table) == "Undo: Use Pelmet lace")
 
 
 def test_every_control_on_the_bench_has_a_name(bench: Table) -> None:
