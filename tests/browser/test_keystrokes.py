@@ -166,8 +166,7 @@ def test_the_bench_is_worked_by_keys(table: Table) -> None:
     hands.to("Repeat length", Keys.TAB)
     # A field that holds what is kept leaves undo to the page.
     hands.press(Keys.ARROW_UP)
-    told = table.wait(lambda: table.button("Undo").get_attribute("title"))
-    table.wait(lambda: told != "Nothing to undo")
+    table.wait(lambda: table.button("Undo").get_attribute("title") != "Nothing to undo")
     table.control("z")
     table.wait(lambda: table.button("Undo").get_attribute("title") == "Nothing to undo")
     assert hands.presses < 2 * MOST
