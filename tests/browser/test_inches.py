@@ -58,6 +58,6 @@ def test_counts_and_angles_stay_what_they_are(inches: Table) -> None:
     inches.type_in("Count of leg 1", "14")
     inches.wait(lambda: value(inches, "Count of leg 1") == "14")
     inches.type_in("Gap", "30 %")
-    inches.wait(lambda: value(inches, "Gap") == "30 %")
+    assert inches.still(lambda: value(inches, "Gap")) == "30 %"
     inches.type_in("Gap", "25")
     inches.wait(lambda: value(inches, "Gap") == "25 %")
