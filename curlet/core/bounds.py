@@ -3,15 +3,19 @@
 from __future__ import annotations
 
 import math
+import re
 from dataclasses import dataclass
 
 from curlet.core.errors import BadInput
 from curlet.core.sentence import Sentence, plain_number
 
+# A length within a hint.
+_LENGTH = re.compile(r"(\d+(?:\.\d+)?) mm\b")
+
 
 @dataclass(frozen=True)
 class Bounds:
-    """A named measure may be from `low` to `high`; `hint` says what is usual."""
+    """A named measure may be from `low` to `high`; `hint` says what is usual, its lengths in mm."""
 
     name: str
     low: float
@@ -34,8 +38,9 @@ class Bounds:
     def _refusal(self, value: float) -> str:
         hint = f" ({self.hint})" if self.hint else ""
         if self.unit == "mm" and math.isfinite(value):
-            words = f"{self.name} is {{}}: it must be from {{}}{hint}."
-            return Sentence(words, value, (self.low, self.high), exact=True)
+            words = f"{self.name} is {{}}: it must be from {{}}{_LENGTH.sub('{}', hint)}."
+            usual = [float(mm) for mm in _LENGTH.findall(hint)]
+            return Sentence(words, value, (self.low, self.high), *usual, exact=True)
         unit = self.unit if self.unit in ("%", "°") else f" {self.unit}"
         shown = f"{plain_number(value)}{unit}" if math.isfinite(value) else "not a number"
         low, high = plain_number(self.low), plain_number(self.high)

@@ -4,10 +4,12 @@ from __future__ import annotations
 
 import math
 
+from curlet.core.measures import MM_PER_INCH
+
 # A length, or one from and to.
 Told = float | tuple[float, float]
 
-_UNITS = {"mm": (1.0, 2), "in": (25.4, 3)}
+_UNITS = {"mm": (1.0, 2), "in": (MM_PER_INCH, 3)}
 # Smaller numbers that are told exactly are written with as many decimals as show two figures.
 _SMALL = 1e-3
 

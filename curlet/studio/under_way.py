@@ -26,15 +26,19 @@ class UnderWay:
     """
 
     def __init__(self, stop: Stop = never) -> None:
-        self._stop = stop
+        self._stop, self._asked = stop, False
         self.done, self.total, self.doing = 0, 0, ""
+
+    def stop(self) -> None:
+        """Let it stop at the next thing, if there is one: what asked for it is told whether it did."""
+        self._asked = True
 
     def each(self, items: Sequence[Item], doing: str) -> Iterator[Item]:
         """The things one by one; Stopped is raised once the work is to stop."""
         every = max(1, len(items) // _LOOKS)
         self.done, self.total, self.doing = 0, len(items), doing
         for done, item in enumerate(items):
-            if done % every == 0 and self._stop():
+            if self._asked or (done % every == 0 and self._stop()):
                 raise Stopped
             self.done = done
             yield item

@@ -96,7 +96,7 @@ def _of_http(error: HTTPException) -> Response:
 
 
 def _of_stopping(_: Stopped) -> Response:
-    return problem(503, "Stopped", "This was stopped. Nothing was changed.")
+    return problem(409, "Stopped", "Stopped. Nothing was changed.")
 
 
 def _of_ours(error: Exception) -> Response:

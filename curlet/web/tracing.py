@@ -195,7 +195,7 @@ def use_tracing(path: BrushUrl, body: UseTracing) -> Response:
 
 @tracing.post("/brushes/<brush_id>/picture", responses={200: BenchShown, 409: Problem, **_REPLIES})
 def use_picture(path: BrushUrl, body: UsePicture) -> Response:
-    """Put a picture on the Bench as it is: it rides rigidly, and is exported at its pixels."""
+    """Put a picture on the Bench as it is: it stays rigid, and is exported at its pixels."""
     picture, rule = _pictures.look(body.picture), body.asked.to_core()
     rule.check()
     motif = picture_motif(prepared(picture.pixels, rule), rule.length)

@@ -41,6 +41,14 @@ def progress(path: WorkUrl) -> Response:
     return json_reply({"done": work.done, "total": work.total, "doing": work.doing})
 
 
+@under_way.post("/under-way/<name>/stop", responses={200: WorkShown})
+def stop(path: WorkUrl) -> Response:
+    """Stop a request that is under way: it answers whether it was stopped, or done before."""
+    if path.name in _works:
+        _works[path.name].stop()
+    return progress(path)
+
+
 @contextmanager
 def watched() -> Iterator[UnderWay]:
     """This request's work, to be asked about while the block runs."""

@@ -183,7 +183,7 @@ def test_a_picture_itself_is_the_motif(table: Table, picture: FilePath) -> None:
     table.button("Use the picture itself").click()
     table.wait(lambda: undo_title(table) == "Undo: Import a picture")
     table.wait(lambda: value(table, "Repeat length") == "12 mm")
-    assert "rides rigidly" in table.browser.find_element(By.CSS_SELECTOR, "[aria-label=Settings]").text
+    assert "it stays rigid" in table.browser.find_element(By.CSS_SELECTOR, "[aria-label=Settings]").text
 
 
 def test_a_wrong_figure_is_said_and_the_last_tracing_stays(table: Table, picture: FilePath) -> None:

@@ -69,7 +69,7 @@ def found() -> dict[str, Any]:
         for setting in figure.settings
     }
     measures = {
-        f"{kind}.{name}": str(spec)
+        f"{kind}.{name}": [*((spec.bounds.low, spec.bounds.high) if spec.bounds else ()), *spec.choices]
         for kind, family in FAMILIES.items()
         for name, spec in family.specs().items()
     }

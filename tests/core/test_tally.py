@@ -225,3 +225,11 @@ def test_a_handle_of_no_length_at_a_corner_is_no_fold() -> None:
     )  # fmt: skip
     for brush in ("topstitch", "twin", "rope", "rickrack"):
         assert "pinch" not in warned(lay(heart, read_brush(BRUSHES[brush]).to_core(), Scale()))
+
+
+def test_a_leg_without_links_is_told_once() -> None:
+    chain = read_brush(BRUSHES["chain"]).to_core()
+    told = warned(lay(polyline((0, 0), (43, 0), (43, 2), (83, 2)), chain, Scale()))
+    legs = {code: {place.leg for place in told[code].places} for code in ("leg-too-short", "links-left-over")}
+    assert legs["leg-too-short"] == {1}
+    assert not legs["leg-too-short"] & legs["links-left-over"]

@@ -13,7 +13,7 @@ from curlet.core.measures import Scale
 from curlet.demo.brushes import BRUSHES
 from curlet.formats.brush_file import read_brush
 from tests.outlines import shapes_of
-from tests.shapes import HEART, circle, square, star
+from tests.shapes import HEART, circle, polyline, square, star
 
 PATHS = {"square": square(43), "circle": circle(20), "heart": HEART, "star": star(40, 18)}
 
@@ -63,8 +63,23 @@ def test_rows_beside_the_path_do_not_lie_over_one_another_at_creases() -> None:
         assert end[-1] <= 240 + 1e-6
 
 
-def test_a_run_that_starts_elsewhere_is_unrolled_from_there() -> None:
-    """Carried round its corners, a square has a single leg; pivoted, its first leg begins at a corner."""
-    own = {"/corners/manner": "pivot"}
-    run = lay(square(40), read_brush(BRUSHES["topstitch"], own).to_core(), Scale())
-    assert begins(run) == pytest.approx(run.rows[0].legs[0].s0)
+def test_a_run_whose_first_corner_is_no_node_of_its_start_is_unrolled_from_that_corner() -> None:
+    """A square whose path begins in the middle of a side: its first leg begins 20 mm on."""
+    path = polyline((20, 0), (40, 0), (40, 40), (0, 40), (0, 0), closed=True)
+    run = lay(path, read_brush(BRUSHES["topstitch"]).to_core(), Scale())
+    assert begins(run) == pytest.approx(20)
+    (item,) = draw_run(unrolled(run, 0, 200), "tape", "").items
+    assert isinstance(item, Stamps)
+    assert np.sort(item.placements[:, 4]) == pytest.approx(np.sort(run.rows[0].slots.start), abs=1e-9)
+    assert item.placements[:, 4].min() == pytest.approx(20)
+
+
+@pytest.mark.parametrize("name", ["rope", "rickrack", "piping"])
+def test_what_a_corner_only_cuts_off_again_is_left_away(name: str) -> None:
+    """Mitred, these run on past every corner of a square."""
+    run = lay(square(60), read_brush(BRUSHES[name], {"/corners/manner": "mitre"}).to_core(), Scale())
+    row = run.rows[0]
+    assert len(row.repeats) > len(row.slots)
+    (course, *_) = unrolled(run, -50, 300).courses
+    assert isinstance(course, LaidRow)
+    assert len(course.repeats) == len(row.slots)

@@ -10,7 +10,7 @@ from pydantic import TypeAdapter, ValidationError
 
 from curlet.core.errors import BadInput
 from curlet.formats.svg_in import read_svg
-from curlet.store import journal
+from curlet.store import bench, journal
 from curlet.store.commands import AnyIntent, ImportDrawing
 from curlet.store.errors import Conflict, Missing
 from curlet.store.state import State
@@ -140,6 +140,21 @@ def test_a_brush_changed_on_another_sheet_is_not_overwritten_by_undo(store: File
     with pytest.raises(Conflict, match="changed on another sheet"):
         journal.undo(SHEET, journal.current_revision(SHEET))
     assert journal.find_sheet(SHEET).get("brush", made)["doc"]["courses"][0]["length"]["mm"] == 7
+
+
+def test_undo_goes_back_through_a_brush_that_the_library_has_removed(store: FilePath) -> None:
+    run = f"run-{HEM}"
+    shown = {"pointer": "/courses/0/length", "entered": "5 mm"}
+    do("set-on-runs", runs=[run], settings=[shown])
+    made = do("give-to-brush", run=run).get("run", run)["brush"]
+    do("remove-runs", runs=[run])
+    bench.remove(made)
+    for _ in range(3):
+        journal.undo(SHEET, journal.current_revision(SHEET))
+    assert journal.find_sheet(SHEET).get("run", run)["own"] == {}
+    for _ in range(2):
+        state = journal.redo(SHEET, journal.current_revision(SHEET))
+    assert state.get("run", run)["brush"] == made
 
 
 def test_a_brush_used_elsewhere_is_not_removed_by_undo(store: FilePath) -> None:

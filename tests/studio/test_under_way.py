@@ -38,3 +38,17 @@ def test_a_stopped_step_leaves_the_sheet_as_it_was(store: FilePath, asked: int) 
     assert after.sheet["revision"] == before.sheet["revision"]
     assert after.all("run") == before.all("run")
     assert journal.undo_labels(SHEET) == (None, None)
+
+
+def test_a_step_that_is_asked_to_stop_stops_at_its_next_run(store: FilePath) -> None:
+    work, laid = UnderWay(), []
+
+    def lay_all() -> None:
+        for number in work.each(range(500), "Laying"):
+            laid.append(number)
+            if number == 3:
+                work.stop()
+
+    with pytest.raises(Stopped):
+        lay_all()
+    assert laid == [0, 1, 2, 3]

@@ -12,7 +12,7 @@ from curlet.core.brush.courses import Row
 from curlet.core.errors import BadInput
 from curlet.core.measures import Measure
 
-GAUGE = Bounds("Gauge", 0.01, 1000, "6.4 mm (1/4 in) is usual for twin needles")
+GAUGE = Bounds("Gauge", 0.01, 1000, "6.35 mm is usual for twin needles")
 
 _NOWHERE = Measure(0.0)
 # Rows are evenly spaced where their distances differ by less, mm.

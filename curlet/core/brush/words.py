@@ -12,15 +12,6 @@ class Noun:
     one: str
     many: str
 
-    def counted(self, count: int) -> str:
-        """So many of them.
-
-        >>> from curlet.core.brush.words import Noun
-        >>> Noun("stitch", "stitches").counted(1)
-        '1 stitch'
-        """
-        return f"{count:,} {self.one if count == 1 else self.many}"
-
 
 _NOUNS = {"stitch": Noun("stitch", "stitches"), "chain": Noun("link", "links")}
 _REPEAT = Noun("repeat", "repeats")

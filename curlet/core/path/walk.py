@@ -7,7 +7,6 @@ import numpy as np
 from curlet.core.errors import BadInput
 from curlet.core.path.cubics import split
 from curlet.core.path.path import Path
-from curlet.core.sentence import Sentence
 
 START_NODE = "start"
 _SAME = 1e-6
@@ -56,7 +55,7 @@ def opened(path: Path, width: float) -> Path:
     if not path.closed:
         return path
     if not 0 <= width < path.length - _SAME:
-        raise BadInput(Sentence("The opening is {} on a path of {}. Make it smaller.", width, path.length))
+        raise BadInput("The opening is to be shorter than the path, and not below 0. Make it smaller.")
     first = started_at(path, width / 2) if width else path
     whole = _unrolled(first)
     if not width:

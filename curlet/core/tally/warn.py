@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Iterator
+from collections.abc import Callable, Iterable, Iterator
 
 from curlet.core.brush.courses import Share
 from curlet.core.brush.words import repeat_noun
@@ -152,7 +152,9 @@ def _short_legs(run: LaidRun, row: LaidRow, legs: list[_Leg]) -> Iterator[Warnin
 
 def _off_legs(run: LaidRun, row: LaidRow, legs: list[_Leg]) -> Iterator[Warning]:
     course, noun = row.course, repeat_noun(run.brush.kind)
-    off = [(i, leg) for i, leg in legs if leg.off and (leg.set or leg.repeats > course.fit.short_legs)]
+    # A single one eased to fit a short leg is told as that.
+    least = 2 if course.fit.short_legs else 1
+    off = [(i, leg) for i, leg in legs if leg.off and (leg.set or leg.repeats >= least)]
     if not off or HOLDS[course.hold].chain:
         return
     past = f"off what was set, past the tolerance of {course.fit.tolerance:g} %"
@@ -173,12 +175,15 @@ def _off_legs(run: LaidRun, row: LaidRow, legs: list[_Leg]) -> Iterator[Warning]
     )
 
 
-def _percents(values: Iterator[float]) -> str:
-    """How far off, from and to where they read differently."""
+def _percents(values: Iterable[float]) -> str:
+    """How far off, from and to."""
+    return f"{_from_to(values, '+.1f').replace('-', '−')} %"
+
+
+def _from_to(values: Iterable[float], form: str = ".0f") -> str:
+    """The smallest and the largest number, or one where they read alike; nothing of none."""
     each = sorted(values)
-    return (
-        " to ".join(dict.fromkeys(f"{value:+.1f}" for value in (each[0], each[-1]))).replace("-", "−") + " %"
-    )
+    return " to ".join(dict.fromkeys(f"{value:{form}}" for value in each[:1] + each[-1:]))
 
 
 def _counts_not_met(run: LaidRun, legs: list[_Leg]) -> Iterator[Warning]:
@@ -231,19 +236,13 @@ def _no_room(run: LaidRun) -> Iterator[Warning]:
     corners = gave_way(run).values()
     for sharp, instead in ((False, "mitred"), (True, "cut where their legs meet")):
         some = [corner for corner in corners if (abs(corner.turn) >= SHARPEST_CUT) is sharp]
-        turns = " to ".join(dict.fromkeys(f"{turn:.0f}" for turn in _ends(abs(c.turn) for c in some)))
+        turns = _from_to(abs(corner.turn) for corner in some)
         yield from told(
             "corner-no-room",
             [(Place.on(run, corner.s), ()) for corner in some],
             f"The corner piece has no room at a turn of {turns}°, so the corner is {instead}.",
             f"Corner pieces have no room at [count] turns of {turns}°, so these corners are {instead}.",
         )
-
-
-def _ends(values: Iterator[float]) -> list[float]:
-    """The smallest and the largest, if there are any."""
-    each = sorted(values)
-    return [each[0], each[-1]] if each else []
 
 
 def _rounded_less(run: LaidRun) -> Iterator[Warning]:
@@ -269,20 +268,27 @@ def _rounded_less(run: LaidRun) -> Iterator[Warning]:
 
 
 def _pinched(run: LaidRun, tight: tuple[Pinch, ...]) -> Iterator[Warning]:
-    ways = ((True, "the artwork folds over itself"), (False, "the artwork is squeezed on the inner side"))
-    for folds, what in ways:
-        some = [pinch for pinch in tight if pinch.folds is folds]
+    folded, squeezed = "the artwork folds over itself", "the artwork is squeezed on the inner side"
+
+    def found(some: list[Pinch], *lengths: Callable[[Pinch], float]) -> list[Found]:
         places = [Place.on(run, (pinch.start + pinch.end) / 2) for pinch in some]
-        radii, needs = [_mm(pinch.radius, run) for pinch in some], [_mm(pinch.needs, run) for pinch in some]
-        if max(radii, default=0) < _ON_THE_SPOT:
-            one = f"A bend turns almost on the spot, and needs a radius of {{}}: {what} there."
-            many = f"[count] bends turn almost on the spot, and need a radius of {{}}: {what} there."
-            lengths: list[tuple[float, ...]] = [(need,) for need in needs]
-        else:
-            one = f"A bend has a radius of {{}}, and needs {{}}: {what} there."
-            many = f"[count] bends have a radius of {{}}, and need {{}}: {what} there."
-            lengths = list(zip(radii, needs, strict=True))
-        yield from told("pinch", zip(places, lengths, strict=True), one, many)
+        return [(at, [_mm(of(p), run) for of in lengths]) for at, p in zip(places, some, strict=True)]
+
+    spots = [pinch for pinch in tight if pinch.folds and _mm(pinch.radius, run) < _ON_THE_SPOT]
+    yield from told(
+        "pinch",
+        found(spots, lambda pinch: pinch.needs),
+        f"A bend turns almost on the spot, and needs a radius of {{}}: {folded} there.",
+        f"[count] bends turn almost on the spot, and need a radius of {{}}: {folded} there.",
+    )
+    for folds, what in ((True, folded), (False, squeezed)):
+        some = [pinch for pinch in tight if pinch.folds is folds and pinch not in spots]
+        yield from told(
+            "pinch",
+            found(some, lambda pinch: pinch.radius, lambda pinch: pinch.needs),
+            f"A bend has a radius of {{}}, and needs {{}}: {what} there.",
+            f"[count] bends have a radius of {{}}, and need {{}}: {what} there.",
+        )
 
 
 def _spans(run: LaidRun) -> Iterator[Warning]:
@@ -294,8 +300,7 @@ def _spans(run: LaidRun) -> Iterator[Warning]:
 
 def _crossed(run: LaidRun) -> Iterator[Warning]:
     shallow = [item.crossing for item in run.passes if item.crossing.angle < SHALLOW]
-    angles = " to ".join(dict.fromkeys(f"{a:.0f}" for a in _ends(c.angle for c in shallow)))
-    flat = f"at {angles}°: too shallow to show over and under"
+    flat = f"at {_from_to(item.angle for item in shallow)}°: too shallow to show over and under"
     yield from told(
         "shallow-crossing",
         [(Place(item.first, (item.x, item.y)), ()) for item in shallow],

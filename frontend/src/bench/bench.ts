@@ -220,7 +220,7 @@ export class Workbench {
       return null;
     } catch (error) {
       const refusal = error as Refusal;
-      if (refusal.status === 409) await this.open(before.id);
+      if (refusal.stale) await this.open(before.id);
       bench().set({ notice: refusal.message });
       return refusal.message;
     }

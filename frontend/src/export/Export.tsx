@@ -4,7 +4,7 @@ import { useEffect, useRef, useState } from "react";
 
 import { download } from "@/shared/download";
 import { CHOICES } from "@/shared/api/choices";
-import { api } from "@/shared/api/client";
+import { api, type OutputId } from "@/shared/api/client";
 import { Choice } from "@/shared/ui/Choice";
 import { NumberField } from "@/shared/ui/NumberField";
 import { useLength } from "@/shared/ui/unit";
@@ -13,7 +13,7 @@ import { useChosen, useSheetSession, useFrame } from "@/table/sheet";
 import { tableState } from "@/table/state";
 
 type What = "sheet" | "runs" | "run";
-type As = (typeof CHOICES.outputs)[number]["id"];
+type As = OutputId;
 
 const AS = CHOICES.outputs.map(({ id, label }) => [id, label] as const);
 const hasPixels = (as: As) => CHOICES.outputs.find(({ id }) => id === as)!.pixels;

@@ -13,11 +13,9 @@ export interface WorkUnderWay {
   stop: () => void;
 }
 
+/** What the server knows it by. */
 export interface Work {
-  /** What the server knows it by. */
   name: string;
-  signal: AbortSignal;
-  abort: () => void;
 }
 
 /** How far it is: “Laying 120 of 300”. */
@@ -31,9 +29,9 @@ export async function watch<Result>(
   act: (work: Work) => Promise<Result>,
   tell: (work: WorkUnderWay | null) => void,
 ): Promise<Result> {
-  const abort = new AbortController();
   const name = `${Date.now().toString(36)}-${number++}`;
-  const stop = () => abort.abort();
+  // Stopped or not, the answer says which.
+  const stop = () => void api.stopWork(name).catch(() => undefined);
   let over = false;
   const look = async () => {
     const { doing, done, total } = await api.progress(name).catch(() => ({ doing: "", done: 0, total: 0 }));
@@ -46,7 +44,7 @@ export async function watch<Result>(
     void look();
   }, SLOW);
   try {
-    return await act({ name, signal: abort.signal, abort: stop });
+    return await act({ name });
   } finally {
     over = true;
     clearTimeout(timer);

@@ -188,27 +188,17 @@ export class SheetSession {
   }
 
   private async refused(error: unknown, inField: boolean): Promise<Refusal> {
-    if (error instanceof DOMException && error.name === "AbortError") return this.stopped();
     const refusal = error instanceof Refusal ? error : new Refusal(0, "That did not work", String(error));
     tableState().set({ preview: null });
     // A field says what is wrong with what was entered in it, once.
-    const ofField = inField && !refusal.unreached && refusal.status !== 409;
-    if (!ofField) tableState().set({ notice: { tone: "fault", text: refusal.message } });
-    if (refusal.status === 409) {
+    const ofField = inField && !refusal.unreached && !refusal.stopped && !refusal.stale;
+    const tone = refusal.stopped ? "word" : "fault";
+    if (!ofField) tableState().set({ notice: { tone, text: refusal.message } });
+    if (refusal.stale) {
       // Catch up with the other page; what was entered stays in its field.
       await this.queries.refetchQueries({ queryKey: this.key });
     }
     return refusal;
-  }
-
-  /** A step was stopped, unless it was done before that was heard: the server knows. */
-  private async stopped(): Promise<Refusal> {
-    const before = this.revision;
-    await this.queries.refetchQueries({ queryKey: this.key });
-    const text =
-      this.revision === before ? "Stopped. Nothing was changed." : "It was done before it could be stopped. Undo it.";
-    tableState().set({ preview: null, notice: { tone: "word", text } });
-    return new Refusal(0, "Stopped", text);
   }
 
   /** Show what a drag would come to; where that cannot be shown it is said, until it can be again. */
@@ -308,10 +298,7 @@ export function useNewSheetSession(id: string): SheetSession {
 /** The sheet, telling how far it is where it takes long; given up once nobody waits for it. */
 function opened(id: string, signal: AbortSignal): Promise<SheetFrame> {
   return watch(
-    (work) => {
-      signal.addEventListener("abort", work.abort);
-      return api.sheet(id, work);
-    },
+    (work) => api.sheet(id, work, signal),
     (work) => tableState().set({ work }),
   );
 }

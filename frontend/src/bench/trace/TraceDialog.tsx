@@ -135,7 +135,7 @@ function Use() {
       </button>
       <button
         className={quiet}
-        title="It lies rigid along the path, and is exported at its pixels"
+        title="It stays rigid along the path, and is exported at its pixels"
         onClick={() => void asItIs()}
       >
         Use the picture itself

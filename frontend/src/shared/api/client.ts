@@ -3,6 +3,7 @@ import createClient from "openapi-fetch";
 
 import type { Work } from "../work";
 
+import { CHOICES } from "./choices";
 import { readBench, readChanged, readPreview, readSheet, readTape } from "./frame";
 import type { components, paths } from "./schema";
 import type {
@@ -37,7 +38,20 @@ export class Refusal extends Error {
   get unreached() {
     return this.status === 0;
   }
+
+  /** Whether another page changed the same thing first. */
+  get stale() {
+    return this.status === 409 && !this.stopped;
+  }
+
+  /** Whether it was stopped from here. */
+  get stopped() {
+    return this.title === "Stopped";
+  }
 }
+
+/** A format of exported files. */
+export type OutputId = (typeof CHOICES.outputs)[number]["id"];
 
 /** Whether something failed as the server could not be reached: it is asked for again. */
 export const isUnreached = (error: unknown) => error instanceof Refusal && error.unreached;
@@ -99,7 +113,7 @@ const at = (sheet_id: string) => ({ path: { sheet_id } });
 const binary = { parseAs: "arrayBuffer" } as const;
 
 /** A request whose progress can be asked for and that can be stopped. */
-const watched = (work?: Work) => (work ? { headers: { "Curlet-Work": work.name }, signal: work.signal } : {});
+const watched = (work: Work) => ({ headers: { "Curlet-Work": work.name } });
 
 /** A form with files, as the body of a request. */
 function form(fields: Record<string, string | File | readonly File[]>) {
@@ -137,8 +151,10 @@ export const api = {
 
   progress: (name: string) => settled(client.GET("/api/under-way/{name}", { params: { path: { name } } })),
 
-  sheet: (id: string, work?: Work) =>
-    whole(client.GET("/api/sheets/{sheet_id}", { params: at(id), ...watched(work), ...binary })),
+  stopWork: (name: string) => settled(client.POST("/api/under-way/{name}/stop", { params: { path: { name } } })),
+
+  sheet: (id: string, work: Work, signal: AbortSignal) =>
+    whole(client.GET("/api/sheets/{sheet_id}", { params: at(id), signal, ...watched(work), ...binary })),
 
   command: (id: string, revision: number, intent: Intent, work: Work) =>
     changed(
@@ -296,7 +312,7 @@ export const api = {
   importBrushes: (files: readonly File[], replace: boolean) =>
     settled(client.POST("/api/brush-files", form({ files, replace: String(replace) }))),
 
-  exportFacts: (id: string, form: "svg" | "png", ppi: string) =>
+  exportFacts: (id: string, form: OutputId, ppi: string) =>
     settled(
       client.GET("/api/sheets/{sheet_id}/export.json", {
         params: { ...at(id), query: { form, ppi } },

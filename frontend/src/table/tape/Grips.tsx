@@ -24,12 +24,12 @@ export function Grips({ run, slots, place, width }: Props) {
   const index = Math.min(lit ?? firstSeen(slots, place), slots.length / 2 - 1);
   const end = slots[2 * index + 1]!;
   const next = slots[2 * index + 2];
-  if (place.x(end) > width - PAD) return null;
+  const seen = place.x(end) <= width - PAD;
   return (
     // Under the pointer the grips stay with their repeat, whichever the pointer comes over.
     <g onPointerMove={(event) => event.stopPropagation()}>
-      <MeasureGrip run={run} place={place} name="length" at={end} />
-      {next !== undefined && next > end + 1e-6 && <MeasureGrip run={run} place={place} name="gap" at={next} />}
+      {seen && <MeasureGrip run={run} place={place} name="length" at={end} />}
+      {seen && next !== undefined && next > end + 1e-6 && <MeasureGrip run={run} place={place} name="gap" at={next} />}
       {path?.closed && run.tape!.closed && place.x(run.tape!.start) > 0 && <StartGrip run={run} place={place} />}
       {!run.tape!.closed && PIECES.map((piece) => <PieceGrip key={piece} run={run} place={place} piece={piece} />)}
     </g>
@@ -42,10 +42,29 @@ function firstSeen(slots: Float32Array, place: TapePlace): number {
   return first < 0 ? 0 : first / 2;
 }
 
-/** Drag along the Tape, in garment mm: a preview while it moves, one step when let go. */
-function useTapeDrag(place: TapePlace, intent: (moved: number) => Intent | null) {
+interface GripProps {
+  testId: string;
+  /** What it changes, in words. */
+  what: string;
+  place: TapePlace;
+  /** One press of an arrow key, garment mm. */
+  nudge: number;
+  /** Where it can be grasped: px, from top to foot of the cloth unless more is said. */
+  x: number;
+  y?: number;
+  width?: number;
+  height?: number;
+  /** What a drag by so many garment mm would do. */
+  intent: (moved: number) => Intent | null;
+  /** How it is drawn. */
+  children: React.ReactNode;
+}
+
+/** Dragged along the Tape: a preview while it moves, one step when let go; arrow keys take a step each. */
+function TapeGrip({ testId, what, place, nudge, x, intent, children, ...box }: GripProps) {
+  const { y = MIDDLE - CLOTH, width = 14, height = 2 * CLOTH } = box;
   const session = useSheetSession();
-  return useDrag(
+  const bind = useDrag(
     ({ movement: [mx], last, tap }) => {
       const made = tap ? null : intent(mx / place.perMm);
       if (!made) return;
@@ -54,138 +73,122 @@ function useTapeDrag(place: TapePlace, intent: (moved: number) => Intent | null)
     },
     { filterTaps: true, pointer: { buttons: [1], keys: false } },
   );
+  const onKeyDown = (event: React.KeyboardEvent) => {
+    const way = { ArrowRight: 1, ArrowLeft: -1 }[event.key];
+    const made = way ? intent(way * nudge) : null;
+    if (!made) return;
+    event.preventDefault();
+    event.stopPropagation();
+    void session.command(made);
+  };
+  return (
+    <g
+      {...bind()}
+      {...stop}
+      role="button"
+      data-testid={testId}
+      aria-label={`${what}: drag, or arrow keys`}
+      style={{ cursor: "ew-resize", touchAction: "none" }}
+      onKeyDown={onKeyDown}
+    >
+      <title>{`Drag: ${what.charAt(0).toLowerCase()}${what.slice(1)}`}</title>
+      <rect x={x} y={y} width={width} height={height} fill="transparent" />
+      {children}
+    </g>
+  );
 }
 
-function MeasureGrip({
-  run,
-  place,
-  name,
-  at,
-}: {
+const setOn = (run: RunShown, name: string, mm: number): Intent => ({
+  kind: "set-on-runs",
+  runs: [run.id],
+  settings: [{ pointer: `/courses/${run.main}/${name}`, entered: `${Number(mm.toFixed(2))} mm` }],
+});
+
+interface MeasureProps {
   run: RunShown;
   place: TapePlace;
   name: "length" | "gap";
   at: number;
-}) {
+}
+
+function MeasureGrip({ run, place, name, at }: MeasureProps) {
   const session = useSheetSession();
-  const frame = useFrame("sheet");
+  const { factor } = useFrame("sheet").sheet;
   const kept = session.keptRun(run.id);
   const measures = kept && rowOf(kept)?.set;
   const set = name === "length" ? measures?.stitch : measures?.gap;
-  const step = (moved: number): Intent | null => {
-    if (!set) return null;
-    const garment = set.garment + moved;
-    const onPaper = set.on === "paper";
-    const entered = `${Number((onPaper ? garment * frame.sheet.factor : garment).toFixed(2))} mm`;
-    return { kind: "set-on-runs", runs: [run.id], settings: [{ pointer: `/courses/${run.main}/${name}`, entered }] };
-  };
-  const bind = useTapeDrag(place, step);
+  const intent = (moved: number) =>
+    set ? setOn(run, name, (set.garment + moved) * (set.on === "paper" ? factor : 1)) : null;
   const x = place.x(at);
   return (
-    <g
-      {...bind()}
-      data-testid={`grip-${name}`}
-      role="button"
-      {...stop}
-      aria-label={name === "length" ? "Length of a repeat: drag, or arrow keys" : "Gap: drag, or arrow keys"}
-      style={{ cursor: "ew-resize", touchAction: "none" }}
-      onKeyDown={(event) => {
-        const by = { ArrowRight: 0.1, ArrowLeft: -0.1 }[event.key];
-        const made = by ? step(by) : null;
-        if (!made) return;
-        event.preventDefault();
-        event.stopPropagation();
-        void session.command(made);
-      }}
+    <TapeGrip
+      testId={`grip-${name}`}
+      what={name === "length" ? "Length of a repeat" : "Gap"}
+      place={place}
+      nudge={0.1}
+      x={x - 7}
+      intent={intent}
     >
-      <title>{name === "length" ? "Drag: length of a repeat" : "Drag: gap"}</title>
-      <rect x={x - 7} y={MIDDLE - CLOTH} width={14} height={2 * CLOTH} fill="transparent" />
       <path
         d={name === "length" ? `M${x} ${MIDDLE - 16}v32` : `M${x - 4} ${MIDDLE - 16}h4v32h-4`}
         stroke="var(--color-base-100)"
         strokeWidth={2}
         fill="none"
       />
-    </g>
+    </TapeGrip>
   );
 }
 
 function StartGrip({ run, place }: { run: RunShown; place: TapePlace }) {
   const session = useSheetSession();
-  const frame = useFrame("sheet");
+  const { factor } = useFrame("sheet").sheet;
   const kept = session.keptRun(run.id)?.places.start ?? 0;
-  const slide = (moved: number): Intent => ({
-    kind: "slide-start",
-    run: run.id,
-    to: kept + moved * frame.sheet.factor,
-  });
-  const bind = useTapeDrag(place, slide);
   const x = place.x(run.tape!.start);
   return (
-    <g
-      {...bind()}
-      data-testid="grip-start"
-      role="button"
-      {...stop}
-      aria-label="Start point: drag, or arrow keys"
-      style={{ cursor: "ew-resize", touchAction: "none" }}
-      onKeyDown={(event) => {
-        const by = { ArrowRight: 1, ArrowLeft: -1 }[event.key];
-        if (!by) return;
-        event.preventDefault();
-        event.stopPropagation();
-        void session.command(slide(by));
-      }}
+    <TapeGrip
+      testId="grip-start"
+      what="Start point"
+      place={place}
+      nudge={1}
+      x={x - 12}
+      y={TOP}
+      height={STRIP}
+      intent={(moved) => ({ kind: "slide-start", run: run.id, to: kept + moved * factor })}
     >
-      <title>Drag: start point</title>
-      <rect x={x - 12} y={TOP} width={14} height={STRIP} fill="transparent" />
       <path d={`M${x - 9} ${MIDDLE - 7}l9 7l-9 7z`} fill="var(--color-base-content)" />
-    </g>
+    </TapeGrip>
   );
 }
 
 const PIECES = ["start", "end"] as const;
+type PieceEnd = (typeof PIECES)[number];
+
+/** The room of a run's piece at one of its ends, if it has one. */
+function roomOf(run: RunShown | undefined, piece: PieceEnd) {
+  const row = run?.main == null ? undefined : run.settings.courses?.[run.main];
+  return row?.course === "row" ? row.pieces?.[piece]?.length : undefined;
+}
 
 /** The inner end of an end piece: dragged, it gives the piece more room or less. */
-function PieceGrip({ run, place, piece }: { run: RunShown; place: TapePlace; piece: (typeof PIECES)[number] }) {
+function PieceGrip({ run, place, piece }: { run: RunShown; place: TapePlace; piece: PieceEnd }) {
   const session = useSheetSession();
-  const frame = useFrame("sheet");
-  const row = run.main == null ? undefined : run.settings.courses?.[run.main];
-  const set = row?.course === "row" ? row.pieces?.[piece] : undefined;
+  const { factor } = useFrame("sheet").sheet;
   const { pieces, length } = run.tape!;
   const lies = piece === "start" ? pieces.find(([from]) => from < 1e-3) : pieces.find(([, to]) => to > length - 1e-3);
-  const inwards = piece === "start" ? 1 : -1;
-  const kept = session.keptRun(run.id)?.settings.courses?.[run.main ?? 0];
-  const mm = (kept?.course === "row" && kept.pieces?.[piece]?.length?.mm) || 0;
-  const step = (moved: number): Intent | null => {
-    const by = inwards * moved * (set?.length?.on === "paper" ? frame.sheet.factor : 1);
-    const entered = `${Number((mm + by).toFixed(2))} mm`;
-    const pointer = `/courses/${run.main}/pieces/${piece}/length`;
-    return { kind: "set-on-runs", runs: [run.id], settings: [{ pointer, entered }] };
-  };
-  const bind = useTapeDrag(place, step);
-  if (!set || !lies) return null;
+  const room = roomOf(session.keptRun(run.id), piece);
+  if (!roomOf(run, piece) || !room || !lies) return null;
+  const inwards = (piece === "start" ? 1 : -1) * (room.on === "paper" ? factor : 1);
   const x = place.x(piece === "start" ? lies[1] : lies[0]);
   return (
-    <g
-      {...bind()}
-      data-testid={`grip-${piece}-piece`}
-      role="button"
-      {...stop}
-      aria-label={`Room of the ${piece} piece: drag, or arrow keys`}
-      style={{ cursor: "ew-resize", touchAction: "none" }}
-      onKeyDown={(event) => {
-        const by = { ArrowRight: 0.5, ArrowLeft: -0.5 }[event.key];
-        const made = by ? step(by) : null;
-        if (!made) return;
-        event.preventDefault();
-        event.stopPropagation();
-        void session.command(made);
-      }}
+    <TapeGrip
+      testId={`grip-${piece}-piece`}
+      what={`Room of the ${piece} piece`}
+      place={place}
+      nudge={0.5}
+      x={x - 7}
+      intent={(moved) => setOn(run, `pieces/${piece}/length`, (room.mm ?? 0) + inwards * moved)}
     >
-      <title>{`Drag: room of the ${piece} piece`}</title>
-      <rect x={x - 7} y={MIDDLE - CLOTH} width={14} height={2 * CLOTH} fill="transparent" />
       <path d={`M${x} ${MIDDLE - CLOTH + 4}v${2 * CLOTH - 8}`} stroke="var(--color-base-100)" strokeWidth={3} />
-    </g>
+    </TapeGrip>
   );
 }

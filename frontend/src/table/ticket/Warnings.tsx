@@ -78,7 +78,7 @@ function Look({ places }: { places: WarningShown["places"] }) {
   const which = at >= 0 ? `${at + 1} of ${places.length}` : "";
   return (
     <button {...stop} className={LINK} data-testid="look" onClick={look}>
-      {at < 0 ? "Show where" : places.length > 1 ? `Show the next (${which})` : "Shown"}
+      {at < 0 ? "Show where" : places.length > 1 ? `Show the next (${which})` : "Show it again"}
     </button>
   );
 }
