@@ -24,6 +24,7 @@ from curlet.core.lay.fit import FITS
 from curlet.core.measures import Measure, Scale, read_measure, spi_to_pitch
 from curlet.core.motif.families import Running
 from curlet.core.tally import tally
+from curlet.formats.output import untold
 from curlet.formats.outputs import OUTPUTS
 from curlet.formats.report import run_report
 from curlet.formats.svg_in import ImportedDrawing, read_svg
@@ -88,7 +89,7 @@ def _lay(options: _Options) -> int:
     for note in taken.notes:
         print(f"curlet: {note}", file=sys.stderr)
     drawing, report = _lay_all(taken, brush, scale, placements=options.placements)
-    written = {options.output: output.write(drawing, options.ppi)}
+    written = {options.output: output.write(drawing, options.ppi, untold)}
     if options.report:
         written[options.report] = json.dumps(report, indent=1).encode()
     write_all(written)

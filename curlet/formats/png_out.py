@@ -14,7 +14,7 @@ from curlet.core.drawing import Drawing, Group, Item, Laid, Picture, Shape, Stam
 from curlet.core.errors import BadInput, TooMuch
 from curlet.core.measures import MM_PER_INCH
 from curlet.core.path.booleans import add_outline
-from curlet.formats.output import Output
+from curlet.formats.output import Output, Tell, each_group, untold
 from curlet.formats.skia_paths import fill_paint, matrix_of, stroke_paint
 
 PPI = Bounds("Resolution", 1, 4800, "300 ppi is usual for print", "ppi")
@@ -27,7 +27,7 @@ def pixels(mm: float, ppi: float) -> int:
     return max(1, round(mm / MM_PER_INCH * ppi))
 
 
-def write_png(drawing: Drawing, ppi: float) -> bytes:
+def write_png(drawing: Drawing, ppi: float, tell: Tell = untold) -> bytes:
     """A PNG on transparency that says its resolution (PNG 3rd edition, pHYs).
 
     Raises
@@ -42,7 +42,7 @@ def write_png(drawing: Drawing, ppi: float) -> bytes:
     with surface as canvas:
         canvas.clear(skia.ColorTRANSPARENT)
         canvas.scale(width / drawing.width, height / drawing.height)
-        for group in drawing.groups:
+        for group in each_group(drawing, tell):
             _draw(canvas, group)
     data = surface.makeImageSnapshot().encodeToData(skia.EncodedImageFormat.kPNG, 100)
     return with_resolution(bytes(data), ppi)

@@ -28,7 +28,7 @@ from curlet.core.drawing import (
     placed,
 )
 from curlet.formats.numbers import number, numbers, outline_data, path_data
-from curlet.formats.output import Output
+from curlet.formats.output import Output, Tell, each_group, untold
 
 _ENDS = {"round": "round", "flat": "butt", "square": "square"}
 _JOINS = {"round": "round", "mitre": "miter", "bevel": "bevel"}
@@ -46,9 +46,9 @@ def quoteattr(text: str) -> str:
     return _quoteattr(_NOT_IN_XML.sub("", text))
 
 
-def write_svg(drawing: Drawing) -> bytes:
+def write_svg(drawing: Drawing, tell: Tell = untold) -> bytes:
     """An SVG of the sheet's true size; one user unit is 1 mm."""
-    return _Writer().drawing(drawing).encode()
+    return _Writer().drawing(drawing, tell).encode()
 
 
 class _Writer:
@@ -59,8 +59,8 @@ class _Writer:
         self.gradients: dict[LinearGradient | RadialGradient, str] = {}
         self.tilings: dict[Tiling, str] = {}
 
-    def drawing(self, drawing: Drawing) -> str:
-        body = "".join(self.item(group) for group in drawing.groups)
+    def drawing(self, drawing: Drawing, tell: Tell) -> str:
+        body = "".join(self.item(group) for group in each_group(drawing, tell))
         size = f"{number(drawing.width)}mm", f"{number(drawing.height)}mm"
         box = numbers((0, 0, drawing.width, drawing.height))
         title = f"<title>{escape(drawing.title)}</title>\n" if drawing.title else ""
@@ -208,8 +208,8 @@ def _gradient(name: str, paint: LinearGradient | RadialGradient) -> str:
     return f"<radialGradient {common} {place}>{stops}</radialGradient>"
 
 
-def _export(drawing: Drawing, ppi: float) -> bytes:
-    return write_svg(drawing)
+def _export(drawing: Drawing, ppi: float, tell: Tell) -> bytes:
+    return write_svg(drawing, tell)
 
 
 SVG = Output("SVG in mm", "image/svg+xml", _export)

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Iterable
+from collections.abc import Callable, Sequence
 from dataclasses import replace
 from functools import lru_cache
 from typing import TypeVar
@@ -23,6 +23,7 @@ from curlet.store.paths import core_path, element_of, is_drawn
 from curlet.store.records import Json, PathRecord, RunRecord, SingleRecord
 from curlet.store.state import State
 from curlet.studio.laying import run_group
+from curlet.studio.under_way import UNWATCHED, UnderWay
 
 # Across a small picture, px.
 _ACROSS = 480
@@ -31,11 +32,23 @@ _GROUNDS = {"light": "#f7f4eb", "dark": "#2a2f3a"}
 
 
 def sheet_drawing(
-    state: State, *, with_lines: bool, runs: Iterable[RunRecord], singles: bool = True
+    state: State,
+    *,
+    with_lines: bool,
+    runs: Sequence[RunRecord],
+    singles: bool = True,
+    work: UnderWay = UNWATCHED,
 ) -> Drawing:
-    """The drawing that is exported: lines and cloths if wanted, runs and single repeats, in their order."""
+    """The drawing that is exported: lines and cloths if wanted, runs and single repeats, in their order.
+
+    Raises
+    ------
+    Stopped
+        Once `work` is to stop.
+    """
     placed = list(as_drawn(state)) if with_lines else []
-    placed += [(run["position"], group) for run in runs for group in _drawn(run_group, state, run)]
+    for run in work.each(runs, "Laying"):
+        placed += [(run["position"], group) for group in _drawn(run_group, state, run)]
     if singles:
         rows = state.all("single")
         placed += [(row["position"], group) for row in rows for group in _drawn(single_group, state, row)]

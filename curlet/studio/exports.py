@@ -11,13 +11,14 @@ from curlet.core.choice import chosen
 from curlet.core.drawing import Drawing
 from curlet.core.motif.tracing import Stopped
 from curlet.formats.outputs import OUTPUTS
-from curlet.studio.worker import EXPORTING, Stop, never, run
+from curlet.studio.under_way import UNWATCHED, UnderWay
+from curlet.studio.worker import EXPORTING, Stop, run
 
 _LOOK = 0.1
 _turn = threading.Lock()
 
 
-def export(drawing: Drawing, form: str, ppi: float = 300.0, stop: Stop = never) -> bytes:
+def export(drawing: Drawing, form: str, ppi: float = 300.0, work: UnderWay = UNWATCHED) -> bytes:
     """A drawing as a file of a format, by its name in `OUTPUTS`.
 
     Raises
@@ -25,12 +26,17 @@ def export(drawing: Drawing, form: str, ppi: float = 300.0, stop: Stop = never) 
     BadInput, TooMuch
         As the format does.
     Stopped
-        Once `stop` says so.
+        Once it is to stop.
     """
     output = chosen(OUTPUTS, form, "format")
     output.check(drawing, ppi)
-    with _in_turn(stop):
-        return run(output.write, drawing, ppi, bounds=EXPORTING, stop=stop)
+    parts = len(drawing.groups)
+
+    def tell(share: float, doing: str) -> None:
+        work.done, work.total, work.doing = round(share * parts), parts, doing
+
+    with _in_turn(work.is_to_stop):
+        return run(output.write, drawing, ppi, bounds=EXPORTING, tell=tell, stop=work.is_to_stop)
 
 
 @contextmanager

@@ -33,6 +33,10 @@ class UnderWay:
         """Let it stop at the next thing, if there is one: what asked for it is told whether it did."""
         self._asked = True
 
+    def is_to_stop(self) -> bool:
+        """Whether it is to stop at once."""
+        return self._asked or self._stop()
+
     def each(self, items: Sequence[Item], doing: str) -> Iterator[Item]:
         """The things one by one; Stopped is raised once the work is to stop."""
         every = max(1, len(items) // _LOOKS)

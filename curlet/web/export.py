@@ -16,17 +16,18 @@ from curlet.store import journal
 from curlet.studio import exports
 from curlet.studio.drawn_sheet import on_background, sheet_drawing
 from curlet.studio.laying import lay_row
-from curlet.web.asking import gone
+from curlet.studio.under_way import UnderWay
 from curlet.web.replies import Replies, file_of, file_reply, json_reply
 from curlet.web.routes import Routes
 from curlet.web.schemas import ExportFacts, ExportQuery, FactsQuery, Problem, SheetUrl
+from curlet.web.watched import watched
 
 export = Routes("export", __name__, url_prefix="/api")
 
 # As many paths are named where a note is true of more.
 NAMED = 3
 _FILES = file_of(*(output.type for output in OUTPUTS.values()))
-_REPLIES: Replies = {404: Problem, 413: Problem, 422: Problem}
+_REPLIES: Replies = {404: Problem, 409: Problem, 413: Problem, 422: Problem}
 
 
 class OutputUrl(SheetUrl):
@@ -36,8 +37,9 @@ class OutputUrl(SheetUrl):
 @export.get("/sheets/<sheet_id>/export.<form>", responses={200: _FILES, **_REPLIES})
 def file(path: OutputUrl, query: ExportQuery) -> Response:
     """A file of the sheet, in mm; runs are groups with ids and titles, pixels at the asked resolution."""
-    drawing, resolution = _drawing(path.sheet_id, query), query.resolution
-    data = exports.export(drawing, path.form, resolution, gone())
+    with watched() as work:
+        drawing = _drawing(path.sheet_id, query, work)
+        data = exports.export(drawing, path.form, query.resolution, work)
     return file_reply(data, OUTPUTS[path.form].type, f"{drawing.title}.{path.form}")
 
 
@@ -98,11 +100,11 @@ def _some(names: list[str]) -> str:
     return f"{', '.join(names[:NAMED])} and {len(names) - NAMED} more"
 
 
-def _drawing(sheet_id: str, query: ExportQuery) -> Drawing:
+def _drawing(sheet_id: str, query: ExportQuery, work: UnderWay) -> Drawing:
     state = journal.find_sheet(sheet_id)
     runs = [run for run in state.all("run") if state.seen(run)]
     if query.run:
         runs = [state.get("run", query.run)]
     lines = query.what == "sheet" and not query.run
-    drawing = sheet_drawing(state, with_lines=lines, runs=runs, singles=not query.run)
+    drawing = sheet_drawing(state, with_lines=lines, runs=runs, singles=not query.run, work=work)
     return on_background(state, drawing) if query.background else drawing

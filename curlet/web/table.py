@@ -70,7 +70,7 @@ def figures() -> Response:
     )
 
 
-@table.get("/sheets/<sheet_id>", responses={200: SheetFrame, 404: Problem})
+@table.get("/sheets/<sheet_id>", responses={200: SheetFrame, 404: Problem, 409: Problem})
 def sheet(path: SheetUrl) -> Response:
     """A sheet with its runs as laid. Where it cannot be shown the problem says what undo would take back."""
     with watched() as work:

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import json
+import re
 import struct
 import urllib.request
 
@@ -58,3 +59,17 @@ def test_laying_a_brush_on_many_paths_says_how_far_it_is_and_can_be_stopped(tabl
     table.choose("hem-r")
     table.by_id("brush-twin").click()
     table.wait(lambda: "Lay Twin" in (table.button("Undo").get_attribute("title") or ""))
+
+
+def test_an_export_says_how_far_it_is_and_can_be_stopped(table: Table) -> None:
+    table.button("Export").click()
+    table.option("As", "PNG on transparency").click()
+    # The most pixels there can be.
+    table.type_in("Pixels per inch", "1200")
+    dialog = table.browser.find_element(By.TAG_NAME, "dialog")
+    table.wait(lambda: "14,031" in dialog.text)
+    table.button("Export PNG").click()
+    table.wait(lambda: re.search(r"Drawing \d+ of \d+", dialog.text))
+    table.button("Stop").click()
+    table.wait(lambda: "Stopped. No file was saved." in dialog.text)
+    assert table.button("Export PNG").is_enabled()

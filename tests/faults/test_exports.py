@@ -12,6 +12,7 @@ import pytest
 from curlet.core.drawing import Drawing
 from curlet.core.motif.tracing import Stopped
 from curlet.studio import exports
+from curlet.studio.under_way import UnderWay
 from tests.faults.client import ask
 from tests.faults.conftest import LONG
 from tests.faults.report import Report
@@ -30,7 +31,7 @@ def test_one_waits_for_the_other_and_can_be_stopped_meanwhile() -> None:
         waiting = threading.Timer(0.3, stop.set)
         waiting.start()
         with pytest.raises(Stopped):
-            exports.export(EMPTY, "svg", stop=stop.is_set)
+            exports.export(EMPTY, "svg", work=UnderWay(stop.is_set))
         assert time.monotonic() - began >= 0.3
     assert exports.export(EMPTY, "svg").startswith(b"<?xml")
     assert exports.export(EMPTY, "png", 10).startswith(b"\x89PNG")

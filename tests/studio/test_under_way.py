@@ -9,7 +9,8 @@ import pytest
 from curlet.core.motif.tracing import Stopped
 from curlet.store import journal
 from curlet.store.commands.runs import LayBrush
-from curlet.studio import sheets
+from curlet.studio import exports, sheets
+from curlet.studio.drawn_sheet import sheet_drawing
 from curlet.studio.under_way import UnderWay
 
 SHEET = "waistcoat"
@@ -52,3 +53,25 @@ def test_a_step_that_is_asked_to_stop_stops_at_its_next_run(store: FilePath) -> 
     with pytest.raises(Stopped):
         lay_all()
     assert laid == [0, 1, 2, 3]
+
+
+def test_a_file_that_is_made_says_which_of_its_parts_is_drawn(store: FilePath) -> None:
+    told: list[tuple[int, int, str]] = []
+
+    class Watched(UnderWay):
+        def is_to_stop(self) -> bool:
+            told.append((self.done, self.total, self.doing))
+            return False
+
+    state = journal.find_sheet("curtain")
+    drawing = sheet_drawing(state, with_lines=True, runs=state.all("run"))
+    exports.export(drawing, "png", 300, Watched())
+    parts = len(drawing.groups)
+    assert {(total, doing) for _, total, doing in told if doing} == {(parts, "Drawing")}
+    assert [done for done, _, _ in told] == sorted(done for done, _, _ in told)
+
+
+def test_a_sheet_is_not_laid_on_for_a_file_that_is_to_stop(store: FilePath) -> None:
+    state = journal.find_sheet(SHEET)
+    with pytest.raises(Stopped):
+        sheet_drawing(state, with_lines=True, runs=state.all("run"), work=UnderWay(lambda: True))

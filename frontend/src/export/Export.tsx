@@ -4,11 +4,12 @@ import { useEffect, useRef, useState } from "react";
 
 import { download } from "@/shared/download";
 import { CHOICES } from "@/shared/api/choices";
-import { api, type OutputId } from "@/shared/api/client";
+import { api, type OutputId, Refusal } from "@/shared/api/client";
 import { Choice } from "@/shared/ui/Choice";
 import { NumberField } from "@/shared/ui/NumberField";
 import { useLength } from "@/shared/ui/unit";
 import { plural } from "@/shared/ui/words";
+import { watch, workWords, type WorkUnderWay } from "@/shared/work";
 import { useChosen, useSheetSession, useFrame } from "@/table/sheet";
 import { tableState } from "@/table/state";
 
@@ -96,23 +97,28 @@ export function Export() {
   );
 }
 
-/** The button, and while the file is being made a way to stop it. */
+/** The button, and while the file is being made how far it is and a way to stop it. */
 function ExportFile({ address, as }: { address: string; as: As }) {
   const making = useRef<AbortController | null>(null);
-  const [state, setState] = useState<"ready" | "making" | string>("ready");
+  const [work, setWork] = useState<WorkUnderWay | null>(null);
+  const [isMaking, setIsMaking] = useState(false);
+  const [said, setSaid] = useState("");
   useEffect(() => () => making.current?.abort(), []);
   const begin = async (event: React.MouseEvent) => {
     event.preventDefault();
     if (making.current) return;
-    making.current = new AbortController();
-    setState("making");
+    const { signal } = (making.current = new AbortController());
+    setIsMaking(true);
+    setSaid("");
     try {
-      await download(address, making.current.signal);
-      setState("ready");
+      await watch((named) => download(address, named, signal), setWork);
     } catch (error) {
-      setState((error as Error).name === "AbortError" ? "Stopped. No file was saved." : (error as Error).message);
+      if (signal.aborted) return;
+      const stopped = error instanceof Refusal && error.stopped;
+      setSaid(stopped ? "Stopped. No file was saved." : (error as Error).message);
     } finally {
       making.current = null;
+      setIsMaking(false);
     }
   };
   return (
@@ -124,19 +130,22 @@ function ExportFile({ address, as }: { address: string; as: As }) {
         data-testid="export-file"
         onClick={(event) => void begin(event)}
       >
-        {state === "making" ? "Making the file …" : `Export ${as.toUpperCase()}`}
+        {isMaking ? "Making the file …" : `Export ${as.toUpperCase()}`}
       </a>
-      {state === "making" && (
+      {work && (
         <button
           className="cursor-pointer rounded-field border border-(--edge) px-3 py-1 hover:border-base-content"
-          onClick={() => making.current?.abort()}
+          onClick={work.stop}
         >
           Stop
         </button>
       )}
-      {state !== "ready" && state !== "making" && (
+      <p role="status" className="basis-full text-[12px]">
+        {work && workWords(work)}
+      </p>
+      {said && (
         <p role="alert" className="basis-full text-[12px]">
-          {state}
+          {said}
         </p>
       )}
     </>

@@ -1,12 +1,10 @@
 /** Files that take a while to be made: fetched, so that they can be stopped, and then saved. */
+import { fileAt } from "./api/client";
+import type { Work } from "./work";
 
 /** Fetch a file and save it under the name that the server gives it. Throws what the server says against it. */
-export async function download(address: string, signal: AbortSignal): Promise<void> {
-  const reply = await fetch(address, { signal });
-  if (!reply.ok) {
-    const problem = (await reply.json().catch(() => null)) as { detail?: string } | null;
-    throw new Error(problem?.detail ?? "The file could not be made. Try again.");
-  }
+export async function download(address: string, work: Work, signal: AbortSignal): Promise<void> {
+  const reply = await fileAt(address, work, signal);
   const link = document.createElement("a");
   link.href = URL.createObjectURL(await reply.blob());
   link.download = nameIn(reply.headers.get("Content-Disposition") ?? "");

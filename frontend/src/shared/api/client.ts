@@ -79,16 +79,17 @@ async function settled<Data>(request: Promise<Reply<Data>>): Promise<Data> {
     if (error instanceof DOMException && error.name === "AbortError") throw error;
     throw new Refusal(0, "No answer", "Curlet’s server does not answer. Is it still running?");
   }
-  if (!reply.response.ok) {
-    const problem = reply.error as Problem | undefined;
-    throw new Refusal(
-      reply.response.status,
-      problem?.title ?? "That did not work",
-      problem?.detail ?? "The server gave no reason. Try again.",
-      problem?.revision != null ? { revision: problem.revision, undo: problem.undo ?? null } : null,
-    );
-  }
+  if (!reply.response.ok) throw refusalOf(reply.response.status, reply.error as Problem | undefined);
   return reply.data as Data;
+}
+
+function refusalOf(status: number, problem: Problem | undefined) {
+  return new Refusal(
+    status,
+    problem?.title ?? "That did not work",
+    problem?.detail ?? "The server gave no reason. Try again.",
+    problem?.revision != null ? { revision: problem.revision, undo: problem.undo ?? null } : null,
+  );
 }
 
 type Schemas = components["schemas"];
@@ -114,6 +115,13 @@ const binary = { parseAs: "arrayBuffer" } as const;
 
 /** A request whose progress can be asked for and that can be stopped. */
 const watched = (work: Work) => ({ headers: { "Curlet-Work": work.name } });
+
+/** A file that is made as it is fetched, with the headers that name it. */
+export async function fileAt(address: string, work: Work, signal: AbortSignal): Promise<Response> {
+  const reply = await fetch(address, { signal, ...watched(work) });
+  if (reply.ok) return reply;
+  throw refusalOf(reply.status, (await reply.json().catch(() => undefined)) as Problem | undefined);
+}
 
 /** A form with files, as the body of a request. */
 function form(fields: Record<string, string | File | readonly File[]>) {
