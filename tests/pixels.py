@@ -1,4 +1,4 @@
-"""Pictures made for tests: antialiased areas on a ground."""
+"""Pictures made for tests: antialiased areas on a background."""
 
 from __future__ import annotations
 
@@ -11,10 +11,10 @@ from PIL import Image
 Field = Callable[[np.ndarray, np.ndarray], np.ndarray]
 
 
-def canvas(rows: int, columns: int, ground: tuple[int, int, int] = (255, 255, 255)) -> np.ndarray:
+def canvas(rows: int, columns: int, background: tuple[int, int, int] = (255, 255, 255)) -> np.ndarray:
     """(rows, columns, 4) opaque pixels of one colour."""
     pixels = np.full((rows, columns, 4), 255, dtype=np.uint8)
-    pixels[..., :3] = ground
+    pixels[..., :3] = background
     return pixels
 
 

@@ -79,7 +79,7 @@ def _add_lettering(db: SqliteDatabase) -> None:
 
 def _add_to_sheets(db: SqliteDatabase) -> None:
     """Units and cloths of sheets, cloths of areas; guide pictures, single repeats and check marks."""
-    _add_columns(db, "sheet", ground_cloth="TEXT NOT NULL DEFAULT '{}'")
+    _add_columns(db, "sheet", background_cloth="TEXT NOT NULL DEFAULT '{}'")
     _add_columns(db, "sheet", unit="TEXT NOT NULL DEFAULT 'mm'", removed="INTEGER NOT NULL DEFAULT 0")
     _add_columns(db, "sheet_path", cloth="TEXT NOT NULL DEFAULT '{}'")
     db.create_tables([GuidePicture, Single, CheckMark])
@@ -142,6 +142,17 @@ def _add_removed(db: SqliteDatabase) -> None:
         _add_columns(db, table, removed="INTEGER NOT NULL DEFAULT 0")
 
 
+def _rename_background(db: SqliteDatabase) -> None:
+    """A sheet's background was called ground, in the steps of sheets too."""
+    there = {column.name for column in db.get_columns("sheet")}
+    for old, new in (("ground", "background"), ("ground_cloth", "background_cloth")):
+        if old not in there:
+            continue
+        db.execute_sql(f"ALTER TABLE sheet RENAME COLUMN {old} TO {new}")  # type: ignore[no-untyped-call]
+        # Within a text a quotation mark is escaped, so that this is a key.
+        db.execute_sql("UPDATE step SET changes = replace(changes, ?, ?)", (f'"{old}":', f'"{new}":'))  # type: ignore[no-untyped-call]
+
+
 def _with_names(text: str) -> str:
     """A document's text with today's names; one that cannot be read stays as it is."""
     try:
@@ -173,6 +184,7 @@ MIGRATIONS: tuple[Callable[[SqliteDatabase], None], ...] = (
     _rename_settings,
     _one_order,
     _add_removed,
+    _rename_background,
 )
 
 

@@ -17,8 +17,8 @@ class SheetRecord(TypedDict):
     width: float
     height: float
     scale: str
-    ground: str
-    ground_cloth: Json
+    background: str
+    background_cloth: Json
     unit: str
     removed: bool
     revision: int

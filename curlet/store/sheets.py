@@ -59,7 +59,7 @@ def _counts(model: type[SheetPath] | type[Run]) -> dict[str, int]:
 def begin_sheet(name: str, width: str, height: str, scale: str, unit: str) -> str:
     """A new, empty sheet; its sides are entered lengths, bare numbers in the sheet's unit. Its id."""
     size = {side: read_side(entered, unit) for side, entered in (("width", width), ("height", height))}
-    return _put({**size, "name": name, "scale": str(Scale.read(scale)), "unit": unit, "ground": "light"})
+    return _put({**size, "name": name, "scale": str(Scale.read(scale)), "unit": unit, "background": "light"})
 
 
 def read_side(entered: str, unit: str) -> float:

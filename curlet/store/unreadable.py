@@ -39,8 +39,8 @@ def set_aside(rows: Rows) -> tuple[SetAside, ...]:
     """Take out of a sheet's rows those that cannot be read, and what cannot be shown without them."""
     for sheet in rows["sheet"].values():
         # A sheet without its cloth is still that sheet.
-        if isinstance(sheet["ground_cloth"], Unreadable):
-            sheet["ground_cloth"] = {}
+        if isinstance(sheet["background_cloth"], Unreadable):
+            sheet["background_cloth"] = {}
     used = Counter(row["brush"] for kind in ("run", "single") for row in rows[kind].values())
     names = {row["id"]: row["name"] for row in rows["path"].values()}
     found: list[SetAside] = []

@@ -28,7 +28,7 @@ from curlet.studio.under_way import UNWATCHED, UnderWay
 # Across a small picture, px.
 _ACROSS = 480
 _Of = TypeVar("_Of")
-_GROUNDS = {"light": "#f7f4eb", "dark": "#2a2f3a"}
+_BACKGROUNDS = {"light": "#f7f4eb", "dark": "#2a2f3a"}
 
 
 def sheet_drawing(
@@ -70,7 +70,9 @@ def on_background(state: State, drawing: Drawing) -> Drawing:
     """The drawing on the sheet's own background: its cloth, or the plain paper that it is seen on."""
     width, height = drawing.width, drawing.height
     corners = Outline("MLLLZ", np.array([[0, 0], [width, 0], [width, height], [0, height]], dtype=float))
-    paint = ground_paint(state) or Solid(_GROUNDS.get(state.sheet["ground"], _GROUNDS["light"]))
+    paint = background_paint(state) or Solid(
+        _BACKGROUNDS.get(state.sheet["background"], _BACKGROUNDS["light"])
+    )
     background = Group("background", "", (Laid((Shape(corners, paint),)),))
     return replace(drawing, groups=(background, *drawing.groups))
 
@@ -106,10 +108,12 @@ def _drawn_path(row: PathRecord, dressed: set[str], factor: float) -> DrawnPath:
     return DrawnPath(row["id"], row["name"], core_path(row), facts, row["id"] in dressed, cloth)
 
 
-def ground_paint(state: State) -> Paint | None:
-    """The cloth behind everything; None where the ground is plain."""
+def background_paint(state: State) -> Paint | None:
+    """The cloth behind everything; None where the background is plain."""
     sheet = state.sheet
-    return cloth_paint(sheet["ground_cloth"], state.scale.factor) if sheet["ground"] == "cloth" else None
+    return (
+        cloth_paint(sheet["background_cloth"], state.scale.factor) if sheet["background"] == "cloth" else None
+    )
 
 
 def cloth_paint(doc: Json, factor: float) -> Paint | None:

@@ -15,15 +15,15 @@ from curlet.core.lay.draw import draw_run, reach_of
 from curlet.core.measures import Scale
 from curlet.core.path import Path
 from curlet.formats.svg_out import write_svg
-from curlet.studio.grounds import on_ground
+from curlet.studio.backgrounds import on_contrasting
 
 # On the garment, mm.
 LENGTH, MIN_WIDTH, MARGIN = 52.0, 3.8, 1.0
 LINE_LENGTH, LINE_WIDTH = 96.0, 8.0
 
 
-def brush_strip(brush: Brush, scale: Scale, *, line: bool = False, ground: bool = False) -> bytes:
-    """A brush drawn straight, as an SVG: whole or as a line, on the ground that shows it or on none."""
+def brush_strip(brush: Brush, scale: Scale, *, line: bool = False, background: bool = False) -> bytes:
+    """A brush drawn straight, as an SVG: whole or as a line, on the background that shows it or on none."""
     k = scale.factor
     width = max(MIN_WIDTH, drawn_width(brush, scale) + 1.2)
     length = LENGTH
@@ -33,7 +33,7 @@ def brush_strip(brush: Brush, scale: Scale, *, line: bool = False, ground: bool 
     run = lay(_line(k, length, width / 2, (MARGIN, MARGIN)), brush, scale)
     run = lay(_line(k, length, width / 2, _margins(run)), brush, scale)
     drawing = Drawing(length * k, width * k, (draw_run(run, "strip", brush.name),))
-    return write_svg(on_ground(drawing) if ground else drawing)
+    return write_svg(on_contrasting(drawing) if background else drawing)
 
 
 def drawn_width(brush: Brush, scale: Scale) -> float:

@@ -28,7 +28,7 @@ class TraceSettings(BaseModel):
     specks: Text = "0.05"
     corners: Text = "60°"
     within: Text = "0.05 mm"
-    ground: bool = True
+    background: bool = True
     scraps: bool = False
     bands: bool = False
     most: Text = "120"
@@ -48,7 +48,7 @@ class TraceSettings(BaseModel):
             specks=read_measure(self.specks, accepts=("",)).value,
             corners=degrees(self.corners),
             within=mm(self.within),
-            ground=self.ground,
+            background=self.background,
             scraps=self.scraps,
             bands=self.bands,
             most=count_of(self.most),

@@ -160,11 +160,11 @@ class ClipPaths(BaseModel):
 
 
 class StripQuery(BaseModel):
-    """`line` is as high for every brush; `ground` lays under it what shows it best."""
+    """`line` is as high for every brush; `background` lays under it what shows it best."""
 
     key: str = ""
     line: bool = False
-    ground: bool = False
+    background: bool = False
 
 
 Json = dict[str, Any]

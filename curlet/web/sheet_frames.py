@@ -18,11 +18,11 @@ from curlet.formats.screen import Packer, group_json, paint_json
 from curlet.store.paths import core_path
 from curlet.store.records import GuideRecord, LetteringRecord, MarkRecord, SingleRecord, part_of
 from curlet.store.state import State
-from curlet.studio.drawn_sheet import ground_paint, single_group
+from curlet.studio.drawn_sheet import background_paint, single_group
 
 Json = dict[str, Any]
 
-# Grounds lighter than this take dark marks.
+# Backgrounds lighter than this take dark marks.
 _LIGHT = 0.55
 
 _UNITS = {"length": " mm", "angle": "°", "percent": " %", "count": ""}
@@ -40,16 +40,16 @@ def lengths_json(drawn: float, factor: float) -> Json:
 
 
 def sheet_json(state: State) -> Json:
-    sheet, paint = state.sheet, ground_paint(state)
-    keys = ("id", "name", "width", "height", "scale", "unit", "ground")
+    sheet, paint = state.sheet, background_paint(state)
+    keys = ("id", "name", "width", "height", "scale", "unit", "background")
     mean = paint.colour if isinstance(paint, Solid) else paint.mean if isinstance(paint, Tiling) else None
-    tone = sheet["ground"] if mean is None else "light" if lightness(mean) > _LIGHT else "dark"
+    tone = sheet["background"] if mean is None else "light" if lightness(mean) > _LIGHT else "dark"
     return {
         **part_of(sheet, *keys),
         "factor": state.scale.factor,
-        "ground_tone": tone,
-        "ground_cloth": sheet["ground_cloth"] or None,
-        "ground_paint": paint and paint_json(paint),
+        "background_tone": tone,
+        "background_cloth": sheet["background_cloth"] or None,
+        "background_paint": paint and paint_json(paint),
     }
 
 

@@ -20,10 +20,10 @@ class SheetShown(BaseModel):
     scale: str
     factor: float
     unit: Literal["mm", "in"]
-    ground: Literal["light", "dark", "cloth"]
-    ground_tone: Literal["light", "dark"]
-    ground_cloth: ClothDoc | None
-    ground_paint: AnyPaint | None
+    background: Literal["light", "dark", "cloth"]
+    background_tone: Literal["light", "dark"]
+    background_cloth: ClothDoc | None
+    background_paint: AnyPaint | None
 
 
 class SheetListed(BaseModel):

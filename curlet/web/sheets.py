@@ -64,7 +64,7 @@ def archive(path: SheetUrl, body: PutAway) -> Response:
 
 @sheets.get("/sheets/<sheet_id>/thumbnail.png", responses={200: file_of("image/png")})
 def thumbnail(path: SheetUrl, query: ThumbnailQuery) -> Response:
-    """A small picture of a sheet on its ground."""
+    """A small picture of a sheet on its background."""
     reply = Response(service.thumbnail(path.sheet_id), content_type="image/png")
     # The revision in the address changes with the content; a changed brush counts as one too.
     reply.headers["Cache-Control"] = "max-age=31536000, immutable" if query.revision else "no-store"

@@ -36,7 +36,7 @@ def of_run(path: RunUrl, query: StripQuery) -> Response:
 
 def strip(brush: Brush, scale: Scale, query: StripQuery) -> Response:
     """A brush's strip as a reply."""
-    svg = brush_strip(brush, scale, line=query.line, ground=query.ground)
+    svg = brush_strip(brush, scale, line=query.line, background=query.background)
     reply = Response(svg, content_type="image/svg+xml")
     # The key in the address changes with the content.
     reply.headers["Cache-Control"] = "max-age=31536000, immutable" if query.key else "no-store"

@@ -146,7 +146,7 @@ def _zoom(board: Table, length: float) -> float:
 
 @pytest.fixture
 def picture(tmp_path: FilePath) -> FilePath:
-    """A dark leaf on a pale ground, with a speck."""
+    """A dark leaf on a pale background, with a speck."""
     pixels = px.paint(px.canvas(240, 400, (240, 234, 220)), px.disc(200, 120, 80), (40, 90, 60))
     pixels = px.paint(pixels, px.disc(330, 120, 1.2), (0, 0, 0))
     file = tmp_path / "leaf.png"

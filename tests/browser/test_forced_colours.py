@@ -22,7 +22,7 @@ def forced(table: Table) -> Iterator[Table]:
 
 
 def looks(table: Table, *elements: WebElement) -> list[str]:
-    """How things are coloured, ground and text."""
+    """How things are coloured, background and text."""
     script = "const look = getComputedStyle(arguments[0]); return look.backgroundColor + look.color"
     return [table.browser.execute_script(script, element) for element in elements]
 

@@ -198,14 +198,14 @@ def test_space_and_drag_pans_and_arrows_pan_where_nothing_is_chosen(table: Table
     assert "Usher" in table.named("Name of the sheet").get_attribute("value")
 
 
-def test_one_key_hides_every_mark_and_the_ground_turns_dark(table: Table) -> None:
+def test_one_key_hides_every_mark_and_the_background_turns_dark(table: Table) -> None:
     table.choose(HEM)
     table.press("m")
     table.wait(lambda: not table.browser.find_elements(By.CSS_SELECTOR, "[data-path]"))
     table.press("m")
     table.wait(lambda: table.browser.find_elements(By.CSS_SELECTOR, "[data-path]"))
     table.menu("View", "Dark background")
-    table.wait(lambda: table.browser.find_element(By.CSS_SELECTOR, "main[data-ground=dark]"))
+    table.wait(lambda: table.browser.find_element(By.CSS_SELECTOR, "main[data-background=dark]"))
     # Painted at once: it was one step behind.
     table.wait(lambda: sum(paper_pixel(table)) < 200)
 

@@ -142,10 +142,10 @@ def test_a_thin_line_is_not_taken_for_an_edge() -> None:
     assert longest == pytest.approx(32, abs=0.3)
 
 
-def test_the_ground_and_what_reaches_the_edge_are_left_out() -> None:
+def test_the_background_and_what_reaches_the_edge_are_left_out() -> None:
     picture = px.paint(px.canvas(300, 400, SAND), px.disc(0, 150, 60), RED)
     picture = px.paint(picture, px.disc(250, 150, 60), BLUE)
-    whole = trace(picture, replace(COLOURS, ground=False))
+    whole = trace(picture, replace(COLOURS, background=False))
     assert union_all(areas(whole)).area == pytest.approx(40 * 30, rel=2e-3)
     without = trace(picture, COLOURS)
     assert [shape.fill.own for shape in without.shapes if shape.fill] == ["#c0392b", "#1f3a6e"]
@@ -156,12 +156,12 @@ def test_the_ground_and_what_reaches_the_edge_are_left_out() -> None:
 def test_what_is_cut_out_stays_cut_out() -> None:
     picture = px.paint(px.canvas(300, 400, RED), px.disc(200, 150, 60), BLUE)
     picture[:, :100, 3] = 0
-    whole = union_all(areas(trace(picture, replace(COLOURS, ground=False))))
+    whole = union_all(areas(trace(picture, replace(COLOURS, background=False))))
     assert whole.area == pytest.approx(30 * 30, rel=5e-3)
 
 
 def shaded(radial: bool) -> np.ndarray:
-    """A disc that shades from one colour to another, on a plain ground."""
+    """A disc that shades from one colour to another, on a plain background."""
     picture = px.canvas(300, 400).astype(float)
     y, x = np.mgrid[:300, :400] + 0.5
     share = np.hypot(x - 190, y - 140) / 120 if radial else (x - 100) / 200

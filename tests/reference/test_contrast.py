@@ -42,32 +42,32 @@ def contrast(a: str, b: str) -> float:
 
 
 @pytest.mark.parametrize("theme", ["paper", "lamp"])
-@pytest.mark.parametrize(("ink", "ground"), TEXT)
-def test_text_has_four_and_a_half_to_one(theme: str, ink: str, ground: str) -> None:
+@pytest.mark.parametrize(("ink", "background"), TEXT)
+def test_text_has_four_and_a_half_to_one(theme: str, ink: str, background: str) -> None:
     colours = _theme(theme)
-    assert contrast(colours[ink], colours[ground]) >= 4.5
+    assert contrast(colours[ink], colours[background]) >= 4.5
 
 
 @pytest.mark.parametrize(("theme", "selector"), [("paper", ":root"), ("lamp", '[data-theme="lamp"]')])
 def test_muted_text_has_four_and_a_half_to_one(theme: str, selector: str) -> None:
     muted = _variables(selector)["muted"]
-    for ground in ("base-100", "base-200"):
-        assert contrast(muted, _theme(theme)[ground]) >= 4.5
+    for background in ("base-100", "base-200"):
+        assert contrast(muted, _theme(theme)[background]) >= 4.5
 
 
 @pytest.mark.parametrize(("theme", "selector"), [("paper", ":root"), ("lamp", '[data-theme="lamp"]')])
 def test_the_edges_of_controls_have_three_to_one(theme: str, selector: str) -> None:
     """WCAG 2.2, 1.4.11."""
     edge = _variables(selector)["edge"]
-    for ground in ("base-100", "base-200"):
-        assert contrast(edge, _theme(theme)[ground]) >= 3
+    for background in ("base-100", "base-200"):
+        assert contrast(edge, _theme(theme)[background]) >= 3
 
 
 @pytest.mark.parametrize(
     "selector",
     [
-        ":root", '[data-theme="lamp"]', '[data-ground="light"]', '[data-ground="dark"]',
-        '[data-theme="lamp"] [data-ground="light"]',
+        ":root", '[data-theme="lamp"]', '[data-background="light"]', '[data-background="dark"]',
+        '[data-theme="lamp"] [data-background="light"]',
     ],
 )  # fmt: skip
 def test_marks_stand_out_from_the_paper(selector: str) -> None:

@@ -158,8 +158,8 @@ TRIED = [
     KEEP,
     Tried("remove-mark", {"mark": last("mark")}, after=(KEEP,)),
     Tried("scale-by-length", {"drawn": 30, "length": "30 cm"}),
-    Tried("set-sheet", {"scale": "1:2", "ground": "dark", "width": "11.7 in"}),
-    Tried("set-sheet", {"unit": "in", "ground_cloth": {"weave": "denim"}}),
+    Tried("set-sheet", {"scale": "1:2", "background": "dark", "width": "11.7 in"}),
+    Tried("set-sheet", {"unit": "in", "background_cloth": {"weave": "denim"}}),
 ]
 # Tried by tests of their own, since what they name is known only once a run is laid.
 ELSEWHERE = {"flip-crossing"}

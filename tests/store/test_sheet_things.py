@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+import sqlite3
 from pathlib import Path as FilePath
 
 import pytest
@@ -12,6 +13,7 @@ from curlet.formats.guide_in import read_guide
 from curlet.store import bench, journal, sheets
 from curlet.store.commands import AddGuide
 from curlet.store.commands.arrange import MovePaths
+from curlet.store.database import MIGRATIONS, _rename_background, database, open_database
 from curlet.store.errors import Conflict, Missing
 from curlet.store.pictures import find_picture, keep_picture
 from curlet.store.records import Json
@@ -195,3 +197,22 @@ def test_what_is_archived_is_restored_and_the_last_sheet_stays(store: FilePath) 
     for sheet in every[1:]:
         sheets.archive(sheet, archived=False)
     assert [row["id"] for row in sheets.list_sheets()] == every
+
+
+def test_a_background_and_steps_from_when_it_was_called_ground_still_work(store: FilePath) -> None:
+    do("set-sheet", background_cloth={"weave": "denim"})
+    kept = journal.find_sheet(SHEET).sheet
+    database.close()
+    with sqlite3.connect(store) as db:
+        for column in ("background", "background_cloth"):
+            old = column.replace("background", "ground")
+            db.execute(f"ALTER TABLE sheet RENAME COLUMN {column} TO {old}")
+            db.execute("UPDATE step SET changes = replace(changes, ?, ?)", (f'"{column}":', f'"{old}":'))
+        db.execute(f"PRAGMA user_version = {MIGRATIONS.index(_rename_background)}")
+    db.close()
+    open_database(store)
+    assert journal.find_sheet(SHEET).sheet == kept
+    back = journal.undo(SHEET, journal.current_revision(SHEET))
+    assert (back.sheet["background"], back.sheet["background_cloth"]) == ("light", {})
+    again = journal.redo(SHEET, journal.current_revision(SHEET))
+    assert again.sheet["background_cloth"] == kept["background_cloth"]

@@ -1,4 +1,4 @@
-"""A brush drawn straight for a list: seen against its ground, at one scale, whole."""
+"""A brush drawn straight for a list: seen against its background, at one scale, whole."""
 
 from __future__ import annotations
 
@@ -10,7 +10,7 @@ from curlet.core.dress.colour import ColourRole
 from curlet.core.measures import Measure, Scale
 from curlet.demo.brushes import BRUSHES
 from curlet.formats.brush_file import read_brush
-from curlet.studio.grounds import GROUNDS, contrast, luminance
+from curlet.studio.backgrounds import BACKGROUNDS, contrast, luminance
 from curlet.studio.strips import brush_strip, drawn_width
 from tests.reference.pictures import resvg
 
@@ -20,11 +20,11 @@ WIDE, HIGH = 207, 17
 
 def line_of(brush: Brush) -> np.ndarray:
     """The line's pixels, sRGB 0…1."""
-    svg = brush_strip(brush, Scale(), line=True, ground=True).decode()
+    svg = brush_strip(brush, Scale(), line=True, background=True).decode()
     return np.asarray(resvg(svg, WIDE * 4, HIGH * 4))[..., :3]
 
 
-def test_every_built_in_brush_stands_out_from_its_ground() -> None:
+def test_every_built_in_brush_stands_out_from_its_background() -> None:
     """Ten of them stood at 1.1:1. WCAG 2.2, 1.4.11 asks 3:1 of what must be seen."""
     for name, file in BRUSHES.items():
         light = luminance(line_of(read_brush(file).to_core()))
@@ -35,11 +35,12 @@ def test_every_built_in_brush_stands_out_from_its_ground() -> None:
 
 
 @pytest.mark.parametrize(
-    ("thread", "ground"), [("#fffdf6", GROUNDS[0]), ("#66757d", GROUNDS[1]), ("#1f2a44", GROUNDS[0])]
+    ("thread", "background"),
+    [("#fffdf6", BACKGROUNDS[0]), ("#66757d", BACKGROUNDS[1]), ("#1f2a44", BACKGROUNDS[0])],
 )
-def test_the_cloth_stays_while_the_thread_is_seen_on_it(thread: str, ground: str) -> None:
+def test_the_cloth_stays_while_the_thread_is_seen_on_it(thread: str, background: str) -> None:
     brush = Brush(courses=(Band(Measure(3), ColourRole(1)),), threads=(thread,))
-    assert f'fill="{ground}"' in brush_strip(brush, Scale(), ground=True).decode()
+    assert f'fill="{background}"' in brush_strip(brush, Scale(), background=True).decode()
 
 
 def test_lines_are_at_one_scale_and_only_wide_brushes_are_drawn_smaller() -> None:

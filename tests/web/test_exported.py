@@ -168,5 +168,5 @@ def test_the_picture_of_the_dialog_lies_on_the_sheets_background(client: FlaskCl
 
     assert corner()[3] == 0
     assert corner(background="true") == [0xF7, 0xF4, 0xEB, 255]
-    send(client, {"kind": "set-sheet", "ground_cloth": CLOTH})
+    send(client, {"kind": "set-sheet", "background_cloth": CLOTH})
     assert corner(background="true") not in ([0xF7, 0xF4, 0xEB, 255], [0, 0, 0, 0])

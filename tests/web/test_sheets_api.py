@@ -99,7 +99,7 @@ def test_the_last_sheet_cannot_be_archived_and_what_is_archived_is_restored(clie
     assert client.post("/api/sheets/nowhere/archive", json={"archived": True}).status_code == 404
 
 
-def test_a_thumbnail_shows_the_sheet_on_its_ground_and_what_is_hidden_is_not_on_it(
+def test_a_thumbnail_shows_the_sheet_on_its_background_and_what_is_hidden_is_not_on_it(
     client: FlaskClient,
 ) -> None:
     def pixels() -> np.ndarray:
@@ -115,7 +115,7 @@ def test_a_thumbnail_shows_the_sheet_on_its_ground_and_what_is_hidden_is_not_on_
     send(client, {"kind": "show-paths", "paths": every, "shown": False})
     bare = pixels()
     assert (bare == bare[2, 2]).all()
-    send(client, {"kind": "set-sheet", "ground": "dark"})
+    send(client, {"kind": "set-sheet", "background": "dark"})
     assert pixels()[2, 2].tolist() == [0x2A, 0x2F, 0x3A]
 
 
@@ -222,20 +222,20 @@ def test_warnings_of_a_sheet_in_inches_are_in_inches(client: FlaskClient) -> Non
     assert inches["mend"]["settings"] == metric["mend"]["settings"]
 
 
-def test_a_cloth_as_ground_travels_as_a_paint_and_sets_the_tone_of_the_marks(client: FlaskClient) -> None:
+def test_a_cloth_as_background_travels_as_a_paint_and_sets_the_tone_of_the_marks(client: FlaskClient) -> None:
     dark = {"weave": "felt", "warp": "#101820"}
-    send(client, {"kind": "set-sheet", "ground_cloth": dark})
-    ground = sheet(client)["sheet"]
-    assert (ground["ground"], ground["ground_tone"]) == ("cloth", "dark")
-    assert ground["ground_paint"]["type"] in ("solid", "tiling")
+    send(client, {"kind": "set-sheet", "background_cloth": dark})
+    background = sheet(client)["sheet"]
+    assert (background["background"], background["background_tone"]) == ("cloth", "dark")
+    assert background["background_paint"]["type"] in ("solid", "tiling")
     send(
         client,
-        {"kind": "set-sheet", "ground_cloth": {"weave": "plain", "warp": "#f4ead8", "weft": "#ffffff"}},
+        {"kind": "set-sheet", "background_cloth": {"weave": "plain", "warp": "#f4ead8", "weft": "#ffffff"}},
     )
     woven = sheet(client)["sheet"]
-    assert woven["ground_tone"] == "light"
-    assert woven["ground_paint"]["type"] == "tiling"
-    assert woven["ground_paint"]["width"] > 0
+    assert woven["background_tone"] == "light"
+    assert woven["background_paint"]["type"] == "tiling"
+    assert woven["background_paint"]["width"] > 0
 
 
 def test_typed_places_and_weaves_are_answered(client: FlaskClient) -> None:

@@ -15,8 +15,8 @@ from curlet.store.state import State
 
 
 class SetSheet(BaseIntent):
-    """Change a sheet's name, size, scale, unit or ground; `ground_cloth` is what lies behind it all where
-    the ground is "cloth"."""
+    """Change a sheet's name, size, scale, unit or background; `background_cloth` is what lies behind it all
+    where the background is "cloth"."""
 
     kind: Literal["set-sheet"]
     name: Name | None = None
@@ -24,8 +24,8 @@ class SetSheet(BaseIntent):
     height: str | None = None
     scale: str | None = None
     unit: Literal["mm", "in"] | None = None
-    ground: Literal["light", "dark", "cloth"] | None = None
-    ground_cloth: ClothDoc | None = None
+    background: Literal["light", "dark", "cloth"] | None = None
+    background_cloth: ClothDoc | None = None
 
     def apply(self, state: State) -> str:
         values: dict[str, object] = {}
@@ -36,13 +36,16 @@ class SetSheet(BaseIntent):
                 values[side] = read_side(entered, self.unit or state.sheet["unit"])
         if self.scale is not None:
             values["scale"] = str(Scale.read(self.scale))
-        if self.ground is not None:
-            values["ground"] = self.ground
+        if self.background is not None:
+            values["background"] = self.background
         if self.unit is not None:
             values["unit"] = self.unit
-        if self.ground_cloth is not None:
-            self.ground_cloth.to_core()
-            values |= {"ground": "cloth", "ground_cloth": self.ground_cloth.model_dump(mode="json")}
+        if self.background_cloth is not None:
+            self.background_cloth.to_core()
+            values |= {
+                "background": "cloth",
+                "background_cloth": self.background_cloth.model_dump(mode="json"),
+            }
         state.update("sheet", state.sheet["id"], **values)
         named = [name.replace("_", " ") for name in values]
         return f"Change the sheet's {' and '.join(named) or 'settings'}"

@@ -140,11 +140,11 @@ function ExportFile({ address, as }: { address: string; as: As }) {
           Stop
         </button>
       )}
-      <p role="status" className="basis-full text-[12px]">
+      <p role="status" className="order-last basis-full text-[12px]">
         {work && workWords(work)}
       </p>
       {said && (
-        <p role="alert" className="basis-full text-[12px]">
+        <p role="alert" className="order-last basis-full text-[12px]">
           {said}
         </p>
       )}

@@ -114,7 +114,7 @@ function ViewMenu() {
   const marks = useTableState((state) => state.marks);
   const dark = useTheme((state) => state.theme === "lamp");
   const session = useSheetSession();
-  const night = sheet.ground_tone === "dark";
+  const night = sheet.background_tone === "dark";
   return (
     <Menu
       label="View"
@@ -133,7 +133,7 @@ function ViewMenu() {
         },
         {
           label: night ? "Light background" : "Dark background",
-          onPick: () => session.command({ kind: "set-sheet", ground: night ? "light" : "dark" }),
+          onPick: () => session.command({ kind: "set-sheet", background: night ? "light" : "dark" }),
         },
         { label: dark ? "Light interface" : "Dark interface", onPick: turnTheme },
       ]}

@@ -147,7 +147,7 @@ function Table() {
       <PanelContext value={true}>
         <PathsPanel className={only("paths")} />
       </PanelContext>
-      <main className={`relative min-w-0 overflow-hidden ${only("sheet")}`} data-ground={sheet.ground_tone}>
+      <main className={`relative min-w-0 overflow-hidden ${only("sheet")}`} data-background={sheet.background_tone}>
         <h1 className="sr-only">{sheet.name}</h1>
         <Paper />
         <PanelContext value={true}>

@@ -1,4 +1,4 @@
-"""The ground on which a corner's artwork stands: both legs up to where they meet, curved or straight."""
+"""What a corner's artwork stands on: both legs up to where they meet, curved or straight."""
 
 from __future__ import annotations
 

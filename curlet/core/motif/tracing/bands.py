@@ -46,15 +46,15 @@ class Shaded:
         return RoleGradient(self.form, (x0 * pixel, y0 * pixel), (x1 * pixel, y1 * pixel), stops)
 
 
-def shaded(pixels: Pixels, tones: Tones, ground: int, specks: float) -> list[Shaded]:
+def shaded(pixels: Pixels, tones: Tones, background: int, specks: float) -> list[Shaded]:
     """Every area that shades from colour to colour as a gradient does, largest first.
 
     Parameters
     ----------
-    ground : the colour that is left out, -1 for none.
+    background : the colour that is left out, -1 for none.
     """
     found = []
-    for group in _groups(tones, ground):
+    for group in _groups(tones, background):
         mask = np.isin(tones.label, group)
         for area in areas_above(mask.astype(np.float64), 0.5, max(specks, 200.0)):
             inside = pixels_within(area, mask)
@@ -65,7 +65,7 @@ def shaded(pixels: Pixels, tones: Tones, ground: int, specks: float) -> list[Sha
     return found
 
 
-def _groups(tones: Tones, ground: int) -> Iterator[list[int]]:
+def _groups(tones: Tones, background: int) -> Iterator[list[int]]:
     """Colours that shade into one another, two or more together."""
     count = len(tones.palette)
     meets, edged = np.zeros((count, count)), np.zeros((count, count))
@@ -75,12 +75,12 @@ def _groups(tones: Tones, ground: int) -> Iterator[list[int]]:
         edged += np.bincount(pair, edge, minlength=count * count).reshape(count, count)
     meets, edged = meets + meets.T, edged + edged.T
     smooth = (meets > 8) & (edged < _EDGED * meets)
-    left = set(range(count)) - {ground}
+    left = set(range(count)) - {background}
     while left:
         group, grow = set(), {left.pop()}
         while grow:
             group |= grow
-            grow = {int(j) for i in grow for j in np.flatnonzero(smooth[i])} - group - {ground}
+            grow = {int(j) for i in grow for j in np.flatnonzero(smooth[i])} - group - {background}
         left -= group
         if len(group) > 1:
             yield sorted(group)

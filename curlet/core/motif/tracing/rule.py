@@ -47,7 +47,7 @@ class TraceRule:
     specks : areas below this are dropped, and holes below it filled, mm².
     corners : turns of the outline above this stay sharp, degrees.
     within : how far the outline may lie from the area's edge, mm.
-    ground : whether the colour of the picture's edge is left out.
+    background : whether the colour of the picture's edge is left out.
     scraps : whether areas that reach the picture's edge are left out.
     bands : whether areas that shade into one another become one with a gradient.
     most : shapes kept, largest first.
@@ -63,7 +63,7 @@ class TraceRule:
     specks: float = 0.05
     corners: float = 60.0
     within: float = 0.05
-    ground: bool = True
+    background: bool = True
     scraps: bool = False
     bands: bool = False
     most: int = 120

@@ -120,12 +120,12 @@ def _by_cut_off(pixels: Pixels, rule: TraceRule, specks: float) -> list[_Layer]:
 def _by_colours(pixels: Pixels, rule: TraceRule, specks: float, progress: Progress) -> list[_Layer]:
     tones = toned(pixels, rule.colours)
     progress(0.25, "Finding the colours")
-    order = _order(tones, rule.ground)
+    order = _order(tones, rule.background)
     # Each pixel's place in the order, -1 where there is no picture.
     place = np.append(np.argsort(order), -1)[tones.label]
     bands: list[Shaded] = []
     if rule.bands:
-        left_out = order[0] if rule.ground else -1
+        left_out = order[0] if rule.background else -1
         bands = shaded(pixels, tones, left_out, specks)
         for band in bands:
             # A gradient lies over one plain area, in place of the bands that it was.
@@ -133,7 +133,7 @@ def _by_colours(pixels: Pixels, rule: TraceRule, specks: float, progress: Progre
             here[band.mask] = max(int(here[band.mask].min()), 1)
         progress(0.4, "Finding the gradients")
     layers = []
-    for index in range(int(rule.ground), len(order)):
+    for index in range(int(rule.background), len(order)):
         role = ColourRole(own=_hex(tones.palette[order[index]]))
         areas = areas_above(_soft(place >= index), 0.5, specks)
         layers.append(_Layer(_seen(areas, place == index, specks), role))
@@ -153,16 +153,16 @@ def _seen(areas: list[Area], own: NDArray[np.bool_], specks: float) -> list[Area
     return [area for area in areas if shows(area)]
 
 
-def _order(tones: Tones, ground: bool) -> list[int]:
-    """The colours from the bottom: light to dark, the ground first if it is left out."""
+def _order(tones: Tones, background: bool) -> list[int]:
+    """The colours from the bottom: light to dark, the background first if it is left out."""
     order = list(range(len(tones.palette)))
-    if ground:
-        order.remove(lowest := _ground(tones))
+    if background:
+        order.remove(lowest := _background(tones))
         order.insert(0, lowest)
     return order
 
 
-def _ground(tones: Tones) -> int:
+def _background(tones: Tones) -> int:
     """The colour that most of the picture's edge has."""
     label = tones.label
     edge = np.concatenate([label[0], label[-1], label[:, 0], label[:, -1]])

@@ -11,7 +11,7 @@ const BY = [
 ] as const;
 
 type Texts = "length" | "lighten" | "cut_off" | "colours" | "specks" | "corners" | "within" | "most";
-type Ticks = "swapped" | "ground" | "scraps" | "bands";
+type Ticks = "swapped" | "background" | "scraps" | "bands";
 
 export function TraceSettings() {
   const asked = useTracer((state) => state.asked);
@@ -32,7 +32,7 @@ export function TraceSettings() {
       ) : (
         <>
           <Text name="colours" label="Colours" step={1} />
-          <Tick name="ground" label="Leave the ground out" />
+          <Tick name="background" label="Leave the background out" />
           <Tick name="bands" label="Bands become one gradient" />
         </>
       )}

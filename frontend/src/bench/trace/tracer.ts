@@ -33,7 +33,7 @@ const FIRST: Asked = {
   specks: "0.05",
   corners: "60°",
   within: "0.05 mm",
-  ground: true,
+  background: true,
   scraps: false,
   bands: false,
   most: "120",

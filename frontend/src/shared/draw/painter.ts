@@ -37,7 +37,7 @@ function loaded(src: string): HTMLImageElement {
 }
 
 /** Fill all that is seen with a paint whose units are sheet mm. */
-export function paintGround(context: CanvasRenderingContext2D, paint: Paint) {
+export function paintBackground(context: CanvasRenderingContext2D, paint: Paint) {
   context.fillStyle = style(context, paint);
   const { width, height } = context.canvas;
   const back = context.getTransform().inverse();

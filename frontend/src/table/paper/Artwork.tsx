@@ -5,7 +5,7 @@ import { useEffect, useLayoutEffect, useRef, useState } from "react";
 import { slotsOf } from "@/shared/api/frame";
 import { mark } from "@/shared/mark";
 import type { GroupShown, GuideShown, PathShown, SheetFrame } from "@/shared/api/types";
-import { paintGround, paintGroups, pictureOf } from "@/shared/draw/painter";
+import { paintBackground, paintGroups, pictureOf } from "@/shared/draw/painter";
 
 import { useTheme } from "@/shared/theme";
 
@@ -43,14 +43,14 @@ export function Artwork({ view }: { view: View }) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const cache = useRef<Aside | null>(null);
   const seen = useRef<Scene | null>(null);
-  const ground = shown.sheet.ground_tone;
+  const background = shown.sheet.background_tone;
   const theme = useTheme((state) => state.theme);
   const chosen = useTableState((state) => state.chosen);
   const lanes = marks ? chosen : NONE;
   const rested = useRested(view);
 
   useLayoutEffect(() => {
-    const colours = coloursOf(canvas.current!, `${theme} ${ground}`);
+    const colours = coloursOf(canvas.current!, `${theme} ${background}`);
     const scene = { frame: shown, view, window: size, lanes, colours };
     // A picture that has come in the meantime is on no painting yet.
     const repaint = () => paint(true);
@@ -65,9 +65,16 @@ export function Artwork({ view }: { view: View }) {
     };
     // At once, so that it comes with the frame that is being made.
     paint();
-  }, [shown, view, size, marks, lanes, ground, theme, rested]);
+  }, [shown, view, size, marks, lanes, background, theme, rested]);
 
-  return <canvas ref={canvas} data-ground={ground} className="absolute inset-0 h-full w-full" data-testid="artwork" />;
+  return (
+    <canvas
+      ref={canvas}
+      data-background={background}
+      className="absolute inset-0 h-full w-full"
+      data-testid="artwork"
+    />
+  );
 }
 
 /** Whether the view has stood still for a while. */
@@ -207,7 +214,7 @@ const NONE: readonly string[] = [];
 
 const colours = new Map<string, Colours>();
 
-/** The page's colours, asked for once for each theme and ground: the answer takes a look through all styles. */
+/** The page's colours, asked for once for each theme and background: the answer takes a look through all styles. */
 function coloursOf(canvas: HTMLCanvasElement, key: string): Colours {
   let known = colours.get(key);
   if (!known) {
@@ -229,11 +236,11 @@ function show(canvas: HTMLCanvasElement, scene: Scene, aside: Aside | null, mark
   context.setTransform(ratio, 0, 0, ratio, 0, 0);
   context.fillStyle = colours.paper;
   context.fillRect(0, 0, window.width, window.height);
-  const cloth = scene.frame.sheet.ground_paint;
+  const cloth = scene.frame.sheet.background_paint;
   if (cloth) {
     const zoom = view.zoom * ratio;
     context.setTransform(zoom, 0, 0, zoom, view.x * ratio, view.y * ratio);
-    paintGround(context, cloth);
+    paintBackground(context, cloth);
     context.setTransform(ratio, 0, 0, ratio, 0, 0);
   }
   paintEdge(context, view, scene.frame, colours);

@@ -2,7 +2,7 @@
 export function Strip({ src }: { src: string }) {
   return (
     <img
-      src={`${src}&line=true&ground=true`}
+      src={`${src}&line=true&background=true`}
       alt=""
       draggable={false}
       loading="lazy"

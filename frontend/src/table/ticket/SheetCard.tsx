@@ -1,4 +1,4 @@
-/** The sheet's own ticket, while nothing on it is chosen: name, size, scale, unit and ground. */
+/** The sheet's own ticket, while nothing on it is chosen: name, size, scale, unit and background. */
 import type { ClothDoc, Intent } from "@/shared/api/types";
 import { ClothFields } from "@/shared/maker/ClothFields";
 import { Heading } from "@/shared/maker/Heading";
@@ -14,12 +14,12 @@ const UNITS = [
   ["mm", "Millimetres"],
   ["in", "Inches"],
 ] as const;
-const GROUNDS = [
+const BACKGROUNDS = [
   ["light", "Light"],
   ["dark", "Dark"],
   ["cloth", "Cloth"],
 ] as const;
-const GROUND: ClothDoc = { weave: "colour", warp: "#8c9a8f", weft: "#8c9a8f", ends: 20, picks: 20, turn: 0 };
+const BACKGROUND: ClothDoc = { weave: "colour", warp: "#8c9a8f", weft: "#8c9a8f", ends: 20, picks: 20, turn: 0 };
 
 export function SheetCard() {
   const session = useSheetSession();
@@ -43,18 +43,18 @@ export function SheetCard() {
       <Heading>Background</Heading>
       <Choice
         label="Background"
-        options={GROUNDS}
-        value={sheet.ground}
-        onChange={(ground) =>
-          void set(ground === "cloth" ? { ground_cloth: sheet.ground_cloth ?? GROUND } : { ground })
+        options={BACKGROUNDS}
+        value={sheet.background}
+        onChange={(background) =>
+          void set(background === "cloth" ? { background_cloth: sheet.background_cloth ?? BACKGROUND } : { background })
         }
       />
-      {sheet.ground === "cloth" && sheet.ground_cloth && (
+      {sheet.background === "cloth" && sheet.background_cloth && (
         <div className="mt-1.5">
           <ClothFields
-            value={sheet.ground_cloth}
-            onPreview={(cloth) => session.preview({ kind: "set-sheet", ground_cloth: cloth })}
-            onChange={(cloth) => set({ ground_cloth: cloth })}
+            value={sheet.background_cloth}
+            onPreview={(cloth) => session.preview({ kind: "set-sheet", background_cloth: cloth })}
+            onChange={(cloth) => set({ background_cloth: cloth })}
             onCancel={() => session.dropPreviews(true)}
           />
         </div>

@@ -1,4 +1,4 @@
-"""The ground on which a brush is seen best: white thread on light paper is not seen."""
+"""The background on which a brush is seen best: white thread on light paper is not seen."""
 
 from __future__ import annotations
 
@@ -13,31 +13,31 @@ from curlet.core.drawing import Drawing, Group, Laid, Outline, Shape, Solid
 from curlet.formats.png_out import write_png
 
 # The first is kept while what lies on it is seen.
-GROUNDS = ("#66757d", "#fffdf6", "#1f2a44")
+BACKGROUNDS = ("#66757d", "#fffdf6", "#1f2a44")
 # A contrast of 3:1 is enough for what is not text (WCAG 2.2, 1.4.11); more makes it no clearer.
 ENOUGH = 3.0
 _KEPT = 2.2
 _PPI = 50.0
 
 
-def on_ground(drawing: Drawing) -> Drawing:
-    """The drawing with the ground under it on which it is seen best."""
+def on_contrasting(drawing: Drawing) -> Drawing:
+    """The drawing with the background under it on which it is seen best."""
     corners = np.array([[0, 0], [drawing.width, 0], [drawing.width, drawing.height], [0, drawing.height]])
-    sheet = Shape(Outline("MLLLZ", corners.astype(float)), fill=Solid(ground_for(drawing)))
-    return replace(drawing, groups=(Group("ground", "", (Laid((sheet,)),)), *drawing.groups))
+    sheet = Shape(Outline("MLLLZ", corners.astype(float)), fill=Solid(background_for(drawing)))
+    return replace(drawing, groups=(Group("background", "", (Laid((sheet,)),)), *drawing.groups))
 
 
-def ground_for(drawing: Drawing) -> str:
-    """One of `GROUNDS`, by how far the drawn pixels stand out from it."""
+def background_for(drawing: Drawing) -> str:
+    """One of `BACKGROUNDS`, by how far the drawn pixels stand out from it."""
     picture = np.asarray(Image.open(BytesIO(write_png(drawing, _PPI))).convert("RGBA")) / 255
     drawn, weight = luminance(picture[..., :3]).ravel(), picture[..., 3].ravel()
     if not weight.any():
-        return GROUNDS[0]
+        return BACKGROUNDS[0]
     seen = [
-        float(np.average(np.minimum(contrast(drawn, luminance(_rgb(ground))), ENOUGH), weights=weight))
-        for ground in GROUNDS
+        float(np.average(np.minimum(contrast(drawn, luminance(_rgb(background))), ENOUGH), weights=weight))
+        for background in BACKGROUNDS
     ]
-    return GROUNDS[0] if seen[0] >= _KEPT else GROUNDS[int(np.argmax(seen))]
+    return BACKGROUNDS[0] if seen[0] >= _KEPT else BACKGROUNDS[int(np.argmax(seen))]
 
 
 def luminance(rgb: NDArray[np.float64]) -> NDArray[np.float64]:
