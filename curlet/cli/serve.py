@@ -32,5 +32,5 @@ def _ask(data: FilePath) -> None:
     """Whether to begin anew."""
     if not sys.stdin.isatty():
         raise BadInput(f"--fresh moves what is in {data} aside. Say --yes as well if that is meant.")
-    if not click.confirm(f"Begin anew? The sheets and brushes in {data} are moved aside, not deleted"):
+    if not click.confirm(f"Start over? The sheets and brushes in {data} are moved aside, not deleted"):
         raise click.Abort

@@ -61,7 +61,7 @@ def _cut(shape: ArtShape, clips: tuple[Outline, ...]) -> list[ArtShape]:
     """
     size = shape.d.count(" ")
     if any(size * len(clip.points) > MAX_CUTTING for clip in clips):
-        raise TooMuch("A clip of this drawing is too detailed to cut with. Simplify it, or release it first.")
+        raise TooMuch("A clip of this drawing is too detailed to cut with. Simplify it, or remove it first.")
     return clipped_by(shape, clips)
 
 

@@ -19,7 +19,7 @@ _MAX_GLYPHS = 65_535
 _MAX_POINTS, _MAX_CONTOURS, _MAX_POINTS_IN_ALL = 8_000, 1_000, 1_500_000
 _LINE = 200
 _PROGRAMS_AND_PICTURES = {"fpgm", "prep", "cvt ", "SVG ", "CBDT", "CBLC", "sbix", "DSIG", "FFTM", "COLR"}
-_NO_FONT = "This is no font that can be read. Choose a TTF, OTF or WOFF2 file."
+_NO_FONT = "This font cannot be read. Choose a TTF, OTF or WOFF2 file."
 
 # What each is called and, for those that are outlined, its file.
 OUTLINED: dict[str, str] = {

@@ -18,9 +18,9 @@ _PROPERTIES = {
     "marker-end": "Markers, such as arrow heads, are not read.",
 }
 _ORDER = "A line painted under its own fill is painted over it."
-_GROUP = "A group that is seen through is read as shapes that are: where they overlap, it shows."
+_GROUP = "A see-through group is read as see-through shapes: where they overlap, it shows."
 _LIMIT = "A line's mitre limit other than 4 is not read: its sharpest corners may end flat, or not."
-_PATTERN = "Patterns are not read: what they fill takes the plain colour given with them, or is left bare."
+_PATTERN = "Patterns are not read: what they fill takes the plain colour given with them, or is left empty."
 _LINE_GRADIENT = "Lines painted with a gradient take its middle colour."
 _FOCUS = "A gradient's own focus is not read: it is taken as its centre."
 _SPREAD = "A gradient that repeats past its end is read as one that does not."

@@ -145,7 +145,7 @@ class Walk:
     def _count(self, here: _Here) -> None:
         self.visited += 1
         if self.visited > self._most:
-            raise TooMuch(f"This drawing's copies make more than {MAX_COPIES:,} elements. Expand fewer.")
+            raise TooMuch(f"This drawing's copies make more than {MAX_COPIES:,} elements. Use fewer copies.")
         if here.depth > DEEPEST:
             raise TooMuch(f"This drawing nests more than {DEEPEST} groups and copies. Ungroup it first.")
 
@@ -170,7 +170,7 @@ class Walk:
         if target is None:
             return
         if target in here.within:
-            raise BadInput("This drawing has an element that copies itself. Expand its copies first.")
+            raise BadInput("This drawing has an element that copies itself. Draw the copies as paths.")
         x = length(element.get("x"), here.port.width, here.port) or 0.0
         y = length(element.get("y"), here.port.height, here.port) or 0.0
         way = _checked(compose(here.way, (1.0, 0.0, 0.0, 1.0, x, y)))
@@ -215,7 +215,7 @@ class Walk:
         self._clip_points += len(outline.points)
         if self._clip_points > MAX_CLIP_POINTS:
             raise TooMuch(
-                f"The clips of this drawing have more than {MAX_CLIP_POINTS:,} points. Release some of them."
+                f"The clips of this drawing have more than {MAX_CLIP_POINTS:,} points. Remove some of them."
             )
         return (*here.clips, outline)
 

@@ -123,7 +123,7 @@ def _along(state: State, doc: LetteringDoc) -> Path | None:
         return None
     row = state.get("path", doc.along)
     if row.get("lettering"):
-        raise BadInput("Lettering stands on a path of its own. Choose one that is no lettering.")
+        raise BadInput("Lettering stands on a path of its own. Choose a path that is not lettering.")
     return core_path(row)
 
 

@@ -30,7 +30,7 @@ def keep_path(state: State, path_id: str, path: Path) -> None:
     row = state.get("path", path_id)
     check_unlocked(row)
     if row.get("lettering"):
-        raise BadInput("This is lettering: change its text and numbers, or turn it into nodes first.")
+        raise BadInput("This is lettering: change its text and numbers, or convert it to paths first.")
     held = {node["id"]: node.get("handles") for node in row["nodes"]}
     nodes = [{**node, "handles": held.get(node["id"])} for node in node_rows(path)]
     state.update("path", path_id, nodes=nodes, figure={})

@@ -71,5 +71,5 @@ _TRAITS: dict[str, tuple[_Trait, str]] = {
     "mark": (_mark, "This path is in no seam group, so it has no mark colour."),
     "colour": (_colour, "This path was not imported from a drawing, so it has no line colour."),
     "style": (_style, "This path was not imported from a drawing, so it has no line style."),
-    "brush": (_brushes, "This path is bare. Lay a brush on it first."),
+    "brush": (_brushes, "This path has no brush. Lay one on it first."),
 }

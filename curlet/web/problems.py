@@ -102,5 +102,5 @@ def _of_stopping(_: Stopped) -> Response:
 def _of_ours(error: Exception) -> Response:
     fault_id = secrets.token_hex(4)
     log.exception("fault %s at %s %s", fault_id, request.method, request.path)
-    detail = f"Curlet failed at this. Nothing was changed. Please report it as fault {fault_id}."
-    return problem(500, "A fault of ours", detail, fault_id=fault_id)
+    detail = f"Something went wrong here, and nothing was changed. Please report it as fault {fault_id}."
+    return problem(500, "Something went wrong here", detail, fault_id=fault_id)

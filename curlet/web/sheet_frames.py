@@ -125,7 +125,7 @@ def _measured(state: State, doc: MarkDoc) -> Measured:
         return measuring.radius_at(path, _lengths(doc, path)[0])
     wanted = {"straight": 2, "along": 2, "angle": 3, "radius": 3}[doc.what]
     if len(places) != wanted or (doc.what == "along" and not path):
-        raise BadInput("Press the places first that it is to be measured between.")
+        raise BadInput("Press the places to measure between first.")
     if doc.what == "along" and path:
         return measuring.along(path, *_lengths(doc, path))
     return _BETWEEN[doc.what](*places)

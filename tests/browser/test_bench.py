@@ -122,7 +122,7 @@ def test_courses_are_added_moved_and_taken_away(bench: Table) -> None:
     bench.wait(lambda: len(bench.browser.find_elements(By.CSS_SELECTOR, "[data-testid^=course-]")) == 2)
     bench.type_in("Width", "3 mm")
     bench.wait(lambda: undo_title(bench) == "Undo: Set width")
-    bench.named("Lay Band, 3 mm one lower").click()
+    bench.named("Move Band, 3 mm down").click()
     bench.wait(lambda: "band" in bench.by_id("course-0").text)
     bench.named("Remove Band, 3 mm").click()
     bench.wait(lambda: len(bench.browser.find_elements(By.CSS_SELECTOR, "[data-testid^=course-]")) == 1)
@@ -184,10 +184,7 @@ def test_library_are_searched_and_files_exported_and_imported(
     )
     table.named("Brush files").send_keys(str(file))
     table.wait(
-        lambda: (
-            "there already, just the same"
-            in table.browser.find_element(By.CSS_SELECTOR, "[role=status]").text
-        )
+        lambda: "already there, the same" in table.browser.find_element(By.CSS_SELECTOR, "[role=status]").text
     )
     bad = tmp_path / "bad.json"
     bad.write_text("no brush")

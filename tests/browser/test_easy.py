@@ -91,7 +91,7 @@ def test_brushes_are_found_by_name_and_by_kind_and_more_than_ten_are_seen(table:
     table.wait(lambda: table.by_id("brush-rope"))
     assert not table.all_by_id("brush-topstitch")
     table.button("Own").click()
-    table.wait(lambda: "No brush answers to that" in table.named("Brushes").text)
+    table.wait(lambda: "No brush matches that" in table.named("Brushes").text)
 
 
 def test_paths_are_found_and_delete_works_in_their_list(table: Table) -> None:

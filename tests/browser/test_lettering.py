@@ -77,4 +77,4 @@ def test_a_font_of_ones_own_is_brought(table: Table) -> None:
     table.button("Write it in the middle").click()
     table.wait(lambda: letters(table) > 5)
     table.named("Font file to add").send_keys(__file__)
-    assert "no font that can be read" in table.notice()
+    assert "font cannot be read" in table.notice()

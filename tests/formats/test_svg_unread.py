@@ -50,7 +50,7 @@ def notes(body: str) -> tuple[str, ...]:
         (f'<path {BOX} fill="url(#f)"/>', "focus"),
         (f'<path {BOX} fill="url(#s)"/>', "repeats"),
         (f'<path {BOX} stroke="red" paint-order="stroke"/>', "under its own fill"),
-        (f'<g opacity=".5"><path {BOX}/><path {BOX}/></g>', "seen through"),
+        (f'<g opacity=".5"><path {BOX}/><path {BOX}/></g>', "see-through"),
         (f'<path {BOX} stroke="red" stroke-miterlimit="10"/>', "mitre limit"),
     ],
 )

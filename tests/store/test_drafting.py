@@ -166,7 +166,7 @@ def test_paths_of_a_kind_are_found(store: FilePath) -> None:
         find_similar(state, HEM, "colour")
     do("show-paths", paths=[HEM_L], shown=False)
     assert HEM_L not in find_similar(journal.find_sheet(SHEET), HEM, "group")
-    with pytest.raises(BadInput, match="is bare"):
+    with pytest.raises(BadInput, match="has no brush"):
         find_similar(state, "waistcoat-armhole-r", "brush")
 
 

@@ -88,7 +88,7 @@ def test_hidden_paths_are_not_found_but_the_one_asked_of_is(store: FilePath) -> 
 
 @pytest.mark.parametrize(
     ("by", "says"),
-    [("colour", "not imported"), ("style", "not imported"), ("brush", "bare"), ("group", "no seam")],
+    [("colour", "not imported"), ("style", "not imported"), ("brush", "has no brush"), ("group", "no seam")],
 )
 def test_what_a_path_has_not_is_said(store: FilePath, by: str, says: str) -> None:
     state = do("draw-path", nodes=[{"x": 0, "y": 0}, {"x": 50, "y": 9}])

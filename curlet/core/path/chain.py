@@ -29,7 +29,7 @@ def path_of_cubics(cubics: Sequence[Floats] | Floats, closed: bool) -> Path:
 def chain_to_path(chain: Floats, closed: bool) -> Path:
     """(k, 4, 2) cubics end to end as a path with nodes n1, n2, …; handles on a node are none."""
     if not len(chain):
-        raise NoLength("This path has no length. Draw it at least between two points.")
+        raise NoLength("This path has no length. Draw it between at least two points.")
     if closed and np.abs(chain[-1, 3] - chain[0, 0]).max() <= SAME_POINT:
         points, out = chain[:, 0], chain[:, 1]
         into = np.concatenate([chain[-1:, 2], chain[:-1, 2]])

@@ -78,7 +78,7 @@ class Path:
         path = cls(tuple(node_ids[i] for i in keep), points[keep], into, out, closed, notes)
         # A path without length is one whose handles lie on its one point.
         if len(path.segments) == 0 or np.ptp(path.segments.reshape(-1, 2), axis=0).max() <= SAME_POINT:
-            raise NoLength("This path has no length. Draw it at least between two points.")
+            raise NoLength("This path has no length. Draw it between at least two points.")
         return path
 
     @cached_property

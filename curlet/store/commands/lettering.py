@@ -1,4 +1,4 @@
-"""Intents that write lettering, change it while it is text, and turn it into nodes."""
+"""Intents that write lettering, change it while it is text, and convert it to paths."""
 
 from __future__ import annotations
 

@@ -116,7 +116,7 @@ def _let_go_of_lettering(state: State, paths: set[str]) -> None:
     """Delete the lettering that all of its letters are deleted of; some of them cannot go alone."""
     for lettering in {text for path_id in paths if (text := state.get("path", path_id)["lettering"])}:
         if {path["id"] for path in letters_of(state, lettering)} - paths:
-            raise BadInput("These letters are part of a text. Change its words, or turn it into nodes first.")
+            raise BadInput("These letters are part of a text. Change the text, or convert it to paths first.")
         state.remove("lettering", lettering)
 
 

@@ -201,7 +201,7 @@ class ScaleShapes(ShapesEdit):
     def draw(self, art: Artwork) -> tuple[Artwork, str]:
         size = percent(self.size) / 100
         if not 0.001 <= size <= 1000:
-            raise BadInput("Shapes are scaled to more than 0.1 %.")
+            raise BadInput("Scale shapes to more than 0.1 %.")
         middle = box_around(art, self.which).middle
         return moved_by(art, self.which, about(*middle, degrees(self.turn), size)), "Turn and scale shapes"
 

@@ -50,7 +50,7 @@ export function BenchPage() {
     return () => window.removeEventListener("keydown", onKey);
   }, [workbench]);
 
-  if (!brush) return <Message title="The Bench" text={notice ?? "Fetching the brush."} />;
+  if (!brush) return <Message title="The Bench" text={notice ?? "Opening the brush."} />;
   return (
     <WorkbenchContext value={workbench}>
       <Board />

@@ -94,8 +94,8 @@ function CourseCard({ course, index, many }: { course: Course; index: number; ma
             {...beside}
             className={small}
             disabled={index === count - 1}
-            aria-label={`Lay ${name} one higher`}
-            title="One higher"
+            aria-label={`Move ${name} up`}
+            title="Move up"
             onClick={() => void move(true)()}
           >
             <ArrowUp size={14} />
@@ -104,8 +104,8 @@ function CourseCard({ course, index, many }: { course: Course; index: number; ma
             {...beside}
             className={small}
             disabled={index === 0}
-            aria-label={`Lay ${name} one lower`}
-            title="One lower"
+            aria-label={`Move ${name} down`}
+            title="Move down"
             onClick={() => void move(false)()}
           >
             <ArrowDown size={14} />

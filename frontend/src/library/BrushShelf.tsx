@@ -34,7 +34,7 @@ export function BrushShelf({ sought, onNotice }: ShelfProps) {
     <Shelf
       error={error}
       first={<UnreadableShelf kind="brush" onNotice={onNotice} />}
-      none={shown?.length === 0 && "No brush answers to that. Search for less, or choose All."}
+      none={shown?.length === 0 && "No brush matches that. Shorten the search, or choose All."}
       tools={
         <>
           <Choice label="Kind of brush" options={ALL} value={kind} onChange={setKind} />

@@ -8,8 +8,8 @@ import type { ImportedBrush } from "@/shared/api/types";
 const WORDS: Record<ImportedBrush["became"], string> = {
   added: "added",
   "added beside": "added beside one of the same name",
-  replaced: "put in the place of the one of that name",
-  "the same": "there already, just the same",
+  replaced: "replaced the one of that name",
+  "the same": "already there, the same",
 };
 
 export function ImportBrushes({ onDone }: { onDone: (text: string) => void }) {

@@ -31,7 +31,7 @@ export function MotifShelf({ sought, onNotice }: ShelfProps) {
       return [`“${kept.name}” is in the Library.`, ...kept.notes].join(" ");
     });
   const none = data?.motifs.length
-    ? "No motif answers to that. Search for less."
+    ? "No motif matches that. Shorten the search."
     : "No motifs are kept yet. Import a drawing, or press Keep in the Library beside artwork on the Bench.";
   return (
     <Shelf

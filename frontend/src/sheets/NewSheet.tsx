@@ -72,7 +72,12 @@ export function NewSheet({ presets }: { presets: readonly SheetPreset[] }) {
       </Pick>
       <Row label={`Width, ${unit}`} value={width} onChange={(text) => setSize([text, height])} />
       <Row label={`Height, ${unit}`} value={height} onChange={(text) => setSize([width, text])} />
-      <Choice label="Way round" options={WAYS} value={way} onChange={(to) => to !== way && setSize([height, width])} />
+      <Choice
+        label="Orientation"
+        options={WAYS}
+        value={way}
+        onChange={(to) => to !== way && setSize([height, width])}
+      />
       <Row label="Scale" value={scale} onChange={setScale} />
       <p className="muted text-[12px]">1:4 draws 4 mm of the garment as 1 mm.</p>
       {fault && (

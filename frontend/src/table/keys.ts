@@ -33,7 +33,7 @@ export const KEY_LIST: readonly (readonly [string, readonly Key[]])[] = [
   [
     "Everywhere",
     [
-      { keys: "F6, Shift+F6", does: "Next panel, panel before" },
+      { keys: "F6, Shift+F6", does: "Next panel, previous panel" },
       { keys: "Arrows", does: "From one thing in a panel to the next" },
       { keys: "Ctrl+Z", does: "Undo" },
       { keys: "Ctrl+Shift+Z, Ctrl+Y", does: "Redo" },
@@ -54,15 +54,15 @@ export const KEY_LIST: readonly (readonly [string, readonly Key[]])[] = [
       { keys: "Delete", does: "Delete what is chosen" },
       { keys: "Ctrl+], Ctrl+[", does: "One above, one below" },
       { keys: "Ctrl+Shift+], Ctrl+Shift+[", does: "To the front, to the back" },
-      { keys: "Escape", does: "Let go" },
+      { keys: "Escape", does: "Choose nothing" },
     ],
   ],
   [
     "With the sheet in focus",
     [
       { keys: "Arrows", does: "Move what is chosen 1 mm, with Shift 10 mm, with Ctrl 0.1 mm; pan if nothing is" },
-      { keys: "N, Shift+N", does: "Next node, node before" },
-      { keys: "C, Shift+C", does: "Next corner or crossing, the one before" },
+      { keys: "N, Shift+N", does: "Next node, previous node" },
+      { keys: "C, Shift+C", does: "Next corner or crossing, previous one" },
       { keys: "Space", does: "Hold and drag to pan; with a pen tool, set a node" },
       { keys: "Enter", does: "End the path that is drafted" },
     ],

@@ -121,7 +121,7 @@ export class SheetSession {
   }
 
   undo = () => this.change(api.undo, (before) => this.told(before.undo && `Undone: ${before.undo}`, "shown"));
-  redo = () => this.change(api.redo, (before) => this.told(before.redo && `Done again: ${before.redo}`, "shown"));
+  redo = () => this.change(api.redo, (before) => this.told(before.redo && `Redone: ${before.redo}`, "shown"));
 
   /** Say what was done: spoken, and shown where it is something to be undone from there. */
   private told(text: string | null | undefined, how: boolean | "shown"): void {
@@ -247,13 +247,13 @@ export class SheetSession {
     return this.base?.singles.map((single) => single.id) ?? [];
   }
 
-  /** Choose the first path that answers to something. */
+  /** Choose the first path that something is true of. */
   choose(which: (path: PathShown) => boolean) {
     const found = this.base?.paths.find(which);
     if (found) choosePaths([found.id]);
   }
 
-  /** Choose every path that answers to something. */
+  /** Choose every path that something is true of. */
   chooseAll(which: (path: PathShown) => boolean) {
     choosePaths(
       this.kept()

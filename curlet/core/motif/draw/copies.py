@@ -121,7 +121,7 @@ def _two(art: Artwork, first: int, last: int) -> tuple[int, int]:
 def _alike(a: Sequence[Contour], b: Sequence[Contour]) -> tuple[list[Contour], list[Contour]]:
     """Contours with as many segments as one another, closed ones begun at the same side."""
     if len(a) != len(b) or [p.closed for p in a] != [p.closed for p in b]:
-        raise BadInput("These shapes have not the same number of outlines, so nothing lies between them.")
+        raise BadInput("These shapes do not have the same number of outlines, so nothing lies between them.")
     pairs = [_matched(p, q) for p, q in zip(a, b, strict=True)]
     return [p for p, _ in pairs], [q for _, q in pairs]
 

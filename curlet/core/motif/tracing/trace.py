@@ -211,7 +211,7 @@ def _shapes(layers: list[_Layer], rule: TraceRule, pixel: float) -> tuple[ArtSha
     if points > MAX_POINTS:
         raise BadInput(
             f"The outlines have {points:,} points; {MAX_POINTS:,} is the most. Keep fewer shapes, drop "
-            "larger specks, or let the outline lie less near."
+            "larger specks, or let the outline follow less closely."
         )
     return tuple(shapes)
 

@@ -94,7 +94,7 @@ def write(font: Font, what: Lettering, along: Path | None = None) -> list[Piece]
     what.check()
     lacking = font.missing(what.text)
     if lacking:
-        raise BadInput(f"This font has no “{lacking[:20]}”. Choose another, or write it otherwise.")
+        raise BadInput(f"This font has no “{lacking[:20]}”. Choose another, or write it another way.")
     placed = list(_on_path(font, what, along) if along else _on_lines(font, what))
     pieces = _pen_lines(placed, what.caps) if font.single_line else _outlines(placed, what)
     if not pieces:

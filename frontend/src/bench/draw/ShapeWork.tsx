@@ -175,7 +175,7 @@ function Mirror(props: Props) {
           About the baseline
         </QuietButton>
       </div>
-      <LocalTick label="And keep what is there" value={keep} onChange={setKeep} />
+      <LocalTick label="Keep the originals" value={keep} onChange={setKeep} />
     </>
   );
 }
@@ -264,7 +264,7 @@ function On(props: Props) {
             workbench.show(made({ seed }));
           }}
         >
-          Draw them anew
+          Draw new ones
         </QuietButton>
         <QuietButton onClick={() => workbench.make(made())}>Copy on</QuietButton>
       </div>

@@ -37,7 +37,7 @@ export function ThisPiece() {
     <>
       <Heading>{PLACES[name]}</Heading>
       <p className="muted mb-1 text-[12px]">
-        Another piece is pressed where it lies, on the sample at the foot of the board.
+        To work on another piece, press it on the sample at the foot of the board.
       </p>
       <FamilyChoice
         label="Family of the piece"

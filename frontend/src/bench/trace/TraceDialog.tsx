@@ -75,7 +75,7 @@ function Progress() {
   if (shown && !shown.done) {
     return (
       <div className="mt-2 flex min-h-7 items-center gap-3">
-        <progress className="progress w-[240px]" aria-label="How far the tracing is" value={shown.share} max={1} />
+        <progress className="progress w-[240px]" aria-label="Progress of the tracing" value={shown.share} max={1} />
         <span>{shown.doing}</span>
         <button
           className="cursor-pointer rounded-field border border-(--edge) px-2 py-0.5 hover:border-base-content"

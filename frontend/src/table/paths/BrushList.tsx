@@ -59,7 +59,7 @@ export const BrushList = memo(function BrushList() {
       </div>
       <div className="min-h-0 flex-1 overflow-y-auto pb-2">
         {every.length === 0 && (
-          <p className="px-3">No brush answers to that. Search for less, choose All, or make one in the Library.</p>
+          <p className="px-3">No brush matches that. Shorten the search, choose All, or make one in the Library.</p>
         )}
         {sections.map(
           ([name, some]) =>

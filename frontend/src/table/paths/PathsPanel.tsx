@@ -91,7 +91,7 @@ function PathList() {
           <Group key={group.id ?? "loose"} group={group} />
         ))}
         {every.length === 0 && <p className="px-3 py-1">No paths yet. Draft one (2), or import a drawing above.</p>}
-        {every.length > 0 && groups.length === 0 && <p className="px-3 py-1">No path answers to that.</p>}
+        {every.length > 0 && groups.length === 0 && <p className="px-3 py-1">No path matches that.</p>}
       </div>
     </Panel>
   );
@@ -181,7 +181,7 @@ function Group({ group }: { group: GroupRow }) {
         <button
           {...stop}
           className="flex min-w-0 flex-1 cursor-pointer items-baseline gap-2 py-0.5 pr-3 text-left"
-          title="Choose every path of this group, to dress them at once. Drop paths or a brush here."
+          title="Choose every path of this group, to set them all at once. Drop paths or a brush here."
           onClick={chooseAll}
           {...drop}
         >

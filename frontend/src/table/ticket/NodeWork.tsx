@@ -117,7 +117,7 @@ export function AllNodes() {
       </p>
       <div className="flex flex-wrap gap-1">
         <QuietButton onClick={() => tableState().set({ cutting: !cutting })}>
-          {cutting ? "Now press the path where to cut" : "Cut it where I press"}
+          {cutting ? "Now press the path where it is to be cut" : "Cut it where I press"}
         </QuietButton>
         <QuietButton onClick={() => deleteChosen(session)}>Delete the path</QuietButton>
       </div>

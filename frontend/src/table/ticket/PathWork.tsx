@@ -23,7 +23,7 @@ const ABOUT = [
   ["left", "Its left side"],
   ["right", "Its right side"],
   ["top", "Its top"],
-  ["foot", "Its foot"],
+  ["foot", "Its bottom"],
   ["middle", "The sheet’s middle"],
 ] as const;
 

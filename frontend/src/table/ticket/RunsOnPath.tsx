@@ -66,7 +66,7 @@ function RunRow({ run, above, below }: RowProps) {
         className={small}
         aria-label={`Move ${name} up`}
         aria-disabled={!above}
-        title={above ? "One higher" : "This is the topmost"}
+        title={above ? "Move up" : "This is the topmost"}
         onClick={() => above && reorderRun(session, run.id, "above", above.id)}
       >
         <ArrowUp size={14} />
@@ -75,7 +75,7 @@ function RunRow({ run, above, below }: RowProps) {
         className={small}
         aria-label={`Move ${name} down`}
         aria-disabled={!below}
-        title={below ? "One lower" : "This is the lowest"}
+        title={below ? "Move down" : "This is the lowest"}
         onClick={() => below && reorderRun(session, run.id, "below", below.id)}
       >
         <ArrowDown size={14} />

@@ -22,7 +22,7 @@ export function LetteringCard() {
   return (
     <>
       <h2 className="text-[18px] font-bold">Write lettering</h2>
-      <p className="muted my-1">Press where its first line begins. It stays text until you turn it into nodes.</p>
+      <p className="muted my-1">Press where its first line begins. It stays text until you convert it to paths.</p>
       <TextFields
         value={writing}
         onPath={false}

@@ -12,9 +12,9 @@ import { Pick } from "@/shared/ui/Pick";
 import { tableState, type Writing } from "../../state";
 
 const ALIGNS = [
-  ["left", "From its left"],
+  ["left", "Left"],
   ["centre", "Centred"],
-  ["right", "To its right"],
+  ["right", "Right"],
 ] as const;
 
 const NUMBERS: readonly [string, string, string, number][] = [
@@ -26,7 +26,7 @@ const NUMBERS: readonly [string, string, string, number][] = [
 ];
 const ON_LINES: typeof NUMBERS = [["turn", "Turned by", "0°", 1]];
 const ON_PATH: typeof NUMBERS = [
-  ["shift", "On along the path", "0 mm", 1],
+  ["shift", "Start along the path", "0 mm", 1],
   ["rise", "Off the path", "0 mm", 1],
 ];
 
