@@ -144,9 +144,12 @@ def test_runs_follow_a_changed_brush_or_are_kept(table: Table, keep: bool) -> No
     table.type_in("Length", "6 mm")
     table.button("Keep them as they were" if keep else "Let them follow").click()
     table.wait(lambda: value(table, "Repeat length") == "6 mm")
+    # It is asked once.
+    table.type_in("Length", "6.2 mm")
+    table.wait(lambda: value(table, "Repeat length") == "6.2 mm")
     table.button("Back to the Table").click()
     table.choose("hem-r")
-    table.wait(lambda: abs(table.laid("Stitch length") - (4 if keep else 6)) < 0.6)
+    table.wait(lambda: abs(table.laid("Stitch length") - (4 if keep else 6.2)) < 0.6)
 
 
 def test_earlier_versions_are_gone_back_to(bench: Table) -> None:
