@@ -5,6 +5,7 @@ Coordinates are sheet mm, y downward. Groups are painted in order, later over ea
 
 from __future__ import annotations
 
+import math
 from dataclasses import dataclass, field, replace
 from functools import cached_property
 
@@ -18,6 +19,8 @@ Affine = tuple[float, float, float, float, float, float]
 
 POINTS_PER_COMMAND = {"M": 1, "L": 1, "C": 3, "Z": 0}
 IDENTITY: Affine = (1.0, 0.0, 0.0, 1.0, 0.0, 0.0)
+# Resolutions, pixels to the mm, from the first up to the second.
+ALWAYS = (0.0, math.inf)
 
 
 @dataclass(frozen=True, eq=False)
@@ -106,20 +109,36 @@ class Stroke:
 
 @dataclass(frozen=True, eq=False)
 class Shape:
-    """An outline with a fill, a stroke, or both; `even_odd` chooses the filling rule."""
+    """An outline with a fill, a stroke, or both; `even_odd` chooses the filling rule.
+
+    Attributes
+    ----------
+    move : how far it is moved on the sheet, mm, after all that places it.
+    seen : the resolutions at which it is painted, pixels to the mm: from the first, below the second.
+    """
 
     outline: Outline
     fill: Paint | None = None
     stroke: Stroke | None = None
     even_odd: bool = False
+    move: tuple[float, float] = (0.0, 0.0)
+    seen: tuple[float, float] = ALWAYS
+
+    def is_seen(self, resolution: float) -> bool:
+        """Whether it is painted at a resolution, pixels to the mm."""
+        return self.seen[0] <= resolution < self.seen[1]
 
 
 @dataclass(frozen=True, eq=False)
 class Stamps:
-    """Shapes repeated at placements: (n, 6) affine a b c d e f, as SVG's matrix()."""
+    """Shapes repeated at placements: (n, 6) affine a b c d e f, as SVG's matrix().
+
+    They are painted placement by placement; or, where they lie `apart`, in any order.
+    """
 
     shapes: tuple[Shape, ...]
     placements: Floats
+    apart: bool = False
 
 
 @dataclass(frozen=True, eq=False)
@@ -192,6 +211,13 @@ def moved_paint(shape: Shape, matrix: Affine) -> Shape:
         return shape
     stroke = shape.stroke and replace(shape.stroke, paint=under(shape.stroke.paint, matrix))
     return replace(shape, fill=shape.fill and under(shape.fill, matrix), stroke=stroke)
+
+
+def outline_there(shape: Shape) -> Outline:
+    """A shape's outline where it is moved to."""
+    if shape.move == (0.0, 0.0):
+        return shape.outline
+    return Outline(shape.outline.commands, shape.outline.points + shape.move)
 
 
 def placed(points: Floats, placements: Floats) -> Floats:

@@ -10,10 +10,11 @@ from pydantic import Field, ValidationError, create_model
 
 from curlet.core.brush.brush import Brush, CrossingRule
 from curlet.core.brush.rules import CornerRule
+from curlet.core.dress.relief import FLAT, Relief
 from curlet.core.errors import BadInput
 from curlet.formats.brush_courses import BandDoc, RowDoc, SpanDoc
 from curlet.formats.brush_motifs import MeasureDoc, Strict, core_values, settings_fields
-from curlet.formats.choices import Crossing, Kind, Made, Manner
+from curlet.formats.choices import Crossing, Finish, Kind, Made, Manner
 from curlet.formats.content import Content
 from curlet.formats.names import Name
 from curlet.formats.pointer import Json, patched
@@ -29,16 +30,29 @@ class _Corners(Strict):
         return CornerRule(**core_values(self))
 
 
+class _Relief(Strict):
+    """How raised the artwork is, its finish, and the shadow that it throws."""
+
+    finish: Finish = Relief.finish
+
+    def to_core(self) -> Relief:
+        return Relief(**core_values(self))
+
+
 if TYPE_CHECKING:
 
     class CornerDoc(_Corners):
         def __init__(self, **values: Any) -> None: ...
 
+    class ReliefDoc(_Relief):
+        def __init__(self, **values: Any) -> None: ...
+
 else:
-    # Its other fields are those of the rule's settings.
+    # Their other fields are those of the rule's settings.
     CornerDoc = create_model(
         "CornerDoc", __base__=_Corners, __doc__=_Corners.__doc__, **settings_fields(CornerRule())
     )
+    ReliefDoc = create_model("ReliefDoc", __base__=_Relief, __doc__=_Relief.__doc__, **settings_fields(FLAT))
 
 
 class CrossingDoc(Strict):
@@ -66,11 +80,13 @@ class BrushDoc(Strict):
     corners: CornerDoc = CornerDoc()
     crossings: CrossingDoc = CrossingDoc()
     threads: Annotated[tuple[Thread, ...], Field(min_length=1, max_length=64)] = ("#e9c46a",)
+    relief: ReliefDoc = ReliefDoc()
 
     def to_core(self) -> Brush:
         courses = tuple(course.to_core() for course in self.courses)
         corners, crossings = self.corners.to_core(), self.crossings.to_core()
-        return Brush(self.name, courses, corners, crossings, self.threads, self.kind)
+        relief = self.relief.to_core()
+        return Brush(self.name, courses, corners, crossings, self.threads, self.kind, relief)
 
 
 def read_brush(document: Json, own: dict[str, Json] | None = None) -> BrushDoc:

@@ -16,6 +16,7 @@ from curlet.core.brush.rules import (
     CornerRule,
 )
 from curlet.core.choice import Choice
+from curlet.core.dress.relief import FINISHES, Relief
 from curlet.core.lay.corners import MANNERS
 from curlet.core.lay.corners.made import MADE
 from curlet.core.lay.fit import FITS
@@ -36,6 +37,7 @@ if TYPE_CHECKING:
     FacingKind: TypeAlias = str
     Overlap: TypeAlias = str
     Crossing: TypeAlias = str
+    Finish: TypeAlias = str
     Channel: TypeAlias = str
     Driver: TypeAlias = str
 else:
@@ -46,16 +48,16 @@ else:
     Kind, OutputName = _one_of(KINDS), _one_of(OUTPUTS)
     Manner, Made, HoldName, FitName = map(_one_of, (MANNERS, MADE, HOLDS, FITS))
     Remainder, Layout, FacingKind, Overlap = map(_one_of, (REMAINDERS, LAYOUTS, FACINGS, OVERLAPS))
-    Crossing, Channel, Driver = map(_one_of, (CROSSINGS, CHANNELS, DRIVERS))
+    Crossing, Finish, Channel, Driver = map(_one_of, (CROSSINGS, FINISHES, CHANNELS, DRIVERS))
 
 Json = dict[str, Any]
 
 
 def choices() -> Json:
-    """Every list that is chosen from, and every setting of corners, as the page takes them."""
+    """Every list that is chosen from, and every setting of corners and of relief, as the page takes them."""
     plain = {
         "remainders": REMAINDERS, "layouts": LAYOUTS, "facings": FACINGS, "overlaps": OVERLAPS,
-        "crossings": CROSSINGS, "drivers": DRIVERS,
+        "crossings": CROSSINGS, "drivers": DRIVERS, "finishes": FINISHES,
     }  # fmt: skip
     return {
         "manners": _listed(MANNERS),
@@ -68,6 +70,7 @@ def choices() -> Json:
             {"id": name, "label": output.label, "pixels": output.pixels} for name, output in OUTPUTS.items()
         ],
         "cornerSettings": {name: _setting(spec) for name, spec in specs_of(CornerRule).items()},
+        "reliefSettings": {name: _setting(spec) for name, spec in specs_of(Relief).items()},
     }
 
 

@@ -96,9 +96,10 @@ def _draw_group(canvas: skia.Canvas, group: Group) -> None:
 
 
 def _draw_stamps(canvas: skia.Canvas, stamps: Stamps) -> None:
-    moved = [placed(shape.outline.points, stamps.placements) for shape in stamps.shapes]
+    shapes = [shape for shape in stamps.shapes if shape.is_seen(_zoom(canvas))]
+    moved = [placed(shape.outline.points, stamps.placements) + shape.move for shape in shapes]
     for index, row in enumerate(stamps.placements.tolist()):
-        for shape, points in zip(stamps.shapes, moved, strict=True):
+        for shape, points in zip(shapes, moved, strict=True):
             _draw_shape(canvas, moved_paint(shape, tuple(row)), points[index])
 
 

@@ -6,6 +6,7 @@ of 4, then float32 little-endian numbers. In the JSON an array is {"at": first, 
 
 from __future__ import annotations
 
+import math
 import struct
 from dataclasses import asdict
 from typing import Any
@@ -15,6 +16,7 @@ import orjson
 from numpy.typing import NDArray
 
 from curlet.core.drawing import (
+    ALWAYS,
     Group,
     Item,
     Laid,
@@ -102,7 +104,8 @@ def _item(item: Item, packer: Packer) -> Json:
         return {"type": "laid", "shapes": [shape_json(shape, packer) for shape in item.shapes]}
     if isinstance(item, Stamps):
         shapes = [shape_json(shape, packer) for shape in item.shapes]
-        return {"type": "stamps", "shapes": shapes, "placements": packer.array(item.placements)}
+        places = packer.array(item.placements)
+        return {"type": "stamps", "apart": item.apart, "shapes": shapes, "placements": places}
     return _picture(item, packer)
 
 
@@ -117,12 +120,18 @@ def _outline(outline: Outline, packer: Packer) -> Json:
 
 def shape_json(shape: Shape, packer: Packer | None = None) -> Json:
     """A shape; its outline as SVG path data where there is no frame to put its numbers in."""
-    return {
+    shown = {
         "outline": _outline(shape.outline, packer) if packer else outline_data(shape.outline),
         "fill": shape.fill and paint_json(shape.fill),
         "stroke": shape.stroke and _stroke(shape.stroke),
         "even_odd": shape.even_odd,
     }
+    if shape.move != (0.0, 0.0):
+        shown["move"] = shape.move
+    if shape.seen != ALWAYS:
+        low, high = shape.seen
+        shown["seen"] = (low, high if math.isfinite(high) else None)
+    return shown
 
 
 def _stroke(stroke: Stroke) -> Json:

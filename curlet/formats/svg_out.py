@@ -25,11 +25,15 @@ from curlet.core.drawing import (
     Stroke,
     Tiling,
     moved_paint,
+    outline_there,
     placed,
 )
+from curlet.core.measures import MM_PER_INCH
 from curlet.formats.numbers import number, numbers, outline_data, path_data
 from curlet.formats.output import Output, Tell, each_group, untold
 
+# What is too fine for print, 300 pixels to the inch, is left out.
+_PRINT = 300 / MM_PER_INCH
 _ENDS = {"round": "round", "flat": "butt", "square": "square"}
 _JOINS = {"round": "round", "mitre": "miter", "bevel": "bevel"}
 
@@ -75,7 +79,7 @@ class _Writer:
         if isinstance(item, Group):
             return self.group(item)
         if isinstance(item, Laid):
-            return "".join(self.shape(shape) for shape in item.shapes)
+            return "".join(self.shape(shape) for shape in item.shapes if shape.is_seen(_PRINT))
         if isinstance(item, Stamps):
             return self.stamps(item)
         return self.picture(item)
@@ -97,7 +101,7 @@ class _Writer:
         return name
 
     def shape(self, shape: Shape, data: str = "") -> str:
-        data = data or outline_data(shape.outline)
+        data = data or outline_data(outline_there(shape))
         fill = self.fill(shape)
         stroke = self.stroke(shape.stroke) if shape.stroke else ""
         return f'<path d="{data}"{fill}{stroke}/>\n'
@@ -173,14 +177,17 @@ class _Writer:
         """One compound path where that paints the same, or a path for each repeat."""
         if not len(stamps.placements):
             return ""
-        moved = [placed(shape.outline.points, stamps.placements) for shape in stamps.shapes]
-        if len(stamps.shapes) == 1 and _compound(stamps.shapes[0]):
-            shape = stamps.shapes[0]
-            data = "".join(path_data(shape.outline.commands, points) for points in moved[0])
-            return self.shape(shape, data)
+        shapes = [shape for shape in stamps.shapes if shape.is_seen(_PRINT)]
+        moved = [placed(shape.outline.points, stamps.placements) + shape.move for shape in shapes]
+        if (len(shapes) == 1 or stamps.apart) and all(_compound(shape) for shape in shapes):
+            every = (
+                "".join(path_data(shape.outline.commands, points) for points in places)
+                for shape, places in zip(shapes, moved, strict=True)
+            )
+            return "".join(self.shape(shape, each) for shape, each in zip(shapes, every, strict=True))
         out = []
         for index, placement in enumerate(stamps.placements.tolist()):
-            for shape, points in zip(stamps.shapes, moved, strict=True):
+            for shape, points in zip(shapes, moved, strict=True):
                 data = path_data(shape.outline.commands, points[index])
                 out.append(self.shape(moved_paint(shape, tuple(placement)), data))
         return "".join(out)

@@ -11,6 +11,7 @@ import orjson
 from peewee import OperationalError, PeeweeException, SqliteDatabase
 from playhouse.migrate import SqliteMigrator, migrate
 
+from curlet.core.dress.relief import LIGHT
 from curlet.core.errors import BadInput
 from curlet.formats.older import renamed_throughout
 from curlet.store.backups import copy_beside
@@ -153,6 +154,12 @@ def _rename_background(db: SqliteDatabase) -> None:
         db.execute_sql("UPDATE step SET changes = replace(changes, ?, ?)", (f'"{old}":', f'"{new}":'))  # type: ignore[no-untyped-call]
 
 
+def _add_light(db: SqliteDatabase) -> None:
+    """Where a sheet's light comes from."""
+    azimuth, elevation = (f"REAL NOT NULL DEFAULT {angle}" for angle in (LIGHT.azimuth, LIGHT.elevation))
+    _add_columns(db, "sheet", light_azimuth=azimuth, light_elevation=elevation)
+
+
 def _with_names(text: str) -> str:
     """A document's text with today's names; one that cannot be read stays as it is."""
     try:
@@ -185,6 +192,7 @@ MIGRATIONS: tuple[Callable[[SqliteDatabase], None], ...] = (
     _one_order,
     _add_removed,
     _rename_background,
+    _add_light,
 )
 
 

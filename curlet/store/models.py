@@ -17,6 +17,7 @@ from peewee import (
     TextField,
 )
 
+from curlet.core.dress.relief import LIGHT
 from curlet.formats.brush_courses import SwellDoc
 from curlet.formats.brush_file import BrushDoc
 from curlet.formats.cloth_doc import KeptCloth
@@ -100,6 +101,8 @@ class Sheet(Table):
     background = CharField(default="light")
     background_cloth = JsonField(KeptCloth, default=dict)
     unit = CharField(default="mm")
+    light_azimuth = FloatField(default=LIGHT.azimuth)
+    light_elevation = FloatField(default=LIGHT.elevation)
     removed = BooleanField(default=False)
     revision = IntegerField(default=1)
     position = IntegerField(default=0)

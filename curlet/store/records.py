@@ -10,7 +10,7 @@ Kind = Literal["sheet", "brush", "group", "lettering", "path", "run", "guide", "
 
 
 class SheetRecord(TypedDict):
-    """A sheet: its sides in mm, its scale as “1:4”."""
+    """A sheet: its sides in mm, its scale as “1:4”, where its light comes from in degrees."""
 
     id: str
     name: str
@@ -20,6 +20,8 @@ class SheetRecord(TypedDict):
     background: str
     background_cloth: Json
     unit: str
+    light_azimuth: float
+    light_elevation: float
     removed: bool
     revision: int
     position: int

@@ -7,6 +7,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass, field
 from typing import Any, Literal, cast, overload
 
+from curlet.core.dress.relief import Light
 from curlet.core.measures import Scale
 from curlet.store.errors import Missing
 from curlet.store.models import (
@@ -86,6 +87,11 @@ class State:
     @property
     def scale(self) -> Scale:
         return Scale.read(self.sheet["scale"])
+
+    @property
+    def light(self) -> Light:
+        """Where the sheet's light comes from."""
+        return Light(self.sheet["light_azimuth"], self.sheet["light_elevation"])
 
     def draft(self) -> State:
         """A copy to try changes on."""

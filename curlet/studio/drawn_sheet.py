@@ -10,6 +10,7 @@ from typing import TypeVar
 import numpy as np
 
 from curlet.core.drawing import Drawing, Group, Laid, Outline, Paint, Shape, Solid
+from curlet.core.dress.relief import Light
 from curlet.core.errors import CurletError
 from curlet.core.lay.single import draw_single
 from curlet.core.measures import MM_PER_INCH, Scale
@@ -129,14 +130,15 @@ def _cloth(doc: Content, factor: float) -> Paint:
 def single_group(state: State, row: SingleRecord) -> Group:
     """A single repeat's part of the drawing."""
     brush = Content((state.get("brush", row["brush"])["doc"], {}))
-    return _single(brush, state.scale, (row["x"], row["y"]), row["turn"], row["size"], row["id"])
+    at = row["x"], row["y"]
+    return _single(brush, state.scale, at, row["turn"], row["size"], row["id"], state.light)
 
 
 @lru_cache(maxsize=1024)
 def _single(
-    brush: Content, scale: Scale, at: tuple[float, float], turn: float, size: float, name: str
+    brush: Content, scale: Scale, at: tuple[float, float], turn: float, size: float, name: str, light: Light
 ) -> Group:
-    return draw_single(core_brush(brush), scale, at, turn, size, f"single-{name}")
+    return draw_single(core_brush(brush), scale, at, turn, size, f"single-{name}", light)
 
 
 def _drawn(draw: Callable[[State, _Of], Group], state: State, row: _Of) -> list[Group]:

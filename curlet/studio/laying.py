@@ -58,7 +58,8 @@ def run_group(state: State, run: RunRecord) -> Group:
     """A run's part of the drawing."""
     path = state.get("path", run["path"])
     laid, _ = lay_row(state, run)
-    return draw_run(laid, f"run-{run['id']}", f"{path['name']}, {laid.brush.name}")
+    title = f"{path['name']}, {laid.brush.name}"
+    return draw_run(laid, f"run-{run['id']}", title, light=state.light)
 
 
 def check_runs(state: State, work: UnderWay = UNWATCHED) -> None:

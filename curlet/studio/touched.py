@@ -31,6 +31,11 @@ class Touched:
         """Whether the sheet's scale or unit changed, in which everything is measured and told."""
         return any(_differs(change, ("scale", "unit")) for change in self._of("sheet"))
 
+    @cached_property
+    def light(self) -> bool:
+        """Whether the sheet's light changed, which all that is raised is drawn by."""
+        return any(_differs(change, ("light_azimuth", "light_elevation")) for change in self._of("sheet"))
+
     def paths(self) -> list[PathRecord]:
         """The paths that changed; with the scale, all."""
         changed = {change.id for change in self._of("path")}
@@ -42,7 +47,12 @@ class Touched:
             return self._state.all("run")
         changed = {(change.kind, change.id) for change in self._state.changes}
         halves = set(self._halves())
-        return [run for run in self._state.all("run") if changed & _hangs_on(run) or run["path"] in halves]
+
+        def touched(run: RunRecord) -> bool:
+            hangs = bool(changed & _hangs_on(run)) or run["path"] in halves
+            return hangs or (self.light and self._raised(run))
+
+        return [run for run in self._state.all("run") if touched(run)]
 
     def order(self, kind: str) -> bool:
         """Whether rows of a kind came, went or changed places, or may have as some cannot be read."""
@@ -62,6 +72,11 @@ class Touched:
         rows: list[Any] = [row for change in self._of("path") for row in (change.before, change.after) if row]
         rows += [row for row in map(self._path, self._dressed_anew()) if row]
         return {element_of(row) for row in rows if is_drawn(row)}
+
+    def _raised(self, run: RunRecord) -> bool:
+        """Whether a run may have relief, of its own or its brush's."""
+        relief = self._state.get("brush", run["brush"])["doc"].get("relief", {})
+        return bool(relief.get("height")) or any(pointer.startswith("/relief") for pointer in run["own"])
 
     def _of(self, kind: str) -> list[Change]:
         return [change for change in self._state.changes if change.kind == kind]
@@ -92,4 +107,5 @@ def _hangs_on(run: RunRecord) -> set[tuple[str, str]]:
 def _differs(change: Change, keys: tuple[str, ...]) -> bool:
     """Whether a row came, went, or changed in any of some respects."""
     before, after = change.before, change.after
-    return before is None or after is None or any(before[key] != after[key] for key in keys)
+    # A step from before there was such a column has nothing of it.
+    return before is None or after is None or any(before.get(key) != after.get(key) for key in keys)

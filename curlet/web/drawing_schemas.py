@@ -75,12 +75,18 @@ class OutlinePoints(ArrayPlace):
 
 
 class ShapeShown(BaseModel):
-    """A shape; its outline is SVG path data where its numbers are in no frame."""
+    """A shape; its outline is SVG path data where its numbers are in no frame.
+
+    `move` is how far it is moved on the sheet, mm, if at all; `seen` from and below which resolution it is
+    painted, pixels to the mm, if not at all.
+    """
 
     outline: str | OutlinePoints
     fill: AnyPaint | None
     stroke: StrokeShown | None
     even_odd: bool
+    move: tuple[float, float] | None = None
+    seen: tuple[float, float | None] | None = None
 
 
 class PlainShape(ShapeShown):
@@ -90,9 +96,11 @@ class PlainShape(ShapeShown):
 
 
 class StampsShown(BaseModel):
-    """Shapes at placements: six numbers each, as canvas and SVG take a matrix."""
+    """Shapes at placements: six numbers each, as canvas and SVG take a matrix. Where they lie `apart` they
+    may be painted in any order."""
 
     type: Literal["stamps"]
+    apart: bool
     shapes: list[ShapeShown]
     placements: ArrayPlace
 

@@ -120,7 +120,7 @@ def _touched(
             "as_drawn": drawn_ids(state) if touched.drawn_order else None,
         },
         **{
-            name: part(state, packer) if touched.sizes or touched.kinds & kinds else None
+            name: part(state, packer) if touched.sizes or touched.light or touched.kinds & kinds else None
             for name, (part, kinds) in parts.items()
         },
     }

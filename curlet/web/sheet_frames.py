@@ -47,6 +47,7 @@ def sheet_json(state: State) -> Json:
     return {
         **part_of(sheet, *keys),
         "factor": state.scale.factor,
+        "light": {"azimuth": sheet["light_azimuth"], "elevation": sheet["light_elevation"]},
         "background_tone": tone,
         "background_cloth": sheet["background_cloth"] or None,
         "background_paint": paint and paint_json(paint),

@@ -12,6 +12,13 @@ from curlet.web.drawing_schemas import AnyPaint, GroupShown
 from curlet.web.run_schemas import BrushShown, LetteringShown, PathShown, RunShown, SeamGroupShown
 
 
+class LightShown(BaseModel):
+    """Where a sheet's light comes from: degrees clockwise from its top, and above it."""
+
+    azimuth: float
+    elevation: float
+
+
 class SheetShown(BaseModel):
     id: str
     name: str
@@ -20,6 +27,7 @@ class SheetShown(BaseModel):
     scale: str
     factor: float
     unit: Literal["mm", "in"]
+    light: LightShown
     background: Literal["light", "dark", "cloth"]
     background_tone: Literal["light", "dark"]
     background_cloth: ClothDoc | None

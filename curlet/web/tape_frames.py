@@ -23,5 +23,5 @@ def tape_frame(state: State, run_id: str, low: float, high: float) -> bytes:
     laid, _ = lay_row(state, state.get("run", run_id))
     k = laid.scale.factor
     packer = Packer()
-    part = draw_run(unrolled(laid, low * k, high * k), "tape", "", _TOLERANCE)
+    part = draw_run(unrolled(laid, low * k, high * k), "tape", "", _TOLERANCE, state.light)
     return packer.pack({"run": run_id, "low": low, "high": high, "group": group_json(part, packer)})

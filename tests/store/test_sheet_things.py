@@ -2,18 +2,20 @@
 
 from __future__ import annotations
 
+import json
 import math
 import sqlite3
 from pathlib import Path as FilePath
 
 import pytest
 
+from curlet.core.dress.relief import LIGHT
 from curlet.core.errors import BadInput
 from curlet.formats.guide_in import read_guide
 from curlet.store import bench, journal, sheets
 from curlet.store.commands import AddGuide
 from curlet.store.commands.arrange import MovePaths
-from curlet.store.database import MIGRATIONS, _rename_background, database, open_database
+from curlet.store.database import MIGRATIONS, _add_light, _rename_background, database, open_database
 from curlet.store.errors import Conflict, Missing
 from curlet.store.pictures import find_picture, keep_picture
 from curlet.store.records import Json
@@ -216,3 +218,27 @@ def test_a_background_and_steps_from_when_it_was_called_ground_still_work(store:
     assert (back.sheet["background"], back.sheet["background_cloth"]) == ("light", {})
     again = journal.redo(SHEET, journal.current_revision(SHEET))
     assert again.sheet["background_cloth"] == kept["background_cloth"]
+
+
+def test_a_sheet_from_before_it_had_a_light_gets_one_and_its_steps_still_go_back(store: FilePath) -> None:
+    do("set-sheet", background="dark")
+    database.close()
+    columns = ("light_azimuth", "light_elevation")
+    with sqlite3.connect(store) as db:
+        for step, text in db.execute("SELECT id, changes FROM step").fetchall():
+            changes = json.loads(text)
+            for row in (row for change in changes for row in (change["before"], change["after"]) if row):
+                for column in columns:
+                    row.pop(column, None)
+            db.execute("UPDATE step SET changes = ? WHERE id = ?", (json.dumps(changes), step))
+        for column in columns:
+            db.execute(f"ALTER TABLE sheet DROP COLUMN {column}")
+        db.execute(f"PRAGMA user_version = {MIGRATIONS.index(_add_light)}")
+    db.close()
+    open_database(store)
+    assert journal.find_sheet(SHEET).light == LIGHT
+    do("set-sheet", light_azimuth="90")
+    for _ in range(2):
+        journal.undo(SHEET, journal.current_revision(SHEET))
+    back = journal.find_sheet(SHEET)
+    assert (back.sheet["background"], back.light) == ("light", LIGHT)

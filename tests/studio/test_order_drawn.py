@@ -16,7 +16,7 @@ from tests.reference.pictures import on_white, read_png, resvg
 from tests.store.test_order import FRONT, RUN, SHEET, reorder
 
 THREAD = np.array([0xE9, 0xC4, 0x6A]) / 255
-PPI = 400.0
+PPI = 240.0
 
 
 def thread_seen(state: State, renderer: str) -> int:

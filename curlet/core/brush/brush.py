@@ -7,6 +7,7 @@ from dataclasses import dataclass
 from curlet.core.bounds import Bounds
 from curlet.core.brush.courses import Band, Course, Letter, Row, Share, Span
 from curlet.core.brush.rules import CROSSINGS, CornerRule, FitRule
+from curlet.core.dress.relief import FLAT, Relief
 from curlet.core.errors import BadInput
 from curlet.core.measures import Measure, Scale
 
@@ -36,6 +37,7 @@ class Brush:
     crossings: CrossingRule = CrossingRule()
     threads: tuple[str, ...] = ("#e9c46a",)
     kind: str = "stitch"
+    relief: Relief = FLAT
 
     @property
     def rows(self) -> tuple[Row, ...]:
@@ -60,6 +62,7 @@ class Brush:
             raise BadInput("This brush has no thread. Give it a colour.")
         self.corners.check()
         self.crossings.check()
+        self.relief.check()
         for course in self.courses:
             course.check(scale)
 

@@ -28,12 +28,14 @@ from curlet.core.errors import BadInput
 class ColourRole:
     """Where a colour comes from: thread 1, 2, 3 …, or the shape's own colour.
 
-    `lighter` moves its lightness, in % of OKLCH's range; below 0 is darker.
+    `lighter` moves its lightness, in % of OKLCH's range; below 0 is darker, and it is made no lighter than
+    `lightest`.
     """
 
     thread: int = 1
     own: str | None = None
     lighter: float = 0.0
+    lightest: float = 100.0
 
 
 @dataclass(frozen=True)
@@ -109,7 +111,8 @@ def paint_of(role: ColourRole, threads: tuple[str, ...], opacity: float = 1.0) -
 
 def colour_of(role: ColourRole, threads: tuple[str, ...]) -> str:
     """The same as "#rrggbb"."""
-    return shaded(role.own or threads[min(role.thread, len(threads)) - 1], role.lighter)
+    colour = role.own or threads[min(role.thread, len(threads)) - 1]
+    return shaded(colour, role.lighter, role.lightest)
 
 
 def gradient_of(gradient: RoleGradient, threads: tuple[str, ...], opacity: float = 1.0) -> Paint:
@@ -134,12 +137,13 @@ def mixed(one: str, other: str, share: float) -> str:
 
 
 @lru_cache(maxsize=4096)
-def shaded(colour: str, lighter: float) -> str:
-    """A colour made lighter or darker by % of OKLCH's lightness, so that steps look even."""
+def shaded(colour: str, lighter: float, lightest: float = 100.0) -> str:
+    """A colour made lighter or darker by % of OKLCH's lightness, so that steps look even; made no lighter
+    than `lightest`."""
     if not lighter:
         return colour
     moved = Color(colour).convert("oklch")
-    moved["lightness"] = min(max(float(moved["lightness"]) + lighter / 100, 0.0), 1.0)
+    moved["lightness"] = min(max(float(moved["lightness"]) + lighter / 100, 0.0), 1.0, lightest / 100)
     return str(moved.convert("srgb").fit(method="oklch-chroma").to_string(hex=True))
 
 

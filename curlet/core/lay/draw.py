@@ -6,6 +6,7 @@ from dataclasses import replace
 
 from curlet.core.drawing import Group, Item, Laid, Shape
 from curlet.core.dress.colour import ColourRole, paint_of
+from curlet.core.dress.relief import LIGHT, Light
 from curlet.core.lay.band import LaidBand, band_shapes
 from curlet.core.lay.crossings import all_but, half_length, strip
 from curlet.core.lay.draw_row import row_items
@@ -13,16 +14,20 @@ from curlet.core.lay.draw_span import span_items
 from curlet.core.lay.hold.mapping import TOLERANCE
 from curlet.core.lay.lay import LaidCourse, LaidRun
 from curlet.core.lay.reach import check_reach
+from curlet.core.lay.relief import largest_half_width, lit, raised_areas, raised_course, shadow
 from curlet.core.lay.row import LaidRow
 from curlet.core.motif.motif import half_width_of
 
 
-def draw_run(run: LaidRun, group_id: str, title: str, tolerance: float = TOLERANCE) -> Group:
+def draw_run(
+    run: LaidRun, group_id: str, title: str, tolerance: float = TOLERANCE, light: Light = LIGHT
+) -> Group:
     """A group with the courses bottom to top; upper passes of crossings once more on top.
 
     Parameters
     ----------
     tolerance : how far bent artwork may lie from where it should, drawn mm; coarser is quicker.
+    light : of the sheet, for a brush with relief.
 
     >>> from curlet.core.brush import Brush
     >>> from curlet.core.lay import lay
@@ -32,13 +37,13 @@ def draw_run(run: LaidRun, group_id: str, title: str, tolerance: float = TOLERAN
     >>> [len(item.placements) for item in group.items]
     [39]
     """
-    group = _drawn(run, group_id, title, tolerance)
+    group = _drawn(run, group_id, title, tolerance, light)
     check_reach(run, group)
     return group
 
 
-def _drawn(run: LaidRun, group_id: str, title: str, tolerance: float) -> Group:
-    items = tuple(item for course in run.courses for item in _course_items(run, course, None, tolerance))
+def _drawn(run: LaidRun, group_id: str, title: str, tolerance: float, light: Light) -> Group:
+    items = tuple(item for course in run.courses for item in _raised(run, course, None, tolerance, light))
     facts = {"brush": run.brush.name}
     if not run.passes:
         return Group(group_id, title, items, facts=facts)
@@ -54,7 +59,7 @@ def _drawn(run: LaidRun, group_id: str, title: str, tolerance: float) -> Group:
         item
         for crossed, half in zip(run.passes, halves, strict=True)
         for course in run.courses
-        for item in _course_items(run, course, (crossed.over - half, crossed.over + half), tolerance)
+        for item in _raised(run, course, (crossed.over - half, crossed.over + half), tolerance, light)
     ]
     return Group(group_id, title, (below, *above), facts=facts)
 
@@ -77,6 +82,23 @@ def edges(run: LaidRun) -> tuple[float, float]:
 def reach_of(course: LaidCourse) -> float:
     """How far a course's edges lie from the path, drawn mm."""
     return max(abs(edge) for edge in edges_of(course))
+
+
+def _raised(
+    run: LaidRun,
+    course: LaidCourse,
+    within: tuple[float, float] | None,
+    tolerance: float,
+    light: Light,
+) -> list[Item]:
+    """A course's items in its brush's relief, over their shadow."""
+    relief = run.brush.relief
+    if relief.flat:
+        return _course_items(run, course, within, tolerance)
+    items = _course_items(run, raised_course(course, relief, light), within, tolerance)
+    if isinstance(course, LaidBand):
+        items = raised_areas(items, relief, light)
+    return [*shadow(items, largest_half_width(course), relief, light), *lit(items, relief, light)]
 
 
 def _course_items(

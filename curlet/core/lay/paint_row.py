@@ -246,7 +246,7 @@ class Painter:
             flags |= repeats.cut_start[which] | repeats.cut_end[which]
         if not flags.any():
             every = len(which) == len(self.matrices) and which[0] == 0
-            return [Stamps(shapes, self.matrices if every else self.matrices[which])]
+            return [Stamps(shapes, self.matrices if every else self.matrices[which], not self.overlapping)]
         items: list[Laid | Stamps] = []
         for stretch in np.split(np.arange(len(which)), np.flatnonzero(np.diff(flags)) + 1):
             some = which[stretch]
@@ -254,7 +254,7 @@ class Painter:
                 laid = [part for i in some.tolist() for part in self._cut(i, shapes, cuts, window)]
                 items += [Laid(tuple(laid))] if laid else []
             else:
-                items.append(Stamps(shapes, self.matrices[some]))
+                items.append(Stamps(shapes, self.matrices[some], not self.overlapping))
         return items
 
     def _cut(

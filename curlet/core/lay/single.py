@@ -11,6 +11,7 @@ from curlet.core.brush import Brush, FitRule, Row
 from curlet.core.brush.courses import Course
 from curlet.core.brush.rules import EndRule, Pieces, Swell
 from curlet.core.drawing import Group
+from curlet.core.dress.relief import LIGHT, Light
 from curlet.core.lay.draw import draw_run
 from curlet.core.lay.lay import lay
 from curlet.core.measures import Measure, Scale
@@ -22,7 +23,13 @@ _BARE = 10.0
 
 
 def draw_single(
-    brush: Brush, scale: Scale, at: tuple[float, float], turn: float, size: float, name: str
+    brush: Brush,
+    scale: Scale,
+    at: tuple[float, float],
+    turn: float,
+    size: float,
+    name: str,
+    light: Light = LIGHT,
 ) -> Group:
     """One repeat of every course of a brush, as on a straight path through a place.
 
@@ -39,7 +46,7 @@ def draw_single(
     arm = length / 2 * np.array([np.cos(np.radians(turn)), np.sin(np.radians(turn))])
     ends = np.array([at - arm, at + arm])
     run = lay(Path.make(["a", "b"], ends, ends, ends, closed=False), alone, scale)
-    return draw_run(run, name, brush.name)
+    return draw_run(run, name, brush.name, light=light)
 
 
 def _alone(course: Course, size: float) -> Course:

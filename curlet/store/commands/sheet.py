@@ -15,8 +15,8 @@ from curlet.store.state import State
 
 
 class SetSheet(BaseIntent):
-    """Change a sheet's name, size, scale, unit or background; `background_cloth` is what lies behind it all
-    where the background is "cloth"."""
+    """Change a sheet's name, size, scale, unit, light or background; `background_cloth` is what lies behind
+    it all where the background is "cloth"."""
 
     kind: Literal["set-sheet"]
     name: Name | None = None
@@ -24,6 +24,8 @@ class SetSheet(BaseIntent):
     height: str | None = None
     scale: str | None = None
     unit: Literal["mm", "in"] | None = None
+    light_azimuth: Entered | None = None
+    light_elevation: Entered | None = None
     background: Literal["light", "dark", "cloth"] | None = None
     background_cloth: ClothDoc | None = None
 
@@ -38,6 +40,8 @@ class SetSheet(BaseIntent):
             values["scale"] = str(Scale.read(self.scale))
         if self.background is not None:
             values["background"] = self.background
+        lit = {"light_azimuth": self.light_azimuth, "light_elevation": self.light_elevation}
+        values |= {name: _degrees(entered) for name, entered in lit.items() if entered is not None}
         if self.unit is not None:
             values["unit"] = self.unit
         if self.background_cloth is not None:
@@ -47,8 +51,17 @@ class SetSheet(BaseIntent):
                 "background_cloth": self.background_cloth.model_dump(mode="json"),
             }
         state.update("sheet", state.sheet["id"], **values)
-        named = [name.replace("_", " ") for name in values]
+        state.light.check()
+        named = list(dict.fromkeys(_WORDS.get(name, name) for name in values))
         return f"Change the sheet's {' and '.join(named) or 'settings'}"
+
+
+# What is told of a change, where that is not the setting's own name.
+_WORDS = {"light_azimuth": "light", "light_elevation": "light", "background_cloth": "background"}
+
+
+def _degrees(entered: str) -> float:
+    return read_measure(entered, accepts=("°", "")).value
 
 
 class ScaleByLength(BaseIntent):

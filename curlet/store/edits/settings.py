@@ -22,6 +22,10 @@ _UNITS = {
     "weight": ("%", ""),
     "lighter": ("%", ""),
     "amount": ("%", "°", ""),
+    "height": ("%", ""),
+    "shadow": ("%", ""),
+    "softness": ("%", ""),
+    "strength": ("%", ""),
 }
 # The distance between rows that are alike: of no course alone.
 GAUGE = "/gauge"

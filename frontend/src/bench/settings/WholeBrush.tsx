@@ -3,6 +3,7 @@ import { useCallback } from "react";
 
 import { CornerRules, CrossingRules } from "@/shared/maker/CornerRules";
 import { Options } from "@/shared/maker/fields";
+import { ReliefRow } from "@/shared/maker/ReliefRules";
 import { Decision } from "@/shared/maker/Decision";
 import { Swatches } from "@/shared/maker/Swatches";
 import { CROSSINGS, MANNERS, wordOf } from "@/shared/ui/trade";
@@ -26,6 +27,7 @@ export function WholeBrush() {
         <CrossingRules />
       </Decision>
       <Threads />
+      <ReliefRow />
     </>
   );
 }

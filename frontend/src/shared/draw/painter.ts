@@ -12,7 +12,7 @@ const JOINS = { round: "round", mitre: "miter", bevel: "bevel" } as const;
 
 /** Outlines made once: of a shape, and of all its placements joined. */
 const outlines = new WeakMap<ShapeShown, Path2D>();
-const joined = new WeakMap<StampsShown, Path2D>();
+const joined = new WeakMap<StampsShown, Map<string, Path2D>>();
 /** Pictures by what shows them, and by their address for as long as anything shows them. */
 const pictures = new WeakMap<object, HTMLImageElement>();
 const addresses = new Map<string, WeakRef<HTMLImageElement>>();
@@ -84,24 +84,51 @@ function paintThrough(context: CanvasRenderingContext2D, group: GroupShown, repa
 
 function paintItem(context: CanvasRenderingContext2D, item: Item, repaint: () => void) {
   if (item.type === "group") paintGroup(context, item, repaint);
-  else if (item.type === "laid") for (const shape of item.shapes) paintShape(context, shape);
+  else if (item.type === "laid") for (const shape of seen(context, item.shapes)) paintShape(context, shape);
   else if (item.type === "stamps") paintStamps(context, item);
   else paintPicture(context, item, repaint);
+}
+
+/** The shapes that are painted at this zoom: steps of relief that are finer than a pixel are not. */
+function seen(context: CanvasRenderingContext2D, shapes: readonly ShapeShown[]): readonly ShapeShown[] {
+  if (!shapes.some((shape) => shape.seen)) return shapes;
+  const { a, b } = context.getTransform();
+  const zoom = Math.hypot(a, b);
+  return shapes.filter(({ seen: at }) => !at || (at[0] <= zoom && (at[1] === null || zoom < at[1])));
 }
 
 function paintStamps(context: CanvasRenderingContext2D, stamps: StampsShown) {
   const at = placementsOf(stamps);
   if (!at) return;
-  const [only, ...rest] = stamps.shapes;
-  if (only && !rest.length && !only.fill && only.stroke?.paint.type === "solid") {
-    let outline = joined.get(stamps);
-    if (!outline) joined.set(stamps, (outline = placedOutline(only.outline, at)));
-    strokeShape(context, only, outline);
+  const shapes = seen(context, stamps.shapes);
+  if ((stamps.apart || shapes.length === 1) && shapes.every(isLine)) {
+    for (const shape of shapes)
+      moved(context, shape, () => strokeShape(context, shape, joinedOutline(stamps, shape, at)));
     return;
   }
   for (let i = 0; i + 5 < at.length; i += 6) {
-    for (const shape of stamps.shapes) paintPlaced(context, shape, at.subarray(i, i + 6));
+    for (const shape of shapes) moved(context, shape, () => paintPlaced(context, shape, at.subarray(i, i + 6)));
   }
+}
+
+const isLine = (shape: ShapeShown) => !shape.fill && shape.stroke?.paint.type === "solid";
+
+/** A shape's outline at all placements; shapes of one outline share it. */
+function joinedOutline(stamps: StampsShown, shape: ShapeShown, at: Float32Array): Path2D {
+  const of = joined.get(stamps) ?? new Map<string, Path2D>();
+  joined.set(stamps, of);
+  const key = typeof shape.outline === "string" ? shape.outline : `${shape.outline.at}`;
+  let outline = of.get(key);
+  if (!outline) of.set(key, (outline = placedOutline(shape.outline, at)));
+  return outline;
+}
+
+/** Paint a shape where it is moved to on the sheet. */
+function moved(context: CanvasRenderingContext2D, { move }: ShapeShown, paint: () => void) {
+  if (!move) return paint();
+  context.translate(...move);
+  paint();
+  context.translate(-move[0], -move[1]);
 }
 
 /** Fills and gradients move with the placement; a stroke keeps its weight. */
@@ -118,8 +145,10 @@ function paintPlaced(context: CanvasRenderingContext2D, shape: ShapeShown, at: F
 
 function paintShape(context: CanvasRenderingContext2D, shape: ShapeShown) {
   const outline = outlineOf(shape);
-  if (shape.fill) fillShape(context, shape, outline);
-  if (shape.stroke) strokeShape(context, shape, outline);
+  moved(context, shape, () => {
+    if (shape.fill) fillShape(context, shape, outline);
+    if (shape.stroke) strokeShape(context, shape, outline);
+  });
 }
 
 function outlineOf(shape: ShapeShown): Path2D {

@@ -21,6 +21,7 @@ export const HOLDS = pairs(CHOICES.holds);
 export const FACINGS = pairs(CHOICES.facings);
 export const OVERLAPS = pairs(CHOICES.overlaps);
 export const CROSSINGS = pairs(CHOICES.crossings);
+export const FINISHES = pairs(CHOICES.finishes);
 export const DRIVERS = pairs(CHOICES.drivers);
 export const CHANNELS = CHOICES.channels.map(({ id, label, unit }) => [id, label, unit] as const);
 

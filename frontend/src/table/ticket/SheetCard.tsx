@@ -1,4 +1,4 @@
-/** The sheet's own ticket, while nothing on it is chosen: name, size, scale, unit and background. */
+/** The sheet's own ticket, while nothing on it is chosen: name, size, scale, unit, background and light. */
 import type { ClothDoc, Intent } from "@/shared/api/types";
 import { ClothFields } from "@/shared/maker/ClothFields";
 import { Heading } from "@/shared/maker/Heading";
@@ -9,6 +9,7 @@ import { sideText } from "@/sheets/sizes";
 
 import { useSheetSession, useFrame } from "../sheet";
 import { Guides } from "./Guides";
+import { LightFields } from "./LightFields";
 
 const UNITS = [
   ["mm", "Millimetres"],
@@ -59,6 +60,7 @@ export function SheetCard() {
           />
         </div>
       )}
+      <LightFields />
       <Guides />
     </>
   );

@@ -4,6 +4,7 @@ import { CourseMeasures, SwellAlong } from "@/shared/maker/CourseMeasures";
 import { Facing, OnCurves } from "@/shared/maker/FacingAndHold";
 import { MakerContext } from "@/shared/maker/maker";
 import { Order } from "@/shared/maker/Order";
+import { ReliefRow } from "@/shared/maker/ReliefRules";
 import { Remainder } from "@/shared/maker/Remainder";
 import { Sway } from "@/shared/maker/Sway";
 import { Panel } from "@/shared/ui/Panel";
@@ -95,6 +96,7 @@ function RunRows({ run }: { run: RunShown }) {
       <CourseMeasures />
       <Rows />
       <Thread />
+      <ReliefRow />
       <Legs />
       <Remainder />
       <Facing />

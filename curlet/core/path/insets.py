@@ -1,0 +1,232 @@
+"""Insets: what is left of an area when its edge is moved inwards by a stated distance.
+
+They are made of the outline as a fine polygon (shapely's negative buffer) and fitted with cubics again.
+"""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Sequence
+from functools import lru_cache
+
+import numpy as np
+import shapely
+import shapely.affinity
+from numpy.typing import NDArray
+from shapely.geometry.base import BaseGeometry
+
+from curlet.core.drawing import Outline
+from curlet.core.path.contours import contours
+from curlet.core.path.fit_cubics import fit_cubics
+from curlet.core.path.outline import joined, of_chain
+
+Floats = NDArray[np.float64]
+Ints = NDArray[np.intp]
+
+# How far the polygon may lie from the outline, and the fit from the polygon, as shares of the half width.
+_FLAT, _FITTED = 0.004, 0.008
+# Points of a polygon's side at the most.
+_MOST = 48
+# A turn sharper than this is a corner of an inset, degrees: a polygon's sides turn by less along a curve.
+_SHARP = 16.0
+# Points along an inset's edge at the least: with few, a fit may do anything between them.
+_POINTS = 64
+# The half width is known to this share of itself.
+_KNOWN = 0.01
+# What is smaller than this share of the area is a crumb.
+_CRUMB = 1e-6
+# Parts that lie nearer to one another than this share of their size meet.
+_HAIR = 1e-3
+_QUADRANT = 8
+
+
+def half_width(outline: Outline, even_odd: bool = False) -> float:
+    """The radius of the largest circle within an area: no inset by more leaves anything.
+
+    >>> from curlet.core.outlines import disc
+    >>> round(half_width(disc(0, 0, 2.0)), 2)
+    2.0
+    """
+    return _half_width(_area(outline, even_odd))
+
+
+def insets(
+    outline: Outline, distances: Sequence[float], even_odd: bool = False
+) -> tuple[Outline | None, ...]:
+    """The area's edge moved inwards by each distance; None where nothing is left.
+
+    Parameters
+    ----------
+    outline : of an area, in mm both ways.
+    distances : mm, 0 or more.
+
+    >>> from curlet.core.outlines import disc
+    >>> inner, none = insets(disc(0, 0, 2.0), (0.5, 2.1))
+    >>> round(float(np.hypot(*inner.points[0])), 2), none
+    (1.5, None)
+    """
+    return _insets(outline.commands, outline.points.tobytes(), tuple(distances), even_odd)
+
+
+def insets_of_endless(
+    outline: Outline,
+    length: float,
+    distances: Sequence[float],
+    moves: Sequence[float],
+    even_odd: bool = False,
+) -> tuple[Outline | None, ...]:
+    """The insets of an area that repeats end to end every `length` mm along x, from 0 on: its two ends, where
+    it meets itself, are no edges. Each goes on by as much as it is to be moved.
+
+    >>> from curlet.core.outlines import box
+    >>> (inset,) = insets_of_endless(box(0, -1, 5, 1), 5.0, (0.25,), (0.1,))
+    >>> [round(float(edge), 2) for edge in (*inset.points.min(axis=0), *inset.points.max(axis=0))]
+    [-0.1, -0.75, 5.1, 0.75]
+    """
+    area = _area(outline, even_odd)
+    whole = _united([shapely.affinity.translate(area, by * length) for by in (-1, 0, 1)])
+    rings = []
+    for distance, move in zip(distances, moves, strict=True):
+        left = shapely.buffer(whole, -distance, quad_segs=_QUADRANT)
+        low, high = whole.bounds[1], whole.bounds[3]
+        cell = shapely.box(-move, low, length + move, high)
+        rings.append(_rings(shapely.intersection(left, cell), _CRUMB * area.area))
+    return _outlines(rings, _FITTED * _half_width(area))
+
+
+def half_width_of_parts(outlines: Sequence[Outline]) -> float:
+    """The half width of an area that is drawn in parts."""
+    return _half_width(_united([_area(outline, False) for outline in outlines]))
+
+
+def insets_of_parts(
+    outlines: Sequence[Outline], distances: Sequence[float], moves: Sequence[float]
+) -> list[tuple[Outline | None, ...]]:
+    """The insets of an area that is drawn in parts, cut to each part: a part inset by itself would show where
+    it meets the next. As each goes on by as much as it is to be moved, none moves off where its part ends."""
+    areas = [_area(outline, False) for outline in outlines]
+    whole = _united(areas)
+    left = [shapely.buffer(whole, -distance, quad_segs=_QUADRANT) for distance in distances]
+    crumb = _CRUMB * whole.area
+    rings = [
+        _rings(shapely.intersection(part, shapely.buffer(area, move)), crumb)
+        for area in areas
+        for part, move in zip(left, moves, strict=True)
+    ]
+    found, count = _outlines(rings, _FITTED * _half_width(whole)), len(distances)
+    return [found[place * count : (place + 1) * count] for place in range(len(outlines))]
+
+
+def area_of(outline: Outline, even_odd: bool, tolerance: float) -> BaseGeometry:
+    """An outline's area as a polygon within a tolerance, mm. Holes are told by the rule, or by which way
+    round they run."""
+    points, begins = _flat(outline, tolerance)
+    counts = np.diff([*begins, len(points)])
+    long = np.flatnonzero(counts >= 3)
+    if not len(long):
+        return shapely.Polygon()
+    kept = np.repeat(counts >= 3, counts)
+    of = np.repeat(np.cumsum(counts >= 3) - 1, counts)[kept]
+    rings = shapely.linearrings(points[kept], indices=of)
+    turns = shapely.is_ccw(rings)
+    polygons = shapely.polygons(rings)
+    bad = ~shapely.is_valid(polygons)
+    polygons[bad] = shapely.make_valid(polygons[bad])
+    if even_odd:
+        return shapely.symmetric_difference_all(polygons)
+    # Where contours of both ways lie on one another, one undoes the other.
+    ways = [shapely.union_all(polygons[turns == way]) for way in (True, False)]
+    return shapely.symmetric_difference(*ways)
+
+
+@lru_cache(maxsize=2048)
+def _insets(
+    commands: str, points: bytes, distances: tuple[float, ...], even_odd: bool
+) -> tuple[Outline | None, ...]:
+    area = _area_of(commands, points, even_odd)
+    left = [shapely.buffer(area, -distance, quad_segs=_QUADRANT) for distance in distances]
+    rings = [_rings(part, _CRUMB * area.area) for part in left]
+    return _outlines(rings, _FITTED * _half_width(area))
+
+
+def _united(areas: Sequence[BaseGeometry]) -> BaseGeometry:
+    """Areas that meet edge to edge as one, with no slit where they meet."""
+    hair = math.sqrt(max(area.area for area in areas)) * _HAIR
+    return shapely.buffer(shapely.union_all([shapely.buffer(area, hair) for area in areas]), -hair)
+
+
+def _area(outline: Outline, even_odd: bool) -> BaseGeometry:
+    return _area_of(outline.commands, outline.points.tobytes(), even_odd)
+
+
+@lru_cache(maxsize=2048)
+def _area_of(commands: str, points: bytes, even_odd: bool) -> BaseGeometry:
+    outline = Outline(commands, np.frombuffer(points).reshape(-1, 2))
+    size = float(np.ptp(outline.points, axis=0).max(initial=0.0))
+    if size == 0:
+        return shapely.Polygon()
+    rough = area_of(outline, even_odd, size / 50)
+    return area_of(outline, even_odd, max(_half_width(rough), 1e-4 * size) * _FLAT)
+
+
+def _half_width(area: BaseGeometry) -> float:
+    if area.is_empty or area.area <= 0:
+        return 0.0
+    about = area.area / max(area.length, 1e-12)
+    parts = [part for part in shapely.get_parts(area) if part.geom_type == "Polygon" and part.area > 0]
+    circles = (shapely.maximum_inscribed_circle(part, _KNOWN * about) for part in parts)
+    return max((float(circle.length) for circle in circles), default=0.0)
+
+
+def _flat(outline: Outline, tolerance: float) -> tuple[Floats, list[int]]:
+    """Points along an outline, each cubic in as many parts as keep it within the tolerance, and where its
+    contours begin."""
+    parts = contours(outline)
+    if not parts:
+        return np.zeros((0, 2)), []
+    cubics = np.concatenate([part.cubics for part in parts])
+    # A cubic lies within 6/8 of its control polygon's second difference over n² (de Boor).
+    second = np.abs(np.diff(cubics, n=2, axis=1)).max(axis=(1, 2))
+    counts = np.clip(np.ceil(np.sqrt(0.75 * second / tolerance)), 1, _MOST).astype(int)
+    last = np.cumsum([len(part.cubics) for part in parts]) - 1
+    which = np.repeat(np.arange(len(cubics)), counts)
+    first = np.cumsum(counts) - counts
+    t = (np.arange(len(which)) - first[which]) / counts[which]
+    u = 1 - t
+    weights = np.stack([u**3, 3 * u * u * t, 3 * u * t * t, t**3], axis=1)
+    points = np.einsum("nc,ncd->nd", weights, cubics[which])
+    return points, first[[0, *(last[:-1] + 1)]].tolist()
+
+
+def _rings(area: BaseGeometry, crumb: float) -> list[Floats]:
+    """An area's outer edges and holes, each closed, without crumbs."""
+    polygons = [part for part in shapely.get_parts(area) if part.geom_type == "Polygon" and part.area > crumb]
+    rings = [ring for polygon in polygons for ring in (polygon.exterior, *polygon.interiors)]
+    return [shapely.get_coordinates(shapely.segmentize(ring, ring.length / _POINTS)) for ring in rings]
+
+
+def _outlines(rings: list[list[Floats]], tolerance: float) -> tuple[Outline | None, ...]:
+    """Areas' edges as outlines of cubics, all fitted at once."""
+    lines, breaks = [], []
+    for ring in (ring for each in rings for ring in each):
+        line, corners = _from_a_corner(ring)
+        lines.append(line)
+        breaks.append(corners)
+    fitted = iter(fit_cubics(lines, breaks, tolerance))
+    found: list[Outline | None] = []
+    for each in rings:
+        chains = [of_chain(next(fitted), True) for _ in each]
+        found.append(joined(chains) if chains else None)
+    return tuple(found)
+
+
+def _from_a_corner(ring: Floats) -> tuple[Floats, Ints]:
+    """A ring begun at a corner if it has one, and where its corners are."""
+    points = ring[:-1]
+    into = points - np.roll(points, 1, axis=0)
+    out = np.roll(points, -1, axis=0) - points
+    turns = np.abs(np.arctan2(into[:, 0] * out[:, 1] - into[:, 1] * out[:, 0], (into * out).sum(axis=1)))
+    corners = np.flatnonzero(turns > math.radians(_SHARP))
+    if len(corners):
+        points, corners = np.roll(points, -corners[0], axis=0), corners - corners[0]
+    return np.concatenate([points, points[:1]]), corners
