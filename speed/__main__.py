@@ -5,7 +5,7 @@ from __future__ import annotations
 import sys
 
 from curlet.memory import tune_memory
-from speed import bench, heart, laying, many, screen, tracing
+from speed import bench, heart, laying, many, relief, screen, tracing
 
 PARTS = {
     "laying": laying.run,
@@ -14,6 +14,7 @@ PARTS = {
     "bench": bench.run,
     "tracing": tracing.run,
     "many": many.run,
+    "relief": relief.run,
 }
 
 

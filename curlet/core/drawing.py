@@ -213,6 +213,12 @@ def moved_paint(shape: Shape, matrix: Affine) -> Shape:
     return replace(shape, fill=shape.fill and under(shape.fill, matrix), stroke=stroke)
 
 
+def is_opaque_line(shape: Shape) -> bool:
+    """Lines of one opaque colour look the same drawn in one go or one by one."""
+    paint = shape.stroke.paint if shape.stroke else None
+    return shape.fill is None and isinstance(paint, Solid) and paint.opacity >= 1
+
+
 def outline_there(shape: Shape) -> Outline:
     """A shape's outline where it is moved to."""
     if shape.move == (0.0, 0.0):

@@ -8,14 +8,28 @@ import zlib
 
 import numpy as np
 import skia
+from numpy.typing import NDArray
 
 from curlet.core.bounds import Bounds
-from curlet.core.drawing import Drawing, Group, Item, Laid, Picture, Shape, Stamps, moved_paint, placed
+from curlet.core.drawing import (
+    Drawing,
+    Group,
+    Item,
+    Laid,
+    Picture,
+    Shape,
+    Stamps,
+    is_opaque_line,
+    moved_paint,
+    placed,
+)
 from curlet.core.errors import BadInput, TooMuch
 from curlet.core.measures import MM_PER_INCH
 from curlet.core.path.booleans import add_outline
 from curlet.formats.output import Output, Tell, each_group, untold
 from curlet.formats.skia_paths import fill_paint, matrix_of, stroke_paint
+
+Floats = NDArray[np.float64]
 
 PPI = Bounds("Resolution", 1, 4800, "300 ppi is usual for print", "ppi")
 MAX_PIXELS = 150_000_000
@@ -37,6 +51,12 @@ def write_png(drawing: Drawing, ppi: float, tell: Tell = untold) -> bytes:
     TooMuch
         If the picture would have more than 150 million pixels.
     """
+    data = painted(drawing, ppi, tell).encodeToData(skia.EncodedImageFormat.kPNG, 100)
+    return with_resolution(bytes(data), ppi)
+
+
+def painted(drawing: Drawing, ppi: float, tell: Tell = untold) -> skia.Image:
+    """The drawing in pixels on transparency; raises as `write_png`."""
     width, height = check_pixels(drawing, ppi)
     surface = skia.Surface(width, height)
     with surface as canvas:
@@ -44,8 +64,7 @@ def write_png(drawing: Drawing, ppi: float, tell: Tell = untold) -> bytes:
         canvas.scale(width / drawing.width, height / drawing.height)
         for group in each_group(drawing, tell):
             _draw(canvas, group)
-    data = surface.makeImageSnapshot().encodeToData(skia.EncodedImageFormat.kPNG, 100)
-    return with_resolution(bytes(data), ppi)
+    return surface.makeImageSnapshot()
 
 
 def check_pixels(drawing: Drawing, ppi: float) -> tuple[int, int]:
@@ -97,10 +116,24 @@ def _draw_group(canvas: skia.Canvas, group: Group) -> None:
 
 def _draw_stamps(canvas: skia.Canvas, stamps: Stamps) -> None:
     shapes = [shape for shape in stamps.shapes if shape.is_seen(_zoom(canvas))]
+    if (stamps.apart or len(shapes) == 1) and all(map(is_opaque_line, shapes)):
+        for shape in shapes:
+            assert shape.stroke is not None
+            canvas.drawPath(_everywhere(shape, stamps.placements), stroke_paint(shape.stroke))
+        return
     moved = [placed(shape.outline.points, stamps.placements) + shape.move for shape in shapes]
     for index, row in enumerate(stamps.placements.tolist()):
         for shape, points in zip(shapes, moved, strict=True):
             _draw_shape(canvas, moved_paint(shape, tuple(row)), points[index])
+
+
+def _everywhere(shape: Shape, placements: Floats) -> skia.Path:
+    """A shape's outline at every placement, as one path."""
+    one, every = skia.Path(), skia.Path()
+    add_outline(one, shape.outline.commands, shape.outline.points)
+    for at in (placements + (0, 0, 0, 0, *shape.move)).tolist():
+        every.addPath(one, matrix_of(at))
+    return every
 
 
 def _draw_shape(canvas: skia.Canvas, shape: Shape, points: np.ndarray) -> None:

@@ -24,6 +24,7 @@ from curlet.core.drawing import (
     Stamps,
     Stroke,
     Tiling,
+    is_opaque_line,
     moved_paint,
     outline_there,
     placed,
@@ -179,7 +180,7 @@ class _Writer:
             return ""
         shapes = [shape for shape in stamps.shapes if shape.is_seen(_PRINT)]
         moved = [placed(shape.outline.points, stamps.placements) + shape.move for shape in shapes]
-        if (len(shapes) == 1 or stamps.apart) and all(_compound(shape) for shape in shapes):
+        if (len(shapes) == 1 or stamps.apart) and all(map(is_opaque_line, shapes)):
             every = (
                 "".join(path_data(shape.outline.commands, points) for points in places)
                 for shape, places in zip(shapes, moved, strict=True)
@@ -191,12 +192,6 @@ class _Writer:
                 data = path_data(shape.outline.commands, points[index])
                 out.append(self.shape(moved_paint(shape, tuple(placement)), data))
         return "".join(out)
-
-
-def _compound(shape: Shape) -> bool:
-    """Strokes of one opaque colour look the same drawn in one go or one by one."""
-    paint = shape.stroke.paint if shape.stroke else None
-    return shape.fill is None and isinstance(paint, Solid) and paint.opacity >= 1
 
 
 def _gradient(name: str, paint: LinearGradient | RadialGradient) -> str:

@@ -132,7 +132,7 @@ def test_courses_are_added_moved_and_taken_away(bench: Table) -> None:
 def test_runs_follow_a_changed_brush_or_are_kept(table: Table, keep: bool) -> None:
     on_bench(table, "backstitch")
     table.type_in("Length", "4 mm")
-    table.wait(lambda: undo_title(table) == "Undo: Set length")
+    table.wait(lambda: undo_title(table) == "Undo: Set stitch length")
     brush = table.browser.current_url.rsplit("/", 1)[1]
     table.button("Back to the Table").click()
     table.choose("hem-r")

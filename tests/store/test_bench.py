@@ -61,7 +61,7 @@ def test_versions_are_undone_and_done_again_one_by_one(store: object) -> None:
     brush = own()
     first = bench.change(brush.id, brush.version, longer("4 mm"))
     second = bench.change(brush.id, first.version, longer("5 mm"))
-    assert (second.undo, second.redo) == ("Set length", None)
+    assert (second.undo, second.redo) == ("Set stitch length", None)
     back = bench.undo(brush.id, second.version)
     assert length(back.doc) == 4
     first_again = bench.undo(brush.id, back.version)
@@ -79,7 +79,7 @@ def test_a_change_after_undo_loses_no_version(store: object) -> None:
     assert len(six.versions) == 3
     again = bench.go_back(brush.id, six.version, five.version)
     assert length(again.doc) == 5
-    assert again.versions[0]["label"] == "Back to: Set length"
+    assert again.versions[0]["label"] == "Back to: Set stitch length"
     # That too is undone.
     assert length(bench.undo(brush.id, again.version).doc) == 6
 

@@ -122,7 +122,7 @@ def test_what_is_half_typed_is_refused_in_words(client: FlaskClient) -> None:
         ({"kind": "set-piece", "course": 0, "place": "end", "family": "knot"}, "Add a piece at its end"),
         ({"kind": "stretch-or-repeat", "course": 0}, "Stretch the motif once"),
         ({"kind": "set-width", "course": 0, "entered": "1/2 in"}, "Set width"),
-        (entered("/corners/manner", "mitre"), "Set manner"),
+        (entered("/corners/manner", "mitre"), "Set corner manner"),
     ],
 )
 def test_everything_done_on_the_bench_is_kept_and_can_be_taken_back(

@@ -33,9 +33,9 @@ def test_a_run_is_raised_and_the_page_is_told_which_steps_it_paints_when(client:
     assert run["settings"]["relief"]["height"] == 60
     assert "/relief/height" in run["own"]
     shapes = shapes_of(run)
-    # A shadow in four layers, the thread as it is from afar, and its steps from near.
+    # A shadow in three layers, the thread as it is from afar, and its steps from near.
     cast = [shape for shape in shapes if (shape["stroke"]["paint"]["opacity"]) < 1]
-    assert len(cast) == 4
+    assert len(cast) == 3
     plain = [shape for shape in shapes if shape.get("seen") and shape["seen"][0] == 0]
     assert [shape["stroke"]["paint"]["colour"] for shape in plain] == ["#e9c46a"]
     steps = [shape for shape in shapes if shape not in cast and shape not in plain]
@@ -54,7 +54,7 @@ def test_the_light_is_turned_and_what_is_raised_is_drawn_again_and_nothing_else(
     moves = [shape["move"] for shape in before if shape.get("move")]
     turned = [shape["move"] for shape in shapes_of(head["runs"][0]) if shape.get("move")]
     # From the opposite side everything moves the other way.
-    steps = slice(4, None)
+    steps = slice(3, None)
     assert [tuple(-round(by, 6) + 0.0 for by in move) for move in moves[steps]] == [
         tuple(round(by, 6) + 0.0 for by in move) for move in turned[steps]
     ]
@@ -120,5 +120,5 @@ def test_what_is_exported_is_lit(client: FlaskClient) -> None:
     assert raised.count(b"<path") == flat.count(b"<path")
     raise_run(client)
     lit = client.get(f"{SHEET}/export.svg?what=runs&run={RUN}").data
-    # Its shadow's four layers and at least two steps of its thread more, and not the thread as from afar.
-    assert lit.count(b"<path") >= raised.count(b"<path") + 5
+    # Its shadow's three layers and at least two steps of its thread more, and not the thread as from afar.
+    assert lit.count(b"<path") >= raised.count(b"<path") + 4

@@ -47,7 +47,7 @@ def half_width(outline: Outline, even_odd: bool = False) -> float:
     >>> round(half_width(disc(0, 0, 2.0)), 2)
     2.0
     """
-    return _half_width(_area(outline, even_odd))
+    return _known(outline, even_odd)[1]
 
 
 def insets(
@@ -91,7 +91,7 @@ def insets_of_endless(
         low, high = whole.bounds[1], whole.bounds[3]
         cell = shapely.box(-move, low, length + move, high)
         rings.append(_rings(shapely.intersection(left, cell), _CRUMB * area.area))
-    return _outlines(rings, _FITTED * _half_width(area))
+    return _outlines(rings, _FITTED * half_width(outline, even_odd))
 
 
 def half_width_of_parts(outlines: Sequence[Outline]) -> float:
@@ -143,10 +143,10 @@ def area_of(outline: Outline, even_odd: bool, tolerance: float) -> BaseGeometry:
 def _insets(
     commands: str, points: bytes, distances: tuple[float, ...], even_odd: bool
 ) -> tuple[Outline | None, ...]:
-    area = _area_of(commands, points, even_odd)
+    area, half = _area_of(commands, points, even_odd)
     left = [shapely.buffer(area, -distance, quad_segs=_QUADRANT) for distance in distances]
     rings = [_rings(part, _CRUMB * area.area) for part in left]
-    return _outlines(rings, _FITTED * _half_width(area))
+    return _outlines(rings, _FITTED * half)
 
 
 def _united(areas: Sequence[BaseGeometry]) -> BaseGeometry:
@@ -156,17 +156,25 @@ def _united(areas: Sequence[BaseGeometry]) -> BaseGeometry:
 
 
 def _area(outline: Outline, even_odd: bool) -> BaseGeometry:
+    return _known(outline, even_odd)[0]
+
+
+def _known(outline: Outline, even_odd: bool) -> tuple[BaseGeometry, float]:
+    """An outline's area as a fine polygon, and its half width."""
     return _area_of(outline.commands, outline.points.tobytes(), even_odd)
 
 
 @lru_cache(maxsize=2048)
-def _area_of(commands: str, points: bytes, even_odd: bool) -> BaseGeometry:
+def _area_of(commands: str, points: bytes, even_odd: bool) -> tuple[BaseGeometry, float]:
     outline = Outline(commands, np.frombuffer(points).reshape(-1, 2))
     size = float(np.ptp(outline.points, axis=0).max(initial=0.0))
     if size == 0:
-        return shapely.Polygon()
+        return shapely.Polygon(), 0.0
     rough = area_of(outline, even_odd, size / 50)
-    return area_of(outline, even_odd, max(_half_width(rough), 1e-4 * size) * _FLAT)
+    # Of a strip it is the half width, of a disc half of it.
+    about = rough.area / rough.length if rough.area else 0.0
+    area = area_of(outline, even_odd, max(about, 1e-4 * size) * _FLAT)
+    return area, _half_width(area)
 
 
 def _half_width(area: BaseGeometry) -> float:

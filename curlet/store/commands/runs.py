@@ -12,6 +12,7 @@ from curlet.formats.path_doc import FactsDoc
 from curlet.formats.pointer import look_up, patched
 from curlet.store.commands.intent import BaseIntent, Id, Ids
 from curlet.store.edits.courses import StretchOrRepeat
+from curlet.store.edits.names import setting_name
 from curlet.store.edits.settings import GAUGE, measured_on, pointers_of, read_gauge, read_setting
 from curlet.store.match_line import matched
 from curlet.store.names import unlike
@@ -120,7 +121,7 @@ class SetOnRuns(BaseIntent):
             for setting in self.settings:
                 self._set(state, run_id, setting)
             run_brush(state, state.get("run", run_id)).to_core().check(state.scale)
-        return f"Set {_setting_name(self.settings[0].pointer)}"
+        return f"Set {setting_name(self.settings[0].pointer)}"
 
     def _set(self, state: State, run_id: str, setting: Setting) -> None:
         brush = run_brush(state, state.get("run", run_id))
@@ -169,7 +170,7 @@ class MeasureOn(BaseIntent):
                 value = measured_on(brush, pointer, self.on, state.scale)
                 _keep_own(state, state.get("run", run_id), pointer, value)
         where = "paper" if self.on == "paper" else "the garment"
-        return f"Measure {_setting_name(self.pointer)} on {where}"
+        return f"Measure {setting_name(self.pointer)} on {where}"
 
 
 class FollowBrush(BaseIntent):
@@ -271,54 +272,3 @@ def _put_brush(state: State, doc: dict[str, Any]) -> str:
     place = {"position": state.next_position("brush"), "builtin": False, "removed": False}
     state.put("brush", {"id": brush_id, "doc": doc, "version": 1, **place})
     return brush_id
-
-
-_NAMES = {
-    "gauge": "gauge",
-    "length": "stitch length",
-    "gap": "gap",
-    "thread": "thread",
-    "threads": "thread colour",
-    "ends": "thread ends",
-    "manner": "corner manner",
-    "angle": "corner angle",
-    "kind": "the remainder",
-    "remainder": "where the remainder goes",
-    "keep_gap": "what is eased",
-    "short_legs": "short legs",
-    "tolerance": "tolerance",
-    "offset": "offset",
-    "size": "size",
-    "weight": "line weight",
-    "hold": "hold",
-    "order": "order",
-    "overlap": "overlap",
-    "sway": "sway",
-    "swell": "swell",
-    "layout": "layout",
-    "shortened": "shortened stitches",
-    "mitre_limit": "mitre limit",
-    "stop": "stop before a corner",
-    "clearance": "clearance",
-    "start_shift": "start shift",
-    "backtack": "backtack",
-    "condensed": "condensed stitches",
-    "oversew": "oversewing",
-    "bartack": "bartack",
-    "made": "how corners are made",
-    "fullness": "fullness",
-    "shared": "shared length",
-    "half_gaps": "half gaps",
-    "width": "width",
-    "joins": "joins",
-    "keep_ends": "ends kept",
-    "amount": "sway",
-    "period": "sway",
-}
-
-
-def _setting_name(pointer: str) -> str:
-    parts = pointer.split("/")
-    if "facing" in parts:
-        return "facing"
-    return _NAMES.get(parts[-1]) or _NAMES.get(parts[-2], "a setting")

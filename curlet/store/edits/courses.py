@@ -17,6 +17,7 @@ from curlet.formats.brush_motifs import FamilyDoc, PieceDoc
 from curlet.formats.names import Name
 from curlet.formats.pointer import look_up, patched
 from curlet.store.edits.artwork_places import course_of
+from curlet.store.edits.names import setting_name
 from curlet.store.edits.recipes import brush_of, family_of, motif_of, natural_length
 from curlet.store.edits.settings import read_setting
 
@@ -72,7 +73,7 @@ class SetOnBrush(Edit):
             before = doc
             doc = read_brush(patched(doc.model_dump(mode="json"), {setting.pointer: value}))
             doc = _length_follows(before, doc, setting.pointer)
-        return doc, f"Set {self.settings[0].pointer.rsplit('/', 1)[-1].replace('_', ' ')}"
+        return doc, f"Set {setting_name(self.settings[0].pointer)}"
 
 
 class Rename(Edit):

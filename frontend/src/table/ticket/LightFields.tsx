@@ -1,5 +1,6 @@
 /** Where the sheet's light comes from: turned by a dial, or by number. */
 import { useDrag } from "@use-gesture/react";
+import { useRef } from "react";
 
 import type { Intent } from "@/shared/api/types";
 import { Heading } from "@/shared/maker/Heading";
@@ -47,10 +48,14 @@ export function LightFields() {
 
 function LightDial({ azimuth }: { azimuth: number }) {
   const session = useSheetSession();
+  const dial = useRef<SVGSVGElement>(null);
   const bind = useDrag(
-    ({ xy: [x, y], currentTarget, last }) => {
-      const { left, top, width, height } = (currentTarget as Element).getBoundingClientRect();
-      const turned = from(whole((Math.atan2(x - left - width / 2, top + height / 2 - y) * 180) / Math.PI));
+    ({ xy: [x, y], last }) => {
+      const { left, top, width, height } = dial.current!.getBoundingClientRect();
+      const [across, up] = [x - left - width / 2, top + height / 2 - y];
+      // So near to its middle the hand says nothing of a direction.
+      if (Math.hypot(across, up) < GRIP) return last ? session.dropPreviews(true) : undefined;
+      const turned = from(whole((Math.atan2(across, up) * 180) / Math.PI));
       if (last) void session.command(turned);
       else session.drag(turned);
     },
@@ -67,6 +72,7 @@ function LightDial({ azimuth }: { azimuth: number }) {
     <svg
       {...stop}
       {...bind()}
+      ref={dial}
       onKeyDown={onKeyDown}
       role="slider"
       aria-label="Light comes from: turn it by dragging, or by the arrow keys"
