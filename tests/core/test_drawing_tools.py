@@ -217,3 +217,10 @@ def test_what_cannot_be_done_is_said() -> None:
         added(one, [dot(1, 1)] * 500)
     with pytest.raises(BadInput, match="Copies"):
         round_about(one, [0], 0, 1, 1)
+
+
+def test_a_shape_of_no_size_is_refused() -> None:
+    shape = ArtShape("M0 0L10 0L10 4Z", fill=ColourRole())
+    for length, width in ((0.0, 4.0), (10.0, 0.0), (-1.0, 4.0)):
+        with pytest.raises(BadInput, match="are above 0"):
+            placed_in(shape, box_of(shape, line=False), 5, 0, length, width)

@@ -2,9 +2,13 @@
 
 from __future__ import annotations
 
+import math
+from dataclasses import replace
+
 import pytest
 
 from curlet.core.brush import Brush, CornerRule, FitRule, Row, Share
+from curlet.core.brush.brush import CrossingRule
 from curlet.core.lay import LaidRun, RunRule, lay
 from curlet.core.measures import Measure, MeasuredOn, Scale
 from curlet.core.motif.families import Running
@@ -233,3 +237,62 @@ def test_a_leg_without_links_is_told_once() -> None:
     legs = {code: {place.leg for place in told[code].places} for code in ("leg-too-short", "links-left-over")}
     assert legs["leg-too-short"] == {1}
     assert not legs["leg-too-short"] & legs["links-left-over"]
+
+
+def test_a_leg_at_the_tolerance_is_within_it() -> None:
+    """Two stitches of 3 mm and a gap of 1 mm on 8.75 mm are a quarter longer than set."""
+    run = laid(line(8.75), {"/courses/0/fit/tolerance": 25})
+    (leg,) = tally(run).facts.rows[0].legs
+    assert leg.repeats == 2
+    assert "off-tolerance" not in warned(run)
+    assert "off-tolerance" in warned(laid(line(8.76), {"/courses/0/fit/tolerance": 25}))
+
+
+@pytest.mark.parametrize(
+    ("radius", "what"), [(3.0, "folds over itself"), (7.0, "squeezed on the inner side")]
+)
+def test_a_bend_that_folds_the_artwork_is_told_apart_from_one_that_squeezes_it(
+    radius: float, what: str
+) -> None:
+    rope = read_brush(BRUSHES["rope"]).to_core()
+    told = [
+        warning for warning in tally(lay(circle(radius), rope, Scale())).warnings if warning.code == "pinch"
+    ]
+    assert [what in warning.message for warning in told] == [True]
+    assert told[0].message.startswith(f"A bend has a radius of {radius:g} mm, and needs ")
+
+
+def test_half_a_millimetre_left_over_on_a_ring_is_told() -> None:
+    ring = circle(40.5 / (2 * 3.141592653589793))
+    own = {"/courses/0/fit/kind": "leave-over", "/corners/manner": "carry"}
+    assert "0.5 mm is left over" in warned(laid(ring, own))["open-step"].message
+
+
+def test_thick_thread_needs_a_wider_bend() -> None:
+    """A stitch of 3 mm whose thread, 1 mm thick, stands 0.5 mm out at its ends, a gap of 1.1 mm: on the inner
+    side of a bend of radius R two neighbours meet where (R - 0.5)·tan(4.1 / 2R) is 2 mm."""
+    own: dict[str, object] = {
+        "/courses/0/motif/thread": {"mm": 1.0},
+        "/courses/0/gap": {"mm": 1.1},
+        "/courses/0/hold": "rigid",
+        "/corners/manner": "carry",
+    }
+    pinch = tally(laid(circle(10), own)).pinches[0]
+    needs = max(r / 1000 for r in range(10_000, 40_000) if (r / 1000 - 0.5) * math.tan(2050 / r) < 2)
+    assert pinch.needs == pytest.approx(needs, rel=0.02)
+
+
+def shallow(rise: float) -> LaidRun:
+    """A rope that crosses itself at an angle, the less the lower it rises."""
+    bow = polyline((0, 0), (40, 2 * rise), (60, rise), (40, 0), (0, 2 * rise))
+    rope = read_brush(BRUSHES["rope"]).to_core()
+    return lay(bow, replace(rope, crossings=CrossingRule("over-under")), Scale())
+
+
+def test_a_crossing_below_15_degrees_is_too_shallow() -> None:
+    """Two legs that each rise by twice 20·tan 7.5° on 40 mm cross at 15°."""
+    at = 20 * math.tan(math.radians(7.5))
+    for rise, told in ((at - 0.02, True), (at + 0.02, False)):
+        run = shallow(rise)
+        assert len(run.passes) == 1
+        assert ("shallow-crossing" in warned(run)) == told

@@ -13,6 +13,7 @@ from shapely.geometry.base import BaseGeometry
 from curlet.core.errors import BadInput
 from curlet.core.motif.families.artwork import read_outline
 from curlet.core.motif.tracing import Crop, Stopped, Traced, TraceRule, trace
+from curlet.core.motif.tracing.tones import lightened
 from tests import pixels as px
 from tests.outlines import even_odd_area, flattened, polygon
 
@@ -226,3 +227,19 @@ def test_a_tracing_says_how_far_it_is_and_can_be_stopped() -> None:
 def test_impossible_figures_are_refused(change: dict[str, object], words: str) -> None:
     with pytest.raises(BadInput, match=words):
         trace(three_areas(), replace(RULE, **change))  # type: ignore[arg-type]
+
+
+@pytest.mark.parametrize(("x", "y"), [(0, 150), (400, 150), (200, 0), (200, 300)])
+def test_what_reaches_any_side_is_left_out(x: float, y: float) -> None:
+    picture = px.paint(px.canvas(300, 400, SAND), px.disc(x, y, 60), RED)
+    picture = px.paint(picture, px.disc(200, 150, 40), BLUE)
+    inner = trace(picture, replace(COLOURS, scraps=True))
+    assert [shape.fill.own for shape in inner.shapes if shape.fill] == ["#1f3a6e"]
+
+
+@pytest.mark.parametrize("by", [-100.0, -30.0, 30.0, 100.0])
+def test_white_stays_white_and_black_black_however_a_picture_is_lightened(by: float) -> None:
+    grey = np.array([[[0, 0, 0, 255], [127, 127, 127, 255], [255, 255, 255, 255]]], dtype=np.uint8)
+    made = lightened(grey, by)[0, :, 0].tolist()
+    assert (made[0], made[2]) == (0, 255)
+    assert (made[1] > 127) == (by > 0)
