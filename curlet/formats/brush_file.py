@@ -11,10 +11,11 @@ from pydantic import Field, ValidationError, create_model
 from curlet.core.brush.brush import Brush, CrossingRule
 from curlet.core.brush.rules import CornerRule
 from curlet.core.dress.relief import FLAT, Relief
+from curlet.core.dress.take import OWN, TakeRule
 from curlet.core.errors import BadInput
 from curlet.formats.brush_courses import BandDoc, RowDoc, SpanDoc
 from curlet.formats.brush_motifs import MeasureDoc, Strict, core_values, settings_fields
-from curlet.formats.choices import Crossing, Finish, Kind, Made, Manner
+from curlet.formats.choices import Crossing, Finish, Kind, Made, Manner, TakeName
 from curlet.formats.content import Content
 from curlet.formats.names import Name
 from curlet.formats.pointer import Json, patched
@@ -39,6 +40,15 @@ class _Relief(Strict):
         return Relief(**core_values(self))
 
 
+class _Take(Strict):
+    """How artwork with colours of its own takes the thread."""
+
+    way: TakeName = TakeRule.way
+
+    def to_core(self) -> TakeRule:
+        return TakeRule(**core_values(self))
+
+
 if TYPE_CHECKING:
 
     class CornerDoc(_Corners):
@@ -47,12 +57,16 @@ if TYPE_CHECKING:
     class ReliefDoc(_Relief):
         def __init__(self, **values: Any) -> None: ...
 
+    class TakeDoc(_Take):
+        def __init__(self, **values: Any) -> None: ...
+
 else:
     # Their other fields are those of the rule's settings.
     CornerDoc = create_model(
         "CornerDoc", __base__=_Corners, __doc__=_Corners.__doc__, **settings_fields(CornerRule())
     )
     ReliefDoc = create_model("ReliefDoc", __base__=_Relief, __doc__=_Relief.__doc__, **settings_fields(FLAT))
+    TakeDoc = create_model("TakeDoc", __base__=_Take, __doc__=_Take.__doc__, **settings_fields(OWN))
 
 
 class CrossingDoc(Strict):
@@ -81,12 +95,13 @@ class BrushDoc(Strict):
     crossings: CrossingDoc = CrossingDoc()
     threads: Annotated[tuple[Thread, ...], Field(min_length=1, max_length=64)] = ("#e9c46a",)
     relief: ReliefDoc = ReliefDoc()
+    take: TakeDoc = TakeDoc()
 
     def to_core(self) -> Brush:
         courses = tuple(course.to_core() for course in self.courses)
         corners, crossings = self.corners.to_core(), self.crossings.to_core()
-        relief = self.relief.to_core()
-        return Brush(self.name, courses, corners, crossings, self.threads, self.kind, relief)
+        relief, take = self.relief.to_core(), self.take.to_core()
+        return Brush(self.name, courses, corners, crossings, self.threads, self.kind, relief, take)
 
 
 def read_brush(document: Json, own: dict[str, Json] | None = None) -> BrushDoc:

@@ -17,6 +17,7 @@ from curlet.core.brush.rules import (
 )
 from curlet.core.choice import Choice
 from curlet.core.dress.relief import FINISHES, Relief
+from curlet.core.dress.take import TAKES
 from curlet.core.lay.corners import MANNERS
 from curlet.core.lay.corners.made import MADE
 from curlet.core.lay.fit import FITS
@@ -38,6 +39,7 @@ if TYPE_CHECKING:
     Overlap: TypeAlias = str
     Crossing: TypeAlias = str
     Finish: TypeAlias = str
+    TakeName: TypeAlias = str
     Channel: TypeAlias = str
     Driver: TypeAlias = str
 else:
@@ -48,7 +50,8 @@ else:
     Kind, OutputName = _one_of(KINDS), _one_of(OUTPUTS)
     Manner, Made, HoldName, FitName = map(_one_of, (MANNERS, MADE, HOLDS, FITS))
     Remainder, Layout, FacingKind, Overlap = map(_one_of, (REMAINDERS, LAYOUTS, FACINGS, OVERLAPS))
-    Crossing, Finish, Channel, Driver = map(_one_of, (CROSSINGS, FINISHES, CHANNELS, DRIVERS))
+    Crossing, Channel, Driver = map(_one_of, (CROSSINGS, CHANNELS, DRIVERS))
+    Finish, TakeName = map(_one_of, (FINISHES, TAKES))
 
 Json = dict[str, Any]
 
@@ -57,7 +60,7 @@ def choices() -> Json:
     """Every list that is chosen from, and every setting of corners and of relief, as the page takes them."""
     plain = {
         "remainders": REMAINDERS, "layouts": LAYOUTS, "facings": FACINGS, "overlaps": OVERLAPS,
-        "crossings": CROSSINGS, "drivers": DRIVERS, "finishes": FINISHES,
+        "crossings": CROSSINGS, "drivers": DRIVERS, "finishes": FINISHES, "takes": TAKES,
     }  # fmt: skip
     return {
         "manners": _listed(MANNERS),

@@ -159,6 +159,7 @@ def shown(now: store.Bench, notes: tuple[str, ...] = ()) -> Response:
             "builtin": now.builtin,
             "version": now.version,
             "used_by": now.used_by,
+            "coloured": now.doc.to_core().coloured,
             "versions": now.versions,
             "undo": now.undo,
             "redo": now.redo,

@@ -60,6 +60,7 @@ class BenchShown(BaseModel):
     builtin: bool
     version: Counter
     used_by: int
+    coloured: bool
     versions: list[VersionShown]
     undo: str | None
     redo: str | None

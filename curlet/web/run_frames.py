@@ -48,6 +48,7 @@ def run_json(state: State, run: RunRecord, packer: Packer) -> Json:
         **head,
         "main": laid.brush.main,
         "alike": alike_rows(laid.brush),
+        "coloured": laid.brush.coloured,
         "gauge": _measure(apart, laid) if (apart := gauge(laid.brush)) else None,
         "rows": [_row(laid, tallied, factor) for tallied in facts.rows],
         "corners": [_corner(corner, factor) for corner in facts.corners],

@@ -242,6 +242,7 @@ class RunShown(BaseModel):
     main: int | None = None
     alike: list[int] = []
     gauge: SetLength | None = None
+    coloured: bool = False
     rows: list[RowShown] = []
     corners: list[CornerShown] = []
     crossings: list[CrossingShown] = []

@@ -220,3 +220,21 @@ def named(page: Table, within: str = "body") -> None:
     for control in page.browser.find_elements(By.CSS_SELECTOR, chosen):
         if control.is_displayed():
             assert control.accessible_name, control.get_attribute("outerHTML")
+
+
+def test_traced_artwork_takes_the_thread(table: Table, picture: FilePath) -> None:
+    on_bench(table, "saddle")
+    assert not table.browser.find_elements(By.CSS_SELECTOR, "[aria-label='Artwork takes the thread']")
+    table.named("Picture for the Bench").send_keys(str(picture))
+    table.option("Traced by", "Colours").click()
+    table.type_in("Colours", "2")
+    table.wait(lambda: table.button("Use the shapes as the repeat").is_enabled())
+    table.button("Use the shapes as the repeat").click()
+    table.wait(lambda: undo_title(table) == "Undo: Trace a picture")
+    table.option("Whose settings", "Whole brush").click()
+    table.unfold("thread")
+    table.option("Artwork takes the thread", "Keep its lightness").click()
+    table.wait(lambda: undo_title(table) == "Undo: Set how artwork takes the thread")
+    table.option("Artwork takes the thread", "Turn its colours").click()
+    table.type_in("Turned by", "90°")
+    table.wait(lambda: value(table, "Turned by") == "90°")

@@ -8,8 +8,10 @@ from curlet.core.bounds import Bounds
 from curlet.core.brush.courses import Band, Course, Letter, Row, Share, Span
 from curlet.core.brush.rules import CROSSINGS, CornerRule, FitRule
 from curlet.core.dress.relief import FLAT, Relief
+from curlet.core.dress.take import OWN, TakeRule
 from curlet.core.errors import BadInput
 from curlet.core.measures import Measure, Scale
+from curlet.core.motif.taken import own_colours
 
 CLEARANCE = Bounds("Clearance", 0, 1000)
 
@@ -38,6 +40,7 @@ class Brush:
     threads: tuple[str, ...] = ("#e9c46a",)
     kind: str = "stitch"
     relief: Relief = FLAT
+    take: TakeRule = OWN
 
     @property
     def rows(self) -> tuple[Row, ...]:
@@ -54,6 +57,13 @@ class Brush:
         """Whether any row has one length along all legs, and along both halves of a garment."""
         return any(row.fit.shared for row in self.rows)
 
+    @property
+    def coloured(self) -> bool:
+        """Whether any of its artwork has colours of its own."""
+        spans = [course.motif.make(Scale()) for course in self.courses if isinstance(course, Span)]
+        motifs = [motif for row in self.rows for motif in row.motifs(Scale())]
+        return any(own_colours(motif) for motif in (*spans, *motifs))
+
     def check(self, scale: Scale) -> None:
         """Raise BadInput, with what to do, where the brush cannot be laid."""
         if not self.courses:
@@ -63,6 +73,7 @@ class Brush:
         self.corners.check()
         self.crossings.check()
         self.relief.check()
+        self.take.check()
         for course in self.courses:
             course.check(scale)
 

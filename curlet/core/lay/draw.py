@@ -7,6 +7,7 @@ from dataclasses import replace
 from curlet.core.drawing import Group, Item, Laid, Shape
 from curlet.core.dress.colour import ColourRole, paint_of
 from curlet.core.dress.relief import LIGHT, Light
+from curlet.core.dress.take import TakeRule
 from curlet.core.lay.band import LaidBand, band_shapes
 from curlet.core.lay.crossings import all_but, half_length, strip
 from curlet.core.lay.draw_row import row_items
@@ -16,7 +17,9 @@ from curlet.core.lay.lay import LaidCourse, LaidRun
 from curlet.core.lay.reach import check_reach
 from curlet.core.lay.relief import largest_half_width, lit, raised_areas, raised_course, shadow
 from curlet.core.lay.row import LaidRow
+from curlet.core.lay.span import LaidSpan
 from curlet.core.motif.motif import half_width_of
+from curlet.core.motif.taken import with_thread
 
 
 def draw_run(
@@ -93,12 +96,22 @@ def _raised(
 ) -> list[Item]:
     """A course's items in its brush's relief, over their shadow."""
     relief = run.brush.relief
+    course = _with_its_colours(course, run.brush.take, run.brush.threads[0])
     if relief.flat:
         return _course_items(run, course, within, tolerance)
     items = _course_items(run, raised_course(course, relief, light), within, tolerance)
     if isinstance(course, LaidBand):
         items = raised_areas(items, relief, light)
     return [*shadow(items, largest_half_width(course), relief, light), *lit(items, relief, light)]
+
+
+def _with_its_colours(course: LaidCourse, rule: TakeRule, thread: str) -> LaidCourse:
+    """A course whose artwork's own colours take the thread."""
+    if isinstance(course, LaidRow):
+        return replace(course, motifs=tuple(with_thread(motif, rule, thread) for motif in course.motifs))
+    if isinstance(course, LaidSpan):
+        return replace(course, motif=with_thread(course.motif, rule, thread))
+    return course
 
 
 def _course_items(

@@ -53,6 +53,8 @@ _NAMES = {
     "height": "relief",
     "finish": "finish",
     "relief": "relief",
+    "way": "how artwork takes the thread",
+    "take": "how artwork takes the thread",
 }
 
 

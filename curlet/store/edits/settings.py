@@ -22,6 +22,7 @@ _UNITS = {
     "weight": ("%", ""),
     "lighter": ("%", ""),
     "amount": ("%", "°", ""),
+    "turn": ("°", ""),
     "height": ("%", ""),
     "shadow": ("%", ""),
     "softness": ("%", ""),

@@ -248,6 +248,7 @@ export function useWorkbench(): Workbench {
 export function useBenchMaker(): Maker {
   const workbench = useWorkbench();
   const doc = useBench((state) => state.tried ?? state.brush!.doc);
+  const coloured = useBench((state) => state.brush!.coloured);
   const course = useBench((state) => state.course);
   return useMemo(() => {
     const entered = (pointer: string, text: Entered): Edit => ({ kind: "set", settings: [{ pointer, entered: text }] });
@@ -257,6 +258,7 @@ export function useBenchMaker(): Maker {
     });
     return {
       doc,
+      coloured,
       course,
       asOne: false,
       own: [],
@@ -267,5 +269,5 @@ export function useBenchMaker(): Maker {
       forget: () => workbench.show(null),
       follow: () => undefined,
     };
-  }, [workbench, doc, course]);
+  }, [workbench, doc, coloured, course]);
 }

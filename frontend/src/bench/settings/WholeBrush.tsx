@@ -6,6 +6,7 @@ import { Options } from "@/shared/maker/fields";
 import { ReliefRow } from "@/shared/maker/ReliefRules";
 import { Decision } from "@/shared/maker/Decision";
 import { Swatches } from "@/shared/maker/Swatches";
+import { ThreadTaken } from "@/shared/maker/ThreadTaken";
 import { CROSSINGS, MANNERS, wordOf } from "@/shared/ui/trade";
 import { useMaker } from "@/shared/maker/maker";
 import { QuietButton } from "@/shared/maker/QuietButton";
@@ -40,6 +41,7 @@ function Threads() {
       {threads.map((colour, index) => (
         <Thread key={index} index={index} colour={colour} />
       ))}
+      <ThreadTaken />
       <div className="mt-1.5 flex gap-1">
         <QuietButton onClick={() => void keepValue("/threads", [...threads, threads.at(-1)!])}>
           Add a thread

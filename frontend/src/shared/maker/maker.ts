@@ -8,6 +8,8 @@ export type Value = unknown[] | Record<string, unknown>;
 
 export interface Maker {
   doc: BrushDoc;
+  /** Whether its artwork has colours of its own, which can take the thread. */
+  coloured: boolean;
   /** The course that is set. */
   course: number;
   /** Whether the rows that are like it are set with it. */

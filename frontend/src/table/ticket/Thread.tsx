@@ -5,6 +5,7 @@ import { Decision } from "@/shared/maker/Decision";
 import { Options } from "@/shared/maker/fields";
 import { Swatches } from "@/shared/maker/Swatches";
 import { Own } from "@/shared/maker/Own";
+import { TAKE, ThreadTaken } from "@/shared/maker/ThreadTaken";
 import { useRow } from "@/shared/maker/maker";
 import { ColourField } from "@/shared/ui/ColourField";
 import { THREAD_ENDS } from "@/shared/ui/trade";
@@ -28,11 +29,12 @@ export function Thread() {
       label={threads.length > 1 ? "Threads" : "Thread"}
       set={<Swatches colours={threads} />}
       result={sewn && thick ? text(thick[thick.on === "paper" ? "paper" : "garment"]) : undefined}
-      pointers={["/threads", ...(sewn ? [sewn.at("motif/thread"), sewn.at("motif/ends")] : [])]}
+      pointers={["/threads", TAKE, ...(sewn ? [sewn.at("motif/thread"), sewn.at("motif/ends")] : [])]}
     >
       {threads.map((colour, index) => (
         <ThreadColour key={index} index={index} colour={colour} many={threads.length > 1} />
       ))}
+      <ThreadTaken />
       {sewn && thick && shown && (
         <table className="mt-1.5 w-full" aria-label="Thickness">
           <MeasureHead />

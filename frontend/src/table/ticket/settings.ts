@@ -78,5 +78,5 @@ export function useRunMaker(run: RunShown): Maker {
   const picked = useTableState((state) => state.course);
   const course = courseOf(run, picked);
   const asOne = picked?.run !== run.id && (run.alike ?? []).includes(course);
-  return { ...settings, doc: run.settings, course, asOne, own: run.own };
+  return { ...settings, doc: run.settings, coloured: run.coloured ?? false, course, asOne, own: run.own };
 }
