@@ -110,7 +110,7 @@ def take_artwork(path: BrushUrl, form: ArtworkFile) -> Response:
 
 
 @bench.get("/brushes/<brush_id>/artwork.svg", responses={200: file_of("image/svg+xml")})
-def give_out_artwork(path: BrushUrl, query: ArtworkQuery) -> Response:
+def export_artwork(path: BrushUrl, query: ArtworkQuery) -> Response:
     """The artwork at a place as an SVG drawing at its true size, to be changed and imported again."""
     doc = store.look(path.brush_id).doc
     art = artwork_at(doc, query.course, query.place)

@@ -26,7 +26,7 @@ class SheetsQuery(BaseModel):
     archived: bool = False
 
 
-class PutAway(BaseModel):
+class ArchiveSheet(BaseModel):
     archived: bool
 
 
@@ -56,7 +56,7 @@ def duplicate(path: SheetUrl) -> Response:
 
 
 @sheets.post("/sheets/<sheet_id>/archive", responses={200: SheetList, **_REPLIES})
-def archive(path: SheetUrl, body: PutAway) -> Response:
+def archive(path: SheetUrl, body: ArchiveSheet) -> Response:
     """Put a sheet archived, or bring it back."""
     store.archive(path.sheet_id, archived=body.archived)
     return every(SheetsQuery())

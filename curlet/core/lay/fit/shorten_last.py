@@ -1,4 +1,4 @@
-"""Made up: as a machine sews, the last few stitches shortened to land on the corner or end."""
+"""As a machine sews, the last few stitches shortened to land on the corner or end."""
 
 from __future__ import annotations
 

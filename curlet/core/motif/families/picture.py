@@ -14,7 +14,7 @@ from curlet.core.motif.motif import Motif
 class PictureMotif:
     """A PNG that fills a cell of `length` × `width` mm, on the garment or on paper as `frame` says.
 
-    It does not bend: whatever the row's hold is, it rides.
+    It does not bend: whatever the row's hold is, it stays rigid.
     """
 
     bends: ClassVar[bool] = False
