@@ -61,3 +61,16 @@ def test_a_brush_is_as_wide_as_it_reaches_at_any_scale() -> None:
     twin = Brush(courses=(Row(offset=Measure(-3)), Row(offset=Measure(3))))
     assert drawn_width(twin, Scale()) == pytest.approx(drawn_width(twin, Scale(1, 4)))
     assert 6 < drawn_width(twin, Scale()) < 8
+
+
+@pytest.mark.parametrize("scale", [Scale(), Scale(1, 4), Scale(2, 1)])
+def test_a_strip_is_a_stretch_of_the_garment_at_any_scale(scale: Scale) -> None:
+    """52 mm of it, the thread from one margin to the other, but for what may be left over."""
+    brush = read_brush(BRUSHES["topstitch"]).to_core()
+    svg = brush_strip(brush, scale).decode()
+    wide, high = (float(n) for n in svg.split('viewBox="0 0 ')[1].split('"')[0].split())
+    assert wide == pytest.approx(52 * scale.factor, abs=0.01)
+    alpha = resvg(svg, 520, round(520 * high / wide))[..., 3]
+    inked = np.flatnonzero((alpha > 0.4).any(axis=0))
+    assert inked.min() == pytest.approx(10, abs=3)
+    assert 440 < inked.max() <= 513
