@@ -138,6 +138,7 @@ class RowDoc(Renamed):
     ends: EndDoc = EndDoc()
     sway: Annotated[tuple[SwayDoc, ...], Field(max_length=14)] = ()
     swell: SwellDoc = ()
+    opacity: Number = 100.0
 
     def to_core(self) -> Row:
         return Row(
@@ -159,6 +160,7 @@ class RowDoc(Renamed):
             ends=self.ends.to_core(),
             sway=tuple(rule.to_core() for rule in self.sway),
             swell=_swell(self.swell),
+            opacity=self.opacity,
         )
 
 
@@ -174,6 +176,7 @@ class BandDoc(Strict):
     size: Number = 100.0
     weight: Number = 100.0
     swell: SwellDoc = ()
+    opacity: Number = 100.0
 
     def to_core(self) -> Band:
         return Band(
@@ -185,6 +188,7 @@ class BandDoc(Strict):
             self.size,
             self.weight,
             _swell(self.swell),
+            self.opacity,
         )
 
 
@@ -199,6 +203,7 @@ class SpanDoc(Strict):
     size: Number = 100.0
     weight: Number = 100.0
     swell: SwellDoc = ()
+    opacity: Number = 100.0
 
     def to_core(self) -> Span:
         return Span(
@@ -209,4 +214,5 @@ class SpanDoc(Strict):
             self.size,
             self.weight,
             _swell(self.swell),
+            self.opacity,
         )

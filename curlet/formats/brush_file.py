@@ -14,7 +14,7 @@ from curlet.core.dress.relief import FLAT, Relief
 from curlet.core.dress.take import OWN, TakeRule
 from curlet.core.errors import BadInput
 from curlet.formats.brush_courses import BandDoc, RowDoc, SpanDoc
-from curlet.formats.brush_motifs import MeasureDoc, Strict, core_values, settings_fields
+from curlet.formats.brush_motifs import MeasureDoc, Number, Strict, core_values, settings_fields
 from curlet.formats.choices import Crossing, Finish, Kind, Made, Manner, TakeName
 from curlet.formats.content import Content
 from curlet.formats.names import Name
@@ -96,12 +96,15 @@ class BrushDoc(Strict):
     threads: Annotated[tuple[Thread, ...], Field(min_length=1, max_length=64)] = ("#e9c46a",)
     relief: ReliefDoc = ReliefDoc()
     take: TakeDoc = TakeDoc()
+    opacity: Number = 100.0
 
     def to_core(self) -> Brush:
         courses = tuple(course.to_core() for course in self.courses)
         corners, crossings = self.corners.to_core(), self.crossings.to_core()
         relief, take = self.relief.to_core(), self.take.to_core()
-        return Brush(self.name, courses, corners, crossings, self.threads, self.kind, relief, take)
+        return Brush(
+            self.name, courses, corners, crossings, self.threads, self.kind, relief, take, self.opacity
+        )
 
 
 def read_brush(document: Json, own: dict[str, Json] | None = None) -> BrushDoc:

@@ -184,3 +184,29 @@ def test_thin_thread_stays_clean_and_thick_rope_is_round() -> None:
     rope = replace(read_brush(BRUSHES["rope"]).to_core(), relief=Relief(height=60.0))
     assert tones(sewn) == 1
     assert tones(rope) > 8
+
+
+@pytest.mark.parametrize("renderer", ["png", "svg"])
+def test_a_run_that_shows_through_does_so_evenly_where_it_lies_on_itself(renderer: str) -> None:
+    """Of rope at 40 % every pixel is covered by 0.4, where strands overlap and where it crosses itself."""
+    brush = replace(read_brush(BRUSHES["rope"]).to_core(), opacity=40.0)
+    bow = moved(polyline((0, 0), (40, 30), (40, 0), (0, 30)), 10, 15)
+    drawing = Drawing(60.0, 60.0, (draw_run(lay(bow, brush, Scale()), "run", ""),))
+    ours = read_png(write_png(drawing, 200))
+    alpha = (ours if renderer == "png" else resvg(write_svg(drawing), *ours.shape[1::-1]))[..., 3]
+    assert alpha.max() == pytest.approx(0.4, abs=0.01)
+    assert (np.abs(alpha[alpha > 0.1] - 0.4) < 0.02).mean() > 0.9
+
+
+def test_a_course_that_shows_through_leaves_the_others_as_they_are() -> None:
+    ribbon = read_brush(BRUSHES["ribbon"]).to_core()
+    first, *rest = ribbon.courses
+    brush = replace(ribbon, courses=(replace(first, opacity=50.0), *rest))
+    path = polyline((5, 30), (55, 30))
+    alpha = read_png(write_png(Drawing(60.0, 60.0, (draw_run(lay(path, brush, Scale()), "r", ""),)), 200))[
+        ..., 3
+    ]
+    column = alpha[:, alpha.shape[1] // 2]
+    seen = np.unique(column[column > 0.02].round(2))
+    assert {0.5, 1.0} <= set(seen.tolist())
+    assert ((column > 0.45) & (column < 0.55)).sum() > 0.5 * (column > 0.95).sum() / (len(ribbon.courses) - 1)

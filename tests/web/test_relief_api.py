@@ -108,6 +108,22 @@ def test_relief_out_of_bounds_is_refused(client: FlaskClient, pointer: str, ente
     assert run_of(sheet(client), HEM)["settings"]["relief"]["height"] == 0
 
 
+def test_a_run_and_a_course_of_it_show_through(client: FlaskClient) -> None:
+    for pointer, entered in (("/opacity", "40 %"), ("/courses/0/opacity", "50")):
+        assert raise_run(client, entered, pointer).status_code == 200
+    run = run_of(sheet(client), HEM)
+    assert run["group"]["opacity"] == 0.4
+    (course,) = run["group"]["items"]
+    assert (course["type"], course["opacity"]) == ("group", 0.5)
+    svg = client.get(f"{SHEET}/export.svg?what=runs&run={RUN}").data.decode()
+    assert 'opacity="0.4"' in svg
+    assert f'id="{course["id"]}" opacity="0.5"' in svg
+    for entered in ("101", "-1 %"):
+        reply = raise_run(client, entered, "/opacity")
+        assert reply.status_code == 422
+        assert "Opacity is" in reply.json["detail"]
+
+
 def test_a_brush_from_before_there_was_relief_is_flat() -> None:
     before = read_brush({"format": "curlet-brush", "version": 1, "name": "Old"})
     assert before.to_core().relief == FLAT

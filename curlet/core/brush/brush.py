@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from curlet.core.bounds import Bounds
-from curlet.core.brush.courses import Band, Course, Letter, Row, Share, Span
+from curlet.core.brush.courses import OPACITY, Band, Course, Letter, Row, Share, Span
 from curlet.core.brush.rules import CROSSINGS, CornerRule, FitRule
 from curlet.core.dress.relief import FLAT, Relief
 from curlet.core.dress.take import OWN, TakeRule
@@ -41,6 +41,7 @@ class Brush:
     kind: str = "stitch"
     relief: Relief = FLAT
     take: TakeRule = OWN
+    opacity: float = 100.0
 
     @property
     def rows(self) -> tuple[Row, ...]:
@@ -74,6 +75,7 @@ class Brush:
         self.crossings.check()
         self.relief.check()
         self.take.check()
+        OPACITY.check(self.opacity)
         for course in self.courses:
             course.check(scale)
 

@@ -34,6 +34,7 @@ OFFSET = Bounds("Offset", -10_000, 10_000)
 SHIFT = Bounds("Start shift", -10_000, 10_000)
 SIZE = Bounds("Size", 1, 10_000, "100 % is as drawn", "%")
 WEIGHT = Bounds("Line weight", 1, 10_000, "100 % is as drawn", "%")
+OPACITY = Bounds("Opacity", 0, 100, "100 % hides what lies under it", "%")
 BAND_WIDTH = Bounds("Band width", 0.01, 10_000)
 MAX_LETTERS = 12
 _MIN_PITCH = 0.05
@@ -76,6 +77,7 @@ class Row:
     own_line : whether an offset row is measured on its own line, or in step with the path.
     start_shift : how far the first repeat is moved along the path.
     size, weight : of the artwork and of its lines, %.
+    opacity : of the whole course, %.
     overlap : which repeat lies on top.
     """
 
@@ -97,6 +99,7 @@ class Row:
     ends: EndRule = EndRule()
     sway: tuple[SwayRule, ...] = ()
     swell: Swell = Swell()
+    opacity: float = 100.0
     kind: ClassVar[str] = "row"
 
     @cached_property
@@ -237,6 +240,7 @@ class Band:
     size: float = 100.0
     weight: float = 100.0
     swell: Swell = Swell()
+    opacity: float = 100.0
     kind: ClassVar[str] = "band"
 
     def drawn_width(self, scale: Scale) -> float:
@@ -278,6 +282,7 @@ class Span:
     size: float = 100.0
     weight: float = 100.0
     swell: Swell = Swell()
+    opacity: float = 100.0
     kind: ClassVar[str] = "span"
 
     def drawn_pitch(self, scale: Scale) -> float:
@@ -316,3 +321,4 @@ def _check_place(course: Course) -> None:
     OFFSET.check(course.offset.mm)
     SIZE.check(course.size)
     WEIGHT.check(course.weight)
+    OPACITY.check(course.opacity)

@@ -46,10 +46,15 @@ def draw_run(
 
 
 def _drawn(run: LaidRun, group_id: str, title: str, tolerance: float, light: Light) -> Group:
-    items = tuple(item for course in run.courses for item in _raised(run, course, None, tolerance, light))
-    facts = {"brush": run.brush.name}
+    def dressed(course: LaidCourse, name: str, within: tuple[float, float] | None = None) -> list[Item]:
+        items = _raised(run, course, within, tolerance, light)
+        opacity = course.course.opacity / 100
+        return items if opacity == 1 else [Group(f"{name}-{course.index + 1}", "", tuple(items), opacity)]
+
+    items = tuple(item for course in run.courses for item in dressed(course, f"{group_id}-course"))
+    facts, opacity = {"brush": run.brush.name}, run.brush.opacity / 100
     if not run.passes:
-        return Group(group_id, title, items, facts=facts)
+        return Group(group_id, title, items, opacity, facts=facts)
     reach = max(reach_of(course) for course in run.courses)
     clearance = run.brush.crossings.clearance.drawn(run.scale)
     halves = [half_length(item.crossing, reach, clearance) for item in run.passes]
@@ -60,11 +65,11 @@ def _drawn(run: LaidRun, group_id: str, title: str, tolerance: float, light: Lig
     below = Group(f"{group_id}-passes", "", items, clip=all_but(run.path, strips, reach + clearance))
     above = [
         item
-        for crossed, half in zip(run.passes, halves, strict=True)
+        for number, (crossed, half) in enumerate(zip(run.passes, halves, strict=True), 1)
         for course in run.courses
-        for item in _raised(run, course, (crossed.over - half, crossed.over + half), tolerance, light)
+        for item in dressed(course, f"{group_id}-pass-{number}", (crossed.over - half, crossed.over + half))
     ]
-    return Group(group_id, title, (below, *above), facts=facts)
+    return Group(group_id, title, (below, *above), opacity, facts=facts)
 
 
 def edges_of(course: LaidCourse) -> tuple[float, float]:

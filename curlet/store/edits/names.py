@@ -53,6 +53,7 @@ _NAMES = {
     "height": "relief",
     "finish": "finish",
     "relief": "relief",
+    "opacity": "opacity",
     "way": "how artwork takes the thread",
     "take": "how artwork takes the thread",
 }

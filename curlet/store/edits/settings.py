@@ -24,6 +24,7 @@ _UNITS = {
     "amount": ("%", "°", ""),
     "turn": ("°", ""),
     "height": ("%", ""),
+    "opacity": ("%", ""),
     "shadow": ("%", ""),
     "softness": ("%", ""),
     "strength": ("%", ""),

@@ -83,6 +83,7 @@ function Spacing() {
       <NumberRow label="Gap" pointer={at("gap")} value={gapText} step={0.5} />
       <NumberRow label="Size" pointer={at("size")} value={`${row.size} %`} step={5} />
       <NumberRow label="Line weight" pointer={at("weight")} value={`${row.weight} %`} step={5} />
+      <NumberRow label="Opacity of the course" pointer={at("opacity")} value={`${row.opacity} %`} step={10} />
       <NumberRow label="Offset" pointer={at("offset")} value={mmText(row.offset)} step={0.5} />
       <NumberRow label="Start shift" pointer={at("start_shift")} value={mmText(row.start_shift)} step={0.5} />
       {(row.offset?.mm ?? 0) !== 0 && (

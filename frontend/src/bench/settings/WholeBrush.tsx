@@ -2,7 +2,7 @@
 import { useCallback } from "react";
 
 import { CornerRules, CrossingRules } from "@/shared/maker/CornerRules";
-import { Options } from "@/shared/maker/fields";
+import { NumberRow, Options } from "@/shared/maker/fields";
 import { ReliefRow } from "@/shared/maker/ReliefRules";
 import { Decision } from "@/shared/maker/Decision";
 import { Swatches } from "@/shared/maker/Swatches";
@@ -41,6 +41,7 @@ function Threads() {
       {threads.map((colour, index) => (
         <Thread key={index} index={index} colour={colour} />
       ))}
+      <NumberRow label="Opacity" pointer="/opacity" value={`${doc.opacity} %`} step={10} />
       <ThreadTaken />
       <div className="mt-1.5 flex gap-1">
         <QuietButton onClick={() => void keepValue("/threads", [...threads, threads.at(-1)!])}>

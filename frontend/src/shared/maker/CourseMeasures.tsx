@@ -20,7 +20,12 @@ export function CourseMeasures() {
   const at = (name: string) => `/courses/${index}/${name}`;
   if (course.course === "span") {
     return (
-      <Decision id="measures" label="Span" set={`${course.size} %`} pointers={["keep_ends", "offset", "size"].map(at)}>
+      <Decision
+        id="measures"
+        label="Span"
+        set={`${course.size} %`}
+        pointers={["keep_ends", "offset", "size", "opacity"].map(at)}
+      >
         <NumberRow
           label="Ends kept in proportion"
           pointer={at("keep_ends")}
@@ -29,6 +34,7 @@ export function CourseMeasures() {
         />
         <NumberRow label="Offset" pointer={at("offset")} value={mmText(course.offset)} step={0.5} />
         <NumberRow label="Size" pointer={at("size")} value={`${course.size} %`} step={5} />
+        <NumberRow label="Opacity of the course" pointer={at("opacity")} value={`${course.opacity} %`} step={10} />
       </Decision>
     );
   }
@@ -37,9 +43,10 @@ export function CourseMeasures() {
       id="measures"
       label="Band"
       set={`${mmText(course.width)}, ${wordOf(BAND_ENDS, course.ends)} ends`}
-      pointers={["width", "offset", "joins", "ends"].map(at)}
+      pointers={["width", "opacity", "offset", "joins", "ends"].map(at)}
     >
       <NumberRow label="Width" pointer={at("width")} value={mmText(course.width)} step={0.5} />
+      <NumberRow label="Opacity of the course" pointer={at("opacity")} value={`${course.opacity} %`} step={10} />
       <NumberRow label="Offset" pointer={at("offset")} value={mmText(course.offset)} step={0.5} />
       <p className="muted mt-1 text-[12px]">
         Its joins <Own pointer={at("joins")} label="Its joins" />

@@ -2,7 +2,7 @@
 import { useCallback } from "react";
 
 import { Decision } from "@/shared/maker/Decision";
-import { Options } from "@/shared/maker/fields";
+import { NumberRow, Options } from "@/shared/maker/fields";
 import { Swatches } from "@/shared/maker/Swatches";
 import { Own } from "@/shared/maker/Own";
 import { TAKE, ThreadTaken } from "@/shared/maker/ThreadTaken";
@@ -13,6 +13,8 @@ import { useLength } from "@/shared/ui/unit";
 
 import { MeasureHead, MeasureRow } from "./Stitch";
 import { useRun, useSettings, useShownRow } from "./settings";
+
+const OPACITY = "/opacity";
 
 export function Thread() {
   const { settings: brush } = useRun();
@@ -27,13 +29,19 @@ export function Thread() {
     <Decision
       id="thread"
       label={threads.length > 1 ? "Threads" : "Thread"}
-      set={<Swatches colours={threads} />}
+      set={
+        <span className="flex items-baseline gap-1.5">
+          <Swatches colours={threads} />
+          {brush.opacity! < 100 && <span className="measure shrink-0">{brush.opacity} %</span>}
+        </span>
+      }
       result={sewn && thick ? text(thick[thick.on === "paper" ? "paper" : "garment"]) : undefined}
-      pointers={["/threads", TAKE, ...(sewn ? [sewn.at("motif/thread"), sewn.at("motif/ends")] : [])]}
+      pointers={["/threads", OPACITY, TAKE, ...(sewn ? [sewn.at("motif/thread"), sewn.at("motif/ends")] : [])]}
     >
       {threads.map((colour, index) => (
         <ThreadColour key={index} index={index} colour={colour} many={threads.length > 1} />
       ))}
+      <NumberRow label="Opacity" pointer={OPACITY} value={`${brush.opacity} %`} step={10} />
       <ThreadTaken />
       {sewn && thick && shown && (
         <table className="mt-1.5 w-full" aria-label="Thickness">
