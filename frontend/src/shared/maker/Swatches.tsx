@@ -12,7 +12,10 @@ export function Swatches({ colours }: { colours: readonly string[] }) {
           style={{ background: colour }}
         />
       ))}
-      <span className="measure truncate">{colours.length === 1 ? colours[0] : `${colours.length} colours`}</span>
+      <span className="measure truncate">
+        {colours.length === 1 ? colours[0] : colours.length}
+        {colours.length > 1 && <span className="sr-only"> colours</span>}
+      </span>
     </span>
   );
 }

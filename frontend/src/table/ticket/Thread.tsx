@@ -25,17 +25,16 @@ export function Thread() {
   const threads = brush.threads!;
   const sewn = place && motif?.family === "running" ? place : null;
   const thick = shown?.set.thread;
+  const results = [
+    brush.opacity! < 100 && `${brush.opacity} %`,
+    sewn && thick && text(thick[thick.on === "paper" ? "paper" : "garment"]),
+  ];
   return (
     <Decision
       id="thread"
       label={threads.length > 1 ? "Threads" : "Thread"}
-      set={
-        <span className="flex items-baseline gap-1.5">
-          <Swatches colours={threads} />
-          {brush.opacity! < 100 && <span className="measure shrink-0">{brush.opacity} %</span>}
-        </span>
-      }
-      result={sewn && thick ? text(thick[thick.on === "paper" ? "paper" : "garment"]) : undefined}
+      set={<Swatches colours={threads} />}
+      result={results.filter(Boolean).join(", ") || undefined}
       pointers={["/threads", OPACITY, TAKE, ...(sewn ? [sewn.at("motif/thread"), sewn.at("motif/ends")] : [])]}
     >
       {threads.map((colour, index) => (
