@@ -10,6 +10,7 @@ import sqlite3
 import threading
 import time
 from contextlib import closing
+from http.client import HTTPException
 from pathlib import Path as FilePath
 
 from tests.faults.client import Failed, ask, command, sheet
@@ -41,8 +42,9 @@ class Stream:
             nodes = [{"x": number % 90, "y": 5}, {"x": number % 70, "y": 60}]
             try:
                 command(self._address, {"kind": "draw-path", "nodes": nodes, "name": name}, self._sheet)
-            except (OSError, Failed, ValueError):
-                # It was ended: whether this one was kept is not known, so it is not counted.
+            except (OSError, HTTPException, Failed, ValueError):
+                # It was ended, perhaps in the middle of its answer: whether this one was kept is not known, so it
+                # is not counted.
                 time.sleep(0.05)
             else:
                 self.acknowledged.append(name)
