@@ -43,8 +43,8 @@ class Stream:
             try:
                 command(self._address, {"kind": "draw-path", "nodes": nodes, "name": name}, self._sheet)
             except (OSError, HTTPException, Failed, ValueError):
-                # It was ended, perhaps in the middle of its answer: whether this one was kept is not known, so
-                # it is not counted.
+                # Ended, perhaps in the middle of its answer: whether this one was kept is not known, so it is
+                # not counted.
                 time.sleep(0.05)
             else:
                 self.acknowledged.append(name)
