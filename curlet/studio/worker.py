@@ -22,11 +22,11 @@ from typing import Any, TypeVar, cast
 
 from curlet.core.errors import BadInput, CurletError, TooMuch
 from curlet.core.motif.tracing import Stopped
+from curlet.formats.output import Tell
 from curlet.store.errors import Unavailable
 from curlet.studio.forking import ForkServer
 
 Result = TypeVar("Result")
-Tell = Callable[[float, str], None]
 Stop = Callable[[], bool]
 
 # So many at a time; more wait, and are told to come again if none ends soon.

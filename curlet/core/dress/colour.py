@@ -131,6 +131,11 @@ def lightness(colour: str) -> float:
     return float(Color(colour).convert("oklch")["lightness"])
 
 
+def in_gamut(colour: Color) -> str:
+    """A colour as "#rrggbb", brought into gamut as CSS Color 4 has it."""
+    return str(colour.convert("srgb").fit(method="oklch-chroma").to_string(hex=True))
+
+
 def mixed(one: str, other: str, share: float) -> str:
     """A colour between two, `share` of the way, mixed in OKLab as the eye does from afar."""
     return str(Color(one).mix(other, share, space="oklab").convert("srgb").fit().to_string(hex=True))
@@ -144,7 +149,7 @@ def shaded(colour: str, lighter: float, lightest: float = 100.0) -> str:
         return colour
     moved = Color(colour).convert("oklch")
     moved["lightness"] = min(max(float(moved["lightness"]) + lighter / 100, 0.0), 1.0, lightest / 100)
-    return str(moved.convert("srgb").fit(method="oklch-chroma").to_string(hex=True))
+    return in_gamut(moved)
 
 
 @lru_cache(maxsize=4096)
@@ -154,7 +159,7 @@ def turned(colour: str, degrees: float) -> str:
         return colour
     moved = Color(colour).convert("oklch")
     moved["hue"] = (float(moved["hue"]) + degrees) % 360
-    return str(moved.convert("srgb").fit(method="oklch-chroma").to_string(hex=True))
+    return in_gamut(moved)
 
 
 def recoloured(shape: Shape, change: Callable[[str], str]) -> Shape:

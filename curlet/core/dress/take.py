@@ -10,7 +10,7 @@ from dataclasses import dataclass
 
 from coloraide import Color
 
-from curlet.core.dress.colour import lightness, turned
+from curlet.core.dress.colour import in_gamut, lightness, turned
 from curlet.core.errors import BadInput
 from curlet.core.settings import check_settings, number
 
@@ -81,4 +81,4 @@ def _tinted(thread: str, light: float, chroma: float) -> str:
     colour = Color(thread).convert("oklch")
     colour["lightness"] = light
     colour["chroma"] = float(colour["chroma"]) * chroma
-    return str(colour.convert("srgb").fit(method="oklch-chroma").to_string(hex=True))
+    return in_gamut(colour)

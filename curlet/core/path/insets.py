@@ -11,7 +11,6 @@ from functools import lru_cache
 
 import numpy as np
 import shapely
-import shapely.affinity
 from numpy.typing import NDArray
 from shapely.geometry.base import BaseGeometry
 
@@ -84,11 +83,11 @@ def insets_of_endless(
     [-0.1, -0.75, 5.1, 0.75]
     """
     area = _area(outline, even_odd)
-    whole = _united([shapely.affinity.translate(area, by * length) for by in (-1, 0, 1)])
+    whole = _united([shapely.transform(area, lambda at, by=by: at + (by, 0)) for by in (-length, 0, length)])
+    low, high = whole.bounds[1], whole.bounds[3]
     rings = []
     for distance, move in zip(distances, moves, strict=True):
         left = shapely.buffer(whole, -distance, quad_segs=_QUADRANT)
-        low, high = whole.bounds[1], whole.bounds[3]
         cell = shapely.box(-move, low, length + move, high)
         rings.append(_rings(shapely.intersection(left, cell), _CRUMB * area.area))
     return _outlines(rings, _FITTED * half_width(outline, even_odd))
