@@ -10,12 +10,14 @@ import pytest
 from coloraide import Color
 from numpy.typing import NDArray
 
-from curlet.core.brush import Brush
-from curlet.core.drawing import Drawing, Group
+from curlet.core.brush import Brush, Row
+from curlet.core.drawing import Drawing, Group, Laid
+from curlet.core.dress.colour import ColourRole
 from curlet.core.dress.relief import Light, Relief
 from curlet.core.lay import lay
 from curlet.core.lay.draw import draw_run
 from curlet.core.measures import Measure, Scale
+from curlet.core.motif.families import ArtShape, Artwork
 from curlet.demo.brushes import BRUSHES
 from curlet.formats.brush_file import read_brush
 from curlet.formats.png_out import write_png
@@ -210,3 +212,30 @@ def test_a_course_that_shows_through_leaves_the_others_as_they_are() -> None:
     seen = np.unique(column[column > 0.02].round(2))
     assert {0.5, 1.0} <= set(seen.tolist())
     assert ((column > 0.45) & (column < 0.55)).sum() > 0.5 * (column > 0.95).sum() / (len(ribbon.courses) - 1)
+
+
+def bead(relief: Relief) -> Group:
+    """One filled disc, 8 mm across, at (15, 15)."""
+    disc = "M0 0C0 2.2 1.8 4 4 4C6.2 4 8 2.2 8 0C8 -2.2 6.2 -4 4 -4C1.8 -4 0 -2.2 0 0Z"
+    art = Artwork((ArtShape(disc, fill=ColourRole()),), 8.0, 8.0)
+    row = Row(art, Measure(8.0), Measure(2.0), hold="rigid")
+    brush = Brush("Bead", (row,), threads=("#b08040",), relief=relief)
+    return draw_run(lay(polyline((11, 15), (19, 15)), brush, Scale()), "bead", "")
+
+
+def test_a_filled_shape_is_light_towards_the_light_and_dark_away_from_it() -> None:
+    picture = read_png(write_png(Drawing(30.0, 30.0, (bead(RAISED),)), PX_PER_MM * 25.4))
+
+    def light(by: float) -> float:
+        at = round((15 + by) * PX_PER_MM)
+        return float(picture[at, at, :3].mean())
+
+    # The light comes from the upper left.
+    assert light(-1.8) > light(0.0) > light(2.2)
+    assert light(-1.8) - light(2.2) > 0.08
+
+
+def test_a_shadow_is_of_the_shape_alone_and_not_of_its_insets() -> None:
+    cast = bead(Relief(height=80.0)).items[0]
+    assert isinstance(cast, Laid)
+    assert [shape.outline.commands.count("M") for shape in cast.shapes] == [1, 1, 1]
