@@ -6,7 +6,7 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
-from curlet.core.brush.courses import Band, Letter, Row, Span
+from curlet.core.brush.courses import MAX_SHADES, Band, Letter, Row, Span
 from curlet.core.brush.rules import EndRule, Facing, FitRule, Pieces, SwayRule, Swell
 from curlet.formats.brush_motifs import (
     MeasureDoc,
@@ -125,6 +125,7 @@ class RowDoc(Renamed):
     gap: MeasureDoc | ShareDoc = MeasureDoc(mm=1)
     more: Annotated[tuple[LetterDoc, ...], Field(max_length=11)] = ()
     order: Annotated[str, Field(min_length=1, max_length=200, pattern=r"^[A-La-l ]+$")] = "A"
+    shades: Annotated[tuple[RoleDoc, ...], Field(max_length=MAX_SHADES)] = ()
     hold: HoldName = "pinned"
     fit: FitDoc = FitDoc()
     facing: FacingDoc = FacingDoc()
@@ -149,6 +150,7 @@ class RowDoc(Renamed):
             hold=self.hold,
             more=tuple(letter.to_core() for letter in self.more),
             order=self.order,
+            shades=tuple(shade.to_core() for shade in self.shades),
             facing=self.facing.to_core(),
             offset=self.offset.to_core(),
             own_line=self.own_line,

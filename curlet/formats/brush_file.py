@@ -2,11 +2,12 @@
 
 from __future__ import annotations
 
+import re
 from functools import lru_cache
 from typing import TYPE_CHECKING, Annotated, Any, Literal
 
 import orjson
-from pydantic import Field, ValidationError, create_model
+from pydantic import Field, ValidationError, create_model, model_validator
 
 from curlet.core.brush.brush import Brush, CrossingRule
 from curlet.core.brush.rules import CornerRule
@@ -18,7 +19,7 @@ from curlet.formats.brush_motifs import MeasureDoc, Number, Strict, core_values,
 from curlet.formats.choices import Crossing, Finish, Kind, Made, Manner, TakeName
 from curlet.formats.content import Content
 from curlet.formats.names import Name
-from curlet.formats.pointer import Json, patched
+from curlet.formats.pointer import Json, look_up, patched
 
 
 class _Corners(Strict):
@@ -79,7 +80,20 @@ class CrossingDoc(Strict):
         return CrossingRule(self.manner, self.clearance.to_core())
 
 
-Thread = Annotated[str, Field(pattern=r"^#[0-9a-f]{6}$")]
+_COLOUR = re.compile("#[0-9a-f]{6}")
+Thread = Annotated[str, Field(pattern=f"^{_COLOUR.pattern}$")]
+Pointer = Annotated[str, Field(min_length=2, max_length=120, pattern="^/")]
+
+
+class LookDoc(Strict):
+    """What makes a brush a look: the names of the shades that its colours are, by their places in the
+    document, and which of them are the colour that a path has. The colours in the document are those of a
+    sheet that has no such shades."""
+
+    shades: Annotated[dict[Pointer, Name], Field(max_length=200, default_factory=dict)]
+    of_path: Annotated[tuple[Pointer, ...], Field(max_length=64)] = ()
+
+
 CourseDoc = Annotated[RowDoc | BandDoc | SpanDoc, Field(discriminator="course")]
 
 
@@ -97,6 +111,17 @@ class BrushDoc(Strict):
     relief: ReliefDoc = ReliefDoc()
     take: TakeDoc = TakeDoc()
     opacity: Number = 100.0
+    look: LookDoc | None = None
+
+    @model_validator(mode="after")
+    def _look_points_at_colours(self) -> BrushDoc:
+        if self.look:
+            whole = self.model_dump(mode="json", exclude={"look"})
+            for pointer in (*self.look.shades, *self.look.of_path):
+                value = look_up(whole, pointer)
+                if not (isinstance(value, str) and _COLOUR.fullmatch(value)):
+                    raise ValueError(f"{pointer[:60]} is not a colour, so a look cannot name its shade")
+        return self
 
     def to_core(self) -> Brush:
         courses = tuple(course.to_core() for course in self.courses)

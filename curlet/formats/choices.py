@@ -24,11 +24,13 @@ from curlet.core.lay.fit import FITS
 from curlet.core.lay.hold import HOLDS
 from curlet.core.motif.families import KINDS
 from curlet.core.settings import Spec, specs_of
+from curlet.formats.card_formats import CARD_FORMATS
 from curlet.formats.outputs import OUTPUTS
 
 if TYPE_CHECKING:
     Kind: TypeAlias = str
     OutputName: TypeAlias = str
+    CardName: TypeAlias = str
     Manner: TypeAlias = str
     Made: TypeAlias = str
     HoldName: TypeAlias = str
@@ -47,7 +49,7 @@ else:
     def _one_of(names: Iterable[str]) -> Any:
         return Literal[tuple(names)]
 
-    Kind, OutputName = _one_of(KINDS), _one_of(OUTPUTS)
+    Kind, OutputName, CardName = map(_one_of, (KINDS, OUTPUTS, CARD_FORMATS))
     Manner, Made, HoldName, FitName = map(_one_of, (MANNERS, MADE, HOLDS, FITS))
     Remainder, Layout, FacingKind, Overlap = map(_one_of, (REMAINDERS, LAYOUTS, FACINGS, OVERLAPS))
     Crossing, Channel, Driver = map(_one_of, (CROSSINGS, CHANNELS, DRIVERS))
@@ -72,6 +74,7 @@ def choices() -> Json:
         "outputs": [
             {"id": name, "label": output.label, "pixels": output.pixels} for name, output in OUTPUTS.items()
         ],
+        "cards": [{"id": name, "label": form.name} for name, form in CARD_FORMATS.items()],
         "cornerSettings": {name: _setting(spec) for name, spec in specs_of(CornerRule).items()},
         "reliefSettings": {name: _setting(spec) for name, spec in specs_of(Relief).items()},
     }

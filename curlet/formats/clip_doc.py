@@ -7,6 +7,7 @@ from typing import Annotated, Any, Literal
 from pydantic import BaseModel, ConfigDict, Field, FiniteFloat
 
 from curlet.formats.brush_courses import SwellDoc
+from curlet.formats.brush_file import Thread
 from curlet.formats.cloth_doc import KeptCloth
 from curlet.formats.names import Name
 from curlet.formats.path_doc import FactsDoc, FigureDoc, Nodes
@@ -52,11 +53,20 @@ class ClipPath(_Part):
     runs: Annotated[list[ClipRun], Field(max_length=100)]
 
 
+class ClipShade(_Part):
+    """A shade as it was on the sheet that it was copied from."""
+
+    name: Name
+    colour: Thread
+
+
 class ClipDoc(_Part):
-    """`factor` is how many mm of its sheet a mm on the garment was."""
+    """`factor` is how many mm of its sheet a mm on the garment was; `shades` those that runs and cloths name,
+    by their ids there."""
 
     format: Literal["curlet-clip"] = "curlet-clip"
     version: Literal[1] = 1
     sheet: Annotated[str, Field(max_length=60)]
     factor: Annotated[float, Field(gt=0, le=10_000, allow_inf_nan=False)]
     paths: Annotated[list[ClipPath], Field(min_length=1, max_length=MAX_PATHS)]
+    shades: Annotated[dict[str, ClipShade], Field(max_length=300, default_factory=dict)]

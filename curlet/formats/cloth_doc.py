@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from typing import Annotated
 
 from pydantic import AfterValidator, BaseModel, BeforeValidator, ConfigDict, Field
@@ -9,6 +10,7 @@ from pydantic import AfterValidator, BaseModel, BeforeValidator, ConfigDict, Fie
 from curlet.core.dress.cloth import Cloth
 from curlet.core.dress.colour import read_colour
 from curlet.core.measures import read_measure
+from curlet.formats.shade_refs import with_colours
 
 Colour = Annotated[str, Field(max_length=64)]
 
@@ -22,8 +24,8 @@ def _angle(value: object) -> object:
 
 
 class ClothDoc(BaseModel):
-    """A weave by its name, its threads as CSS colours, its counts to the cm of the garment, and its turn in
-    degrees. Numbers may come as they were entered."""
+    """A weave by its name, its threads as CSS colours or a sheet's shades, its counts to the cm of the
+    garment, and its turn in degrees. Numbers may come as they were entered."""
 
     model_config = ConfigDict(extra="forbid", frozen=True)
     weave: Annotated[str, Field(max_length=20)] = "colour"
@@ -41,10 +43,15 @@ class ClothDoc(BaseModel):
         return cloth
 
 
+def painted_cloth(doc: ClothDoc, colours: Mapping[str, str]) -> ClothDoc:
+    """A cloth with the colours of the shades that it takes."""
+    return ClothDoc.model_validate(with_colours(doc.model_dump(), colours))
+
+
 def _drawable(doc: ClothDoc) -> ClothDoc:
-    doc.to_core()
+    painted_cloth(doc, {}).to_core()
     return doc
 
 
-# A cloth that can be drawn as it stands.
+# A cloth that can be drawn, once its shades' colours are put in.
 KeptCloth = Annotated[ClothDoc, AfterValidator(_drawable)]

@@ -67,6 +67,25 @@ def painted(drawing: Drawing, ppi: float, tell: Tell = untold) -> skia.Image:
     return surface.makeImageSnapshot()
 
 
+def colour_at(drawing: Drawing, place: tuple[float, float], ppi: float = 300.0) -> str | None:
+    """The colour of a drawing at a place, mm, "#rrggbb"; None where it is mostly see-through."""
+    surface = skia.Surface(1, 1)
+    with surface as canvas:
+        canvas.clear(skia.ColorTRANSPARENT)
+        canvas.translate(0.5, 0.5)
+        canvas.scale(ppi / MM_PER_INCH, ppi / MM_PER_INCH)
+        canvas.translate(-place[0], -place[1])
+        for group in drawing.groups:
+            _draw(canvas, group)
+    red, green, blue, opacity = (int(part) for part in _first_pixel(surface.makeImageSnapshot()))
+    return f"#{red:02x}{green:02x}{blue:02x}" if opacity >= 128 else None
+
+
+def _first_pixel(picture: skia.Image) -> NDArray[np.uint8]:
+    array = picture.toarray(colorType=skia.kRGBA_8888_ColorType, alphaType=skia.kUnpremul_AlphaType)
+    return np.asarray(array[0, 0], dtype=np.uint8)
+
+
 def check_pixels(drawing: Drawing, ppi: float) -> tuple[int, int]:
     """How many pixels wide and high a drawing comes out; raises as `write_png`."""
     PPI.check(ppi)

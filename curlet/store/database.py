@@ -20,12 +20,14 @@ from curlet.store.models import (
     TABLES,
     BrushVersion,
     CheckMark,
+    Colourway,
     GuidePicture,
     JsonField,
     KeptFont,
     Lettering,
     Motif,
     Picture,
+    Shade,
     Single,
     database,
 )
@@ -160,6 +162,13 @@ def _add_light(db: SqliteDatabase) -> None:
     _add_columns(db, "sheet", light_azimuth=azimuth, light_elevation=elevation)
 
 
+def _add_shades(db: SqliteDatabase) -> None:
+    """A sheet's shades and colourways, and single repeats' own settings."""
+    db.create_tables([Colourway, Shade])
+    _add_columns(db, "sheet", colourway="TEXT NOT NULL DEFAULT ''")
+    _add_columns(db, "single", own="TEXT NOT NULL DEFAULT '{}'")
+
+
 def _with_names(text: str) -> str:
     """A document's text with today's names; one that cannot be read stays as it is."""
     try:
@@ -193,6 +202,7 @@ MIGRATIONS: tuple[Callable[[SqliteDatabase], None], ...] = (
     _add_removed,
     _rename_background,
     _add_light,
+    _add_shades,
 )
 
 

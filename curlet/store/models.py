@@ -19,7 +19,7 @@ from peewee import (
 
 from curlet.core.dress.relief import LIGHT
 from curlet.formats.brush_courses import SwellDoc
-from curlet.formats.brush_file import BrushDoc
+from curlet.formats.brush_file import BrushDoc, Thread
 from curlet.formats.cloth_doc import KeptCloth
 from curlet.formats.kept_motif import KeptMotifDoc
 from curlet.formats.lettering_doc import LetteringDoc
@@ -103,8 +103,28 @@ class Sheet(Table):
     unit = CharField(default="mm")
     light_azimuth = FloatField(default=LIGHT.azimuth)
     light_elevation = FloatField(default=LIGHT.elevation)
+    colourway = CharField(default="")
     removed = BooleanField(default=False)
     revision = IntegerField(default=1)
+    position = IntegerField(default=0)
+
+
+class Colourway(Table):
+    """One full set of colours for a sheet's shades."""
+
+    id = CharField(primary_key=True)
+    sheet = ForeignKeyField(Sheet, on_delete="CASCADE", backref="colourways")
+    name = CharField()
+    position = IntegerField(default=0)
+
+
+class Shade(Table):
+    """A named colour of a sheet: "#rrggbb" by the colourway's id."""
+
+    id = CharField(primary_key=True)
+    sheet = ForeignKeyField(Sheet, on_delete="CASCADE", backref="shades")
+    name = CharField()
+    colours = JsonField(dict[str, Thread])
     position = IntegerField(default=0)
 
 
@@ -203,7 +223,8 @@ class GuidePicture(Table):
 
 
 class Single(Table):
-    """One repeat of a brush placed by hand: its middle in sheet mm, its turn in degrees, its size in %."""
+    """One repeat of a brush placed by hand: its middle in sheet mm, its turn in degrees, its size in %; `own`
+    holds its own settings by their pointers in the brush."""
 
     id = CharField(primary_key=True)
     sheet = ForeignKeyField(Sheet, on_delete="CASCADE", backref="singles")
@@ -212,6 +233,7 @@ class Single(Table):
     y = FloatField()
     turn = FloatField(default=0)
     size = FloatField(default=100)
+    own = JsonField(dict[str, Any], default=dict)
     position = FloatField(default=0)
 
 
@@ -247,6 +269,8 @@ class Step(Table):
 
 TABLES = (
     Sheet,
+    Colourway,
+    Shade,
     SeamGroup,
     Lettering,
     KeptFont,

@@ -6,11 +6,14 @@ from collections.abc import Mapping
 from typing import Any, Literal, TypedDict
 
 Json = dict[str, Any]
-Kind = Literal["sheet", "brush", "group", "lettering", "path", "run", "guide", "single", "mark"]
+Kind = Literal[
+    "sheet", "colourway", "shade", "brush", "group", "lettering", "path", "run", "guide", "single", "mark"
+]
 
 
 class SheetRecord(TypedDict):
-    """A sheet: its sides in mm, its scale as “1:4”, where its light comes from in degrees."""
+    """A sheet: its sides in mm, its scale as “1:4”, where its light comes from in degrees, and the id of the
+    colourway that is shown."""
 
     id: str
     name: str
@@ -22,6 +25,7 @@ class SheetRecord(TypedDict):
     unit: str
     light_azimuth: float
     light_elevation: float
+    colourway: str
     removed: bool
     revision: int
     position: int
@@ -48,6 +52,17 @@ class _Painted(TypedDict):
     id: str
     sheet: str
     position: float
+
+
+class ColourwayRecord(_OnSheet):
+    name: str
+
+
+class ShadeRecord(_OnSheet):
+    """A shade: its colours, "#rrggbb", by the ids of colourways."""
+
+    name: str
+    colours: dict[str, str]
 
 
 class GroupRecord(_OnSheet):
@@ -105,9 +120,10 @@ class GuideRecord(_Painted):
 
 
 class SingleRecord(_Painted):
-    """A single repeat: its middle in sheet mm, its turn in degrees, its size in %."""
+    """A single repeat: its middle in sheet mm, its turn in degrees, its size in %, its own settings."""
 
     brush: str
+    own: Json
     x: float
     y: float
     turn: float
@@ -120,6 +136,8 @@ class MarkRecord(_OnSheet):
 
 Record = (
     SheetRecord
+    | ColourwayRecord
+    | ShadeRecord
     | BrushRecord
     | GroupRecord
     | LetteringRecord

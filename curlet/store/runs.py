@@ -7,16 +7,17 @@ from curlet.formats.brush_file import BrushDoc, core_brush, read_content
 from curlet.formats.content import Content
 from curlet.formats.run_places import PlacesDoc
 from curlet.store.names import other_half
-from curlet.store.records import PathRecord, RunRecord
-from curlet.store.state import State
+from curlet.store.records import Json, PathRecord, RunRecord, SingleRecord
+from curlet.store.shades import brush_document, own_settings
+from curlet.store.state import State, new_id
 
 
-def written_brush(state: State, run: RunRecord) -> Content:
-    """What a run's brush is read from: its document and the run's own settings."""
-    return Content((state.get("brush", run["brush"])["doc"], run["own"]))
+def written_brush(state: State, run: RunRecord | SingleRecord) -> Content:
+    """What the brush of a run or of a single repeat is read from: its document and what is set beside it."""
+    return Content((brush_document(state, run), own_settings(state, run)))
 
 
-def run_brush(state: State, run: RunRecord) -> BrushDoc:
+def run_brush(state: State, run: RunRecord | SingleRecord) -> BrushDoc:
     """A run's brush with the run's own settings, as a document."""
     return read_content(written_brush(state, run))
 
@@ -29,6 +30,37 @@ def laid_brush(state: State, run: RunRecord) -> Brush:
 def run_places(state: State, run_id: str) -> PlacesDoc:
     """What a run says of single places."""
     return PlacesDoc.model_validate(state.get("run", run_id)["places"])
+
+
+def lay_on(state: State, path_id: str, brush: str, own: Json, *, another: bool = False) -> str:
+    """Lay a brush along a path with settings of the run's own; the run's id. A path that has a run changes to
+    it and keeps none of its own settings, or has one more with `another`."""
+    path = state.get("path", path_id)
+    kept = {**swell_of(path, state.get("brush", brush)["doc"]), **own}
+    runs = state.runs_of(path_id)
+    if runs and not another:
+        state.update("run", runs[-1]["id"], brush=brush, own=kept)
+        return runs[-1]["id"]
+    run = {
+        "id": new_id(),
+        "sheet": state.sheet["id"],
+        "path": path_id,
+        "brush": brush,
+        "own": kept,
+        "backwards": False,
+        "places": {},
+        "shown": True,
+        "position": state.next_position("run"),
+    }
+    state.put("run", run)
+    return str(run["id"])
+
+
+def swell_of(path: PathRecord, brush: Json) -> Json:
+    """What a run keeps for itself of the pressure that its path was drawn with: each course's swell."""
+    if not path["swell"]:
+        return {}
+    return {f"/courses/{i}/swell": path["swell"] for i in range(len(brush["courses"]))}
 
 
 def half_path(state: State, path: PathRecord) -> PathRecord | None:

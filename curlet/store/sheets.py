@@ -9,6 +9,7 @@ from peewee import fn
 from curlet.core.bounds import Bounds
 from curlet.core.errors import BadInput
 from curlet.core.measures import Scale, read_measure
+from curlet.formats.shade_refs import shade_of, shade_ref
 from curlet.store.database import reading, writing
 from curlet.store.errors import Missing
 from curlet.store.models import Run, Sheet, SheetPath
@@ -78,7 +79,8 @@ def duplicate_sheet(sheet_id: str) -> str:
         state = load_state(sheet_id)
         # Everything on the sheet gets an id of its own; what refers to it is told.
         new = {row["id"]: new_id() for kind in OF_SHEET for row in state.all(kind)}
-        copy = _put({k: v for k, v in state.sheet.items() if k not in ("id", "revision", "position")})
+        kept = {k: v for k, v in state.sheet.items() if k not in ("id", "revision", "position")}
+        copy = _put({k: _renamed(v, new) for k, v in kept.items()})
         names = {**new, sheet_id: copy}
         rows = [(kind, row) for kind in OF_SHEET for row in state.all(kind)]
         insert_rows([(kind, {k: _renamed(v, names) for k, v in row.items()}) for kind, row in rows])
@@ -88,9 +90,11 @@ def duplicate_sheet(sheet_id: str) -> str:
 def _renamed(value: object, names: dict[str, str]) -> object:
     """Part of a row with every id in it changed."""
     if isinstance(value, dict):
-        return {key: _renamed(item, names) for key, item in value.items()}
+        return {names.get(key, key): _renamed(item, names) for key, item in value.items()}
     if isinstance(value, list):
         return [_renamed(item, names) for item in value]
+    if (shade := shade_of(value)) is not None:
+        return shade_ref(names.get(shade, shade))
     return names.get(value, value) if isinstance(value, str) else value
 
 

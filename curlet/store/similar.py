@@ -9,9 +9,11 @@ from curlet.core.errors import BadInput
 from curlet.core.measures import Measure, read_measure
 from curlet.store.paths import core_path
 from curlet.store.records import PathRecord
+from curlet.store.runs import run_brush
+from curlet.store.shades import shades_of
 from curlet.store.state import State
 
-By = Literal["group", "mark", "colour", "style", "brush", "length"]
+By = Literal["group", "mark", "colour", "style", "brush", "shade", "thread", "length"]
 _Trait = Callable[[State, PathRecord], Any]
 
 
@@ -21,7 +23,8 @@ def find_similar(state: State, path_id: str, by: By, within: str = "0 mm") -> li
     Parameters
     ----------
     by : "group": the same seam group; "mark": groups of the same mark colour; "colour": the line colour it
-        was drawn in; "style": its weight, dashes and ends; "brush": what it wears; "length": as long,
+        was drawn in; "style": its weight, dashes and ends; "brush": what it wears; "shade": the shades
+        that its threads take; "thread": the colours of its threads; "length": as long,
         give or take `within`.
     within : an entered length on the garment.
 
@@ -66,10 +69,20 @@ def _brushes(state: State, row: PathRecord) -> list[str]:
     return sorted(run["brush"] for run in state.runs_of(row["id"]))
 
 
+def _shades(state: State, row: PathRecord) -> list[str]:
+    return sorted({shade for run in state.runs_of(row["id"]) for shade in shades_of(state, "run", run)})
+
+
+def _threads(state: State, row: PathRecord) -> list[tuple[str, ...]]:
+    return sorted(run_brush(state, run).threads for run in state.runs_of(row["id"]))
+
+
 _TRAITS: dict[str, tuple[_Trait, str]] = {
     "group": (lambda _, row: row["group"], "This path is in no seam group. Put it into one first."),
     "mark": (_mark, "This path is in no seam group, so it has no mark colour."),
     "colour": (_colour, "This path was not imported from a drawing, so it has no line colour."),
     "style": (_style, "This path was not imported from a drawing, so it has no line style."),
     "brush": (_brushes, "This path has no brush. Lay one on it first."),
+    "shade": (_shades, "This path takes no shade of the card. Give its thread one first."),
+    "thread": (_threads, "This path has no brush, so it has no thread. Lay one on it first."),
 }

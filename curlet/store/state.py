@@ -13,10 +13,12 @@ from curlet.store.errors import Missing
 from curlet.store.models import (
     Brush,
     CheckMark,
+    Colourway,
     GuidePicture,
     Lettering,
     Run,
     SeamGroup,
+    Shade,
     Sheet,
     SheetPath,
     Single,
@@ -24,6 +26,7 @@ from curlet.store.models import (
 )
 from curlet.store.records import (
     BrushRecord,
+    ColourwayRecord,
     GroupRecord,
     GuideRecord,
     Json,
@@ -31,6 +34,7 @@ from curlet.store.records import (
     MarkRecord,
     PathRecord,
     RunRecord,
+    ShadeRecord,
     SheetRecord,
     SingleRecord,
 )
@@ -38,6 +42,8 @@ from curlet.store.unreadable import SetAside, set_aside
 
 KINDS: dict[str, type[Table]] = {
     "sheet": Sheet,
+    "colourway": Colourway,
+    "shade": Shade,
     "brush": Brush,
     "group": SeamGroup,
     "lettering": Lettering,
@@ -101,6 +107,12 @@ class State:
     def get(self, kind: Literal["sheet"], row_id: str) -> SheetRecord: ...
 
     @overload
+    def get(self, kind: Literal["colourway"], row_id: str) -> ColourwayRecord: ...
+
+    @overload
+    def get(self, kind: Literal["shade"], row_id: str) -> ShadeRecord: ...
+
+    @overload
     def get(self, kind: Literal["brush"], row_id: str) -> BrushRecord: ...
 
     @overload
@@ -138,6 +150,12 @@ class State:
 
     @overload
     def all(self, kind: Literal["sheet"]) -> list[SheetRecord]: ...
+
+    @overload
+    def all(self, kind: Literal["colourway"]) -> list[ColourwayRecord]: ...
+
+    @overload
+    def all(self, kind: Literal["shade"]) -> list[ShadeRecord]: ...
 
     @overload
     def all(self, kind: Literal["brush"]) -> list[BrushRecord]: ...

@@ -10,6 +10,7 @@ from curlet.core.errors import BadInput, CurletError
 from curlet.formats.brush_file import read_brush
 from curlet.formats.content import Content
 from curlet.formats.path_doc import path_of_content
+from curlet.formats.shade_refs import with_colours
 from curlet.store.documents import Unreadable
 from curlet.store.records import Json
 
@@ -74,8 +75,9 @@ def _fault_beside(kind: str, row: Json, rows: Rows) -> str:
     try:
         if kind == "path":
             path_of_content(Content(row["nodes"]), row["closed"])
-        elif kind == "run":
-            read_brush(rows["brush"][row["brush"]]["doc"], row["own"])
+        elif kind in ("run", "single"):
+            # Which colours its shades have does not matter here.
+            read_brush(rows["brush"][row["brush"]]["doc"], with_colours(row["own"], {}))
     except CurletError as error:
         return str(error)
     return ""

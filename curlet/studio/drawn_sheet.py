@@ -20,8 +20,11 @@ from curlet.formats.cloth_doc import ClothDoc
 from curlet.formats.content import Content
 from curlet.formats.path_doc import FactsDoc
 from curlet.formats.png_out import write_png
+from curlet.formats.shade_refs import with_colours
 from curlet.store.paths import core_path, element_of, is_drawn
 from curlet.store.records import Json, PathRecord, RunRecord, SingleRecord
+from curlet.store.runs import written_brush
+from curlet.store.shades import shade_colours
 from curlet.store.state import State
 from curlet.studio.laying import run_group
 from curlet.studio.under_way import UNWATCHED, UnderWay
@@ -82,11 +85,12 @@ def as_drawn(state: State, only: set[str] | None = None) -> tuple[tuple[float, G
     """The paths' own lines and fills, for those that have any, with their positions; of all elements or only
     of some."""
     dressed = {run["path"] for run in state.all("run") if state.seen(run)}
+    colours = shade_colours(state)
     wanted = [rows for rows in _elements(state) if only is None or element_of(rows[0]) in only]
     return tuple(
         (rows[0]["position"], group)
         for rows in wanted
-        for group in draw_as_drawn(_drawn_path(row, dressed, state.scale.factor) for row in rows)
+        for group in draw_as_drawn(_drawn_path(state, row, dressed, colours) for row in rows)
     )
 
 
@@ -104,22 +108,24 @@ def _elements(state: State) -> list[list[PathRecord]]:
     return list(elements.values())
 
 
-def _drawn_path(row: PathRecord, dressed: set[str], factor: float) -> DrawnPath:
-    facts, cloth = FactsDoc(**row["facts"]), cloth_paint(row["cloth"], factor)
+def _drawn_path(state: State, row: PathRecord, dressed: set[str], colours: dict[str, str]) -> DrawnPath:
+    cloth = cloth_paint(row["cloth"], colours, state.scale.factor)
+    facts = FactsDoc(**row["facts"])
     return DrawnPath(row["id"], row["name"], core_path(row), facts, row["id"] in dressed, cloth)
 
 
 def background_paint(state: State) -> Paint | None:
     """The cloth behind everything; None where the background is plain."""
     sheet = state.sheet
-    return (
-        cloth_paint(sheet["background_cloth"], state.scale.factor) if sheet["background"] == "cloth" else None
-    )
+    if sheet["background"] != "cloth":
+        return None
+    return cloth_paint(sheet["background_cloth"], shade_colours(state), state.scale.factor)
 
 
-def cloth_paint(doc: Json, factor: float) -> Paint | None:
-    """A kept cloth as a paint; the same object for the same cloth, so that it is drawn once."""
-    return _cloth(Content(doc), factor) if doc else None
+def cloth_paint(doc: Json, colours: dict[str, str], factor: float) -> Paint | None:
+    """A kept cloth as a paint, with its shades' colours; the same object for the same cloth, so that it is
+    drawn once."""
+    return _cloth(Content(with_colours(doc, colours)), factor) if doc else None
 
 
 @lru_cache(maxsize=256)
@@ -129,7 +135,7 @@ def _cloth(doc: Content, factor: float) -> Paint:
 
 def single_group(state: State, row: SingleRecord) -> Group:
     """A single repeat's part of the drawing."""
-    brush = Content((state.get("brush", row["brush"])["doc"], {}))
+    brush = written_brush(state, row)
     at = row["x"], row["y"]
     return _single(brush, state.scale, at, row["turn"], row["size"], row["id"], state.light)
 

@@ -10,6 +10,8 @@ from curlet.formats.artwork_in import read_artwork
 from curlet.formats.brush_file import BrushDoc
 from curlet.formats.brush_motifs import ArtworkDoc
 from curlet.formats.brush_pack import read_pack
+from curlet.formats.card_file import CardFile
+from curlet.formats.card_formats import colours_of_picture, read_card
 from curlet.formats.fonts import read_font
 from curlet.formats.guide_in import Guide, read_guide
 from curlet.formats.kept_motif import KeptMotifDoc, motif_from_svg
@@ -39,6 +41,16 @@ def motif(data: bytes, name: str, stop: Stop = never) -> tuple[KeptMotifDoc, tup
 def guide(data: bytes, stop: Stop = never) -> Guide:
     """A picture or drawing to lie under the paths; raises as `read_guide` and `run`."""
     return run(read_guide, data, stop=stop)
+
+
+def shade_card(name: str, data: bytes, stop: Stop = never) -> CardFile:
+    """The shades of a file, or of a picture; raises as `read_card` and `run`."""
+    return run(read_card, name, data, stop=stop)
+
+
+def picture_colours(data: bytes, count: int, stop: Stop = never) -> CardFile:
+    """The colours that a picture is mostly of; raises as `colours_of_picture` and `run`."""
+    return run(colours_of_picture, data, count, stop=stop)
 
 
 def picture(data: bytes, stop: Stop = never) -> ImportedPicture:

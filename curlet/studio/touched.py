@@ -9,6 +9,7 @@ from typing import Any
 from curlet.store.names import other_half
 from curlet.store.paths import element_of, is_drawn
 from curlet.store.records import PathRecord, RunRecord
+from curlet.store.shades import shades_of, takes_path_colour
 from curlet.store.state import Change, State
 
 # What a path of its own line or fill is shown by, besides its line.
@@ -36,6 +37,17 @@ class Touched:
         """Whether the sheet's light changed, which all that is raised is drawn by."""
         return any(_differs(change, ("light_azimuth", "light_elevation")) for change in self._of("sheet"))
 
+    @cached_property
+    def shades(self) -> set[str]:
+        """The shades that are another colour than they were, or that came or went."""
+        if "colourway" in self.kinds or any(_differs(change, ("colourway",)) for change in self._of("sheet")):
+            return set(self._state.rows["shade"])
+        return {change.id for change in self._of("shade") if _differs(change, ("colours", "name"))}
+
+    def shaded(self, kind: str, row: Any) -> bool:
+        """Whether a row uses a shade that changed."""
+        return bool(self.shades) and bool(shades_of(self._state, kind, row) & self.shades)
+
     def paths(self) -> list[PathRecord]:
         """The paths that changed; with the scale, all."""
         changed = {change.id for change in self._of("path")}
@@ -46,11 +58,13 @@ class Touched:
         if self.sizes:
             return self._state.all("run")
         changed = {(change.kind, change.id) for change in self._state.changes}
-        halves = set(self._halves())
+        halves, marked = set(self._halves()), self._marked_anew()
 
         def touched(run: RunRecord) -> bool:
             hangs = bool(changed & _hangs_on(run)) or run["path"] in halves
-            return hangs or (self.light and self._raised(run))
+            if hangs or (self.light and self._raised(run)) or self.shaded("run", run):
+                return True
+            return run["path"] in marked and takes_path_colour(self._state, run)
 
         return [run for run in self._state.all("run") if touched(run)]
 
@@ -71,6 +85,7 @@ class Touched:
             return None
         rows: list[Any] = [row for change in self._of("path") for row in (change.before, change.after) if row]
         rows += [row for row in map(self._path, self._dressed_anew()) if row]
+        rows += [row for row in self._state.all("path") if row["cloth"] and self.shaded("path", row)]
         return {element_of(row) for row in rows if is_drawn(row)}
 
     def _raised(self, run: RunRecord) -> bool:
@@ -88,6 +103,11 @@ class Touched:
         """The paths that got runs, lost them, or whose runs are shown or not."""
         changes = [change for change in self._of("run") if _differs(change, ("path", "shown"))]
         return {row["path"] for change in changes for row in (change.before, change.after) if row}
+
+    def _marked_anew(self) -> set[str]:
+        """The paths whose seam group got another mark."""
+        groups = {change.id for change in self._of("group") if _differs(change, ("mark",))}
+        return {row["id"] for row in self._state.all("path") if row["group"] in groups} if groups else set()
 
     def _halves(self) -> Iterator[str]:
         """The paths that are, or were, other halves of those that changed or whose runs did."""

@@ -22,6 +22,7 @@ from curlet.web.library import library
 from curlet.web.motifs import motifs
 from curlet.web.repair import repair
 from curlet.web.routes import Application
+from curlet.web.shades import shades
 from curlet.web.sheets import sheets
 from curlet.web.strips import strips
 from curlet.web.table import table
@@ -52,6 +53,7 @@ def build_app() -> Application:
         drawings,
         fonts,
         guides,
+        shades,
         export,
         strips,
         bench,

@@ -25,11 +25,13 @@ from curlet.studio.touched import Touched
 from curlet.studio.under_way import UNWATCHED, UnderWay
 from curlet.web.run_frames import run_json
 from curlet.web.sheet_frames import (
+    colourways_json,
     guide_json,
     lengths_json,
     lettering_json,
     mark_json,
     number_text,
+    shades_json,
     sheet_json,
     single_json,
 )
@@ -80,6 +82,8 @@ def preview_frame(draft: State) -> bytes:
     return packer.pack(_touched(draft, packer, _BESIDE))
 
 
+# What rows say which colours a sheet's shades have.
+_CARD = ("shade", "colourway", "sheet")
 # How a part of a sheet is shown.
 Part = Callable[[State, Packer], list[Json]]
 # What lies on a sheet beside its paths and runs, and what is listed beside it, each with the kinds of rows
@@ -95,8 +99,10 @@ _BESIDE: dict[str, tuple[Part, set[str]]] = {
     ),
     "singles": (
         lambda state, to: [single_json(state, row, to) for row in state.all("single")],
-        {"single", "brush"},
+        {"single", "brush", *_CARD},
     ),
+    "colourways": (lambda state, _: colourways_json(state), {"colourway", "sheet"}),
+    "shades": (lambda state, _: shades_json(state), {*_CARD, "run", "path", "single", "brush"}),
     "marks": (lambda state, _: [mark_json(state, row) for row in state.all("mark")], {"mark", "path"}),
 }
 _LISTS: dict[str, tuple[Part, set[str]]] = {
@@ -110,7 +116,9 @@ def _touched(
 ) -> Json:
     touched = Touched(state)
     return {
-        "sheet": sheet_json(state) if "sheet" in touched.kinds else None,
+        "sheet": sheet_json(state)
+        if "sheet" in touched.kinds or touched.shaded("sheet", state.sheet)
+        else None,
         "paths": [_path(state, row) for row in touched.paths()],
         "runs": [run_json(state, run, packer) for run in work.each(touched.runs(), "Drawing")],
         "as_drawn": _as_drawn(state, packer, touched.elements()),

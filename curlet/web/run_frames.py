@@ -19,10 +19,11 @@ from curlet.core.tally import CornerTally, CrossingTally, LegTally, Pinch, RowTa
 from curlet.formats.content import content_key
 from curlet.formats.screen import Packer, group_json
 from curlet.store.records import RunRecord
-from curlet.store.runs import run_brush, run_places
+from curlet.store.runs import run_brush, run_places, written_brush
+from curlet.store.shades_entered import sequence_text
 from curlet.store.state import State
 from curlet.studio.laying import lay_row, run_group
-from curlet.web.sheet_frames import lengths_json
+from curlet.web.sheet_frames import lengths_json, threads_json
 
 Json = dict[str, Any]
 
@@ -36,8 +37,10 @@ def run_json(state: State, run: RunRecord, packer: Packer) -> Json:
         "own": sorted(run["own"]),
         "places": places.model_dump(mode="json"),
         "settings": brush.model_dump(mode="json"),
+        "threads": threads_json(state, run),
+        "sequences": _sequences(state, run),
         "noun": asdict(repeat_noun(brush.kind)),
-        "key": content_key(run["own"], state.get("brush", run["brush"])["doc"], state.sheet["scale"]),
+        "key": content_key(*written_brush(state, run).value, state.sheet["scale"]),
     }
     try:
         laid, measured = lay_row(state, run)
@@ -60,6 +63,15 @@ def run_json(state: State, run: RunRecord, packer: Packer) -> Json:
         "tape": _tape(laid, row, packer),
         "group": group_json(run_group(state, run), packer),
     }
+
+
+def _sequences(state: State, run: RunRecord) -> list[str]:
+    """Each course's sequence of shades, by their names, as it would be entered."""
+    courses = state.get("brush", run["brush"])["doc"].get("courses", [])
+    every = [
+        run["own"].get(f"/courses/{i}/shades", course.get("shades", [])) for i, course in enumerate(courses)
+    ]
+    return [sequence_text(state, shades) for shades in every]
 
 
 def _row(laid: LaidRun, tallied: RowTally, factor: float) -> Json:

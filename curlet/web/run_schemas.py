@@ -225,6 +225,14 @@ class RowShown(BaseModel):
     legs: list[LegShown]
 
 
+class ThreadShown(BaseModel):
+    """A thread's colour: a shade of the sheet, the path's, or its own."""
+
+    colour: str
+    shade: str | None
+    of_path: bool
+
+
 class RunShown(BaseModel):
     id: str
     path: str
@@ -236,6 +244,8 @@ class RunShown(BaseModel):
     own: list[str]
     places: PlacesDoc
     settings: BrushDoc
+    threads: list[ThreadShown]
+    sequences: list[str]
     noun: NounShown
     key: str
     fault: str | None = None

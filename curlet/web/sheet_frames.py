@@ -2,11 +2,12 @@
 
 from __future__ import annotations
 
+from collections import Counter
 from collections.abc import Callable
 from typing import Any
 
 from curlet.core.drawing import Solid, Tiling
-from curlet.core.dress.colour import lightness
+from curlet.core.dress.colour import lightness, oklch
 from curlet.core.errors import BadInput, CurletError
 from curlet.core.measures import MM_PER_INCH
 from curlet.core.path import Path, measuring
@@ -15,8 +16,18 @@ from curlet.core.path.measuring import Measured
 from curlet.formats.fonts import SINGLE_LINE
 from curlet.formats.mark_doc import MarkDoc
 from curlet.formats.screen import Packer, group_json, paint_json
+from curlet.formats.shade_refs import OF_PATH, shade_of, shade_ref
 from curlet.store.paths import core_path
-from curlet.store.records import GuideRecord, LetteringRecord, MarkRecord, SingleRecord, part_of
+from curlet.store.records import (
+    GuideRecord,
+    LetteringRecord,
+    MarkRecord,
+    RunRecord,
+    SingleRecord,
+    part_of,
+)
+from curlet.store.runs import run_brush
+from curlet.store.shades import NAMING, colour_in, shade_named, shades_of, shown_colourway
 from curlet.store.state import State
 from curlet.studio.drawn_sheet import background_paint, single_group
 
@@ -54,6 +65,31 @@ def sheet_json(state: State) -> Json:
     }
 
 
+def colourways_json(state: State) -> list[Json]:
+    """The colourways in order, and which is shown."""
+    shown = shown_colourway(state)
+    rows = state.all("colourway")
+    return [{"id": row["id"], "name": row["name"], "shown": row["id"] == shown} for row in rows]
+
+
+def shades_json(state: State) -> list[Json]:
+    """The shade card: each shade's colour as it is shown, also in OKLCH, and how often it is used."""
+    shown = shown_colourway(state)
+    used = Counter(
+        shade for kind in NAMING for row in state.all(kind) for shade in shades_of(state, kind, row)
+    )
+    return [
+        {
+            "id": row["id"],
+            "name": row["name"],
+            "colour": (colour := colour_in(row, shown)),
+            "oklch": oklch(colour),
+            "used": used[row["id"]],
+        }
+        for row in state.all("shade")
+    ]
+
+
 def guide_json(row: GuideRecord, factor: float) -> Json:
     keys = ("id", "name", "x", "y", "width", "height", "turn", "fade", "shown", "locked", "position")
     entered = {
@@ -73,9 +109,31 @@ def guide_json(row: GuideRecord, factor: float) -> Json:
 def single_json(state: State, row: SingleRecord, packer: Packer) -> Json:
     head = {key: row[key] for key in ("id", "brush", "x", "y", "turn", "size", "position")}
     try:
-        return {**head, "group": group_json(single_group(state, row), packer)}
+        group = group_json(single_group(state, row), packer)
+        return {**head, "threads": threads_json(state, row), "group": group}
     except CurletError as error:
-        return {**head, "group": None, "fault": str(error)}
+        return {**head, "threads": [], "group": None, "fault": str(error)}
+
+
+def threads_json(state: State, row: RunRecord | SingleRecord) -> list[Json]:
+    """The colours of a run's or a single repeat's threads, and what each is filled with."""
+    look = state.get("brush", row["brush"])["doc"].get("look") or {}
+    found = []
+    for index, colour in enumerate(run_brush(state, row).threads):
+        pointer = f"/threads/{index}"
+        ref = row["own"].get(pointer, _by_look(state, look, pointer) if pointer not in row["own"] else None)
+        shade = shade_of(ref)
+        shade = shade if shade in state.rows["shade"] else None
+        found.append({"colour": colour, "shade": shade, "of_path": ref == OF_PATH})
+    return found
+
+
+def _by_look(state: State, look: Json, pointer: str) -> str | None:
+    """What a look fills a thread with."""
+    if pointer in look.get("of_path", ()):
+        return OF_PATH
+    shade = shade_named(state, look.get("shades", {}).get(pointer, ""))
+    return shade_ref(shade["id"]) if shade else None
 
 
 def mark_json(state: State, row: MarkRecord) -> Json:

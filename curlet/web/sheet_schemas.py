@@ -9,7 +9,14 @@ from pydantic import BaseModel, Field
 from curlet.formats.cloth_doc import ClothDoc
 from curlet.formats.names import MaybeName
 from curlet.web.drawing_schemas import AnyPaint, GroupShown
-from curlet.web.run_schemas import BrushShown, LetteringShown, PathShown, RunShown, SeamGroupShown
+from curlet.web.run_schemas import (
+    BrushShown,
+    LetteringShown,
+    PathShown,
+    RunShown,
+    SeamGroupShown,
+    ThreadShown,
+)
 
 
 class LightShown(BaseModel):
@@ -97,6 +104,22 @@ class GuideShown(BaseModel):
     entered: dict[str, str]
 
 
+class ColourwayShown(BaseModel):
+    id: str
+    name: str
+    shown: bool
+
+
+class ShadeShown(BaseModel):
+    """A shade as it is shown: its lightness, chroma and hue (OKLCH), and how often it is used."""
+
+    id: str
+    name: str
+    colour: str
+    oklch: tuple[float, float, float]
+    used: int
+
+
 class SingleShown(BaseModel):
     """One repeat placed by hand."""
 
@@ -107,6 +130,7 @@ class SingleShown(BaseModel):
     turn: float
     size: float
     position: float
+    threads: list[ThreadShown]
     group: GroupShown | None
     fault: str | None = None
 
@@ -163,6 +187,8 @@ class SheetFrame(BaseModel):
     letterings: list[LetteringShown]
     guides: list[GuideShown]
     singles: list[SingleShown]
+    colourways: list[ColourwayShown]
+    shades: list[ShadeShown]
     marks: list[CheckMarkShown]
     paths: list[PathShown]
     runs: list[RunShown]
@@ -205,6 +231,8 @@ class PreviewFrame(BaseModel):
     letterings: list[LetteringShown] | None
     guides: list[GuideShown] | None
     singles: list[SingleShown] | None
+    colourways: list[ColourwayShown] | None
+    shades: list[ShadeShown] | None
     marks: list[CheckMarkShown] | None
 
 

@@ -63,6 +63,13 @@ DRESSED = Tried(
     "lay-brush", {"paths": lambda state: [last("path")(state)], "brush": "rope"}, after=(CROSSED,)
 )
 GUIDE = {"guide": last("guide")}
+SHADE = Tried("add-shade", {"colour": "crimson"})
+WAY = Tried("add-colourway")
+TAKEN = {
+    "brush": "rope",
+    "own": {"/threads/0": "shade:away"},
+    "shades": {"away": {"name": "Sea", "colour": "#224466"}},
+}
 
 CLIP = {
     "sheet": "elsewhere",
@@ -160,6 +167,17 @@ TRIED = [
     Tried("scale-by-length", {"drawn": 30, "length": "30 cm"}),
     Tried("set-sheet", {"scale": "1:2", "background": "dark", "width": "11.7 in"}),
     Tried("set-sheet", {"unit": "in", "background_cloth": {"weave": "denim"}}),
+    SHADE,
+    Tried("set-shade", {"shade": last("shade"), "name": "Iris", "colour": "#663399"}, after=(SHADE,)),
+    Tried("order-shade", {"shade": last("shade"), "place": 0}, after=(SHADE, SHADE)),
+    Tried("remove-shade", {"shade": last("shade")}, after=(SHADE,)),
+    Tried("shades-from-use", sheet="curtain"),
+    WAY,
+    Tried("show-colourway", {"colourway": lambda state: state.all("colourway")[0]["id"]}, after=(SHADE, WAY)),
+    Tried("rename-colourway", {"colourway": last("colourway"), "name": "Night"}, after=(WAY,)),
+    Tried("remove-colourway", {"colourway": last("colourway")}, after=(SHADE, WAY)),
+    Tried("make-look", {"run": RUN, "name": "Hem"}),
+    Tried("give-look", {"paths": [HEM], "taken": TAKEN}),
 ]
 # Tried by tests of their own, since what they name is known only once a run is laid.
 ELSEWHERE = {"flip-crossing"}
@@ -241,6 +259,10 @@ _CHANCE = {
     "switch-course": {"brush"},
     "match-line": {"brush"},
     "new-seed": {"places"},
+    "shades-from-use": {"own", "cloth", "background_cloth"},
+    "add-colourway": {"colourway", "colours"},
+    "make-look": {"brush"},
+    "give-look": {"own"},
 }
 _NAME_NOTHING = {
     "paste",
@@ -251,6 +273,9 @@ _NAME_NOTHING = {
     "keep-mark",
     "scale-by-length",
     "set-sheet",
+    "add-shade",
+    "shades-from-use",
+    "add-colourway",
 }
 
 
@@ -274,6 +299,8 @@ def test_what_names_something_that_is_gone_is_refused_and_changes_nothing(
         "group",
         "brush",
         "items",
+        "shade",
+        "colourway",
     }
     named_here = {key for key in names & set(values) if values[key]}
     assert named_here

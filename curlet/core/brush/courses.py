@@ -26,6 +26,7 @@ from curlet.core.errors import BadInput
 from curlet.core.measures import Measure, Scale, pitch_to_spi
 from curlet.core.motif.families import Running
 from curlet.core.motif.motif import Motif, MotifMaker, half_width_of
+from curlet.core.motif.taken import in_shade
 
 STITCH_LENGTH = Bounds("Stitch length", 0.01, 10_000, "3 mm to 4 mm is usual for topstitching")
 GAP = Bounds("Gap", -10_000, 10_000)
@@ -37,6 +38,7 @@ WEIGHT = Bounds("Line weight", 1, 10_000, "100 % is as drawn", "%")
 OPACITY = Bounds("Opacity", 0, 100, "100 % hides what lies under it", "%")
 BAND_WIDTH = Bounds("Band width", 0.01, 10_000)
 MAX_LETTERS = 12
+MAX_SHADES = 24
 _MIN_PITCH = 0.05
 
 
@@ -72,6 +74,8 @@ class Row:
     Attributes
     ----------
     more, order : further motifs B, C, … and the sequence in which all come, as letters: "A A B".
+    shades : the colours of thread 1 that repeats run through, whatever the order of motifs; none where all
+        have the brush's.
     hold : a name in `lay.hold.HOLDS`.
     offset : how far the row lies from the path, to its left (−) or right (+).
     own_line : whether an offset row is measured on its own line, or in step with the path.
@@ -88,6 +92,7 @@ class Row:
     hold: str = "pinned"
     more: tuple[Letter, ...] = ()
     order: str = "A"
+    shades: tuple[ColourRole, ...] = ()
     facing: Facing = Facing()
     offset: Measure = Measure(0.0)
     own_line: bool = True
@@ -110,8 +115,13 @@ class Row:
 
     @property
     def count(self) -> int:
-        """How many motifs its repeats have."""
-        return sum(len(turns) for turns in self.letters)
+        """How many motifs its repeats have, one in two shades being two."""
+        return sum(len(turns) for turns in self.letters) * self._tones
+
+    @property
+    def _tones(self) -> int:
+        """How many shades each motif comes in."""
+        return max(len(self.shades), 1)
 
     @cached_property
     def _order(self) -> tuple[int, ...]:
@@ -120,25 +130,31 @@ class Row:
 
     @cached_property
     def sequence(self) -> tuple[int, ...]:
-        """The order as indices of motifs, until every letter's turns come out too."""
+        """The order as indices of motifs, until every letter's turns and the shades come out too."""
         order = self._order
         first = np.cumsum([0, *(len(turns) for turns in self.letters)]).tolist()
-        whole = math.lcm(len(order), *(len(self.letters[letter]) for letter in order))
+        tones = self._tones
+        whole = math.lcm(len(order), tones, *(len(self.letters[letter]) for letter in order))
         letters = [order[place % len(order)] for place in range(whole)]
         return tuple(
-            first[letter] + place % len(self.letters[letter]) for place, letter in enumerate(letters)
+            (first[letter] + place % len(self.letters[letter])) * tones + place % tones
+            for place, letter in enumerate(letters)
         )
 
     def motifs(self, scale: Scale) -> tuple[Motif, ...]:
-        """Every motif at a scale, in the letters' order and that of their turns."""
+        """Every motif at a scale, in the letters' order, that of their turns and that of the shades."""
         size, weight = self.size / 100, self.weight / 100
-        return tuple(
+        every = (
             _made(cast(Hashable, maker), scale, size, weight) for turns in self.letters for maker, _ in turns
         )
+        if not self.shades:
+            return tuple(every)
+        return tuple(in_shade(motif, shade) for motif in every for shade in self.shades)
 
     def drawn_lengths(self, scale: Scale) -> tuple[float, ...]:
-        """Every motif's length in sheet mm, in the letters' order and that of their turns."""
-        return tuple(length.drawn(scale) * self.size / 100 for turns in self.letters for _, length in turns)
+        """Every motif's length in sheet mm, in the order of `motifs`."""
+        every = (length.drawn(scale) * self.size / 100 for turns in self.letters for _, length in turns)
+        return tuple(length for length in every for _ in range(self._tones))
 
     def drawn_length(self, scale: Scale) -> float:
         """Repeat length of motif A in sheet mm."""
@@ -214,6 +230,8 @@ class Row:
         if not fine or len(self._order) > 100 or count > MAX_LETTERS:
             last = chr(ord("A") + min(count, MAX_LETTERS) - 1)
             raise BadInput(f"An order is up to 100 letters from A to {last}, like A A B.")
+        if len(self.shades) > MAX_SHADES:
+            raise BadInput(f"A row runs through up to {MAX_SHADES} shades.")
         if self.overlap not in OVERLAPS:
             raise BadInput("Repeats overlap next over last, last over next, or interlaced.")
 

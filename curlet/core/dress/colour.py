@@ -131,6 +131,16 @@ def lightness(colour: str) -> float:
     return float(Color(colour).convert("oklch")["lightness"])
 
 
+def oklch(colour: str) -> tuple[float, float, float]:
+    """A colour's lightness 0…1, chroma and hue in degrees (OKLCH); a grey's hue is 0.
+
+    >>> oklch("#ff0000")
+    (0.628, 0.2577, 29.2)
+    """
+    light, chroma, hue = Color(colour).convert("oklch").coords(nans=False)
+    return round(light, 4), round(chroma, 4), round(hue % 360, 1) if chroma > 1e-4 else 0.0
+
+
 def in_gamut(colour: Color) -> str:
     """A colour as "#rrggbb", brought into gamut as CSS Color 4 has it."""
     return str(colour.convert("srgb").fit(method="oklch-chroma").to_string(hex=True))

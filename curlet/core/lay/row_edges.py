@@ -54,6 +54,8 @@ def check_edges(row: Row, scale: Scale) -> tuple[Joint, ...]:
     """Every joint of a row: repeat to repeat in its order, ends, corners. Links and gaps have none."""
     if not joins(row) or chosen(HOLDS, row.hold, "hold").chain:
         return ()
+    # A change of shade is no step.
+    row = replace(row, shades=())
     motifs, lengths = row.motifs(scale), row.drawn_lengths(scale)
     repeats = [
         _Piece("repeat" if len(motifs) == 1 else f"repeat {chr(ord('A') + i)}", motif, length)

@@ -1,4 +1,4 @@
-"""A motif whose own colours take a run's thread."""
+"""A motif in other colours: its own take a run's thread, or its first thread is another."""
 
 from __future__ import annotations
 
@@ -28,6 +28,18 @@ def with_thread(motif: Motif, rule: TakeRule, thread: str) -> Motif:
 
     def changed(role: ColourRole) -> ColourRole:
         return replace(role, own=new[role.own]) if role.own in new and role != NEEDLE_HOLE else role
+
+    return replace(motif, shapes=tuple(_changed(item, changed) for item in motif.shapes))
+
+
+@lru_cache(maxsize=1024)
+def in_shade(motif: Motif, shade: ColourRole) -> Motif:
+    """The motif with another colour in the place of thread 1, lighter and darker where that is."""
+
+    def changed(role: ColourRole) -> ColourRole:
+        if role.own or role.thread != 1:
+            return role
+        return replace(role, thread=shade.thread, own=shade.own, lighter=role.lighter + shade.lighter)
 
     return replace(motif, shapes=tuple(_changed(item, changed) for item in motif.shapes))
 

@@ -20,6 +20,7 @@ from curlet.store.commands.figures import DrawFigure, ReshapeFigure
 from curlet.store.commands.guides import AddGuide, CalibrateGuide, DragGuide, RemoveGuide, SetGuide
 from curlet.store.commands.intent import BaseIntent as Intent
 from curlet.store.commands.lettering import FreeLettering, SetLettering, WriteLettering
+from curlet.store.commands.looks import GiveLook, MakeLook
 from curlet.store.commands.marks import KeepMark, RemoveMark
 from curlet.store.commands.nodes import (
     AddNode,
@@ -68,6 +69,19 @@ from curlet.store.commands.runs import (
     ShowRun,
     SwitchCourse,
 )
+from curlet.store.commands.shades import (
+    AddColourway,
+    AddShade,
+    ImportShades,
+    NewShade,
+    OrderShade,
+    RemoveColourway,
+    RemoveShade,
+    RenameColourway,
+    SetShade,
+    ShadesFromUse,
+    ShowColourway,
+)
 from curlet.store.commands.sheet import ScaleByLength, SetSheet
 from curlet.store.commands.singles import PlaceSingle, RemoveSingles, SetSingle
 from curlet.store.commands.sketch import SketchPath
@@ -110,6 +124,8 @@ AnyIntent = Annotated[
     | MeasureOn
     | FollowBrush
     | GiveToBrush
+    | MakeLook
+    | GiveLook
     | ReverseRun
     | ShowRun
     | SwitchCourse
@@ -130,6 +146,15 @@ AnyIntent = Annotated[
     | PlaceSingle
     | SetSingle
     | RemoveSingles
+    | AddShade
+    | SetShade
+    | OrderShade
+    | RemoveShade
+    | ShadesFromUse
+    | AddColourway
+    | ShowColourway
+    | RenameColourway
+    | RemoveColourway
     | KeepMark
     | RemoveMark
     | ScaleByLength
@@ -137,4 +162,4 @@ AnyIntent = Annotated[
     Field(discriminator="kind"),
 ]
 
-__all__ = ["AddGuide", "AnyIntent", "ImportDrawing", "Intent"]
+__all__ = ["AddGuide", "AnyIntent", "ImportDrawing", "ImportShades", "Intent", "NewShade"]

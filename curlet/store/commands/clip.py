@@ -15,8 +15,9 @@ from curlet.formats.path_doc import FactsDoc, to_path
 from curlet.store.commands.intent import BaseIntent
 from curlet.store.commands.paths import add_group
 from curlet.store.paths import add_path
-from curlet.store.records import PathRecord, part_of
+from curlet.store.records import Json, PathRecord, part_of
 from curlet.store.runs import run_brush
+from curlet.store.shades_brought import add_look_shades, at_home, brought_by
 from curlet.store.state import State, new_id
 
 # On the sheet that it was copied from a copy lies so far aside, mm.
@@ -27,7 +28,13 @@ def clip_of(state: State, paths: Sequence[str]) -> ClipDoc:
     """Paths as they are, to be pasted later; Missing if one is gone."""
     rows = [state.get("path", path_id) for path_id in paths]
     clipped = [_clip_path(state, row) for row in rows]
-    return ClipDoc(sheet=state.sheet["id"], factor=state.scale.factor, paths=clipped)
+    named = [value for path in clipped for value in (path.cloth and path.cloth.model_dump(), *_owns(path))]
+    shades = brought_by(state, *named)
+    return ClipDoc(sheet=state.sheet["id"], factor=state.scale.factor, paths=clipped, shades=shades)
+
+
+def _owns(path: ClipPath) -> list[Json]:
+    return [run.own for run in path.runs]
 
 
 def _clip_path(state: State, row: PathRecord) -> ClipPath:
@@ -63,10 +70,19 @@ class Paste(BaseIntent):
         for path, line in zip(self.clip.paths, lines, strict=True):
             if path.group not in groups:
                 groups[path.group] = _group(state, path.group)
-            path_id = _paste_path(state, path, _scaled(line, 1.0, aside), larger, groups[path.group], shapes)
+            cloth = path.cloth.model_dump(mode="json") if path.cloth else {}
+            path_id = _paste_path(
+                state,
+                path,
+                _scaled(line, 1.0, aside),
+                larger,
+                groups[path.group],
+                shapes,
+                at_home(state, cloth, self.clip.shades),
+            )
             placed.append((path.position, "path", path_id))
             placed += [
-                (run.position, "run", _paste_run(state, path_id, run))
+                (run.position, "run", _paste_run(state, path_id, run, self.clip))
                 for run in path.runs
                 if run.brush in state.rows["brush"]
             ]
@@ -104,7 +120,13 @@ def _group(state: State, group: ClipGroup | None) -> str | None:
 
 
 def _paste_path(
-    state: State, path: ClipPath, line: Path, larger: float, group: str | None, shapes: dict[str, str]
+    state: State,
+    path: ClipPath,
+    line: Path,
+    larger: float,
+    group: str | None,
+    shapes: dict[str, str],
+    cloth: Json,
 ) -> str:
     facts = path.facts
     if facts != FactsDoc():
@@ -120,19 +142,20 @@ def _paste_path(
         group,
         facts=facts.model_dump(mode="json", exclude_defaults=True),
         swell=[point.model_dump(mode="json") for point in path.swell],
-        cloth=path.cloth.model_dump(mode="json") if path.cloth else {},
+        cloth=cloth,
         hidden=path.hidden,
         locked=path.locked,
     )
 
 
-def _paste_run(state: State, path_id: str, run: ClipRun) -> str:
+def _paste_run(state: State, path_id: str, run: ClipRun, clip: ClipDoc) -> str:
+    add_look_shades(state, state.get("brush", run.brush)["doc"])
     row = {
         "id": new_id(),
         "sheet": state.sheet["id"],
         "path": path_id,
         "brush": run.brush,
-        "own": run.own,
+        "own": at_home(state, run.own, clip.shades),
         "backwards": run.backwards,
         "places": run.places.model_dump(mode="json", exclude_defaults=True),
         "shown": run.shown,

@@ -5,9 +5,10 @@ from __future__ import annotations
 from typing import Literal
 
 from curlet.core.errors import BadInput
-from curlet.formats.cloth_doc import ClothDoc
+from curlet.formats.cloth_doc import ClothDoc, painted_cloth
 from curlet.store.commands.intent import BaseIntent, Ids
 from curlet.store.names import names_of
+from curlet.store.shades import shade_colours
 from curlet.store.state import State
 
 
@@ -20,7 +21,7 @@ class SetCloth(BaseIntent):
 
     def apply(self, state: State) -> str:
         if self.cloth:
-            self.cloth.to_core()
+            painted_cloth(self.cloth, shade_colours(state)).to_core()
         for path_id in self.paths:
             row = state.get("path", path_id)
             if self.cloth and not row["closed"]:

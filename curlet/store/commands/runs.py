@@ -2,25 +2,34 @@
 
 from __future__ import annotations
 
+import re
 from typing import Annotated, Any, Literal
 
 from pydantic import Field
 
 from curlet.core.errors import BadInput
 from curlet.formats.brush_file import read_brush
+from curlet.formats.names import ended
 from curlet.formats.path_doc import FactsDoc
-from curlet.formats.pointer import look_up, patched
+from curlet.formats.pointer import patched
+from curlet.store.brush_rows import free_name, put_brush
 from curlet.store.commands.intent import BaseIntent, Id, Ids
+from curlet.store.commands.looks import look_document
 from curlet.store.edits.courses import StretchOrRepeat
 from curlet.store.edits.names import setting_name
-from curlet.store.edits.settings import GAUGE, measured_on, pointers_of, read_gauge, read_setting
+from curlet.store.edits.settings import GAUGE, measured_on, pointers_of, read_gauge
 from curlet.store.match_line import matched
-from curlet.store.names import unlike
-from curlet.store.records import Json, PathRecord, RunRecord
-from curlet.store.runs import run_brush
-from curlet.store.state import State, new_id
+from curlet.store.names import names_of
+from curlet.store.own import keep_own, read_own
+from curlet.store.records import Json, RunRecord
+from curlet.store.runs import lay_on, run_brush
+from curlet.store.shades import own_settings
+from curlet.store.shades_brought import add_look_shades
+from curlet.store.shades_entered import known_refs
+from curlet.store.state import State
 
 Pointer = Annotated[str, Field(min_length=2, max_length=120)]
+_THREAD = re.compile(r"/threads/(\d{1,2})$")
 
 
 class LayBrush(BaseIntent):
@@ -36,39 +45,10 @@ class LayBrush(BaseIntent):
 
     def apply(self, state: State) -> str:
         name = state.get("brush", self.brush)["doc"]["name"]
+        add_look_shades(state, state.get("brush", self.brush)["doc"])
         for path_id in self.paths:
-            self._lay(state, path_id)
-        what = (
-            state.get("path", self.paths[0])["name"] if len(self.paths) == 1 else (f"{len(self.paths)} paths")
-        )
-        return f"Lay {name} on {what}"
-
-    def _lay(self, state: State, path_id: str) -> None:
-        path = state.get("path", path_id)
-        own = swell_of(path, state.get("brush", self.brush)["doc"])
-        runs = state.runs_of(path_id)
-        if runs and not self.another:
-            state.update("run", runs[-1]["id"], brush=self.brush, own=own)
-            return
-        run = {
-            "id": new_id(),
-            "sheet": state.sheet["id"],
-            "path": path_id,
-            "brush": self.brush,
-            "own": own,
-            "backwards": False,
-            "places": {},
-            "shown": True,
-            "position": state.next_position("run"),
-        }
-        state.put("run", run)
-
-
-def swell_of(path: PathRecord, brush: Json) -> Json:
-    """What a run keeps for itself of the pressure that its path was drawn with: each course's swell."""
-    if not path["swell"]:
-        return {}
-    return {f"/courses/{i}/swell": path["swell"] for i in range(len(brush["courses"]))}
+            lay_on(state, path_id, self.brush, {}, another=self.another)
+        return f"Lay {name} on {names_of(state, self.paths)}"
 
 
 class MatchLine(BaseIntent):
@@ -79,8 +59,8 @@ class MatchLine(BaseIntent):
 
     def apply(self, state: State) -> str:
         path = state.get("path", self.path)
-        name = _free_name(state, f"As drawn: {path['name']}")
-        brush = _put_brush(state, matched(name, FactsDoc(**path["facts"])).model_dump(mode="json"))
+        name = free_name(state, f"As drawn: {path['name']}")
+        brush = put_brush(state, matched(name, FactsDoc(**path["facts"])).model_dump(mode="json"))
         LayBrush(kind="lay-brush", paths=[self.path], brush=brush).apply(state)
         return f"Make a brush of the line of {path['name']}"
 
@@ -117,11 +97,22 @@ class SetOnRuns(BaseIntent):
     settings: Annotated[list[Setting], Field(min_length=1, max_length=20)]
 
     def apply(self, state: State) -> str:
-        for run_id in self.runs:
-            for setting in self.settings:
+        for setting in self.settings:
+            for run_id in self._with_thread(state, setting.pointer):
                 self._set(state, run_id, setting)
+        for run_id in self.runs:
             run_brush(state, state.get("run", run_id)).to_core().check(state.scale)
         return f"Set {setting_name(self.settings[0].pointer)}"
+
+    def _with_thread(self, state: State, pointer: str) -> list[str]:
+        """The runs that have the thread that a pointer names: brushes have unlike many."""
+        if not (named := _THREAD.match(pointer)):
+            return self.runs
+        number = int(named[1])
+        found = [run for run in self.runs if number < len(run_brush(state, state.get("run", run)).threads)]
+        if not found:
+            raise BadInput(f"None of these brushes has a thread {number + 1}.")
+        return found
 
     def _set(self, state: State, run_id: str, setting: Setting) -> None:
         brush = run_brush(state, state.get("run", run_id))
@@ -129,30 +120,15 @@ class SetOnRuns(BaseIntent):
             values = read_gauge(brush, setting.entered)
         else:
             values = {
-                pointer: read_setting(brush, pointer, setting.entered, state.scale)
+                pointer: read_own(state, brush, pointer, setting.entered)
                 if setting.value is None
-                else setting.value
+                else known_refs(state, setting.value)
                 for pointer in pointers_of(brush, setting.pointer)
             }
         if not values:
             raise BadInput(f"{brush.name} has no row of repeats. Choose the course to set first.")
         for pointer, value in values.items():
-            _keep_own(state, state.get("run", run_id), pointer, value)
-
-
-def _keep_own(state: State, run: RunRecord, pointer: str, value: object) -> None:
-    """Keep a value with the run; one that says the same as the brush is not its own."""
-    above = next((key for key in run["own"] if pointer.startswith(f"{key}/")), None)
-    if above is not None:
-        # It lies in a larger setting that is the run's own already.
-        whole = patched({"own": run["own"][above]}, {f"/own{pointer[len(above) :]}": value})["own"]
-        return _keep_own(state, run, above, whole)
-    brush = read_brush(state.get("brush", run["brush"])["doc"]).model_dump(mode="json")
-    own = {k: kept for k, kept in run["own"].items() if k != pointer and not k.startswith(f"{pointer}/")}
-    if look_up(brush, pointer) != value:
-        own[pointer] = value
-    state.update("run", run["id"], own=own)
-    return None
+            keep_own(state, "run", run_id, pointer, value)
 
 
 class MeasureOn(BaseIntent):
@@ -168,7 +144,7 @@ class MeasureOn(BaseIntent):
             brush = run_brush(state, state.get("run", run_id))
             for pointer in pointers_of(brush, self.pointer):
                 value = measured_on(brush, pointer, self.on, state.scale)
-                _keep_own(state, state.get("run", run_id), pointer, value)
+                keep_own(state, "run", run_id, pointer, value)
         where = "paper" if self.on == "paper" else "the garment"
         return f"Measure {setting_name(self.pointer)} on {where}"
 
@@ -199,27 +175,38 @@ class FollowBrush(BaseIntent):
 class GiveToBrush(BaseIntent):
     """Give a run's own settings to its brush, so that every run that uses it follows.
 
-    A built-in brush stays as it is: the run gets a copy, with the settings in it.
+    A built-in brush stays as it is: the run gets a copy, with the settings in it. With `keep` the other runs
+    stay as they were: what they use is called so from then on.
     """
 
     kind: Literal["give-to-brush"]
     run: Id
+    keep: bool = False
 
     def apply(self, state: State) -> str:
         run = state.get("run", self.run)
         brush = state.get("brush", run["brush"])
-        doc = patched(read_brush(brush["doc"]).model_dump(mode="json"), run["own"])
+        doc = brush_with_own(state, run)
+        name = doc["name"]
         if brush["builtin"]:
-            doc["name"] = _free_name(state, doc["name"])
-            state.update("run", self.run, brush=_put_brush(state, doc), own={})
+            doc["name"] = name = free_name(state, name)
+            state.update("run", self.run, brush=put_brush(state, doc), own={})
+        elif self.keep:
+            old = free_name(state, ended(name, ", as it was"))
+            state.update("brush", brush["id"], doc={**brush["doc"], "name": old})
+            state.update("run", self.run, brush=put_brush(state, doc), own={})
         else:
             state.update("brush", brush["id"], doc=doc)
             state.update("run", self.run, own={})
-        return f"Give settings to {doc['name']}"
+        return f"Give settings to {name}"
 
 
-def _free_name(state: State, name: str) -> str:
-    return unlike(name, (brush["doc"]["name"] for brush in state.all("brush")))
+def brush_with_own(state: State, run: RunRecord) -> Json:
+    """The document of a run's brush with the run's own settings in it; a look goes on naming its shades."""
+    doc = state.get("brush", run["brush"])["doc"]
+    if doc.get("look"):
+        return look_document(state, run)
+    return patched(read_brush(doc).model_dump(mode="json"), own_settings(state, run))
 
 
 class ReverseRun(BaseIntent):
@@ -260,15 +247,7 @@ class SwitchCourse(BaseIntent):
         run = state.get("run", self.run)
         edit = StretchOrRepeat(kind="stretch-or-repeat", course=self.course)
         doc, label = edit.apply(run_brush(state, run))
-        named = doc.model_copy(update={"name": _free_name(state, doc.name)})
-        brush_id = _put_brush(state, named.model_dump(mode="json"))
+        named = doc.model_copy(update={"name": free_name(state, doc.name)})
+        brush_id = put_brush(state, named.model_dump(mode="json"))
         state.update("run", self.run, brush=brush_id, own={})
         return label
-
-
-def _put_brush(state: State, doc: dict[str, Any]) -> str:
-    """A new brush of the user's at the end of the Library."""
-    brush_id = new_id()
-    place = {"position": state.next_position("brush"), "builtin": False, "removed": False}
-    state.put("brush", {"id": brush_id, "doc": doc, "version": 1, **place})
-    return brush_id

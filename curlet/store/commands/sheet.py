@@ -8,8 +8,9 @@ from pydantic import Field
 
 from curlet.core.errors import BadInput
 from curlet.core.measures import Scale, read_measure
-from curlet.formats.cloth_doc import ClothDoc
+from curlet.formats.cloth_doc import ClothDoc, painted_cloth
 from curlet.store.commands.intent import BaseIntent, Entered, Name
+from curlet.store.shades import shade_colours
 from curlet.store.sheets import read_side
 from curlet.store.state import State
 
@@ -45,7 +46,7 @@ class SetSheet(BaseIntent):
         if self.unit is not None:
             values["unit"] = self.unit
         if self.background_cloth is not None:
-            self.background_cloth.to_core()
+            painted_cloth(self.background_cloth, shade_colours(state)).to_core()
             values |= {
                 "background": "cloth",
                 "background_cloth": self.background_cloth.model_dump(mode="json"),

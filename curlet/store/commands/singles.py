@@ -12,6 +12,9 @@ from curlet.core.measures import read_measure
 from curlet.formats.brush_file import read_brush
 from curlet.formats.path_doc import Coordinate
 from curlet.store.commands.intent import BaseIntent, Entered, Id, Ids, garment_length
+from curlet.store.own import keep_own, read_own
+from curlet.store.runs import run_brush
+from curlet.store.shades_brought import add_look_shades
 from curlet.store.state import State, new_id
 
 
@@ -28,10 +31,12 @@ class PlaceSingle(BaseIntent):
     def apply(self, state: State) -> str:
         brush = state.get("brush", self.brush)["doc"]
         read_brush(brush)
+        add_look_shades(state, brush)
         row = {
             "id": new_id(),
             "sheet": state.sheet["id"],
             "brush": self.brush,
+            "own": {},
             "x": self.x,
             "y": self.y,
             **_read(self.turn, self.size),
@@ -48,6 +53,7 @@ class SetSingle(BaseIntent):
     ----------
     x, y : where its middle is brought, sheet mm; `left` and `top` say the same as entered, on the garment.
     toward : a spot (sheet mm) that it is turned to run to.
+    thread : the number of a thread, from 0, that is given a `colour`: any CSS colour, or a shade.
     """
 
     kind: Literal["set-single"]
@@ -60,11 +66,15 @@ class SetSingle(BaseIntent):
     turn: Entered | None = None
     size: Entered | None = None
     brush: Id | None = None
+    thread: Annotated[int, Field(ge=0, lt=64)] | None = None
+    colour: Entered | None = None
 
     def apply(self, state: State) -> str:
         values = self.model_dump(include={"x", "y", "brush"}, exclude_none=True)
         if self.brush is not None:
-            state.get("brush", self.brush)
+            add_look_shades(state, state.get("brush", self.brush)["doc"])
+            # Its own colours were for the threads of another.
+            values["own"] = {}
         for side, entered in (("x", self.left), ("y", self.top)):
             if entered is not None:
                 values[side] = garment_length(entered, state)
@@ -73,6 +83,10 @@ class SetSingle(BaseIntent):
             across, down = self.toward[0] - row["x"], self.toward[1] - row["y"]
             values["turn"] = math.degrees(math.atan2(down, across))
         state.update("single", self.single, **values, **_read(self.turn, self.size))
+        if self.thread is not None and self.colour is not None:
+            pointer = f"/threads/{self.thread}"
+            brush = run_brush(state, state.get("single", self.single))
+            keep_own(state, "single", self.single, pointer, read_own(state, brush, pointer, self.colour))
         return "Change a single repeat"
 
 

@@ -24,6 +24,7 @@ _NAMES = {
     "weight": "line weight",
     "hold": "hold",
     "order": "order",
+    "shades": "sequence of shades",
     "overlap": "overlap",
     "sway": "sway",
     "swell": "swell",

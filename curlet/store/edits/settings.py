@@ -12,6 +12,7 @@ from curlet.core.measures import Measure, MeasuredOn, Reading, Scale, read_measu
 from curlet.core.thread import read_thread
 from curlet.formats.brush_file import BrushDoc
 from curlet.formats.pointer import Json, look_up
+from curlet.store.edits.entered import roles_of
 
 Entered = str | bool | float
 
@@ -81,6 +82,9 @@ def read_setting(brush: BrushDoc, pointer: str, entered: Entered, scale: Scale) 
         return read_measure(str(entered), accepts=accepts).value
     if pointer.startswith("/threads/"):
         return read_colour(str(entered))
+    if pointer.endswith("/shades"):
+        text = str(entered)
+        return [role.model_dump(mode="json") for role in roles_of(text)] if text.strip() else []
     if isinstance(now, str):
         return str(entered)
     raise BadInput(f"{pointer[:60]} is not a setting that can be entered.")

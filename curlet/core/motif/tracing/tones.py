@@ -84,6 +84,17 @@ def toned(pixels: Pixels, colours: int) -> Tones:
     return Tones(label, palette, edges)
 
 
+def dominant(pixels: Pixels, count: int) -> list[str]:
+    """The colours that a picture is mostly of, "#rrggbb", the commonest first; none for a transparent one."""
+    if not (pixels[..., 3] >= _OPAQUE).any():
+        return []
+    tones = toned(pixels, count)
+    often = np.bincount(tones.label[tones.label >= 0].ravel(), minlength=len(tones.palette))
+    order = np.argsort(-often, kind="stable")
+    seen = (tones.palette[i].round().astype(int).tolist() for i in order if often[i])
+    return [f"#{red:02x}{green:02x}{blue:02x}" for red, green, blue in seen]
+
+
 def _most(values: Pixels) -> Pixels:
     """The largest of each pixel and its eight neighbours."""
     wide = np.maximum(values, beside(values, 1, 1))
