@@ -240,6 +240,7 @@ class BrushListed(BaseModel):
     name: str
     kind: str
     builtin: bool
+    look: bool
     used_by: int
     key: str
 

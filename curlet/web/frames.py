@@ -159,6 +159,7 @@ def _brush(row: BrushRecord, used_by: int) -> Json:
         "name": doc["name"],
         "kind": doc["kind"],
         "builtin": row["builtin"],
+        "look": bool(doc.get("look")),
         "used_by": used_by,
         "key": content_key(doc),
     }

@@ -51,6 +51,7 @@ def brushes() -> Response:
                     "name": row["doc"]["name"],
                     "kind": row["doc"]["kind"],
                     "builtin": row["builtin"],
+                    "look": bool(row["doc"].get("look")),
                     "used_by": row["used_by"],
                     "key": content_key(row["doc"]),
                 }

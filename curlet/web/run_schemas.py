@@ -269,5 +269,6 @@ class BrushShown(BaseModel):
     name: str
     kind: str
     builtin: bool
+    look: bool
     used_by: int
     key: str

@@ -14,6 +14,7 @@ from curlet.formats.clip_doc import ClipDoc
 from curlet.formats.mark_doc import MarkDoc
 from curlet.store import journal
 from curlet.store.commands.clip import clip_of
+from curlet.store.commands.looks import TakenLook, take_up
 from curlet.store.similar import find_similar
 from curlet.store.state import State
 from curlet.studio import sheets as service
@@ -29,6 +30,7 @@ from curlet.web.schemas import (
     PlaceQuery,
     Problem,
     Revision,
+    RunUrl,
     SheetUrl,
     Similar,
     SimilarQuery,
@@ -88,6 +90,12 @@ def alike(path: SheetUrl, query: SimilarQuery) -> Response:
 def clip(path: SheetUrl, body: ClipPaths) -> Response:
     """Paths with their runs as they are, to be pasted here or on another sheet."""
     return json_reply(clip_of(journal.find_sheet(path.sheet_id), body.paths).model_dump(mode="json"))
+
+
+@table.get("/sheets/<sheet_id>/runs/<run_id>/look", responses={200: TakenLook, 404: Problem})
+def look(path: RunUrl) -> Response:
+    """A run's look, taken up to be given to other paths, here or on another sheet."""
+    return json_reply(take_up(journal.find_sheet(path.sheet_id), path.run_id).model_dump(mode="json"))
 
 
 @table.get("/sheets/<sheet_id>/place", responses={200: Spot, 422: Problem})

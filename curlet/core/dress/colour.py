@@ -29,13 +29,14 @@ class ColourRole:
     """Where a colour comes from: thread 1, 2, 3 …, or the shape's own colour.
 
     `lighter` moves its lightness, in % of OKLCH's range; below 0 is darker, and it is made no lighter than
-    `lightest`.
+    `lightest`. What is `given` by a sequence of shades is no colour of the artwork's own.
     """
 
     thread: int = 1
     own: str | None = None
     lighter: float = 0.0
     lightest: float = 100.0
+    given: bool = False
 
 
 @dataclass(frozen=True)

@@ -15,7 +15,11 @@ from curlet.core.motif.motif import Motif
 def own_colours(motif: Motif) -> set[str]:
     """The colours of its own that a motif has; holes have none."""
     roles = (role for item in motif.shapes for role in _roles(item))
-    return {role.own for role in roles if role.own and role != NEEDLE_HOLE}
+    return {role.own for role in roles if role.own and _of_artwork(role)}
+
+
+def _of_artwork(role: ColourRole) -> bool:
+    return role != NEEDLE_HOLE and not role.given
 
 
 @lru_cache(maxsize=512)
@@ -27,7 +31,7 @@ def with_thread(motif: Motif, rule: TakeRule, thread: str) -> Motif:
     new = taken(colours, rule, thread)
 
     def changed(role: ColourRole) -> ColourRole:
-        return replace(role, own=new[role.own]) if role.own in new and role != NEEDLE_HOLE else role
+        return replace(role, own=new[role.own]) if role.own in new and _of_artwork(role) else role
 
     return replace(motif, shapes=tuple(_changed(item, changed) for item in motif.shapes))
 
@@ -39,7 +43,8 @@ def in_shade(motif: Motif, shade: ColourRole) -> Motif:
     def changed(role: ColourRole) -> ColourRole:
         if role.own or role.thread != 1:
             return role
-        return replace(role, thread=shade.thread, own=shade.own, lighter=role.lighter + shade.lighter)
+        lighter = role.lighter + shade.lighter
+        return replace(role, thread=shade.thread, own=shade.own, lighter=lighter, given=True)
 
     return replace(motif, shapes=tuple(_changed(item, changed) for item in motif.shapes))
 

@@ -15,15 +15,19 @@ import { quiet, Shelf, type ShelfProps, type Told } from "./Shelf";
 import { ImportBrushes } from "./ImportBrushes";
 import { UnreadableShelf } from "./UnreadableShelf";
 
+const NONE = "No brush matches that. Shorten the search, or choose All.";
+const NO_LOOKS = "There are no looks yet. On the Table, choose a path, open the row Brush and keep its look.";
 const ALL = [["all", "All"], ...KINDS] as const;
 type Kind = (typeof ALL)[number][0];
 
-export function BrushShelf({ sought, onNotice }: ShelfProps) {
+/** `looks` says whether it is the looks that are shown, or all other brushes. */
+export function BrushShelf({ looks, sought, onNotice }: ShelfProps & { looks: boolean }) {
   const { data, error } = useQuery({ queryKey: ["brushes"], queryFn: api.brushes, staleTime: 0 });
   const [kind, setKind] = useState<Kind>("all");
   const [picked, setPicked] = useState<ReadonlySet<string>>(new Set());
   const shown = data?.brushes.filter(
-    (brush) => (kind === "all" || brush.kind === kind) && matches(`${brush.name} ${brush.kind}`, sought),
+    (brush) =>
+      brush.look === looks && (kind === "all" || brush.kind === kind) && matches(`${brush.name} ${brush.kind}`, sought),
   );
   const pick = (id: string) => {
     const next = new Set(picked);
@@ -34,12 +38,12 @@ export function BrushShelf({ sought, onNotice }: ShelfProps) {
     <Shelf
       error={error}
       first={<UnreadableShelf kind="brush" onNotice={onNotice} />}
-      none={shown?.length === 0 && "No brush matches that. Shorten the search, or choose All."}
+      none={shown?.length === 0 && (looks && !sought && kind === "all" ? NO_LOOKS : NONE)}
       tools={
         <>
           <Choice label="Kind of brush" options={ALL} value={kind} onChange={setKind} />
           <span className="ml-auto flex items-center gap-2">
-            <NewBrush onFault={onNotice} />
+            {!looks && <NewBrush onFault={onNotice} />}
             <ImportBrushes onDone={onNotice} />
             <GiveOut picked={picked} onNotice={onNotice} />
           </span>
@@ -119,7 +123,7 @@ function Card({ brush, picked, onPick, onNotice }: CardProps) {
           <span className="truncate font-semibold">{brush.name}</span>
         </label>
         <span className="muted text-[12px] whitespace-nowrap">
-          {brush.kind}, {brush.builtin ? "built in" : "your own"}
+          {brush.kind}, {brush.look ? "look" : brush.builtin ? "built in" : "your own"}
         </span>
       </div>
       <Link to={`/bench/${brush.id}`} aria-label={`${brush.name}, on the Bench`} title="Open on the Bench">

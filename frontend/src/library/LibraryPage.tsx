@@ -14,6 +14,7 @@ import type { Told } from "./Shelf";
 
 const SHELVES = [
   ["brushes", "Brushes"],
+  ["looks", "Looks"],
   ["motifs", "Motifs"],
 ] as const;
 type ShelfName = (typeof SHELVES)[number][0];
@@ -24,7 +25,6 @@ export function LibraryPage() {
   const [sought, setSought] = useState("");
   const [notice, setNotice] = useState<Notice | null>(null);
   const queries = useQueryClient();
-  const Shelf = shelf === "brushes" ? BrushShelf : MotifShelf;
   const tell: Told = (text, undo) => {
     const back = async () => {
       await undo!().catch((fault: Error) => tell(fault.message));
@@ -52,7 +52,11 @@ export function LibraryPage() {
           Back to the Table
         </Link>
       </header>
-      <Shelf sought={sought} onNotice={tell} />
+      {shelf === "motifs" ? (
+        <MotifShelf sought={sought} onNotice={tell} />
+      ) : (
+        <BrushShelf key={shelf} looks={shelf === "looks"} sought={sought} onNotice={tell} />
+      )}
       <Said notice={notice} onClose={() => setNotice(null)} />
     </main>
   );

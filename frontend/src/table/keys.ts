@@ -7,6 +7,7 @@ import { isUnsaved, panelOf } from "@/shared/ui/stops";
 
 import { copyChosen, cutChosen, duplicateChosen, paste } from "./clipboard";
 import { chooseTool, fitSheet, trueSize, zoomBy } from "./HeadStrip";
+import { giveLook, takeLook } from "./looks";
 import { reorderChosen } from "./order";
 import { type SheetSession, useSheetSession } from "./sheet";
 import { choosePaths, tableState } from "./state";
@@ -43,6 +44,7 @@ export const KEY_LIST: readonly (readonly [string, readonly Key[]])[] = [
       { keys: "F", does: "Fit the sheet in the window" },
       { keys: "T", does: "True size" },
       { keys: "M", does: "Hide or show marks" },
+      { keys: "L, G", does: "Take up the look of what is chosen, give it to what is chosen" },
     ],
   ],
   [
@@ -143,6 +145,8 @@ function plain(event: KeyboardEvent, session: SheetSession, frame: SheetFrame): 
   if (!useSingleKeys.getState().on) return false;
   const actions: Record<string, () => void> = {
     ...Object.fromEntries(TOOLS.map(({ tool, digit }) => [digit, () => chooseTool(tool)])),
+    l: () => takeLook(session),
+    g: () => void giveLook(session),
     m: () => tableState().set({ marks: !tableState().marks }),
     f: () => fitSheet(frame.sheet),
     t: trueSize,
@@ -189,8 +193,8 @@ export function deleteChosen(session: SheetSession) {
 }
 
 function letGo() {
-  const { nodes, cutting, tool } = tableState();
-  if (cutting) tableState().set({ cutting: false });
+  const { nodes, cutting, picking, tool } = tableState();
+  if (cutting || picking) tableState().set({ cutting: false, picking: null });
   else if (tool !== "choose") chooseTool("choose");
   else if (nodes.length) tableState().set({ nodes: [] });
   else choosePaths([]);

@@ -141,6 +141,15 @@ export class SheetSession {
     return this.change((id, revision) => api.addGuide(id, revision, file));
   }
 
+  /** Put the shades of a file, or the colours of a picture, on the shade card. */
+  importShades(file: File): Promise<Refusal | null> {
+    return this.change((id, revision) => api.importShades(id, revision, file));
+  }
+
+  shadesOfGuide(guide: string): Promise<Refusal | null> {
+    return this.change((id, revision) => api.shadesOfGuide(id, revision, guide));
+  }
+
   removeUnreadable(kind: string, row: string): Promise<Refusal | null> {
     return this.inTurn(async () => {
       this.queries.setQueryData(this.key, await api.removeUnreadable(this.id, kind, row));

@@ -118,6 +118,10 @@ interface TableState {
   exporting: boolean;
   /** Whether the list of keys is open. */
   keyList: boolean;
+  /** The shade card, where the Ticket shows it, and which shade is open on it. */
+  card: { shade: string | null } | null;
+  /** The shade whose colour the next press on the sheet picks. */
+  picking: string | null;
   /** Whether the Ticket shows the stitching, or the path itself. */
   page: "stitching" | "path";
   set: (values: Partial<Omit<TableState, "set">>) => void;
@@ -160,6 +164,8 @@ export const useTableState = create<TableState>((set) => ({
   work: null,
   exporting: false,
   keyList: false,
+  card: null,
+  picking: null,
   page: "stitching",
   set: (values) => set(values),
 }));
@@ -176,6 +182,7 @@ export function choosePaths(chosen: string[]) {
     cutting: false,
     single: null,
     guide: null,
+    card: null,
   });
 }
 

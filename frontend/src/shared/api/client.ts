@@ -157,6 +157,32 @@ export const api = {
       }),
     ),
 
+  importShades: (id: string, revision: number, file: File) =>
+    changed(
+      client.POST("/api/sheets/{sheet_id}/shades", {
+        params: at(id),
+        ...form({ revision: String(revision), file }),
+        ...binary,
+      }),
+    ),
+
+  shadesOfGuide: (sheet_id: string, revision: number, guide_id: string) =>
+    changed(
+      client.POST("/api/sheets/{sheet_id}/guides/{guide_id}/shades", {
+        params: { path: { sheet_id, guide_id } },
+        body: { revision },
+        ...binary,
+      }),
+    ),
+
+  colourAt: (id: string, x: number, y: number) =>
+    settled(client.GET("/api/sheets/{sheet_id}/colour", { params: { ...at(id), query: { x, y } } })),
+
+  look: (sheet_id: string, run_id: string) =>
+    exact<"TakenLook">(
+      client.GET("/api/sheets/{sheet_id}/runs/{run_id}/look", { params: { path: { sheet_id, run_id } } }),
+    ),
+
   progress: (name: string) => settled(client.GET("/api/under-way/{name}", { params: { path: { name } } })),
 
   stopWork: (name: string) => settled(client.POST("/api/under-way/{name}/stop", { params: { path: { name } } })),

@@ -3,9 +3,11 @@ import { useQuery } from "@tanstack/react-query";
 
 import { api } from "@/shared/api/client";
 import type { ClothDoc } from "@/shared/api/types";
-import { ColourField } from "@/shared/ui/ColourField";
 import { NumberLine } from "@/shared/ui/NumberLine";
 import { Pick } from "@/shared/ui/Pick";
+
+import { FillField } from "./FillField";
+import { shadeIn, useShades } from "./shades";
 
 interface Props {
   value: ClothDoc;
@@ -31,6 +33,7 @@ export function usualCloth(weave: WeaveShown, before?: ClothDoc, old?: WeaveShow
 
 export function ClothFields({ value, onPreview, onChange, onCancel }: Props) {
   const weaves = useWeaves();
+  const shades = useShades()?.shades ?? [];
   const now = weaves.find((item) => item.id === value.weave);
   const number = (key: "ends" | "picks" | "turn", label: string, unit: string, step: number) => (
     <NumberLine
@@ -63,9 +66,10 @@ export function ClothFields({ value, onPreview, onChange, onCancel }: Props) {
       {(["warp", "weft"] as const).slice(0, now?.threads.length ?? 1).map((thread, index) => (
         <div key={thread} className="mt-1 flex items-start justify-between gap-2">
           <span className="pt-0.5">{now?.threads[index]}</span>
-          <ColourField
+          <FillField
             label={now?.threads[index] ?? ""}
-            value={value[thread] ?? ""}
+            colour={shadeIn(shades, value[thread] ?? "")?.colour ?? value[thread] ?? ""}
+            shade={shadeIn(shades, value[thread] ?? "")?.id ?? null}
             onPreview={(colour) => onPreview({ ...value, [thread]: colour })}
             onCommit={(colour) => onChange({ ...value, [thread]: colour })}
           />

@@ -1,7 +1,13 @@
 /** Thread colours in a folded row: one with its value, several with their count. */
 const MAX = 5;
 
-export function Swatches({ colours }: { colours: readonly string[] }) {
+export function Swatches({
+  colours,
+  names = [],
+}: {
+  colours: readonly string[];
+  names?: readonly (string | undefined)[];
+}) {
   return (
     <span className="flex items-center gap-1.5">
       {colours.slice(0, MAX).map((colour, index) => (
@@ -12,8 +18,8 @@ export function Swatches({ colours }: { colours: readonly string[] }) {
           style={{ background: colour }}
         />
       ))}
-      <span className="measure truncate">
-        {colours.length === 1 ? colours[0] : colours.length}
+      <span className={`truncate ${colours.length === 1 && names[0] ? "" : "measure"}`}>
+        {colours.length === 1 ? (names[0] ?? colours[0]) : colours.length}
         {colours.length > 1 && <span className="sr-only"> colours</span>}
       </span>
     </span>

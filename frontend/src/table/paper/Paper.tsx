@@ -141,8 +141,8 @@ export function Paper() {
   const paper = useRef<HTMLDivElement>(null);
   useWindow(paper);
   useWheel(paper);
-  const { view, tool, marks, cutting } = useTableState(
-    useShallow(({ view, tool, marks, cutting }) => ({ view, tool, marks, cutting })),
+  const { view, tool, marks, pressing } = useTableState(
+    useShallow(({ view, tool, marks, cutting, picking }) => ({ view, tool, marks, pressing: cutting || picking })),
   );
   const words = toolWords(tool);
   const placing = usePlacing();
@@ -171,7 +171,7 @@ export function Paper() {
       data-part
       data-testid="paper"
       className="absolute inset-0 touch-none overflow-hidden bg-(--paper)"
-      style={{ cursor: space ? "grab" : cutting ? "crosshair" : words.cursor }}
+      style={{ cursor: space ? "grab" : pressing ? "crosshair" : words.cursor }}
       {...(space ? panning : hands[tool])}
       {...placing}
       {...fingers}

@@ -3,6 +3,7 @@
 import { useDrag } from "@use-gesture/react";
 import { useEffect } from "react";
 
+import { api } from "@/shared/api/client";
 import type { SheetFrame } from "@/shared/api/types";
 
 import { type SheetSession, useSheetSession } from "../sheet";
@@ -108,6 +109,14 @@ async function cutAt(session: SheetSession, event: Placed) {
   await session.command({ kind: "cut-path", path, x, y });
 }
 
+/** Give a shade the colour at a place. */
+async function pickAt(session: SheetSession, shade: string, event: Placed) {
+  tableState().set({ picking: null });
+  const { x, y } = sheetSpot(event);
+  const { colour } = await api.colourAt(session.id, x, y);
+  await session.command({ kind: "set-shade", shade, colour });
+}
+
 const placed = ([clientX, clientY]: [number, number], { shiftKey, ctrlKey, metaKey }: Pressed): Pressed => ({
   clientX,
   clientY,
@@ -150,7 +159,9 @@ export function usePaperPointer() {
       if (first) tableState().set({ lit: null });
       if (wasPinched()) return memo;
       if (tap) {
-        if (tableState().cutting) void cutAt(session, pointer);
+        const { picking, cutting } = tableState();
+        if (picking) void pickAt(session, picking, pointer);
+        else if (cutting) void cutAt(session, pointer);
         else choose(pointer, session.frame);
         return memo;
       }

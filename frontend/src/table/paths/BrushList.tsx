@@ -18,11 +18,12 @@ import { middle } from "../tools/figure/figurePointer";
 import { carryBrush } from "./carried";
 import { Strip } from "./Strip";
 
-const SHOWN = [["all", "All"], ["own", "Own"], ...KINDS] as const;
+const SHOWN = [["all", "All"], ["own", "Own"], ["look", "Looks"], ...KINDS] as const;
 type Shown = (typeof SHOWN)[number][0];
 
 function listed(brush: BrushShown, shown: Shown, sought: string): boolean {
-  const kind = shown === "all" || (shown === "own" ? !brush.builtin : brush.kind === shown);
+  const kind =
+    shown === "all" || (shown === "own" ? !brush.builtin : shown === "look" ? brush.look : brush.kind === shown);
   return kind && matches(`${brush.name} ${brush.kind}`, sought);
 }
 
@@ -38,7 +39,8 @@ export const BrushList = memo(function BrushList() {
   const every = brushes.filter((brush) => listed(brush, shown, sought));
   const sections = [
     ["Used on this sheet", every.filter((brush) => brush.used_by > 0)],
-    ["Own", every.filter((brush) => brush.used_by === 0 && !brush.builtin)],
+    ["Looks", every.filter((brush) => brush.used_by === 0 && brush.look)],
+    ["Own", every.filter((brush) => brush.used_by === 0 && !brush.builtin && !brush.look)],
     ["Built in", every.filter((brush) => brush.used_by === 0 && brush.builtin)],
   ] as const;
   return (

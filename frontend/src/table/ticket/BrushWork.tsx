@@ -8,6 +8,7 @@ import { plural } from "@/shared/ui/words";
 
 import { reorderRun, WHERE } from "../order";
 import { useChosen, useSheetSession, useShown } from "../sheet";
+import { GiveToBrush, Looks } from "./Looks";
 import { RunsOnPath } from "./RunsOnPath";
 import { useRun, useSettings } from "./settings";
 
@@ -20,7 +21,7 @@ export function BrushWork() {
   return (
     <Decision
       id="brush"
-      label="Brush"
+      label={brush?.look ? "Look" : "Brush"}
       set={brush?.name}
       result={[
         runsOf.length > 1 && `1 of ${runsOf.length}`,
@@ -55,14 +56,13 @@ export function BrushWork() {
           On the Bench
         </Link>
       </div>
+      <Looks />
       {run.own.length > 0 && (
         <>
           <p className="muted mt-2 text-[12px]">{plural(run.own.length, "setting")} of its own, marked with a dot.</p>
           <div className="mt-1 flex flex-wrap gap-1">
             <QuietButton onClick={() => settings.follow()}>Follow the brush in all</QuietButton>
-            <QuietButton onClick={() => session.command({ kind: "give-to-brush", run: run.id })}>
-              {brush?.builtin ? "Make a brush of these" : "Give them to the brush"}
-            </QuietButton>
+            <GiveToBrush />
           </div>
         </>
       )}

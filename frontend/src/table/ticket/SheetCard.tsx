@@ -7,6 +7,8 @@ import { NameField } from "@/shared/ui/NameField";
 import { NumberLine } from "@/shared/ui/NumberLine";
 import { sideText } from "@/sheets/sizes";
 
+import { Switch } from "../shades/Colourways";
+import { CardRow } from "../shades/ShadeCard";
 import { useSheetSession, useFrame } from "../sheet";
 import { Guides } from "./Guides";
 import { LightFields } from "./LightFields";
@@ -24,7 +26,7 @@ const BACKGROUND: ClothDoc = { weave: "colour", warp: "#8c9a8f", weft: "#8c9a8f"
 
 export function SheetCard() {
   const session = useSheetSession();
-  const { sheet } = useFrame("sheet");
+  const { sheet, colourways } = useFrame("sheet", "colourways");
   const set = async (values: Omit<Extract<Intent, { kind: "set-sheet" }>, "kind">) =>
     await session.entered({ kind: "set-sheet", ...values });
   const side = (mm: number) => `${sideText(mm, sheet.unit)} ${sheet.unit}`;
@@ -41,6 +43,12 @@ export function SheetCard() {
       <div className="mt-1.5">
         <Choice label="Unit" options={UNITS} value={sheet.unit} onChange={(unit) => void set({ unit })} />
       </div>
+      <CardRow />
+      {colourways.length > 1 && (
+        <div className="mt-1.5">
+          <Switch />
+        </div>
+      )}
       <Heading>Background</Heading>
       <Choice
         label="Background"

@@ -12,7 +12,9 @@ import { choosePaths, tableState } from "../state";
 const ALIKE: readonly [By, string][] = [
   ["group", "its seam group"],
   ["mark", "its mark colour"],
-  ["brush", "its brush"],
+  ["brush", "its brush or look"],
+  ["shade", "the shades of its threads"],
+  ["thread", "the colours of its threads"],
   ["colour", "its line colour as drawn"],
   ["style", "its line style as drawn"],
   ["length", "its length, give or take"],

@@ -1,5 +1,6 @@
 /** The ticket of a single repeat: its brush, turn and size. */
 import type { Intent } from "@/shared/api/types";
+import { FillField } from "@/shared/maker/FillField";
 import { QuietButton } from "@/shared/maker/QuietButton";
 import { NumberLine } from "@/shared/ui/NumberLine";
 import { enteredMm } from "@/shared/ui/words";
@@ -53,6 +54,18 @@ export function SingleCard() {
           onCommit={async (entered) => await session.entered(set({ [key]: entered }))}
           onCancel={() => session.dropPreviews(true)}
         />
+      ))}
+      {single.threads.map((thread, index) => (
+        <div key={index} className="mt-1 flex items-center justify-between gap-2">
+          <span className="shrink-0">{single.threads.length > 1 ? `Thread ${index + 1}` : "Thread"}</span>
+          <FillField
+            label={`Single repeat: thread ${index + 1} colour`}
+            colour={thread.colour}
+            shade={thread.shade}
+            onPreview={(colour) => session.preview(set({ thread: index, colour }))}
+            onCommit={(colour) => session.entered(set({ thread: index, colour }))}
+          />
+        </div>
       ))}
       <div className="mt-1.5 flex flex-wrap gap-1">
         <QuietButton

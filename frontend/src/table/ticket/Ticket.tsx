@@ -6,9 +6,12 @@ import { MakerContext } from "@/shared/maker/maker";
 import { Order } from "@/shared/maker/Order";
 import { ReliefRow } from "@/shared/maker/ReliefRules";
 import { Remainder } from "@/shared/maker/Remainder";
+import { ShadesContext } from "@/shared/maker/shades";
 import { Sway } from "@/shared/maker/Sway";
 import { Panel } from "@/shared/ui/Panel";
 
+import { useCard } from "../shades/useCard";
+import { ShadeCard } from "../shades/ShadeCard";
 import { useChosen, useSheetSession } from "../sheet";
 import { useTableState } from "../state";
 import { ThisFigure } from "../tools/figure/Figures";
@@ -34,22 +37,24 @@ import { Warnings } from "./Warnings";
 export function Ticket({ className }: { className: string }) {
   const { path } = useChosen();
   const single = useTableState((state) => state.single);
+  const card = useTableState((state) => state.card !== null);
   const choosing = useTableState((state) => state.tool === "choose");
+  const shades = useCard();
   return (
     <Panel
       as="aside"
       label="Ticket"
       className={`relative min-h-0 overflow-y-auto border-l border-base-300 bg-base-200 py-3 pr-0.5 pl-3 [scrollbar-gutter:stable] ${className}`}
     >
-      <ToolCard />
-      {(path ?? choosing) && (
-        <div className="rounded-box border border-base-300 bg-base-100 px-3.5 pt-1.5 pb-2">
-          <span aria-hidden className="mx-auto mb-0.5 block size-3 rounded-full border border-base-300 bg-base-200" />
-          {!path && single && <SingleCard />}
-          {!path && !single && <SheetCard />}
-          {path && <PathTicket />}
-        </div>
-      )}
+      <ShadesContext value={shades}>
+        <ToolCard />
+        {(path || card || choosing) && (
+          <div className="rounded-box border border-base-300 bg-base-100 px-3.5 pt-1.5 pb-2">
+            <span aria-hidden className="mx-auto mb-0.5 block size-3 rounded-full border border-base-300 bg-base-200" />
+            {card ? <ShadeCard /> : path ? <PathTicket /> : single ? <SingleCard /> : <SheetCard />}
+          </div>
+        )}
+      </ShadesContext>
     </Panel>
   );
 }
