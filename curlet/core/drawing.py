@@ -114,6 +114,7 @@ class Shape:
     Attributes
     ----------
     move : how far it is moved on the sheet, mm, after all that places it.
+    stands : how it takes relief: "raised", "flat" or "sunk".
     seen : the resolutions at which it is painted, pixels to the mm: from the first, below the second.
     """
 
@@ -123,6 +124,7 @@ class Shape:
     even_odd: bool = False
     move: tuple[float, float] = (0.0, 0.0)
     seen: tuple[float, float] = ALWAYS
+    stands: str = "raised"
 
     def is_seen(self, resolution: float) -> bool:
         """Whether it is painted at a resolution, pixels to the mm."""
@@ -158,13 +160,21 @@ class Picture:
 
 @dataclass(frozen=True, eq=False)
 class Group:
-    """Named content, painted together: opacity and clip apply to the whole of it."""
+    """Named content, painted together: opacity, clip, mask and blur apply to the whole of it.
+
+    Attributes
+    ----------
+    mask : opaque greys; white shows all, black nothing, and nothing shows where none of them lies.
+    blur : standard deviation of a Gaussian that the content is spread by, before it is masked, mm.
+    """
 
     id: str
     title: str
     items: tuple[Item, ...] = ()
     opacity: float = 1.0
     clip: Outline | None = None
+    mask: tuple[Shape, ...] = ()
+    blur: float = 0.0
     facts: dict[str, str] = field(default_factory=dict)
 
 

@@ -128,6 +128,7 @@ def artwork_doc(art: Artwork) -> ArtworkDoc:
             over=shape.over,
             gradient=_gradient(shape.gradient),
             opacity=shape.opacity,
+            stands=shape.stands,  # type: ignore[arg-type]
         )
         for shape in art.shapes
     )

@@ -7,7 +7,7 @@ from typing import Annotated, Literal
 from pydantic import Field
 
 from curlet.core.brush.courses import MAX_SHADES, Band, Letter, Row, Span
-from curlet.core.brush.rules import EndRule, Facing, FitRule, Pieces, SwayRule, Swell
+from curlet.core.brush.rules import EndRule, Facing, Fade, FitRule, Pieces, SwayRule, Swell
 from curlet.formats.brush_motifs import (
     MeasureDoc,
     MotifDoc,
@@ -102,6 +102,21 @@ class SwellPointDoc(Strict):
 SwellDoc = Annotated[tuple[SwellPointDoc, ...], Field(max_length=100)]
 
 
+class FadePointDoc(Strict):
+    """A point of a fade's curve: a share of the run 0…1, and how much shows there, %."""
+
+    at: Annotated[float, Field(ge=0, le=1)]
+    opacity: Number
+
+
+FadeDoc = Annotated[tuple[FadePointDoc, ...], Field(max_length=100)]
+
+
+def core_fade(points: tuple[FadePointDoc, ...]) -> Fade:
+    """A fade's points as the core has them."""
+    return Fade(tuple((point.at, point.opacity) for point in points))
+
+
 def _swell(points: tuple[SwellPointDoc, ...]) -> Swell:
     return Swell(tuple((point.at, point.width) for point in points))
 
@@ -140,6 +155,8 @@ class RowDoc(Renamed):
     sway: Annotated[tuple[SwayDoc, ...], Field(max_length=14)] = ()
     swell: SwellDoc = ()
     opacity: Number = 100.0
+    fade: FadeDoc = ()
+    soft: MeasureDoc = MeasureDoc(mm=0)
 
     def to_core(self) -> Row:
         return Row(
@@ -163,6 +180,8 @@ class RowDoc(Renamed):
             sway=tuple(rule.to_core() for rule in self.sway),
             swell=_swell(self.swell),
             opacity=self.opacity,
+            fade=core_fade(self.fade),
+            soft=self.soft.to_core(),
         )
 
 
@@ -179,6 +198,8 @@ class BandDoc(Strict):
     weight: Number = 100.0
     swell: SwellDoc = ()
     opacity: Number = 100.0
+    fade: FadeDoc = ()
+    soft: MeasureDoc = MeasureDoc(mm=0)
 
     def to_core(self) -> Band:
         return Band(
@@ -191,6 +212,8 @@ class BandDoc(Strict):
             self.weight,
             _swell(self.swell),
             self.opacity,
+            core_fade(self.fade),
+            self.soft.to_core(),
         )
 
 
@@ -206,6 +229,8 @@ class SpanDoc(Strict):
     weight: Number = 100.0
     swell: SwellDoc = ()
     opacity: Number = 100.0
+    fade: FadeDoc = ()
+    soft: MeasureDoc = MeasureDoc(mm=0)
 
     def to_core(self) -> Span:
         return Span(
@@ -217,4 +242,6 @@ class SpanDoc(Strict):
             self.weight,
             _swell(self.swell),
             self.opacity,
+            core_fade(self.fade),
+            self.soft.to_core(),
         )

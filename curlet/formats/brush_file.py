@@ -14,7 +14,7 @@ from curlet.core.brush.rules import CornerRule
 from curlet.core.dress.relief import FLAT, Relief
 from curlet.core.dress.take import OWN, TakeRule
 from curlet.core.errors import BadInput
-from curlet.formats.brush_courses import BandDoc, RowDoc, SpanDoc
+from curlet.formats.brush_courses import BandDoc, FadeDoc, RowDoc, SpanDoc, core_fade
 from curlet.formats.brush_motifs import MeasureDoc, Number, Strict, core_values, settings_fields
 from curlet.formats.choices import Crossing, Finish, Kind, Made, Manner, TakeName
 from curlet.formats.content import Content
@@ -111,6 +111,8 @@ class BrushDoc(Strict):
     relief: ReliefDoc = ReliefDoc()
     take: TakeDoc = TakeDoc()
     opacity: Number = 100.0
+    fade: FadeDoc = ()
+    soft: MeasureDoc = MeasureDoc(mm=0)
     look: LookDoc | None = None
 
     @model_validator(mode="after")
@@ -128,7 +130,17 @@ class BrushDoc(Strict):
         corners, crossings = self.corners.to_core(), self.crossings.to_core()
         relief, take = self.relief.to_core(), self.take.to_core()
         return Brush(
-            self.name, courses, corners, crossings, self.threads, self.kind, relief, take, self.opacity
+            name=self.name,
+            courses=courses,
+            corners=corners,
+            crossings=crossings,
+            threads=self.threads,
+            kind=self.kind,
+            relief=relief,
+            take=take,
+            opacity=self.opacity,
+            fade=core_fade(self.fade),
+            soft=self.soft.to_core(),
         )
 
 

@@ -108,6 +108,7 @@ class ArtShapeDoc(Strict):
     over: bool = False
     gradient: GradientDoc | None = None
     opacity: Share01 = 1.0
+    stands: Literal["raised", "flat", "sunk"] = "raised"
 
     def to_core(self) -> ArtShape:
         return ArtShape(
@@ -121,6 +122,7 @@ class ArtShapeDoc(Strict):
             self.over,
             self.gradient.to_core() if self.gradient else None,
             self.opacity,
+            self.stands,
         )
 
 

@@ -16,7 +16,7 @@ from curlet.core.brush.rules import (
     CornerRule,
 )
 from curlet.core.choice import Choice
-from curlet.core.dress.relief import FINISHES, Relief
+from curlet.core.dress.relief import FINISHES, STANDS, Relief
 from curlet.core.dress.take import TAKES
 from curlet.core.lay.corners import MANNERS
 from curlet.core.lay.corners.made import MADE
@@ -62,7 +62,7 @@ def choices() -> Json:
     """Every list that is chosen from, and every setting of corners and of relief, as the page takes them."""
     plain = {
         "remainders": REMAINDERS, "layouts": LAYOUTS, "facings": FACINGS, "overlaps": OVERLAPS,
-        "crossings": CROSSINGS, "drivers": DRIVERS, "finishes": FINISHES, "takes": TAKES,
+        "crossings": CROSSINGS, "drivers": DRIVERS, "finishes": FINISHES, "takes": TAKES, "stands": STANDS,
     }  # fmt: skip
     return {
         "manners": _listed(MANNERS),

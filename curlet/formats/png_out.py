@@ -124,12 +124,33 @@ def _draw_group(canvas: skia.Canvas, group: Group) -> None:
         path = skia.Path()
         add_outline(path, group.clip.commands, group.clip.points)
         canvas.clipPath(path, doAntiAlias=True)
-    if group.opacity < 1:
-        canvas.saveLayerAlpha(None, round(255 * group.opacity))
+    layers = _layers(group)
+    for paint in layers:
+        canvas.saveLayer(None, paint)
     for item in group.items:
         _draw(canvas, item)
-    if group.opacity < 1:
+    for _ in layers[1:]:
         canvas.restore()
+    if group.mask:
+        _mask(canvas, group.mask)
+    canvas.restore()
+    if layers:
+        canvas.restore()
+
+
+def _layers(group: Group) -> list[skia.Paint]:
+    """What a group is painted aside for, outermost first: its mask or opacity, then its blur."""
+    found = [skia.Paint(Alphaf=group.opacity)] if group.opacity < 1 or group.mask or group.blur else []
+    if group.blur:
+        found.append(skia.Paint(ImageFilter=skia.ImageFilters.Blur(group.blur, group.blur)))
+    return found
+
+
+def _mask(canvas: skia.Canvas, greys: tuple[Shape, ...]) -> None:
+    """Leave of what is in a layer as much as greys are light."""
+    paint = skia.Paint(BlendMode=skia.BlendMode.kDstIn, ColorFilter=skia.LumaColorFilter.Make())
+    canvas.saveLayer(None, paint)
+    _draw(canvas, Laid(greys))
     canvas.restore()
 
 

@@ -88,13 +88,18 @@ def _moved_on(part: Json, start: int) -> None:
 
 def group_json(group: Group, packer: Packer) -> Json:
     """One group of the drawing."""
-    return {
+    shown = {
         "type": "group",
         "id": group.id,
         "opacity": group.opacity,
         "clip": _outline(group.clip, packer) if group.clip else None,
         "items": [_item(item, packer) for item in group.items],
     }
+    if group.mask:
+        shown["mask"] = [shape_json(shape, packer) for shape in group.mask]
+    if group.blur:
+        shown["blur"] = group.blur
+    return shown
 
 
 def _item(item: Item, packer: Packer) -> Json:

@@ -8,6 +8,8 @@ from dataclasses import replace
 from xml.sax.saxutils import escape as _escape
 from xml.sax.saxutils import quoteattr as _quoteattr
 
+import numpy as np
+
 from curlet.core.drawing import (
     IDENTITY,
     Drawing,
@@ -63,8 +65,11 @@ class _Writer:
         self.definitions: list[str] = []
         self.gradients: dict[LinearGradient | RadialGradient, str] = {}
         self.tilings: dict[Tiling, str] = {}
+        self.sheet = ""
 
     def drawing(self, drawing: Drawing, tell: Tell) -> str:
+        # A box about what is blurred would be none for a level line.
+        self.sheet = f'x="0" y="0" width="{number(drawing.width)}" height="{number(drawing.height)}"'
         body = "".join(self.item(group) for group in each_group(drawing, tell))
         size = f"{number(drawing.width)}mm", f"{number(drawing.height)}mm"
         box = numbers((0, 0, drawing.width, drawing.height))
@@ -92,9 +97,32 @@ class _Writer:
             attributes += f' opacity="{number(group.opacity)}"'
         if group.clip:
             attributes += f' clip-path="url(#{self.define_clip(group.clip)})"'
+        if group.blur:
+            attributes += f' filter="url(#{self.define_blur(group.blur)})"'
         body = "".join(self.item(item) for item in group.items)
         title = f"<title>{escape(group.title)}</title>" if group.title else ""
-        return f"<g{attributes}>{title}\n{body}</g>\n"
+        whole = f"<g{attributes}>{title}\n{body}</g>\n"
+        return whole if not group.mask else f'<g mask="url(#{self.define_mask(group.mask)})">\n{whole}</g>\n'
+
+    def define_mask(self, greys: tuple[Shape, ...]) -> str:
+        shapes = "".join(self.shape(shape) for shape in greys)
+        name = f"fade-{len(self.definitions) + 1}"
+        points = np.concatenate([shape.outline.points for shape in greys])
+        (left, top), (right, foot) = points.min(axis=0), points.max(axis=0)
+        box = f'x="{number(left)}" y="{number(top)}" width="{number(right - left)}" '
+        self.definitions.append(
+            f'<mask id="{name}" maskUnits="userSpaceOnUse" {box}height="{number(foot - top)}">{shapes}</mask>'
+        )
+        return name
+
+    def define_blur(self, blur: float) -> str:
+        name = f"soft-{len(self.definitions) + 1}"
+        # In sRGB, as every other program blurs; by default SVG's filters are linear.
+        self.definitions.append(
+            f'<filter id="{name}" filterUnits="userSpaceOnUse" {self.sheet} '
+            f'color-interpolation-filters="sRGB"><feGaussianBlur stdDeviation="{number(blur)}"/></filter>'
+        )
+        return name
 
     def define_clip(self, outline: Outline) -> str:
         name = f"clip-{len(self.definitions) + 1}"

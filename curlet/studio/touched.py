@@ -91,7 +91,8 @@ class Touched:
     def _raised(self, run: RunRecord) -> bool:
         """Whether a run may have relief, of its own or its brush's."""
         relief = self._state.get("brush", run["brush"])["doc"].get("relief", {})
-        return bool(relief.get("height")) or any(pointer.startswith("/relief") for pointer in run["own"])
+        stands = relief.get("height") or relief.get("sunk")
+        return bool(stands) or any(pointer.startswith("/relief") for pointer in run["own"])
 
     def _of(self, kind: str) -> list[Change]:
         return [change for change in self._state.changes if change.kind == kind]

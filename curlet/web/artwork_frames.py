@@ -46,6 +46,7 @@ def artwork_json(doc: BrushDoc, index: int, place: AnyPlace) -> Json | None:
                 "gradient": shape.gradient is not None,
                 "weight": shape.weight,
                 "opacity": shape.opacity,
+                "stands": shape.stands,
             }
             for shape, box, drawn in zip(art.shapes, boxes, shown, strict=True)
         ],

@@ -152,6 +152,7 @@ class ArtShapeShown(BaseModel):
     gradient: bool
     weight: float
     opacity: float
+    stands: Literal["raised", "flat", "sunk"]
 
 
 class ArtworkShown(BaseModel):

@@ -123,4 +123,6 @@ class GroupShown(BaseModel):
     id: str
     opacity: float
     clip: OutlinePoints | None
+    mask: list[ShapeShown] | None = None
+    blur: float | None = None
     items: list[Annotated[StampsShown | LaidShown | PictureShown | GroupShown, Field(discriminator="type")]]

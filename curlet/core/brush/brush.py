@@ -5,8 +5,8 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from curlet.core.bounds import Bounds
-from curlet.core.brush.courses import OPACITY, Band, Course, Letter, Row, Share, Span
-from curlet.core.brush.rules import CROSSINGS, CornerRule, FitRule
+from curlet.core.brush.courses import OPACITY, SOFT, Band, Course, Letter, Row, Share, Span
+from curlet.core.brush.rules import CROSSINGS, CornerRule, Fade, FitRule
 from curlet.core.dress.relief import FLAT, Relief
 from curlet.core.dress.take import OWN, TakeRule
 from curlet.core.errors import BadInput
@@ -42,6 +42,8 @@ class Brush:
     relief: Relief = FLAT
     take: TakeRule = OWN
     opacity: float = 100.0
+    fade: Fade = Fade()
+    soft: Measure = Measure(0.0)
 
     @property
     def rows(self) -> tuple[Row, ...]:
@@ -76,6 +78,8 @@ class Brush:
         self.relief.check()
         self.take.check()
         OPACITY.check(self.opacity)
+        self.fade.check()
+        SOFT.check(self.soft.mm)
         for course in self.courses:
             course.check(scale)
 

@@ -16,6 +16,7 @@ from curlet.core.brush.rules import (
     OVERLAPS,
     EndRule,
     Facing,
+    Fade,
     FitRule,
     Pieces,
     SwayRule,
@@ -36,6 +37,7 @@ SHIFT = Bounds("Start shift", -10_000, 10_000)
 SIZE = Bounds("Size", 1, 10_000, "100 % is as drawn", "%")
 WEIGHT = Bounds("Line weight", 1, 10_000, "100 % is as drawn", "%")
 OPACITY = Bounds("Opacity", 0, 100, "100 % hides what lies under it", "%")
+SOFT = Bounds("Soft edge", 0, 1000, "0 mm is sharp")
 BAND_WIDTH = Bounds("Band width", 0.01, 10_000)
 MAX_LETTERS = 12
 MAX_SHADES = 24
@@ -82,6 +84,8 @@ class Row:
     start_shift : how far the first repeat is moved along the path.
     size, weight : of the artwork and of its lines, %.
     opacity : of the whole course, %.
+    fade : how that changes along the run.
+    soft : how wide its edges are, from all that shows to nothing; 0 is sharp.
     overlap : which repeat lies on top.
     """
 
@@ -105,6 +109,8 @@ class Row:
     sway: tuple[SwayRule, ...] = ()
     swell: Swell = Swell()
     opacity: float = 100.0
+    fade: Fade = Fade()
+    soft: Measure = Measure(0.0)
     kind: ClassVar[str] = "row"
 
     @cached_property
@@ -259,6 +265,8 @@ class Band:
     weight: float = 100.0
     swell: Swell = Swell()
     opacity: float = 100.0
+    fade: Fade = Fade()
+    soft: Measure = Measure(0.0)
     kind: ClassVar[str] = "band"
 
     def drawn_width(self, scale: Scale) -> float:
@@ -301,6 +309,8 @@ class Span:
     weight: float = 100.0
     swell: Swell = Swell()
     opacity: float = 100.0
+    fade: Fade = Fade()
+    soft: Measure = Measure(0.0)
     kind: ClassVar[str] = "span"
 
     def drawn_pitch(self, scale: Scale) -> float:
@@ -340,3 +350,5 @@ def _check_place(course: Course) -> None:
     SIZE.check(course.size)
     WEIGHT.check(course.weight)
     OPACITY.check(course.opacity)
+    course.fade.check()
+    SOFT.check(course.soft.mm)

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import dataclass, field
+from itertools import pairwise
 
 import numpy as np
 
@@ -19,6 +20,7 @@ PIECE_LENGTH = Bounds("A piece's length", 0.01, 10_000)
 BARTACK = Bounds("Bartack", 0, 1000, "6 mm to 12 mm is usual")
 SWAY_PERIOD = Bounds("Sway's rhythm", 1, 100_000, "", "repeats")
 SWELL = Bounds("Swell", 0, 1000, "100 % is as drawn", "%")
+FADED = Bounds("Opacity along the run", 0, 100, "", "%")
 
 # What can be chosen, and what it is called.
 REMAINDERS = {"end": "At the end", "start": "At the start", "shared": "Shared"}
@@ -197,6 +199,25 @@ class SwayRule:
 
 
 @dataclass(frozen=True)
+class Fade:
+    """How much shows along a run: (share of the run 0…1, % of opacity) points, evenly between them."""
+
+    points: tuple[tuple[float, float], ...] = field(default=())
+
+    def check(self) -> None:
+        for _, opacity in self.points:
+            FADED.check(opacity)
+        _check_order("fade", self.points)
+
+    def at(self, share: np.ndarray) -> np.ndarray:
+        """How much shows, 0…1, at (n,) shares of the run."""
+        if not self.points:
+            return np.ones_like(share)
+        places, shown = np.array(self.points).T
+        return np.asarray(np.interp(share, places, shown / 100))
+
+
+@dataclass(frozen=True)
 class Swell:
     """How width changes along a run: (share of the run 0…1, % of the width) points."""
 
@@ -205,8 +226,7 @@ class Swell:
     def check(self) -> None:
         for _, width in self.points:
             SWELL.check(width)
-        if any(b[0] < a[0] for a, b in zip(self.points[:-1], self.points[1:], strict=True)):
-            raise BadInput("A swell curve's points come in order from the run's start to its end.")
+        _check_order("swell", self.points)
 
     def at(self, share: np.ndarray) -> np.ndarray:
         """Width factor at (n,) shares of the run."""
@@ -214,3 +234,8 @@ class Swell:
             return np.ones_like(share)
         places, widths = np.array(self.points).T
         return np.asarray(np.interp(share, places, widths / 100))
+
+
+def _check_order(name: str, points: tuple[tuple[float, float], ...]) -> None:
+    if any(b[0] < a[0] for a, b in pairwise(points)):
+        raise BadInput(f"A {name} curve's points come in order from the run's start to its end.")

@@ -13,7 +13,7 @@ from dataclasses import dataclass, replace
 
 from curlet.core.bounds import Bounds
 from curlet.core.errors import BadInput
-from curlet.core.settings import check_settings, number
+from curlet.core.settings import check_settings, number, tick
 
 Point = tuple[float, float]
 
@@ -61,6 +61,12 @@ class Light:
         return math.sin(angle), -math.cos(angle)
 
     @property
+    def away(self) -> Point:
+        """The other way."""
+        across, down = self.towards
+        return -across, -down
+
+    @property
     def slant(self) -> float:
         """How much of what it is cut back by an inset moves: all of it under a low light."""
         return min(math.cos(math.radians(self.elevation)) / _DEEPEST, 1.0)
@@ -80,6 +86,8 @@ class Relief:
     shadow : how far it falls, % of the height.
     softness : how much its edge is spread, % of how far it falls.
     strength : how dark it is, %.
+    sunk : how far the cloth gives way beside the artwork, %.
+    holes : whether the needle's holes are seen at the ends of stitches.
     """
 
     finish: str = "matt"
@@ -87,6 +95,8 @@ class Relief:
     shadow: float = number(100.0, "Shadow reach", 0, 400, "100 % of the height is usual", "%", step=10)
     softness: float = number(50.0, "Shadow softness", 0, 100, "50 % is usual", "%", step=10)
     strength: float = number(35.0, "Shadow strength", 0, 100, "35 % is usual", "%", step=5)
+    sunk: float = number(0.0, "Sunk into the cloth", 0, 100, "50 % is usual", "%", step=10)
+    holes: bool = tick(False, "Needle holes")
 
     def check(self) -> None:
         check_settings(self)
@@ -98,12 +108,20 @@ class Relief:
         return self.height <= 0
 
     @property
+    def bare(self) -> bool:
+        """Whether it changes nothing."""
+        return self.flat and not self.sunk and not self.holes
+
+    @property
     def casts(self) -> bool:
         """Whether it throws a shadow."""
         return not self.flat and self.shadow > 0 and self.strength > 0
 
 
 FLAT = Relief()
+
+# How a shape takes relief: it stands up, lies flat, or is pressed in, so that it is lit from the other side.
+STANDS = {"raised": "Raised", "flat": "Flat", "sunk": "Sunk"}
 
 
 @dataclass(frozen=True)
@@ -126,12 +144,13 @@ class Level:
     seen: tuple[float, float]
 
 
-def levels(half: float, relief: Relief, light: Light) -> tuple[Level, ...]:
+def levels(half: float, relief: Relief, light: Light, stands: str = "raised") -> tuple[Level, ...]:
     """The stack of a shape: itself as it is, for where it is too small to be lit; in its darkest; its insets.
 
     Parameters
     ----------
     half : the shape's half width, drawn mm.
+    stands : a name in `STANDS`.
 
     >>> [round(level.inset, 3) for level in levels(0.5, Relief(height=100), Light())][:4]
     [0.0, 0.0, 0.059, 0.119]
@@ -141,10 +160,10 @@ def levels(half: float, relief: Relief, light: Light) -> tuple[Level, ...]:
     from_first = _FIRST / half if half > 0 else math.inf
     most = LIGHTEST_MATT if relief.finish == "matt" else 100.0
     plain = Level(0.0, (0.0, 0.0), 0.0, 100.0, (0.0, from_first))
-    if relief.flat or from_first > FINEST:
+    if relief.flat or stands == "flat" or from_first > FINEST:
         return (replace(plain, seen=(0.0, math.inf)),)
     spread, flash = _SPREAD[relief.finish]
-    across, down = light.towards
+    across, down = light.towards if stands == "raised" else light.away
     found = [plain]
     for step in range(STEPS):
         inset = half * relief.height / 100 * _DEEPEST * step / STEPS

@@ -2,20 +2,24 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import replace
 
+from curlet.core.brush import Brush
+from curlet.core.brush.courses import Course
 from curlet.core.drawing import Group, Item, Laid, Shape
 from curlet.core.dress.colour import ColourRole, paint_of
-from curlet.core.dress.relief import LIGHT, Light
+from curlet.core.dress.relief import LIGHT, Light, Relief
 from curlet.core.dress.take import TakeRule
 from curlet.core.lay.band import LaidBand, band_shapes
 from curlet.core.lay.crossings import all_but, half_length, strip
 from curlet.core.lay.draw_row import row_items
 from curlet.core.lay.draw_span import span_items
+from curlet.core.lay.fade import fade_mask
 from curlet.core.lay.hold.mapping import TOLERANCE
 from curlet.core.lay.lay import LaidCourse, LaidRun
 from curlet.core.lay.reach import check_reach
-from curlet.core.lay.relief import largest_half_width, lit, raised_areas, raised_course, shadow
+from curlet.core.lay.relief import largest_half_width, lit, pressed, raised_areas, raised_course, shadow
 from curlet.core.lay.row import LaidRow
 from curlet.core.lay.span import LaidSpan
 from curlet.core.motif.motif import half_width_of
@@ -48,13 +52,14 @@ def draw_run(
 def _drawn(run: LaidRun, group_id: str, title: str, tolerance: float, light: Light) -> Group:
     def dressed(course: LaidCourse, name: str, within: tuple[float, float] | None = None) -> list[Item]:
         items = _raised(run, course, within, tolerance, light)
-        opacity = course.course.opacity / 100
-        return items if opacity == 1 else [Group(f"{name}-{course.index + 1}", "", tuple(items), opacity)]
+        whole = Group(f"{name}-{course.index + 1}", "", tuple(items), course.course.opacity / 100)
+        shown = _softened(whole, run, course.course, [course])
+        return [shown] if shown.opacity < 1 or shown.blur or shown.mask else items
 
     items = tuple(item for course in run.courses for item in dressed(course, f"{group_id}-course"))
     facts, opacity = {"brush": run.brush.name}, run.brush.opacity / 100
     if not run.passes:
-        return Group(group_id, title, items, opacity, facts=facts)
+        return _softened(Group(group_id, title, items, opacity, facts=facts), run, run.brush, run.courses)
     reach = max(reach_of(course) for course in run.courses)
     clearance = run.brush.crossings.clearance.drawn(run.scale)
     halves = [half_length(item.crossing, reach, clearance) for item in run.passes]
@@ -69,7 +74,32 @@ def _drawn(run: LaidRun, group_id: str, title: str, tolerance: float, light: Lig
         for course in run.courses
         for item in dressed(course, f"{group_id}-pass-{number}", (crossed.over - half, crossed.over + half))
     ]
-    return Group(group_id, title, (below, *above), opacity, facts=facts)
+    whole = Group(group_id, title, (below, *above), opacity, facts=facts)
+    return _softened(whole, run, run.brush, run.courses)
+
+
+# The edges of a Gaussian: between them lie 96 % of the way from nothing to all (2.05 standard deviations).
+_EDGES = 4.1
+
+
+def _softened(group: Group, run: LaidRun, rule: Brush | Course, courses: Sequence[LaidCourse]) -> Group:
+    """A group with the soft edges and the fade of a brush or of a course."""
+    blur = rule.soft.drawn(run.scale) / _EDGES
+    if not rule.fade.points:
+        return replace(group, blur=blur)
+    reach = _EDGES * blur + max(_extent(course, run.brush.relief) for course in courses)
+    return replace(group, blur=blur, mask=fade_mask(run.path, rule.fade, reach))
+
+
+# Shaken, turned and cornered artwork lies a little further out than its edges.
+_FURTHER = 1.2
+
+
+def _extent(course: LaidCourse, relief: Relief) -> float:
+    """How far anything of a course lies from the path, its shadow too, drawn mm."""
+    widest = half_width_of(course.motifs) if isinstance(course, LaidRow) else 0.0
+    thrown = largest_half_width(course) * relief.height / 100 * relief.shadow / 100
+    return _FURTHER * max(reach_of(course), abs(course.offset) + widest) + thrown
 
 
 def edges_of(course: LaidCourse) -> tuple[float, float]:
@@ -102,12 +132,14 @@ def _raised(
     """A course's items in its brush's relief, over their shadow."""
     relief = run.brush.relief
     course = _with_its_colours(course, run.brush.take, run.brush.threads[0])
-    if relief.flat:
+    if relief.bare:
         return _course_items(run, course, within, tolerance)
     items = _course_items(run, raised_course(course, relief, light), within, tolerance)
     if isinstance(course, LaidBand):
         items = raised_areas(items, relief, light)
-    return [*shadow(items, largest_half_width(course), relief, light), *lit(items, relief, light)]
+    half = largest_half_width(course)
+    under = [*pressed(items, half, relief, light), *shadow(items, half, relief, light)]
+    return [*under, *lit(items, relief, light)]
 
 
 def _with_its_colours(course: LaidCourse, rule: TakeRule, thread: str) -> LaidCourse:

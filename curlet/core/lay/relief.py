@@ -22,6 +22,10 @@ from curlet.core.path.outline import clockwise, joined, turned_back
 # Where the layers of a shadow lie about its middle, as shares of its spread.
 _SPREAD = ((0.0, -1.0), (-0.866, 0.5), (0.866, 0.5))
 _SHADOW = "#14121a"
+# The dents beside sunk artwork: how far they reach against its half width, their colours and strengths, and
+# the shares of their reach that their layers lie at.
+_PRESSED, _NEAR, _FAR = 1.1, ("#ffffff", 0.42), ("#14121a", 0.6)
+_SHARES = (1.0, 0.66, 0.33)
 # From so many pixels of half width on there is a shadow: the light of finer thread would be lost in it.
 _FROM = 0.75
 # Lines finer than this share of the largest half width throw none: they lie along the edges of what does.
@@ -77,6 +81,30 @@ def shadow(items: Sequence[Item], half: float, relief: Relief, light: Light) -> 
     return [Laid(tuple(layers))]
 
 
+def pressed(items: Sequence[Item], half: float, relief: Relief, light: Light) -> list[Item]:
+    """What lies under items where the cloth gives way beside them: a dark edge on the far side from the light
+    and a lighter one on the near side, each a few times over with a little of it.
+
+    Parameters
+    ----------
+    half : the largest half width of anything in them, drawn mm.
+    """
+    solid = [shape for item in items for shape in _solid(item, _FINE * half)]
+    if not relief.sunk or not solid:
+        return []
+    reach = _PRESSED * half * relief.sunk / 100
+    seen = _FROM / half, math.inf
+    layers = []
+    for (across, down), (colour, strength) in ((light.towards, _NEAR), (light.away, _FAR)):
+        cast = list(_cast(solid, Solid(colour, strength / len(_SHARES))))
+        layers += [
+            replace(shape, move=(share * reach * across, share * reach * down), seen=seen)
+            for share in _SHARES
+            for shape in cast
+        ]
+    return [Laid(tuple(layers))]
+
+
 def _lit(item: Item, relief: Relief, light: Light) -> Item:
     if isinstance(item, Group):
         return replace(item, items=tuple(lit(item.items, relief, light)))
@@ -90,7 +118,7 @@ def _lines(shape: Shape, relief: Relief, light: Light) -> Iterator[Shape]:
     if shape.fill or stroke is None or not isinstance(stroke.paint, Solid) or stroke.paint.opacity < 1:
         yield shape
         return
-    for step in levels(stroke.weight / 2, relief, light):
+    for step in levels(stroke.weight / 2, relief, light, shape.stands):
         colour = shaded(stroke.paint.colour, step.lighter, step.lightest)
         line = replace(stroke, paint=Solid(colour), weight=stroke.weight - 2 * step.inset)
         yield replace(shape, stroke=line, move=step.move, seen=step.seen)
@@ -110,7 +138,7 @@ def _area(shape: Shape, relief: Relief, light: Light) -> Iterator[Shape]:
     if shape.stroke or not isinstance(shape.fill, Solid) or shape.fill.opacity < 1:
         yield shape
         return
-    steps = levels(half_width(shape.outline, shape.even_odd), relief, light)
+    steps = levels(half_width(shape.outline, shape.even_odd), relief, light, shape.stands)
     edges = insets(shape.outline, [step.inset for step in steps], shape.even_odd)
     for step, edge in zip(steps, edges, strict=True):
         outline = edge if step.inset else shape.outline
@@ -138,7 +166,7 @@ def _solid(item: Item, least: float) -> Iterator[Shape]:
     elif isinstance(item, Laid | Stamps):
         for shape in item.shapes:
             fine = shape.fill is None and shape.stroke is not None and shape.stroke.weight < least
-            if shape.seen[0] > 0 or fine or _opacity(shape) < 1:
+            if shape.seen[0] > 0 or fine or _opacity(shape) < 1 or shape.stands != "raised":
                 continue
             if isinstance(item, Laid):
                 yield shape

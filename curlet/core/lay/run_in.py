@@ -31,7 +31,7 @@ def run_in(shapes: Sequence[Shape], more: Sequence[Shape]) -> list[Shape]:
 
 def _goes_on(one: Shape, other: Shape) -> bool:
     """Whether two shapes look alike and meet in a point."""
-    looks = [(s.fill, s.stroke, s.even_odd, s.move, s.seen) for s in (one, other)]
+    looks = [(s.fill, s.stroke, s.even_odd, s.move, s.seen, s.stands) for s in (one, other)]
     if looks[0] != looks[1] or graded(one):
         return False
     there, points = other.outline.points, one.outline.points

@@ -12,6 +12,8 @@ import numpy as np
 from curlet.core.drawing import Outline
 from curlet.core.dress.colour import ColourRole, RoleShape
 from curlet.core.dress.relief import Level, Light, Relief, levels
+from curlet.core.motif.families.pen import NEEDLE_HOLE
+from curlet.core.motif.holes import needle_holes
 from curlet.core.motif.motif import Motif
 from curlet.core.path.insets import (
     half_width,
@@ -36,6 +38,8 @@ def raised(motif: Motif, length: float, relief: Relief, light: Light, endless: b
     length : of its cell, drawn mm.
     endless : whether repeats meet end to end, so that what reaches from end to end goes on.
     """
+    if relief.holes:
+        motif = replace(motif, shapes=(*needle_holes(motif, length), *motif.shapes))
     if relief.flat:
         return motif
     if any(item.over for item in motif.shapes):
@@ -59,12 +63,13 @@ def deepest(motif: Motif, length: float) -> float:
 
 
 def _solid(item: RoleShape) -> bool:
-    return item.shape.fill is not None and item.gradient is None and item.opacity == 1
+    solid = item.shape.fill is not None and item.gradient is None and item.opacity == 1
+    return solid and item.role.own != NEEDLE_HOLE.own
 
 
 def _stack(item: RoleShape, length: float, relief: Relief, light: Light, endless: bool) -> list[RoleShape]:
     outline = _in_mm(item, length)
-    steps = levels(half_width(outline, item.shape.even_odd), relief, light)
+    steps = levels(half_width(outline, item.shape.even_odd), relief, light, item.shape.stands)
     distances = [step.inset for step in steps]
     if endless and _from_end_to_end(outline, length):
         moves = [math.hypot(*step.move) for step in steps]

@@ -122,6 +122,7 @@ class SetShape(ShapesEdit):
     ends: Literal["round", "flat", "square"] | None = None
     joins: Literal["round", "mitre", "bevel"] | None = None
     over: bool | None = None
+    stands: Literal["raised", "flat", "sunk"] | None = None
 
     def draw(self, art: Artwork) -> tuple[Artwork, str]:
         return edited(art, [self.shape], self._set), "Set a shape"
@@ -155,6 +156,7 @@ class SetShape(ShapesEdit):
             ends=self.ends or shape.ends,
             joins=self.joins or shape.joins,
             over=shape.over if self.over is None else self.over,
+            stands=self.stands or shape.stands,
         )
 
 

@@ -55,6 +55,9 @@ _NAMES = {
     "finish": "finish",
     "relief": "relief",
     "opacity": "opacity",
+    "fade": "fade",
+    "soft": "soft edge",
+    "holes": "needle holes",
     "way": "how artwork takes the thread",
     "take": "how artwork takes the thread",
 }

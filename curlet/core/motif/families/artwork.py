@@ -38,6 +38,7 @@ class ArtShape:
     over : whether it is painted after the others where links are interlaced.
     gradient : of the fill, in the artwork's mm, in place of its one colour.
     opacity : 0…1, of the fill and the stroke.
+    stands : how it takes relief, a name in `STANDS`.
     """
 
     d: str
@@ -50,6 +51,7 @@ class ArtShape:
     over: bool = False
     gradient: RoleGradient | None = None
     opacity: float = 1.0
+    stands: str = "raised"
 
 
 @dataclass(frozen=True)
@@ -87,7 +89,7 @@ class Artwork:
         cell = Outline(outline.commands, outline.points * np.array([1 / self.length, k]))
         bare = Solid("#000000")
         stroke = Stroke(bare, shape.weight * k, shape.ends, shape.joins) if shape.stroke else None
-        drawn = Shape(cell, bare if shape.fill else None, stroke, shape.even_odd)
+        drawn = Shape(cell, bare if shape.fill else None, stroke, shape.even_odd, stands=shape.stands)
         gradient = shape.gradient and shape.gradient.moved((1 / self.length, 0.0, 0.0, k, 0.0, 0.0))
         role = shape.fill or ColourRole()
         return RoleShape(drawn, role, shape.stroke, shape.over, gradient, shape.opacity)

@@ -2,6 +2,7 @@
 import type { ArtShapeShown, ArtworkShown, Edit } from "@/shared/api/types";
 import { Heading } from "@/shared/maker/Heading";
 import { Choice } from "@/shared/ui/Choice";
+import { STANDS } from "@/shared/ui/trade";
 
 import { useBench, useWorkbench } from "../bench";
 import { EditNumber } from "../EditNumber";
@@ -63,6 +64,15 @@ export function ShapeSettings({ shape, index, artwork }: Props) {
         onPreview={(line) => workbench.show(set({ stroke: line }))}
         onCommit={(line) => workbench.make(set({ stroke: line }))}
       />
+      <div className="mt-1 flex items-center justify-between gap-2">
+        In relief
+        <Choice
+          label="The shape in relief"
+          options={STANDS}
+          value={shape.stands}
+          onChange={(stands) => void workbench.make(set({ stands }))}
+        />
+      </div>
       {stroke && (
         <>
           <EditNumber label="Line weight" value={mmText(shape.weight)} step={0.05} edit={(weight) => set({ weight })} />

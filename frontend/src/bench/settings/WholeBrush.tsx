@@ -3,6 +3,7 @@ import { useCallback } from "react";
 
 import { CornerRules, CrossingRules } from "@/shared/maker/CornerRules";
 import { NumberRow, Options } from "@/shared/maker/fields";
+import { FadeRow } from "@/shared/maker/FadeRules";
 import { ReliefRow } from "@/shared/maker/ReliefRules";
 import { Decision } from "@/shared/maker/Decision";
 import { Swatches } from "@/shared/maker/Swatches";
@@ -29,6 +30,7 @@ export function WholeBrush() {
       </Decision>
       <Threads />
       <ReliefRow />
+      <FadeRow />
     </>
   );
 }

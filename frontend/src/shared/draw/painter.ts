@@ -61,7 +61,7 @@ export function paintGroups(context: CanvasRenderingContext2D, groups: readonly 
 function paintGroup(context: CanvasRenderingContext2D, group: GroupShown, repaint: () => void) {
   context.save();
   if (group.clip) context.clip(pathOf(group.clip));
-  if (group.opacity < 1) {
+  if (group.opacity < 1 || group.mask || group.blur) {
     paintThrough(context, group, repaint);
   } else {
     for (const item of group.items) paintItem(context, item, repaint);
@@ -69,17 +69,68 @@ function paintGroup(context: CanvasRenderingContext2D, group: GroupShown, repain
   context.restore();
 }
 
-/** A group with opacity is painted aside first, so that its overlaps do not show. */
-function paintThrough(context: CanvasRenderingContext2D, group: GroupShown, repaint: () => void) {
+/** A canvas as large as another, and moved as it is, to paint on aside. */
+function asideOf(context: CanvasRenderingContext2D): CanvasRenderingContext2D {
   const { width, height } = context.canvas;
-  const aside = new OffscreenCanvas(width, height).getContext("2d");
-  if (!aside) return;
-  const layer = aside as unknown as CanvasRenderingContext2D;
+  const layer = new OffscreenCanvas(width, height).getContext("2d") as unknown as CanvasRenderingContext2D;
   layer.setTransform(context.getTransform());
+  return layer;
+}
+
+/** A group that is see-through, faded or soft is painted aside first, so that its overlaps do not show. */
+function paintThrough(context: CanvasRenderingContext2D, group: GroupShown, repaint: () => void) {
+  let layer = asideOf(context);
   for (const item of group.items) paintItem(layer, item, repaint);
+  if (group.blur) layer = blurred(layer, group.blur);
+  if (group.mask) {
+    const mask = faded(layer, group.mask);
+    layer.globalCompositeOperation = "destination-in";
+    onto(layer, mask);
+  }
   context.globalAlpha *= group.opacity;
+  onto(context, layer);
+}
+
+/** Put what was painted aside where it was painted. */
+function onto(context: CanvasRenderingContext2D, layer: CanvasRenderingContext2D) {
   context.setTransform(1, 0, 0, 1, 0, 0);
-  context.drawImage(aside.canvas, 0, 0);
+  context.drawImage(layer.canvas, 0, 0);
+}
+
+function blurred(layer: CanvasRenderingContext2D, blur: number): CanvasRenderingContext2D {
+  const soft = asideOf(layer);
+  const { a, b } = layer.getTransform();
+  soft.filter = `blur(${blur * Math.hypot(a, b)}px)`;
+  onto(soft, layer);
+  soft.filter = "none";
+  soft.setTransform(layer.getTransform());
+  return soft;
+}
+
+/** A layer as opaque as its greys are light. */
+function faded(context: CanvasRenderingContext2D, greys: readonly ShapeShown[]): CanvasRenderingContext2D {
+  const layer = asideOf(context);
+  for (const grey of greys) {
+    const outline = outlineOf(grey);
+    // Each takes the place of what is under it, edges and all.
+    layer.globalCompositeOperation = "destination-out";
+    layer.fillStyle = "#000";
+    layer.fill(outline);
+    layer.globalCompositeOperation = "lighter";
+    layer.fillStyle = asOpacity(layer, grey.fill!);
+    layer.fill(outline);
+  }
+  return layer;
+}
+
+/** White, as opaque as a paint of greys is light. */
+function asOpacity(context: CanvasRenderingContext2D, paint: Paint): string | CanvasGradient | CanvasPattern {
+  const clear = (colour: string) => `#ffffff${colour.slice(1, 3)}`;
+  if (paint.type === "solid") return clear(paint.colour);
+  if (paint.type !== "linear") return "#fff";
+  const gradient = context.createLinearGradient(...paint.start, ...paint.end);
+  for (const stop of paint.stops) gradient.addColorStop(stop.offset, clear(stop.colour));
+  return gradient;
 }
 
 function paintItem(context: CanvasRenderingContext2D, item: Item, repaint: () => void) {

@@ -4,23 +4,23 @@ import type { components } from "@/shared/api/schema";
 import { FINISHES, wordOf } from "@/shared/ui/trade";
 
 import { Decision } from "./Decision";
-import { NumberRow, Options } from "./fields";
+import { NumberRow, Options, Tick } from "./fields";
 import { useMaker } from "./maker";
 
 type Relief = Required<components["schemas"]["ReliefDoc"]>;
 type Name = keyof typeof CHOICES.reliefSettings;
 
-const [HEIGHT, ...SHADOW] = Object.keys(CHOICES.reliefSettings) as Name[];
+const SHADOW = ["shadow", "softness", "strength"] as const;
 const pointerTo = (name: string) => `/relief/${name}`;
 const POINTERS = ["/relief"];
 
 /** What is set, in words: “raised 60 %, soft shadow”. */
-export function reliefWords({ height, finish, strength, shadow, softness }: Relief): string {
-  if (!height) return "flat";
+export function reliefWords({ height, finish, strength, shadow, softness, sunk }: Relief): string {
+  if (!height) return sunk ? `flat, sunk ${sunk} %` : "flat";
   const shine = finish === "matt" ? "" : `, ${wordOf(FINISHES, finish)}`;
   const edge = softness >= 40 ? "soft" : "sharp";
   const thrown = strength && shadow ? `, ${edge} shadow` : ", no shadow";
-  return `raised ${height} %${shine}${thrown}`;
+  return `raised ${height} %${shine}${thrown}${sunk ? ", sunk" : ""}`;
 }
 
 export function ReliefRow() {
@@ -28,7 +28,7 @@ export function ReliefRow() {
   const relief = doc.relief as Relief;
   return (
     <Decision id="relief" label="Relief" set={reliefWords(relief)} pointers={POINTERS}>
-      <Setting name={HEIGHT!} />
+      <Setting name="height" />
       {relief.height > 0 && (
         <>
           <Options label="Finish" pointer={pointerTo("finish")} options={FINISHES} value={relief.finish} />
@@ -37,6 +37,8 @@ export function ReliefRow() {
           ))}
         </>
       )}
+      <Setting name="sunk" />
+      <Tick label={CHOICES.reliefSettings.holes.label} pointer={pointerTo("holes")} value={relief.holes} />
     </Decision>
   );
 }

@@ -3,6 +3,7 @@ import type { RunShown } from "@/shared/api/types";
 import { CourseMeasures, SwellAlong } from "@/shared/maker/CourseMeasures";
 import { Facing, OnCurves } from "@/shared/maker/FacingAndHold";
 import { MakerContext } from "@/shared/maker/maker";
+import { FadeRow } from "@/shared/maker/FadeRules";
 import { Order } from "@/shared/maker/Order";
 import { ReliefRow } from "@/shared/maker/ReliefRules";
 import { Remainder } from "@/shared/maker/Remainder";
@@ -102,6 +103,7 @@ function RunRows({ run }: { run: RunShown }) {
       <Rows />
       <Thread />
       <ReliefRow />
+      <FadeRow />
       <Legs />
       <Remainder />
       <Facing />
