@@ -1,4 +1,4 @@
-"""Fades against their curve, soft edges against a Gaussian's: in the PNG, and as another renderer has the SVG.
+"""Fades against their curve, soft edges against a Gaussian's: in the PNG, and as another renderer has SVG.
 
 Sources: SVG 1.1 (masking by luminance), Filter Effects 1 (feGaussianBlur); the normal distribution by
 scipy, resvg as the other renderer.
