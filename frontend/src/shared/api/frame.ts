@@ -64,9 +64,8 @@ function opened<Head>(buffer: ArrayBuffer): { head: Head; slice: Slice } {
 function place(items: readonly Item[], slice: Slice) {
   for (const item of items) {
     if (item.type === "stamps" || item.type === "picture") numbers.set(item, slice(item.placements));
-    if (item.type === "stamps" || item.type === "laid") {
-      for (const { outline } of item.shapes) if (typeof outline !== "string") numbers.set(outline, slice(outline));
-    }
+    const shapes = item.type === "group" ? (item.mask ?? []) : item.type === "picture" ? [] : item.shapes;
+    for (const { outline } of shapes) if (typeof outline !== "string") numbers.set(outline, slice(outline));
     if (item.type === "group") {
       if (item.clip) numbers.set(item.clip, slice(item.clip));
       place(item.items, slice);
