@@ -15,7 +15,7 @@ from curlet.formats.brush_courses import (
     SwellPointDoc,
 )
 from curlet.formats.brush_file import BrushDoc, CornerDoc, CrossingDoc
-from curlet.formats.brush_motifs import MeasureDoc, PieceDoc, RoleDoc
+from curlet.formats.brush_motifs import ArtworkDoc, MeasureDoc, PieceDoc, RoleDoc
 from curlet.formats.pointer import Json
 from curlet.store.edits.recipes import brush_of, motif_of, natural_length, piece_of
 
@@ -158,6 +158,44 @@ def taper() -> BrushDoc:
     return BrushDoc(name="Long blade", kind="border", courses=(span,), threads=(MOSS,))
 
 
+def button() -> BrushDoc:
+    """A metal button: a rim, a dished face, four holes and its crossed thread."""
+    holes = (filled(disc(6 + x, y, 0.6), 2) for x in (-1.2, 1.2) for y in (-1.2, 1.2))
+    crossed = "M4.8 -1.2L7.2 1.2M7.2 -1.2L4.8 1.2"
+    motif = artwork(
+        12,
+        12,
+        filled(disc(6, 0, 5.6), 1, -8),
+        filled(disc(6, 0, 4.3), 1, 4).model_copy(update=_SUNK),
+        *holes,
+        stroked(crossed, 0.5, 1, -26),
+    )
+    return _one("Button, 12 mm", motif, (YELLOW, "#2b3440"))
+
+
+def stud() -> BrushDoc:
+    """A domed stud."""
+    return _one("Stud, 8 mm", artwork(8, 8, filled(disc(4, 0, 3.8), 1)), (STEEL,))
+
+
+_SUNK = {"stands": "sunk"}
+
+
+def _one(name: str, motif: ArtworkDoc, threads: tuple[str, ...]) -> BrushDoc:
+    """A trim of whole pieces side by side."""
+    row = RowDoc(motif=motif, length=mm(motif.length), gap=mm(2), hold="rigid")
+    return BrushDoc(
+        name=name, kind="trim", courses=(row,), corners=CornerDoc(manner="carry"), threads=threads
+    )
+
+
+def _band(name: str, width: float, joins: str, colour: str) -> BrushDoc:
+    band = BandDoc(course="band", width=mm(width), joins=joins)  # type: ignore[arg-type]
+    return BrushDoc(
+        name=name, kind="trim", courses=(band,), corners=CornerDoc(manner="carry"), threads=(colour,)
+    )
+
+
 _DOCS: dict[str, BrushDoc] = {
     "topstitch": _stitch("Topstitch, 3 + 1 mm", YELLOW, _row(3.0, 1.0, 0.4)),
     "show-stitch": _stitch("Show stitch, 6 + 2.8 mm", YELLOW, _row(6.0, 2.8, 0.8)),
@@ -173,6 +211,10 @@ _DOCS: dict[str, BrushDoc] = {
     "stem": stem(),
     "ribbon": ribbon(),
     "blade": taper(),
+    "button": button(),
+    "stud": stud(),
+    "wire": _band("Wire, 2.5 mm", 2.5, "round", STEEL),
+    "strip": _band("Plain band, 8 mm", 8, "mitre", CREAM),
 }
 
 

@@ -2,12 +2,11 @@
 
 from __future__ import annotations
 
-from curlet.demo.programme import Chain, curve, polyline
-from curlet.demo.waistcoat import DemoPath
-from curlet.formats.cloth_doc import ClothDoc
-from curlet.formats.path_doc import FactsDoc
+from typing import Any
 
-SHEET = {"width": 210.0, "height": 297.0, "scale": "1:2"}
+from curlet.demo.drawn import Chain, DemoPath, DemoSheet, DemoSingle, area, curve, mirrored, polyline, wearing
+from curlet.formats.cloth_doc import ClothDoc
+
 MIDDLE = 105.0
 
 GROUPS = {
@@ -18,54 +17,86 @@ GROUPS = {
     "Collar": "#7b5aa6",
     "Pockets": "#a3475f",
 }
+SHADES = {
+    "Felt": ("#35487a", "#7a3346"),
+    "Lining": ("#c9a24b", "#5fa39a"),
+    "Gold braid": ("#e9b44c", "#e8dcc0"),
+    "Rickrack": ("#d2553a", "#e9b44c"),
+    "Pompom": ("#d2553a", "#5fa39a"),
+    "Pearl": ("#f6efe0", "#f6efe0"),
+    "Silk": ("#9cc7dd", "#f0b9a8"),
+    "Brass": ("#d9b45b", "#d9b45b"),
+    "Ink": ("#1c2540", "#3a1520"),
+}
 
-FELT = ClothDoc(weave="felt", warp="#3f4f78", weft="#3f4f78", ends=20, picks=20)
-LINING = ClothDoc(weave="knit", warp="#b9a27c", weft="#b9a27c", ends=5, picks=7)
+FELT = ClothDoc(weave="felt", warp="shade:Felt", weft="shade:Felt", ends=20, picks=20)
+LINING = ClothDoc(weave="knit", warp="shade:Lining", weft="shade:Lining", ends=4, picks=5)
 
 # The wearer's right, on the sheet's left: from the neck round the sleeve and the side to the front's foot.
 HALF: Chain = [
-    (94, 58), (86, 60), (78, 62), (70, 66), (54, 84), (38, 116), (26, 152), (32, 155), (38, 157), (44, 158),
-    (54, 140), (60, 126), (66, 114), (66, 134), (62, 158), (60, 176), (56, 200), (50, 226), (44, 248),
-    (62, 254), (84, 257), (105, 257),
+    (92, 42), (84, 44), (76, 46), (68, 50), (52, 70), (36, 106), (24, 148), (31, 151), (38, 153), (45, 154),
+    (54, 134), (60, 118), (66, 104), (66, 128), (62, 156), (60, 176), (55, 202), (48, 232), (40, 262),
+    (60, 268), (84, 271), (105, 271),
 ]  # fmt: skip
-CUFF: Chain = [(26, 152), (32, 155), (38, 157), (44, 158)]
-HEM: Chain = [(46, 243), (63, 249), (84, 252), (105, 252)]
-# Where buttons sit down the front, sheet mm.
-BUTTONS = tuple((MIDDLE, float(y)) for y in range(84, 226, 28))
+CUFF: Chain = [(24, 148), (31, 151), (38, 153), (45, 154)]
+CUFF_BRAID: Chain = [(27, 138), (34, 141), (42, 143), (49, 144)]
+HEM: Chain = [(43, 255), (62, 261), (84, 264), (103, 264)]
+HEM_BRAID: Chain = [(46, 244), (64, 250), (84, 253), (103, 253)]
+COLLAR: Chain = [(103, 64), (100, 56), (96, 48), (92, 42)]
+SHOULDER: Chain = [(90, 47), (84, 49), (77, 51), (71, 54)]
+POCKET: Chain = [(60, 206), (70, 206), (82, 208), (92, 211)]
+BACK_NECK: Chain = [(91, 42), (98, 48), (112, 48), (119, 42), (116, 56), (110, 68), (105, 76), (100, 68),
+                    (94, 56), (91, 42)]  # fmt: skip
 
 
 def coat() -> list[DemoPath]:
-    """The felt first, the wearer's right and then the left."""
-    paths: list[DemoPath] = [
-        _cloth("Lining", [(92, 56), (98, 66), (112, 66), (118, 56), (110, 60), (100, 60), (92, 56)], LINING),
-    ]
+    """The lining first, then the felt and its trims, the wearer's right and then the left."""
+    paths = [area("Lining", "Felt", BACK_NECK, LINING, "#20263a")]
     for side in "RL":
-        front = [*_on(side, HALF), *_on(side, [(105, 257), (105, 257), (105, 70)])]
-        front += _on(side, [(104, 64), (100, 58), (94, 58)])
-        paths += [_cloth(f"Front {side}", front, FELT), *_trim(side)]
-    return [*paths, polyline("Front braid", "Front edge", [(105, 74), (105, 250)], False, "flat-braid")]
+        front = [*_on(side, HALF), *_on(side, [(105, 271), (105, 271), (105, 66)])]
+        front += _on(side, [(101, 56), (97, 48), (92, 42)])
+        paths += [area(f"Front {side}", "Felt", front, FELT, "#20263a"), *_trim(side)]
+    gold = wearing("Gold braid", "Rickrack", height=80)
+    return [
+        *paths,
+        polyline("Front braid", "Front edge", [(105, 70), (105, 268)], brush="flat-braid", own=gold),
+    ]
 
 
 def _trim(side: str) -> list[DemoPath]:
-    def at(points: Chain) -> Chain:
-        return _on(side, points) if side == "R" else _on(side, points)[::-1]
+    def at(name: str, group: str, points: Chain, brush: str, own: dict[str, Any]) -> DemoPath:
+        there = _on(side, points) if side == "R" else _on(side, points)[::-1]
+        return curve(f"{name} {side}", group, there, brush=brush, own=own)
 
-    pocket = at([(64, 196), (92, 200)])
     return [
-        curve(f"Hem {side}", "Hem", at(HEM), "rickrack"),
-        curve(f"Cuff {side}", "Cuffs", at(CUFF), "pompom"),
-        curve(f"Collar {side}", "Collar", at([(104, 70), (100, 64), (97, 60), (94, 58)]), "pearls"),
-        polyline(f"Pocket {side}", "Pockets", pocket, False, "feather"),
-        curve(f"Shoulder {side}", "Collar", at([(92, 62), (86, 64), (79, 66), (72, 69)]), "chainstitch"),
+        at("Hem", "Hem", HEM, "rickrack", wearing("Rickrack", height=60)),
+        at("Hem braid", "Hem", HEM_BRAID, "round-braid", wearing("Gold braid", height=80)),
+        at("Cuff", "Cuffs", CUFF, "pompom", wearing("Pompom", "Gold braid", height=70)),
+        at("Cuff braid", "Cuffs", CUFF_BRAID, "round-braid", wearing("Gold braid", height=80)),
+        at("Collar", "Collar", COLLAR, "pearls", wearing("Pearl", "Pearl", height=80, finish="satin")),
+        at("Shoulder", "Collar", SHOULDER, "chainstitch", wearing("Silk", "Silk", height=60)),
+        at("Pocket", "Pockets", POCKET, "feather", wearing("Silk", height=60)),
     ]
-
-
-def _cloth(name: str, outline: Chain, cloth: ClothDoc) -> DemoPath:
-    path = curve(name, "Felt", outline, None)
-    facts = FactsDoc(element=name.lower().replace(" ", "-"), stroke="#20263a", weight=0.3)
-    return DemoPath(name, "Felt", path.nodes, True, facts, cloth=cloth)
 
 
 def _on(side: str, points: Chain) -> Chain:
     """Points of the wearer's right, or the same on the left."""
-    return list(points) if side == "R" else [(2 * MIDDLE - x, y) for x, y in points]
+    return list(points) if side == "R" else mirrored(points, MIDDLE)
+
+
+# Buttons down the front, over the braid.
+_BUTTONS = tuple(
+    DemoSingle("button", MIDDLE, float(y), size=140, own=wearing("Brass", "Ink", height=80, finish="metal"))
+    for y in range(86, 240, 30)
+)
+
+COAT = DemoSheet(
+    "coat",
+    "Lamplighter puppet’s coat",
+    {"width": 210.0, "height": 297.0, "scale": "1:2"},
+    GROUPS,
+    ("Lamplight", "First frost"),
+    SHADES,
+    coat,
+    singles=_BUTTONS,
+)

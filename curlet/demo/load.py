@@ -2,76 +2,58 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable
-from dataclasses import dataclass
 from typing import Any
 
-from curlet.demo import coat, curtain, programme, satchel, waistcoat
 from curlet.demo.brushes import BRUSHES
+from curlet.demo.coat import COAT
+from curlet.demo.curtain import CURTAIN
+from curlet.demo.drawn import DemoPath, DemoSheet, DemoText
+from curlet.demo.looks import LOOKS
 from curlet.demo.motifs import MOTIFS
-from curlet.demo.waistcoat import DemoPath
-from curlet.formats.lettering_doc import LetteringDoc
+from curlet.demo.programme import PROGRAMME
+from curlet.demo.satchel import SATCHEL
+from curlet.demo.waistcoat import WAISTCOAT
+from curlet.formats.brush_file import BrushDoc
+from curlet.formats.cloth_doc import ClothDoc
+from curlet.formats.shade_refs import replaced, shade_of, shade_ref
 from curlet.store.commands.runs import LayBrush
 from curlet.store.database import writing
 from curlet.store.journal import write_changes
 from curlet.store.lettering import letters_of, put_lettering
-from curlet.store.models import Brush, Motif, Run, SeamGroup, Sheet, SheetPath, Single
-from curlet.store.state import load_state
-
-
-@dataclass(frozen=True)
-class DemoSheet:
-    """One sheet of the demo."""
-
-    id: str
-    name: str
-    size: dict[str, Any]
-    groups: dict[str, str]
-    paths: Callable[[], list[DemoPath]]
-    # What lies on it beside its paths: text along one of them by name, and single repeats by their brush.
-    lettering: tuple[str, Callable[[str], LetteringDoc]] | None = None
-    singles: tuple[tuple[str, float, float], ...] = ()
-
-
-SHEETS = (
-    DemoSheet("waistcoat", "Usher’s waistcoat", waistcoat.SHEET, waistcoat.GROUPS, waistcoat.waistcoat),
-    DemoSheet("programme", "Season programme", programme.SHEET, programme.GROUPS, programme.programme),
-    DemoSheet(
-        "satchel",
-        "Prop satchel",
-        satchel.SHEET,
-        satchel.GROUPS,
-        satchel.satchel,
-        lettering=("Name line", satchel.name_on_flap),
-    ),
-    DemoSheet(
-        "coat",
-        "Lamplighter puppet’s coat",
-        coat.SHEET,
-        coat.GROUPS,
-        coat.coat,
-        singles=tuple(("sequins", x, y) for x, y in coat.BUTTONS),
-    ),
-    DemoSheet("curtain", "Stage curtain and pelmet", curtain.SHEET, curtain.GROUPS, curtain.curtain),
+from curlet.store.models import (
+    Brush,
+    Colourway,
+    Motif,
+    Run,
+    SeamGroup,
+    Shade,
+    Sheet,
+    SheetPath,
+    Single,
 )
+from curlet.store.state import State, load_state
+
+SHEETS = (WAISTCOAT, PROGRAMME, SATCHEL, COAT, CURTAIN)
+# What is painted in a sheet's order: each path under its run, text over all paths, single repeats over all.
+_EACH, _TEXT, _SINGLES = 10, 100_000, 200_000
 
 
 def load_demo() -> None:
     """Add the built-in brushes and the demo's sheets; sheets that are there already are left as they are.
-    Its motifs are added to a new store only: what is taken out of the Library stays out."""
+    Its motifs and looks are added to a new store only: what is taken out of the Library stays out."""
     with writing():
-        if not Sheet.select().exists():
+        fresh = not Sheet.select().exists()
+        if fresh:
             for position, (motif_id, kept) in enumerate(MOTIFS.items()):
                 Motif.create(id=motif_id, doc=kept.model_dump(mode="json"), position=position)
         for position, (brush_id, doc) in enumerate(BRUSHES.items()):
             _put_builtin(id=brush_id, doc=doc, position=position)
+        if fresh:
+            for position, (look_id, look) in enumerate(LOOKS.items(), len(BRUSHES)):
+                _put_look(look_id, look, position)
         for position, sheet in enumerate(SHEETS):
             if Sheet.get_or_none(Sheet.id == sheet.id) is None:
                 _add_sheet(sheet, position)
-
-
-# Runs lie over all paths, single repeats over all runs.
-_RUNS, _SINGLES = 1_000, 2_000
 
 
 def _put_builtin(**values: Any) -> None:
@@ -81,40 +63,77 @@ def _put_builtin(**values: Any) -> None:
     ).execute()
 
 
+def _put_look(look_id: str, look: BrushDoc, position: int) -> None:
+    Brush.create(id=look_id, doc=look.model_dump(mode="json"), builtin=False, position=position)
+
+
 def _add_sheet(sheet: DemoSheet, position: int) -> None:
-    Sheet.create(id=sheet.id, name=sheet.name, position=position, **sheet.size)
+    ways = [_id(sheet, f"way-{way}") for way in sheet.ways]
+    cloth = {"background": "cloth", "background_cloth": _cloth(sheet, sheet.background)}
+    Sheet.create(
+        id=sheet.id,
+        name=sheet.name,
+        position=position,
+        colourway=ways[0],
+        **sheet.size,
+        **(cloth if sheet.background else {}),
+    )
+    for place, (way, name) in enumerate(zip(ways, sheet.ways, strict=True)):
+        Colourway.create(id=way, sheet=sheet.id, name=name, position=place)
+    for place, (name, colours) in enumerate(sheet.shades.items()):
+        by_way = dict(zip(ways, colours, strict=True))
+        Shade.create(id=_shade(sheet, name), sheet=sheet.id, name=name, colours=by_way, position=place)
     for place, (name, mark) in enumerate(sheet.groups.items()):
         SeamGroup.create(id=_id(sheet, name), sheet=sheet.id, name=name, mark=mark, position=place)
     for place, path in enumerate(sheet.paths()):
         _add_path(sheet, path, place)
-    for place, (brush, x, y) in enumerate(sheet.singles):
-        Single.create(
-            id=f"{sheet.id}-one-{place}",
-            sheet=sheet.id,
-            brush=brush,
-            x=x,
-            y=y,
-            size=250,
-            position=_SINGLES + place,
-        )
-    if sheet.lettering:
-        _write_along(sheet, *sheet.lettering)
+    for place, one in enumerate(sheet.singles):
+        own = {"own": _named(sheet, one.own), "position": _SINGLES + place}
+        at = {"x": one.x, "y": one.y, "turn": one.turn, "size": one.size}
+        Single.create(id=f"{sheet.id}-one-{place}", sheet=sheet.id, brush=one.brush, **at, **own)
+    for number, text in enumerate(sheet.texts, 1):
+        _write_along(sheet, text, number)
 
 
-def _write_along(sheet: DemoSheet, name: str, make: Callable[[str], LetteringDoc]) -> None:
+def _write_along(sheet: DemoSheet, text: DemoText, number: int) -> None:
     """Text along a path, dressed."""
-    state, line = load_state(sheet.id), _id(sheet, name)
-    put_lettering(state, f"{sheet.id}-text", make(line), state.get("path", line)["group"])
-    letters = [path["id"] for path in letters_of(state, f"{sheet.id}-text")]
-    LayBrush(kind="lay-brush", paths=letters, brush="eight").apply(state)
+    state, line = load_state(sheet.id), _id(sheet, text.along)
+    name = f"{sheet.id}-text-{number}"
+    put_lettering(state, name, text.make(line), state.get("path", line)["group"])
+    letters = [path["id"] for path in letters_of(state, name)]
+    for letter in letters:
+        state.update("path", letter, cloth=_cloth(sheet, text.cloth))
+    if text.brush:
+        LayBrush(kind="lay-brush", paths=letters, brush=text.brush).apply(state)
+    _over_all(state, letters, _named(sheet, text.own))
     write_changes(state.changes)
+
+
+def _over_all(state: State, letters: list[str], own: Any) -> None:
+    for place, letter in enumerate(letters):
+        state.update("path", letter, position=_TEXT + 2 * place)
+        for run in state.runs_of(letter):
+            state.update("run", run["id"], own=own, position=_TEXT + 2 * place + 1)
 
 
 def _id(sheet: DemoSheet, name: str) -> str:
     return f"{sheet.id}-" + name.lower().replace(" ", "-")
 
 
-def _add_path(sheet: DemoSheet, path: DemoPath, position: int) -> None:
+def _shade(sheet: DemoSheet, name: str) -> str:
+    return _id(sheet, f"shade-{name}")
+
+
+def _named(sheet: DemoSheet, value: Any) -> Any:
+    """A document with the ids of the shades that it names."""
+    return replaced(value, lambda ref: shade_ref(_shade(sheet, shade_of(ref) or "")))
+
+
+def _cloth(sheet: DemoSheet, cloth: ClothDoc | None) -> Any:
+    return _named(sheet, cloth.model_dump(mode="json")) if cloth else {}
+
+
+def _add_path(sheet: DemoSheet, path: DemoPath, place: int) -> None:
     path_id = _id(sheet, path.name)
     SheetPath.create(
         id=path_id,
@@ -124,10 +143,15 @@ def _add_path(sheet: DemoSheet, path: DemoPath, position: int) -> None:
         closed=path.closed,
         nodes=[node.model_dump(mode="json") for node in path.nodes],
         facts=path.facts.model_dump(mode="json") if path.facts else {},
-        cloth=path.cloth.model_dump(mode="json") if path.cloth else {},
-        position=position,
+        cloth=_cloth(sheet, path.cloth),
+        position=_EACH * place,
     )
     if path.brush:
         Run.create(
-            id=f"run-{path_id}", sheet=sheet.id, path=path_id, brush=path.brush, position=_RUNS + position
+            id=f"run-{path_id}",
+            sheet=sheet.id,
+            path=path_id,
+            brush=path.brush,
+            own=_named(sheet, path.own),
+            position=_EACH * place + 1,
         )

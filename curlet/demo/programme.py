@@ -2,14 +2,19 @@
 
 from __future__ import annotations
 
-import math
-from collections.abc import Sequence
-
-from curlet.core.outlines import K
-from curlet.demo.waistcoat import DemoPath
-from curlet.formats.path_doc import NodeDoc
-
-SHEET = {"width": 148.0, "height": 210.0, "scale": "1:1"}
+from curlet.demo.drawn import (
+    Chain,
+    DemoPath,
+    DemoSheet,
+    DemoText,
+    circle,
+    curve,
+    plain,
+    polyline,
+    wearing,
+)
+from curlet.formats.cloth_doc import ClothDoc
+from curlet.formats.lettering_doc import LetteringDoc
 
 GROUPS = {
     "Frame": "#7b5aa6",
@@ -17,77 +22,79 @@ GROUPS = {
     "Letters": "#3c7d6d",
     "Trims": "#a3475f",
 }
+SHADES = {
+    "Paper": ("#fbf1dc", "#20264a"),
+    "Ink": ("#5a2f4a", "#f3ead7"),
+    "Gold": ("#e2b34d", "#e2b34d"),
+    "Flax": ("#dcc594", "#d8b98a"),
+    "Chain": ("#9aa7b4", "#d9b45b"),
+    "Lamplight": ("#f8d98a", "#ffcf87"),
+    "Rust": ("#c8553d", "#e0704f"),
+    "Moss": ("#5f7f52", "#8fb27a"),
+    "Leaf": ("#8fb27a", "#b9d3a2"),
+}
 
-
-Point = tuple[float, float]
-Chain = Sequence[Point]
-
-# Node, handle, handle, node, …
-KNOT = [(34, 132), (74, 126), (112, 112), (96, 104), (84, 98), (64, 98), (52, 104)]
-KNOT += [(36, 112), (74, 126), (114, 132)]
-ZIGZAG = [(34, 169), (54, 169), (64, 175), (84, 175), (94, 169), (114, 169)]
+CENTRE = (74.0, 84.0)
+# A knot whose ends lie to either side.
+KNOT: Chain = [(34, 156), (74, 150), (112, 136), (96, 128), (84, 122), (64, 122), (52, 128), (36, 136),
+               (74, 150), (114, 156)]  # fmt: skip
+BLADE: Chain = [(40, 172), (60, 167), (88, 167), (108, 172)]
+TITLE: Chain = [(31, 51), (48, 31), (100, 31), (117, 51)]
+FLAME: Chain = [(74, 92), (60, 80), (74, 72), (74, 70), (74, 72), (88, 80), (74, 92)]
+FOOT: Chain = [(30, 183), (60, 183), (88, 183), (118, 183)]
+ZIGZAG: Chain = [(28, 92), (40, 58), (108, 58), (120, 92)]
 
 
 def programme() -> list[DemoPath]:
     """Every path of the cover, bottom to top."""
+    metal = wearing("Chain", height=100, finish="metal")
+    soft = {
+        "/fade": [{"at": 0, "opacity": 0}, {"at": 0.3, "opacity": 75}, {"at": 0.7, "opacity": 75},
+                  {"at": 1, "opacity": 0}],
+        "/soft": {"mm": 2.5, "on": "garment"},
+    }  # fmt: skip
     return [
-        polyline("Frame", "Frame", [(16, 16), (132, 16), (132, 194), (16, 194)], True, "border"),
-        _circle("Lantern ring", (74, 64), 30, "chain"),
-        _circle("Lantern edge", (74, 64), 20, "scallop"),
-        curve("Tether", "Lantern", [(74, 32), (64, 22), (84, 22), (74, 32)], "twelve"),
-        curve("Knotted cord", "Lantern", KNOT, "rope"),
-        *_letters(),
-        polyline("Ribbon", "Trims", ZIGZAG, False, "ribbon"),
-        curve("Blade", "Trims", [(40, 162), (60, 158), (88, 164), (108, 161)], "blade"),
-    ]
+        polyline("Frame", "Frame", [(16, 16), (132, 16), (132, 194), (16, 194)], True, brush="border",
+                 own=wearing("Ink", "Gold")),
+        curve("Ribbon", "Trims", ZIGZAG, brush="ribbon", own=soft),
+        DemoPath("Lamp", "Lantern", circle("Lamp", "Lantern", CENTRE, 18.5).nodes, True,
+                 cloth=plain("Lamplight")),
+        circle("Lantern edge", "Lantern", CENTRE, 18.5, brush="scallop", own=wearing("Paper", "Rust")),
+        circle("Lantern ring", "Lantern", CENTRE, 30, brush="chain", own=metal),
+        curve("Tether", "Lantern", FLAME, brush="twelve",
+              own=wearing("Rust")),
+        curve("Knotted cord", "Trims", KNOT, brush="rope", own=wearing("Flax", height=90)),
+        curve("Blade", "Trims", BLADE, brush="blade", own=wearing("Moss", height=50)),
+        curve("Title line", "Letters", TITLE),
+        curve("Foot line", "Letters", FOOT),
+    ]  # fmt: skip
 
 
-def _letters() -> list[DemoPath]:
-    """C, S and L as open single lines: fixed outlines, not lettering."""
-    c = [(56, 141), (50, 135), (38, 137), (38, 145), (38, 153), (50, 156), (56, 150)]
-    s = [
-        (82, 141),
-        (76, 135),
-        (66, 138),
-        (67, 144),
-        (68, 150),
-        (82, 146),
-        (83, 152),
-        (84, 159),
-        (70, 161),
-        (66, 154),
-    ]
-    return [
-        curve("Letter C", "Letters", c, "stem"),
-        curve("Letter S", "Letters", s, "stem"),
-        polyline("Letter L", "Letters", [(94, 135), (94, 154), (110, 154)], False, "stem"),
-    ]
+def title(line: str) -> LetteringDoc:
+    """What is played, in the middle of its line."""
+    return LetteringDoc(
+        text="The Paper Lantern", font="alfa-slab-one", caps=6.6, spacing=3, align="centre", along=line
+    )
 
 
-def polyline(name: str, group: str, points: Chain, closed: bool, brush: str | None) -> DemoPath:
-    """Straight lines from point to point."""
-    nodes = [NodeDoc(id=f"n{i}", x=x, y=y) for i, (x, y) in enumerate(points, 1)]
-    return DemoPath(name, group, nodes, closed, brush=brush)
+def season(line: str) -> LetteringDoc:
+    """What it is, at the foot."""
+    return LetteringDoc(
+        text="SEASON PROGRAMME", font="graduate", caps=4.4, spacing=14, align="centre", along=line
+    )
 
 
-def curve(name: str, group: str, control: Chain, brush: str | None) -> DemoPath:
-    """A chain of cubics: node, handle, handle, node, …"""
-    nodes = []
-    for i in range(0, len(control), 3):
-        x, y = control[i]
-        into = control[i - 1] if i else None
-        out = control[i + 1] if i + 1 < len(control) else None
-        nodes.append(NodeDoc(id=f"n{i // 3 + 1}", x=x, y=y, into=into, out=out))
-    return DemoPath(name, group, nodes, brush=brush)
-
-
-def _circle(name: str, centre: Point, radius: float, brush: str) -> DemoPath:
-    nodes = []
-    for i in range(4):
-        angle = math.pi / 2 * i
-        cos, sin = math.cos(angle), math.sin(angle)
-        x, y = centre[0] + radius * cos, centre[1] + radius * sin
-        reach = (-K * radius * sin, K * radius * cos)
-        into, out = (x - reach[0], y - reach[1]), (x + reach[0], y + reach[1])
-        nodes.append(NodeDoc(id=f"n{i + 1}", x=x, y=y, into=into, out=out))
-    return DemoPath(name, "Lantern", nodes, closed=True, brush=brush)
+PROGRAMME = DemoSheet(
+    "programme",
+    "Season programme",
+    {"width": 148.0, "height": 210.0, "scale": "1:1"},
+    GROUPS,
+    ("Day bill", "Night bill"),
+    SHADES,
+    programme,
+    texts=(
+        DemoText("Title line", title, cloth=plain("Ink")),
+        DemoText("Foot line", season, cloth=plain("Ink")),
+    ),
+    background=ClothDoc(weave="colour", warp="shade:Paper", weft="shade:Paper"),
+)

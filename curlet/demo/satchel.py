@@ -1,14 +1,10 @@
-"""The prop satchel, 1:4: canvas and leather, saddle-stitched, with a name over its flap."""
+"""The prop satchel, 1:4: canvas and leather, saddle-stitched, with a name on its flap."""
 
 from __future__ import annotations
 
-from curlet.demo.programme import Chain, curve, polyline
-from curlet.demo.waistcoat import DemoPath
+from curlet.demo.drawn import Chain, DemoPath, DemoSheet, DemoSingle, DemoText, area, curve, polyline, wearing
 from curlet.formats.cloth_doc import ClothDoc
 from curlet.formats.lettering_doc import LetteringDoc
-from curlet.formats.path_doc import FactsDoc
-
-SHEET = {"width": 297.0, "height": 210.0, "scale": "1:4"}
 
 GROUPS = {
     "Canvas": "#5b6770",
@@ -18,15 +14,25 @@ GROUPS = {
     "Tag": "#7b5aa6",
     "Name": "#8a6d1f",
 }
+SHADES = {
+    "Canvas": ("#8a8763", "#3f4a63"),
+    "Canvas weft": ("#a7a37f", "#5a667f"),
+    "Leather": ("#7d4a2a", "#8a3b2f"),
+    "Waxed thread": ("#f3ead7", "#f0d9a0"),
+    "Piping": ("#b5482f", "#d9a441"),
+    "Tag": ("#c04a38", "#e0c48a"),
+    "Hardware": ("#d3b266", "#c3cbd3"),
+    "Dark edge": ("#2b2018", "#22171a"),
+}
 
-CANVAS = ClothDoc(weave="canvas", warp="#8f8b6a", weft="#a29d7c", ends=10, picks=9)
-LEATHER = ClothDoc(weave="colour", warp="#7a4a2b", weft="#7a4a2b")
-TAG = ClothDoc(weave="felt", warp="#b8483c", weft="#b8483c", ends=20, picks=20)
+CANVAS = ClothDoc(weave="canvas", warp="shade:Canvas", weft="shade:Canvas weft", ends=6, picks=5)
+LEATHER = ClothDoc(weave="leather", warp="shade:Leather", weft="shade:Leather", ends=5, picks=5)
+TAG = ClothDoc(weave="felt", warp="shade:Tag", weft="shade:Tag", ends=20, picks=20)
 
 # Clockwise from the upper left; the foot's corners are round.
 BODY: Chain = [
-    (84, 84), (84, 84), (213, 84), (213, 84), (213, 84), (213, 168), (213, 168), (213, 176), (209, 180),
-    (201, 180), (201, 180), (96, 180), (96, 180), (88, 180), (84, 176), (84, 168),
+    (84, 84), (84, 84), (213, 84), (213, 84), (213, 84), (213, 168), (213, 168), (213, 178), (209, 182),
+    (199, 182), (199, 182), (98, 182), (98, 182), (88, 182), (84, 178), (84, 168),
 ]  # fmt: skip
 FLAP: Chain = [
     (80, 76), (80, 76), (217, 76), (217, 76), (217, 76), (217, 112), (217, 112), (217, 130), (205, 138),
@@ -37,73 +43,93 @@ FLAP_SEAM: Chain = [
     (185, 136), (203, 135), (214, 128), (214, 112), (214, 100), (214, 90), (214, 79),
 ]  # fmt: skip
 STRAP: Chain = [
-    (92, 76), (88, 40), (110, 16), (148.5, 16), (187, 16), (209, 40), (205, 76), (205, 76), (196, 76),
-    (196, 76), (199, 44), (180, 25), (148.5, 25), (117, 25), (98, 44), (101, 76), (101, 76), (92, 76),
-    (92, 76),
+    (92, 78), (88, 40), (110, 16), (148.5, 16), (187, 16), (209, 40), (205, 78), (205, 78), (196, 78),
+    (196, 78), (199, 44), (180, 25), (148.5, 25), (117, 25), (98, 44), (101, 78), (101, 78), (92, 78),
+    (92, 78),
 ]  # fmt: skip
 STRAP_SEAM: Chain = [
-    (96.5, 74), (93, 42), (114, 20.5), (148.5, 20.5), (183, 20.5), (204, 42), (200.5, 74),
+    (96.5, 76), (93, 42), (114, 20.5), (148.5, 20.5), (183, 20.5), (204, 42), (200.5, 76),
 ]  # fmt: skip
-NAME_LINE: Chain = [(96, 122), (120, 127), (177, 127), (201, 122)]
+NAME_LINE: Chain = [(96, 108), (120, 113), (177, 113), (201, 108)]
+# The chain runs through the eyelet of the tag, which hangs from its ring.
+TAG_CHAIN: Chain = [(215, 88), (222, 84), (234, 88), (236, 104), (237, 110), (238, 114), (238, 118)]
+
+_SEWN = wearing("Waxed thread", height=80, relief__sunk=60.0)
+_STITCHED = wearing("Waxed thread", height=70)
 
 
 def satchel() -> list[DemoPath]:
     """What lies beneath first."""
     return [
-        _part("Strap", STRAP, LEATHER, "Leather"),
-        curve("Strap seam", "Seams", STRAP_SEAM, "saddle"),
-        _part("Body", BODY, CANVAS, "Canvas"),
-        polyline("Pocket", "Seams", [(112, 150), (185, 150), (185, 172), (112, 172)], True, "twin"),
-        curve("Body piping", "Edges", [(84, 141), *BODY[-1:], *BODY[-1:], *_foot()], "piping"),
-        _part("Flap", FLAP, LEATHER, "Leather"),
-        curve("Flap seam", "Seams", FLAP_SEAM, "saddle"),
-        *(part for x in (108.0, 181.0) for part in _buckle(x)),
+        area("Strap", "Leather", STRAP, LEATHER),
+        curve("Strap seam", "Seams", STRAP_SEAM, brush="saddle", own=_SEWN),
+        area("Body", "Canvas", BODY, CANVAS),
+        polyline("Pocket", "Seams", [(118, 148), (179, 148), (179, 174), (118, 174)], True, brush="twin",
+                 own=wearing("Waxed thread", height=70)),
+        curve("Body piping", "Edges", _piped(), brush="piping", own=wearing("Piping", "Piping", height=80)),
+        area("Flap", "Leather", FLAP, LEATHER),
+        curve("Flap seam", "Seams", FLAP_SEAM, brush="saddle", own=_SEWN),
+        *(part for x in (100.0, 189.0) for part in _buckle(x)),
         *_tag(),
-        curve("Name line", "Name", NAME_LINE, None),
-    ]
+        curve("Name line", "Name", NAME_LINE),
+    ]  # fmt: skip
 
 
 def name_on_flap(line: str) -> LetteringDoc:
     """The company's name, in the middle of the line on the flap."""
     return LetteringDoc(
-        text="PAPER LANTERN", font="graduate", caps=5.0, spacing=14, align="centre", along=line, rise=1.5
+        text="PAPER LANTERN", font="graduate", caps=7.5, spacing=12, align="centre", along=line, rise=0
     )
 
 
-def _foot() -> Chain:
-    """Round the body's foot, from its left to its right, below the flap."""
+def _piped() -> Chain:
+    """Round the body, from under the flap to under the flap."""
     return [
-        (84, 168), (84, 176), (88, 180), (96, 180), (96, 180), (201, 180), (201, 180), (209, 180), (213, 176),
-        (213, 168), (213, 168), (213, 141), (213, 141),
+        (84, 128), (84, 140), (84, 156), (84, 168), (84, 178), (88, 182), (98, 182), (98, 182), (199, 182),
+        (199, 182), (209, 182), (213, 178), (213, 168), (213, 156), (213, 140), (213, 128),
     ]  # fmt: skip
 
 
 def _buckle(x: float) -> list[DemoPath]:
-    """A strap over the flap, stitched in a box with a cross."""
+    """A strap over the flap, stitched in a box, with its buckle's loop."""
     side = "L" if x < 148 else "R"
-    tongue = [(x - 4, 132), (x + 4, 132), (x + 4, 156), (x, 160), (x - 4, 156)]
-    cloth = polyline(f"Buckle strap {side}", "Leather", tongue, True, None)
-    box = [(x - 2.6, 133.5), (x + 2.6, 133.5), (x + 2.6, 139), (x - 2.6, 139)]
+    tongue = [(x - 4.5, 126), (x + 4.5, 126), (x + 4.5, 158), (x, 163), (x - 4.5, 158)]
+    seam = [(x - 3, 127.5), (x + 3, 127.5), (x + 3, 157.4), (x, 160.6), (x - 3, 157.4)]
+    loop = [(x - 6.5, 146), (x + 6.5, 146), (x + 6.5, 152), (x - 6.5, 152)]
     return [
-        DemoPath(cloth.name, "Leather", cloth.nodes, True, _edge(cloth.name), cloth=LEATHER),
-        polyline(f"Box stitch {side}", "Seams", box, True, "backstitch"),
-    ]
+        area(f"Buckle strap {side}", "Leather", _straight(tongue), LEATHER),
+        polyline(f"Box stitch {side}", "Seams", seam, True, brush="backstitch", own=_STITCHED),
+        polyline(f"Buckle {side}", "Edges", loop, True, brush="wire",
+                 own=wearing("Hardware", height=100, finish="metal")),
+    ]  # fmt: skip
+
+
+def _straight(points: Chain) -> Chain:
+    """Corners as a chain of cubics that closes."""
+    return [point for corner in points for point in (corner, corner, corner)][1:-1]
 
 
 def _tag() -> list[DemoPath]:
-    outline = [(236, 118), (256, 118), (256, 146), (246, 152), (236, 146)]
-    cloth = polyline("Tag cloth", "Tag", outline, True, None)
+    outline = [(228, 114), (248, 114), (248, 142), (238, 149), (228, 142)]
+    metal = wearing("Hardware", height=100, finish="metal")
     return [
-        curve("Tag chain", "Tag", [(214, 92), (226, 92), (240, 100), (246, 116)], "ball"),
-        DemoPath(cloth.name, "Tag", cloth.nodes, True, _edge(cloth.name), cloth=TAG),
-        polyline("Tag edge", "Tag", outline, True, "blanket"),
+        area("Tag cloth", "Tag", _straight(outline), TAG),
+        polyline("Tag edge", "Tag", outline, True, brush="blanket", own=wearing("Waxed thread", height=60)),
+        curve("Tag chain", "Tag", TAG_CHAIN, brush="ball", own=metal),
     ]
 
 
-def _part(name: str, outline: Chain, cloth: ClothDoc, group: str) -> DemoPath:
-    path = curve(name, group, outline, None)
-    return DemoPath(name, group, path.nodes, True, _edge(name), cloth=cloth)
-
-
-def _edge(name: str) -> FactsDoc:
-    return FactsDoc(element=name.lower().replace(" ", "-"), stroke="#2b2018", weight=0.25)
+SATCHEL = DemoSheet(
+    "satchel",
+    "Prop satchel",
+    {"width": 297.0, "height": 210.0, "scale": "1:4"},
+    GROUPS,
+    ("Saddle", "Harbour"),
+    SHADES,
+    satchel,
+    texts=(DemoText("Name line", name_on_flap, "eight", wearing("Waxed thread")),),
+    singles=(
+        DemoSingle("stud", 238, 119, size=130, own=wearing("Hardware", height=100, finish="metal")),
+        DemoSingle("stud", 215, 87.5, size=110, own=wearing("Hardware", height=100, finish="metal")),
+    ),
+)

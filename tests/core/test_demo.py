@@ -8,7 +8,8 @@ from curlet.core.lay import lay
 from curlet.core.measures import Scale
 from curlet.core.tally import tally
 from curlet.demo.brushes import BRUSHES
-from curlet.demo.load import SHEETS, DemoSheet
+from curlet.demo.drawn import DemoSheet
+from curlet.demo.load import SHEETS
 from curlet.formats.brush_file import read_brush
 from curlet.formats.path_doc import to_path
 
