@@ -1,5 +1,5 @@
 /** A colour by its lightness, chroma and hue (OKLCH), each with its number. */
-import { useState } from "react";
+import { useRef, useState } from "react";
 
 type Oklch = readonly [number, number, number];
 
@@ -16,19 +16,29 @@ const PARTS = [
   ["Hue", 360, 1],
 ] as const;
 
+/** So long after the last key, ms, what it set is kept. */
+const RESTING = 400;
+
 const text = ([light, chroma, hue]: Oklch) => `oklch(${light} ${chroma} ${hue})`;
 const shown = (part: number, value: number) =>
   part === 0 ? `${Math.round(100 * value)} %` : part === 1 ? value.toFixed(3) : `${Math.round(value)}°`;
 
 export function Sliders({ value, onPreview, onCommit }: Props) {
-  // What the hand has set: a colour that is not in gamut comes back as another.
-  const [held, setHeld] = useState<Oklch | null>(null);
-  const now = held ?? value;
+  // What the hand has set, until what came of it is there: a colour that is not in gamut comes back as another.
+  const [held, setHeld] = useState<{ of: string; to: Oklch } | null>(null);
+  const timer = useRef(0);
+  const set = held?.of === String(value) ? held.to : null;
+  const now = set ?? value;
   const put = (part: number, to: number): Oklch =>
     now.map((old, index) => (index === part ? to : old)) as unknown as Oklch;
   const done = () => {
-    if (held) onCommit(text(held));
-    setHeld(null);
+    clearTimeout(timer.current);
+    if (set) onCommit(text(set));
+  };
+  /** Keys come one after the other: together they are one step. */
+  const soon = () => {
+    clearTimeout(timer.current);
+    timer.current = window.setTimeout(done, RESTING);
   };
   return (
     <div className="mt-1">
@@ -45,11 +55,11 @@ export function Sliders({ value, onPreview, onCommit }: Props) {
             aria-valuetext={shown(part, now[part]!)}
             onChange={(event) => {
               const next = put(part, Number(event.target.value));
-              setHeld(next);
+              setHeld({ of: String(value), to: next });
               onPreview(text(next));
             }}
             onPointerUp={done}
-            onKeyUp={done}
+            onKeyUp={soon}
             onBlur={done}
             onKeyDown={(event) => event.stopPropagation()}
           />
