@@ -18,6 +18,7 @@ from curlet.core.lay import lay
 from curlet.core.lay.draw import draw_run
 from curlet.core.measures import Measure, Scale
 from curlet.core.motif.families import ArtShape, Artwork
+from curlet.core.path.figures import FIGURES
 from curlet.demo.brushes import BRUSHES
 from curlet.formats.brush_file import read_brush
 from curlet.formats.png_out import write_png
@@ -239,3 +240,21 @@ def test_a_shadow_is_of_the_shape_alone_and_not_of_its_insets() -> None:
     cast = bead(Relief(height=80.0)).items[0]
     assert isinstance(cast, Laid)
     assert [shape.outline.commands.count("M") for shape in cast.shapes] == [1, 1, 1]
+
+
+@pytest.mark.parametrize("name", ["rope", "cord", "round-braid"])
+def test_what_corners_cut_is_lit_as_far_as_its_cut(name: str) -> None:
+    """In a star's points, where each strand is cut, no single tone covers what lies there."""
+    raised = replace(read_brush(BRUSHES[name]).to_core(), relief=Relief(height=90.0, strength=0.0))
+    values = {setting.name: setting.default for setting in FIGURES["star"].settings}
+    star = moved(FIGURES["star"].make(values), 60.0, 60.0)
+    group = draw_run(lay(star, raised, Scale()), "run", "")
+    picture = read_png(write_png(Drawing(120.0, 120.0, (group,)), 300.0))
+    per_mm = 300 / 25.4
+    reach = next(row.drawn_reach(Scale()) for row in raised.rows)
+    for x, y in star.points[::2]:
+        rows, columns = (slice(int((at - reach) * per_mm), int((at + reach) * per_mm)) for at in (y, x))
+        part = picture[rows, columns]
+        seen = part[part[..., 3] > 0.99][:, :3].round(2)
+        counts = np.unique(seen, axis=0, return_counts=True)[1]
+        assert counts.max() < 0.3 * len(seen)

@@ -19,6 +19,7 @@ from curlet.core.lay.hold.strands import Strand, strands_of
 from curlet.core.lay.repeats import Repeats
 from curlet.core.path.contours import Contour
 
+Floats = NDArray[np.float64]
 Ints = NDArray[np.intp]
 
 _INSIDE = 1e-7
@@ -92,11 +93,12 @@ def _tidied(
         return {}
     # They may come in another order than they lie in.
     here = np.array(sorted(cut, key=lambda repeat: float(repeats.start[repeat])))
+    grounds = {repeat: [left for left in cut[repeat] if not _is_step(left)] for repeat in cut}
     together = [
         CutRepeat(
-            [left.kept for left in cut[repeat]],
-            [left.whole for left in cut[repeat]],
-            [left.weight for left in cut[repeat]],
+            [left.kept for left in grounds[repeat]],
+            [left.whole for left in grounds[repeat]],
+            [left.weight for left in grounds[repeat]],
             float(repeats.start[repeat]),
             float(repeats.end[repeat]),
             goes_on,
@@ -105,9 +107,37 @@ def _tidied(
         for repeat, goes_on in zip(here.tolist(), _goes_on_uncut(bent, repeats, here), strict=True)
     ]
     return {
-        repeat: [replace(left, kept=kept) for left, kept in zip(cut[repeat], contours, strict=True)]
+        repeat: list(_with_steps(cut[repeat], contours))
         for repeat, contours in zip(here.tolist(), without_crumbs(together), strict=True)
     }
+
+
+def _is_step(left: Left) -> bool:
+    """Whether it is a step of a stack in relief: what it lies on is a crumb or not, and it goes with that."""
+    return left.painted.seen[0] > 0
+
+
+def _with_steps(every: Sequence[Left], contours: Sequence[list[Strand]]) -> Iterator[Left]:
+    """What is left of shapes and, of their steps in relief, what lies on what is left."""
+    left_of_grounds = iter(contours)
+    ground: list[Strand] = []
+    for left in every:
+        if not _is_step(left):
+            ground = next(left_of_grounds)
+            yield replace(left, kept=ground)
+        else:
+            yield replace(left, kept=[strand for strand in left.kept if _lies_on(strand, ground)])
+
+
+def _lies_on(strand: Strand, ground: Sequence[Strand]) -> bool:
+    low, high = _box(strand)
+    boxes = map(_box, ground)
+    return any((low >= a - _INSIDE).all() and (high <= b + _INSIDE).all() for a, b in boxes)
+
+
+def _box(strand: Strand) -> tuple[Floats, Floats]:
+    points = strand.cubics[:, [0, 3]].reshape(-1, 2)
+    return points.min(axis=0), points.max(axis=0)
 
 
 def _goes_on_uncut(bent: Bent, repeats: Repeats, here: Ints) -> Iterator[tuple[bool, bool]]:
