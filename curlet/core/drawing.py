@@ -6,6 +6,7 @@ Coordinates are sheet mm, y downward. Groups are painted in order, later over ea
 from __future__ import annotations
 
 import math
+from collections.abc import Iterable, Iterator
 from dataclasses import dataclass, field, replace
 from functools import cached_property
 
@@ -79,6 +80,7 @@ class Tiling:
     matrix : moves the tiles to where the shape is.
     mean : "#rrggbb", what it looks like where a tile is too small to be seen.
     unit : mm to the tile's own unit.
+    opaque : whether nothing shows through it.
     """
 
     shapes: tuple[Shape, ...]
@@ -87,6 +89,7 @@ class Tiling:
     matrix: Affine = IDENTITY
     mean: str = "#808080"
     unit: float = 1.0
+    opaque: bool = False
 
 
 Paint = Solid | LinearGradient | RadialGradient | Tiling
@@ -241,3 +244,33 @@ def placed(points: Floats, placements: Floats) -> Floats:
     linear = placements[:, :4].reshape(-1, 2, 2)
     moved: Floats = points @ linear + placements[:, None, 4:]
     return moved
+
+
+def box_around(items: Iterable[Item]) -> tuple[Floats, Floats]:
+    """The least and the greatest x and y of all that items paint, sheet mm, with room for their lines.
+
+    Raises
+    ------
+    ValueError
+        If nothing is painted.
+    """
+    boxes = [box for item in items for box in _boxes(item)]
+    return np.min([low for low, _ in boxes], axis=0), np.max([high for _, high in boxes], axis=0)
+
+
+def _boxes(item: Item) -> Iterator[tuple[Floats, Floats]]:
+    if isinstance(item, Group):
+        for inner in item.items:
+            yield from _boxes(inner)
+    elif isinstance(item, Picture):
+        corners = placed(np.array([[0.0, 0], [1, 0], [1, 1], [0, 1]]), item.placements).reshape(-1, 2)
+        yield corners.min(axis=0), corners.max(axis=0)
+    else:
+        for shape in item.shapes:
+            points = shape.outline.points
+            if isinstance(item, Stamps):
+                points = placed(points, item.placements).reshape(-1, 2)
+            if len(points):
+                # A mitre reaches as many half weights beyond its corner.
+                room = shape.stroke.weight / 2 * shape.stroke.mitre_limit if shape.stroke else 0.0
+                yield points.min(axis=0) + shape.move - room, points.max(axis=0) + shape.move + room

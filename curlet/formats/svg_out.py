@@ -26,6 +26,7 @@ from curlet.core.drawing import (
     Stamps,
     Stroke,
     Tiling,
+    box_around,
     is_opaque_line,
     moved_paint,
     outline_there,
@@ -65,11 +66,8 @@ class _Writer:
         self.definitions: list[str] = []
         self.gradients: dict[LinearGradient | RadialGradient, str] = {}
         self.tilings: dict[Tiling, str] = {}
-        self.sheet = ""
 
     def drawing(self, drawing: Drawing, tell: Tell) -> str:
-        # A box about what is blurred would be none for a level line.
-        self.sheet = f'x="0" y="0" width="{number(drawing.width)}" height="{number(drawing.height)}"'
         body = "".join(self.item(group) for group in each_group(drawing, tell))
         size = f"{number(drawing.width)}mm", f"{number(drawing.height)}mm"
         box = numbers((0, 0, drawing.width, drawing.height))
@@ -97,8 +95,8 @@ class _Writer:
             attributes += f' opacity="{number(group.opacity)}"'
         if group.clip:
             attributes += f' clip-path="url(#{self.define_clip(group.clip)})"'
-        if group.blur:
-            attributes += f' filter="url(#{self.define_blur(group.blur)})"'
+        if group.blur and group.items:
+            attributes += f' filter="url(#{self.define_blur(group)})"'
         body = "".join(self.item(item) for item in group.items)
         title = f"<title>{escape(group.title)}</title>" if group.title else ""
         whole = f"<g{attributes}>{title}\n{body}</g>\n"
@@ -115,12 +113,16 @@ class _Writer:
         )
         return name
 
-    def define_blur(self, blur: float) -> str:
+    def define_blur(self, group: Group) -> str:
         name = f"soft-{len(self.definitions) + 1}"
+        low, high = box_around(group.items)
+        # A Gaussian is nothing any more past three standard deviations.
+        (left, top), (wide, tall) = low - 3 * group.blur, high - low + 6 * group.blur
+        box = f'x="{number(left)}" y="{number(top)}" width="{number(wide)}" height="{number(tall)}"'
         # In sRGB, as every other program blurs; by default SVG's filters are linear.
         self.definitions.append(
-            f'<filter id="{name}" filterUnits="userSpaceOnUse" {self.sheet} '
-            f'color-interpolation-filters="sRGB"><feGaussianBlur stdDeviation="{number(blur)}"/></filter>'
+            f'<filter id="{name}" filterUnits="userSpaceOnUse" {box} color-interpolation-filters="sRGB">'
+            f'<feGaussianBlur stdDeviation="{number(group.blur)}"/></filter>'
         )
         return name
 
@@ -133,7 +135,11 @@ class _Writer:
         data = data or outline_data(outline_there(shape))
         fill = self.fill(shape)
         stroke = self.stroke(shape.stroke) if shape.stroke else ""
-        return f'<path d="{data}"{fill}{stroke}/>\n'
+        ground = ""
+        if isinstance(shape.fill, Tiling) and shape.fill.opaque:
+            # Some renderers let light through between a pattern's tiles: there the cloth's own colour shows.
+            ground = f'<path d="{data}"{self.fill(replace(shape, fill=Solid(shape.fill.mean)))}/>\n'
+        return f'{ground}<path d="{data}"{fill}{stroke}/>\n'
 
     def fill(self, shape: Shape) -> str:
         if not shape.fill:

@@ -8,6 +8,7 @@ from __future__ import annotations
 
 from collections.abc import Callable
 from dataclasses import dataclass
+from typing import Any
 
 import numpy as np
 from numpy.typing import NDArray
@@ -62,7 +63,9 @@ class Cloth:
         if tile is None:
             return Solid(self.warp)
         width, height, shapes = tile
-        return Tiling(shapes, width * factor, height * factor, _turned(self.turn), _mean(self), factor)
+        opaque = not WEAVES[self.weave].open
+        size = width * factor, height * factor
+        return Tiling(shapes, *size, _turned(self.turn), _mean(self), factor, opaque)
 
 
 @dataclass(frozen=True)
@@ -76,6 +79,7 @@ class Weave:
     tile : its tile in garment mm, None for a plain colour.
     warp, weft : usual colours, "#rrggbb".
     threads, counts : what its colours and its counts are called; none are asked for where there are none.
+    open : whether what lies under it shows between its threads.
     """
 
     name: str
@@ -86,6 +90,7 @@ class Weave:
     weft: str
     threads: tuple[str, ...] = ("Cloth colour",)
     counts: tuple[str, ...] = ()
+    open: bool = False
 
 
 def _turned(angle: float) -> Affine:
@@ -269,8 +274,8 @@ POINT_PAPERS: dict[str, PointPaper] = {
     "canvas": np.kron(np.array([[1, 0], [0, 1]]), np.ones((2, 2))).astype(bool),
 }
 
-_TWO = {"threads": ("Warp", "Weft"), "counts": ("Ends to the cm", "Picks to the cm")}
-_KNIT = {"counts": ("Wales to the cm", "Courses to the cm")}
+_TWO: dict[str, Any] = {"threads": ("Warp", "Weft"), "counts": ("Ends to the cm", "Picks to the cm")}
+_KNIT: dict[str, Any] = {"counts": ("Wales to the cm", "Courses to the cm")}
 
 # Usual counts and colours: common practice.
 WEAVES: dict[str, Weave] = {
@@ -287,6 +292,8 @@ WEAVES: dict[str, Weave] = {
     "jersey": Weave("Jersey", 14, 18, _knitted, "#b9c0c4", "#b9c0c4", **_KNIT),
     "knit": Weave("Plain knit", 5, 7, _knitted, "#c9b79c", "#c9b79c", **_KNIT),
     "rib": Weave("Rib knit, 1 and 1", 6, 8, _ribbed, "#7c4a63", "#7c4a63", **_KNIT),
-    "net": Weave("Net", 6, 7, _netted, "#2b3440", "#2b3440", counts=("Meshes to the cm", "Rows to the cm")),
+    "net": Weave(
+        "Net", 6, 7, _netted, "#2b3440", "#2b3440", counts=("Meshes to the cm", "Rows to the cm"), open=True
+    ),
     "leather": Weave("Leather, grained", 7, 7, _grained, "#7a4b2e", "#7a4b2e", counts=("Grains to the cm",)),
 }
