@@ -14,6 +14,7 @@ from curlet.demo.load import load_demo
 from curlet.store.database import open_database
 from curlet.store.models import database
 from curlet.web.app import create_app
+from tests.plain.load import make_plain
 from tests.replies import with_checked_replies
 
 settings.register_profile(
@@ -36,10 +37,19 @@ def demo(tmp_path_factory: pytest.TempPathFactory) -> FilePath:
     return file
 
 
+@pytest.fixture(scope="session")
+def plain(tmp_path_factory: pytest.TempPathFactory) -> FilePath:
+    """A closed database with the plain sheets in it, to make copies of."""
+    file = tmp_path_factory.mktemp("plain") / "curlet.sqlite"
+    make_plain(file)
+    database.close()
+    return file
+
+
 @pytest.fixture
-def store(demo: FilePath, tmp_path: FilePath) -> Iterator[FilePath]:
-    """An open database with the demo in it; the file."""
-    file = FilePath(shutil.copy(demo, tmp_path))
+def store(plain: FilePath, tmp_path: FilePath) -> Iterator[FilePath]:
+    """An open database with the plain sheets in it; the file."""
+    file = FilePath(shutil.copy(plain, tmp_path))
     open_database(file, busy_seconds=0.2)
     yield file
     if not database.is_closed():
@@ -47,7 +57,17 @@ def store(demo: FilePath, tmp_path: FilePath) -> Iterator[FilePath]:
 
 
 @pytest.fixture
-def client(demo: FilePath, tmp_path: FilePath) -> FlaskClient:
-    """A client of the application with the demo loaded."""
-    app = create_app(FilePath(shutil.copy(demo, tmp_path)), busy_seconds=0.2)
+def client(plain: FilePath, tmp_path: FilePath) -> FlaskClient:
+    """A client of the application with the plain sheets."""
+    return _client(plain, tmp_path)
+
+
+@pytest.fixture
+def dressed(demo: FilePath, tmp_path: FilePath) -> FlaskClient:
+    """A client of the application with the demo."""
+    return _client(demo, tmp_path)
+
+
+def _client(made: FilePath, folder: FilePath) -> FlaskClient:
+    app = create_app(FilePath(shutil.copy(made, folder)), busy_seconds=0.2)
     return with_checked_replies(app).test_client()

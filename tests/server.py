@@ -13,21 +13,27 @@ from multiprocessing.connection import Connection
 from pathlib import Path as FilePath
 
 STARTS_WITHIN = 60.0
+ROOT = FilePath(__file__).parents[1]
 
 # Processes forked off one that has everything read in.
 _warm = get_context("forkserver")
-_warm.set_forkserver_preload(["curlet.web.serve", "curlet.web.bench_frames"])
+_warm.set_forkserver_preload(["curlet.web.serve", "curlet.web.bench_frames", "tests.plain.load"])
 
 
 class Server:
     """The application as people start it, on data of its own, on a port that it finds free. It is up once
     `address` is asked for; started again, it is at the same address."""
 
-    def __init__(self, folder: FilePath) -> None:
-        self.folder, self.port = folder, 0
+    def __init__(self, folder: FilePath, *, plain: bool = False) -> None:
+        """`plain`: on the plain sheets that tests are about, rather than on the demo's."""
+        self.folder, self.port, self.plain = folder, 0, plain
         self.start()
 
     def start(self) -> None:
+        file = self.folder / "curlet.sqlite"
+        if self.plain and not file.exists():
+            self.folder.mkdir(exist_ok=True)
+            subprocess.run([sys.executable, "-m", "tests.plain.load", str(file)], cwd=ROOT, check=True)
         words = ["-m", "curlet", "serve", "--port", str(self.port), "--data", str(self.folder), "--demo"]
         self.process = subprocess.Popen([sys.executable, *words], stdout=subprocess.PIPE, text=True)
 
@@ -77,7 +83,7 @@ class WarmServer(Server):
 
     def start(self) -> None:
         self._told, tell = _warm.Pipe(duplex=False)
-        self.process = _warm.Process(target=_serve, args=(self.port, self.folder, tell))
+        self.process = _warm.Process(target=_serve, args=(self.port, self.folder, self.plain, tell))
         self.process.start()
         tell.close()
 
@@ -93,8 +99,13 @@ class WarmServer(Server):
         self.process.join(10)
 
 
-def _serve(port: int, folder: FilePath, tell: Connection) -> None:
+def _serve(port: int, folder: FilePath, plain: bool, tell: Connection) -> None:
+    from curlet.store.models import database
     from curlet.web.serve import serve
+    from tests.plain.load import make_plain
 
+    if plain and not (folder / "curlet.sqlite").exists():
+        make_plain(folder / "curlet.sqlite")
+        database.close()
     os.dup2(os.open(os.devnull, os.O_WRONLY), sys.stdout.fileno())
     serve(port, folder, demo=True, fresh=False, ready=tell.send)

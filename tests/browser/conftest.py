@@ -25,7 +25,7 @@ class Servers:
         self._next = self._begun()
 
     def _begun(self) -> Server:
-        return WarmServer(self._folders.mktemp("data"))
+        return WarmServer(self._folders.mktemp("data"), plain=True)
 
     def take(self) -> Server:
         taken, self._next = self._next, self._begun()
@@ -87,7 +87,19 @@ def server(servers: Servers) -> Iterator[Server]:
 
 @pytest.fixture
 def table(server: Server, browser: webdriver.Chrome) -> Iterator[Table]:
-    """The Table, open on the demo waistcoat. Afterwards the page must have logged no error."""
+    """The Table, open on the plain waistcoat. Afterwards the page must have logged no error."""
+    yield from _opened(server, browser)
+
+
+@pytest.fixture
+def dressed(tmp_path: FilePath, browser: webdriver.Chrome) -> Iterator[Table]:
+    """The same on the demo's waistcoat."""
+    server = WarmServer(tmp_path / "data")
+    yield from _opened(server, browser)
+    server.stop()
+
+
+def _opened(server: Server, browser: webdriver.Chrome) -> Iterator[Table]:
     # The page of the test before may still be asking its server, which has ended.
     browser.get("about:blank")
     browser.get_log("browser")

@@ -38,6 +38,12 @@ def pixels(table: Table, colour: str) -> int:
     return int(table.browser.execute_script(PIXELS, colour))
 
 
+@pytest.fixture
+def table(dressed: Table) -> Table:
+    """The Table with the demo's sheets."""
+    return dressed
+
+
 def card(table: Table) -> Table:
     """The Table with its shade card open."""
     table.press_by_id("shade-card")

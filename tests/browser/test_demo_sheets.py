@@ -39,6 +39,12 @@ fetch(address).then((reply) => reply.json()).then((card) => done(Object.keys(car
 Picture = NDArray[np.float64]
 
 
+@pytest.fixture
+def table(dressed: Table) -> Table:
+    """The Table with the demo's sheets."""
+    return dressed
+
+
 def on_white(data: bytes) -> Picture:
     picture = np.asarray(Image.open(io.BytesIO(data)).convert("RGBA"), dtype=float) / 255
     return np.asarray(picture[..., :3] * picture[..., 3:] + 1 - picture[..., 3:])
@@ -70,7 +76,7 @@ def in_pixels(svg: str, width: int, height: int) -> str:
 
 
 def seen(picture: Picture) -> Picture:
-    """As it is seen from afar: resvg rounds a pattern's tile to whole pixels, so that a weave drifts in it."""
+    """As it is seen from afar: resvg rounds a pattern's tile to whole pixels, so a weave drifts in it."""
     high, wide = (side - side % WEAVE for side in picture.shape[:2])
     squares = picture[:high, :wide].reshape(high // WEAVE, WEAVE, wide // WEAVE, WEAVE, 3)
     return np.asarray(squares.mean(axis=(1, 3)))

@@ -28,6 +28,6 @@ def report() -> Iterator[Report]:
 
 @pytest.fixture
 def server(tmp_path: FilePath) -> Iterator[Server]:
-    running = Server(tmp_path / "data")
+    running = Server(tmp_path / "data", plain=True)
     yield running
     running.stop()

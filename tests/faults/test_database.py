@@ -16,7 +16,6 @@ from pathlib import Path as FilePath
 import pytest
 
 from curlet.core.errors import BadInput
-from curlet.demo.load import load_demo
 from curlet.store import backups, journal
 from curlet.store.database import MIGRATIONS, open_database
 from curlet.store.errors import Unavailable
@@ -24,6 +23,7 @@ from curlet.store.models import database
 from curlet.store.restore import put_aside, restore
 from tests.faults.client import Failed, command, sheet
 from tests.faults.test_kills import sound
+from tests.plain.load import load_plain
 from tests.server import Server
 
 DRAW = {"kind": "draw-path", "nodes": [{"x": 1, "y": 1}, {"x": 60, "y": 60}], "name": "Drawn"}
@@ -34,7 +34,7 @@ def file(tmp_path: FilePath) -> Iterator[FilePath]:
     """A database with the demo in it, closed."""
     made = tmp_path / "data" / "curlet.sqlite"
     open_database(made)
-    load_demo()
+    load_plain()
     database.close()
     yield made
     database.close()

@@ -14,7 +14,6 @@ from uuid import uuid4
 import pytest
 from flask.testing import FlaskClient
 
-from curlet.demo.load import load_demo
 from curlet.store import journal
 from curlet.store.models import Step
 from curlet.web.app import create_app
@@ -23,6 +22,7 @@ from tests.faults.conftest import LONG
 from tests.faults.hostile import HOSTILE, Hostile
 from tests.faults.report import Report
 from tests.faults.watch import Watch
+from tests.plain.load import load_plain
 from tests.server import Server
 
 ADDRESSES = {
@@ -43,7 +43,7 @@ def field_of(address: str) -> str:
 def sturdy(tmp_path_factory: pytest.TempPathFactory) -> FlaskClient:
     """One application for all of them: what one leaves behind, the next would meet."""
     app = create_app(tmp_path_factory.mktemp("sturdy") / "curlet.sqlite")
-    load_demo()
+    load_plain()
     return app.test_client()
 
 

@@ -14,9 +14,9 @@ from openapi_spec_validator import OpenAPIV31SpecValidator
 from schemathesis.checks import not_a_server_error
 from schemathesis.specs.openapi.checks import content_type_conformance, status_code_conformance
 
-from curlet.demo.load import load_demo
 from curlet.store import journal
 from curlet.web.app import build_app, create_app
+from tests.plain.load import load_plain
 
 # To each address; more find more.
 EXAMPLES = int(os.environ.get("CURLET_EXAMPLES", "12"))
@@ -32,7 +32,7 @@ def test_the_description_is_valid_openapi() -> None:
 @pytest.fixture(scope="module")
 def described(tmp_path_factory: pytest.TempPathFactory) -> schemathesis.BaseSchema:
     app = create_app(FilePath(tmp_path_factory.mktemp("described")) / "curlet.sqlite")
-    load_demo()
+    load_plain()
     return schemathesis.openapi.from_wsgi("/openapi/openapi.json", app)
 
 

@@ -15,6 +15,12 @@ from tests.web.test_api import HEM, SHEET, read_frame, send, sheet
 Head = dict[str, Any]
 
 
+@pytest.fixture
+def client(dressed: FlaskClient) -> FlaskClient:
+    """The application with the demo's sheets."""
+    return dressed
+
+
 def shades(head: Head) -> dict[str, Head]:
     return {shade["name"]: shade for shade in head["shades"]}
 
