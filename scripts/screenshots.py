@@ -188,12 +188,34 @@ def measuring(table: Table) -> None:
     table.by_id("measured")
 
 
+def shade_card(table: Table) -> None:
+    """The programme in its second colourway, a shade open on the card."""
+    table.browser.get(f"{table.address}/sheets/programme")
+    table.option("Colourway", "Night bill").click()
+    table.press_by_id("shade-card")
+    table.once_possible(
+        table.sought(By.XPATH, "//*[@data-testid='card']//li//button[.//span[text()='Gold']]").click
+    )
+    table.named("Name of the shade")
+    table.browser.execute_script("document.querySelector('[aria-label=\"Close this message\"]')?.click()")
+
+
+def looks(table: Table) -> None:
+    table.browser.get(f"{table.address}/library")
+    table.option("Shelf", "Looks").click()
+    table.by_id("card-look-rope")
+    script = "return [...document.images].every((image) => image.complete)"
+    table.wait(lambda: table.browser.execute_script(script))
+
+
 SHOTS: dict[str, Callable[[Table], None]] = {
     "table": table_with_the_waistcoat,
     "programme": season_programme,
     "curtain": stage_curtain,
     "satchel": prop_satchel,
     "coat": puppets_coat,
+    "shades": shade_card,
+    "looks": looks,
     "sheets": sheets,
     "importing": taking_in,
     "measuring": measuring,
