@@ -100,9 +100,29 @@ def test_gradients_that_refer_to_one_another_come_to_an_end() -> None:
         ("scale(2) translate(1, 4)", (2, 0, 0, 2, 2, 8)),
         ("rotate(90 1 1)", (0, 1, -1, 0, 2, 0)),
         ("skewX(45)", (1, 0, 1, 1, 0, 0)),
+        ("skewY(45)", (1, 1, 0, 1, 0, 0)),
         ("matrix(1 2 3 4 5 6)", (1, 2, 3, 4, 5, 6)),
         ("nonsense(4) scale()", (1, 0, 0, 1, 0, 0)),
     ],
 )
 def test_transforms_are_read_as_svg_has_them(text: str, affine: tuple[float, ...]) -> None:
     assert transform_of(text) == pytest.approx(affine)
+
+
+def test_stops_beyond_a_gradients_end_lie_on_its_end() -> None:
+    gradient = (
+        '<linearGradient id="g"><stop offset="-20%" stop-color="red"/><stop stop-color="gold"/>'
+        '<stop offset="150%" stop-color="teal"/></linearGradient>'
+    )
+    text = f'{HEAD}viewBox="0 0 48 48">{gradient}<path d="M0 0h10v10h-10z" fill="url(#g)"/></svg>'
+    (shape,) = read_artwork(text.encode())[0].shapes
+    assert shape.gradient is not None
+    assert [stop.offset for stop in shape.gradient.stops] == [0, 0, 1]
+
+
+@pytest.mark.parametrize("box", ["0 0 0 10", "0 0 10 0", "0 0 10", "0 0 nan 10"])
+def test_a_view_box_without_a_size_is_none(box: str) -> None:
+    inner = f'<svg x="5" y="6" width="20" height="10" viewBox="{box}"><path d="M0 0H4" stroke="#000"/></svg>'
+    text = f'{HEAD}width="50mm" height="50mm" viewBox="0 0 50 50">{inner}</svg>'
+    (taken,) = read_svg(text.encode()).paths
+    assert taken.path.points.ravel() == pytest.approx([5, 6, 9, 6])

@@ -7,7 +7,14 @@ from pathlib import Path as FilePath
 import numpy as np
 import pytest
 
-from curlet.store import journal, sheets
+from curlet.core.errors import BadInput
+from curlet.core.measures import Scale
+from curlet.formats.path_doc import FactsDoc
+from curlet.store import bench, journal, sheets
+from curlet.store.edits.courses import SetWidth
+from curlet.store.match_line import matched
+from curlet.store.paths import core_path
+from curlet.store.state import load_state
 from tests.store.test_path_commands import HEM, SHEET, do
 from tests.store.test_sheet_things import guide
 
@@ -86,3 +93,49 @@ def test_a_sheet_is_begun_and_copied_among_the_current_ones(store: FilePath) -> 
     assert made not in {sheet["id"] for sheet in sheets.list_sheets()}
     # A copy of what is archived is current.
     assert sheets.duplicate_sheet(made) in {sheet["id"] for sheet in sheets.list_sheets()}
+
+
+def test_steps_are_told_by_how_many_and_by_name(store: FilePath) -> None:
+    do("delete-paths", paths=["waistcoat-dart-r"])
+    assert journal.undo_labels(SHEET)[0] == "Delete Dart R"
+    do("delete-paths", paths=["waistcoat-dart-l", "waistcoat-armhole-l"])
+    assert journal.undo_labels(SHEET)[0] == "Delete 2 paths"
+
+
+def test_a_seam_group_without_a_name_is_called_group(store: FilePath) -> None:
+    state = do("set-group", group="waistcoat-hems", name=" ")
+    assert state.get("group", "waistcoat-hems")["name"] == "Group"
+    state = do("set-group", group="waistcoat-hems", name=" Feet ")
+    assert state.get("group", "waistcoat-hems")["name"] == "Feet"
+
+
+@pytest.mark.parametrize(("way", "axis"), [("across", 0), ("down", 1)])
+def test_paths_are_spread_one_way_only(store: FilePath, way: str, axis: int) -> None:
+    paths = [HEM, "waistcoat-welt-pocket-r", "waistcoat-dart-l"]
+
+    def middles(state: object) -> np.ndarray:
+        boxes = [core_path(state.get("path", path)).points for path in paths]  # type: ignore[attr-defined]
+        return np.array([(box.min(axis=0) + box.max(axis=0)) / 2 for box in boxes])
+
+    before = middles(load_state(SHEET))
+    after = middles(do("spread-paths", paths=paths, way=way))
+    assert after[:, 1 - axis] == pytest.approx(before[:, 1 - axis])
+    assert np.diff(np.sort(after[:, axis]), 2) == pytest.approx(0, abs=1.0)
+
+
+def test_a_width_of_nought_is_refused(store: FilePath) -> None:
+    made = bench.add(bench.look("satin").doc)
+    for entered in ("0 mm", "-2 mm"):
+        edit = SetWidth(kind="set-width", course=0, entered=entered)
+        with pytest.raises(BadInput, match="above 0"):
+            bench.change(made.id, made.version, edit.apply)
+    edit = SetWidth(kind="set-width", course=0, entered="0.5 mm")
+    bench.change(made.id, made.version, edit.apply)
+
+
+def test_a_line_of_very_many_dashes_is_matched_by_as_many_letters_as_there_are(store: FilePath) -> None:
+    dashes = tuple(1.0 + i / 10 if i % 2 == 0 else 1.0 for i in range(26))
+    doc = matched("Dashed", FactsDoc(stroke="#000000", weight=0.3, dashes=dashes))
+    (row,) = doc.courses
+    assert len(row.more) == 11  # type: ignore[union-attr]
+    doc.to_core().check(Scale())

@@ -65,9 +65,6 @@ def strip(path: Path, s: float, half: float, reach: float) -> Outline:
     points, along, _ = path.arc.axes(path.arc.wrap(places))
     across = np.stack([-along[:, 1], along[:, 0]], axis=1) * reach
     ring = np.concatenate([points + across, (points - across)[::-1]])
-    x, y = ring.T
-    if float(x @ np.roll(y, -1) - y @ np.roll(x, -1)) > 0:
-        ring = ring[::-1]
     return Outline("M" + "L" * (len(ring) - 1) + "Z", ring)
 
 

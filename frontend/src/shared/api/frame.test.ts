@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 
-import { placementsOf, readChanged, readSheet, slotsOf, withChanges, withPreview } from "./frame";
-import type { PreviewFrame, SheetFrame } from "./types";
+import { placementsOf, pointsOf, readChanged, readSheet, slotsOf, withChanges, withPreview } from "./frame";
+import type { OutlinePoints, PreviewFrame, SheetFrame } from "./types";
 
 /** A frame's bytes: the head's length, the head padded to four bytes, then the numbers. */
 function bytes(head: object, numbers: number[]): ArrayBuffer {
@@ -112,4 +112,15 @@ describe("a step over a sheet", () => {
     expect(after).not.toHaveProperty("notes");
     expect(after).not.toHaveProperty("order");
   });
+});
+
+it("gives the masks of groups their numbers, those within others too", () => {
+  const grey = (at: number) => ({ outline: { steps: "ML", at, count: 4 }, fill: null, stroke: null });
+  const inner = { type: "group", id: "inner", items: [], mask: [grey(0)] };
+  const faded = { ...run("one", "a", 8), group: { type: "group", id: "run-one", items: [inner], mask: [grey(4)] } };
+  const frame = readSheet(bytes({ runs: [faded], singles: [], as_drawn: [] }, [1, 2, 3, 4, 5, 6, 7, 8, 0, 0]));
+  const group = frame.runs[0]!.group!;
+  const outlineOf = (shapes: unknown) => (shapes as { outline: OutlinePoints }[])[0]!.outline;
+  expect([...pointsOf(outlineOf(group.mask))!]).toEqual([5, 6, 7, 8]);
+  expect([...pointsOf(outlineOf((group.items[0] as typeof group).mask))!]).toEqual([1, 2, 3, 4]);
 });

@@ -7,6 +7,7 @@ import type {
   PictureShown,
   PreviewFrame,
   RunShown,
+  ShapeShown,
   SheetFrame,
   StampsShown,
   TapeFrame,
@@ -64,13 +65,17 @@ function opened<Head>(buffer: ArrayBuffer): { head: Head; slice: Slice } {
 function place(items: readonly Item[], slice: Slice) {
   for (const item of items) {
     if (item.type === "stamps" || item.type === "picture") numbers.set(item, slice(item.placements));
-    const shapes = item.type === "group" ? (item.mask ?? []) : item.type === "picture" ? [] : item.shapes;
-    for (const { outline } of shapes) if (typeof outline !== "string") numbers.set(outline, slice(outline));
+    if (item.type === "stamps" || item.type === "laid") placeOutlines(item.shapes, slice);
     if (item.type === "group") {
+      placeOutlines(item.mask ?? [], slice);
       if (item.clip) numbers.set(item.clip, slice(item.clip));
       place(item.items, slice);
     }
   }
+}
+
+function placeOutlines(shapes: readonly ShapeShown[], slice: Slice) {
+  for (const { outline } of shapes) if (typeof outline !== "string") numbers.set(outline, slice(outline));
 }
 
 /** A sheet with what a preview touched in its place; everything else stays the very same. */
