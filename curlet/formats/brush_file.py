@@ -165,6 +165,9 @@ def core_brush(written: Content) -> Brush:
 def read_content(written: Content) -> BrushDoc:
     """As `read_brush`, of the content of a document and of a run's own settings."""
     document, own = written.value
+    version = document.get("version") if isinstance(document, dict) else None
+    if isinstance(version, int) and version > 1:
+        raise BadInput("This brush was made by a newer Curlet. Update Curlet to read it.")
     try:
         # As strict as from a file: numbers that are none are refused.
         return BrushDoc.model_validate_json(orjson.dumps(patched(document, own) if own else document))

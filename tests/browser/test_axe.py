@@ -158,11 +158,42 @@ def missing_sheet(table: Table) -> None:
     table.button("All sheets")
 
 
+def shade_card(table: Table) -> None:
+    """The card with two colourways, a shade open on it."""
+    table.press_by_id("shade-card")
+    table.by_id("card")
+    if not table.browser.find_elements(By.CSS_SELECTOR, "[data-testid=card] li"):
+        table.button("Make shades of the colours in use").click()
+        table.wait(lambda: table.browser.find_elements(By.CSS_SELECTOR, "[data-testid=card] li"))
+        table.button("Add one as a copy").click()
+        table.option("Colourway", "Colourway 2")
+    table.once_possible(table.browser.find_element(By.CSS_SELECTOR, "[data-testid=card] li button").click)
+    table.named("Name of the shade")
+
+
+def successor(table: Table) -> None:
+    shade_card(table)
+    table.button("Remove").click()
+    table.named("What takes its place")
+
+
+def keeping_a_look(table: Table) -> None:
+    table.choose("hem-r")
+    table.button("Keep it as a look …").click()
+    table.named("Name of the look")
+
+
+def looks(table: Table) -> None:
+    table.browser.get(f"{table.address}/library")
+    table.option("Shelf", "Looks").click()
+
+
 STATES: tuple[Callable[[Table], None], ...] = (
     sheets, archived, bare_table, folded, unfolded, drawn_brush, path_page, node, no_brush, several,
     tool("2"), tool("3"), tool("4"), tool("5"), tool("6"), refused, notice, exporting, keys, guide,
     menu, label,
     library, motifs, bench, whole_brush, piece, drawing, missing_sheet,
+    shade_card, successor, keeping_a_look, looks,
 )  # fmt: skip
 
 

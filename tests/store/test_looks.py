@@ -156,3 +156,10 @@ def test_a_single_repeat_takes_a_shade(styled: State) -> None:
     assert laid_brush(state, state.get("single", single)).threads[1] == "#123456"
     with pytest.raises(CurletError, match="no setting"):
         do("set-single", single=single, thread=5, colour="Rust")
+
+
+def test_a_look_of_a_newer_version_is_told_and_left_as_it_is(styled: State) -> None:
+    look = do("make-look", run=HEM, name="Later").get("run", HEM)["brush"]
+    doc = load_state(SHEET).get("brush", look)["doc"]
+    with pytest.raises(CurletError, match="newer Curlet"):
+        read_brush({**doc, "version": 2})

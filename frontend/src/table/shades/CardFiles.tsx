@@ -27,12 +27,12 @@ export function CardFiles() {
         ))}
       </div>
       {shades.length > 0 && (
-        <p className="mt-1.5 flex flex-wrap gap-x-3">
+        <p className="mt-1.5 flex flex-wrap items-center gap-x-3">
           Export as
           {CHOICES.cards.map((card) => (
             <a
               key={card.id}
-              className="text-accent underline decoration-dotted underline-offset-2"
+              className="grid min-h-6 items-center text-accent underline decoration-dotted underline-offset-2"
               href={`/api/sheets/${session.id}/shades.${card.id}`}
               download
             >
