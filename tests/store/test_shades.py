@@ -134,9 +134,14 @@ def test_the_card_is_taken_from_what_the_sheet_uses(store: FilePath) -> None:
     state = do("shades-from-use")
     assert {run["id"]: laid_brush(state, run).threads for run in state.all("run")} == colours
     used = set().union(*(shades_of(state, "run", run) for run in state.all("run")))
-    assert {state.get("shade", shade)["colours"][state.all("colourway")[0]["id"]] for shade in used} == {
+    way = state.all("colourway")[0]["id"]
+    assert {state.get("shade", shade)["colours"][way] for shade in used} == {
         colour for threads in colours.values() for colour in threads
     }
+    # What was filled as it was drawn is as it was, and takes a shade too.
+    front = state.get("path", "waistcoat-front-r")
+    assert shade_colours(state)[front["cloth"]["warp"]] == front["facts"]["fill"]
+    assert not state.get("path", "waistcoat-dart-r")["cloth"]
     with pytest.raises(CurletError, match="a shade already"):
         do("shades-from-use")
 

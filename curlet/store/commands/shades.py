@@ -8,11 +8,14 @@ from pydantic import BaseModel, ConfigDict, Field
 
 from curlet.core.dress.colour import read_colour
 from curlet.core.errors import BadInput
+from curlet.formats.cloth_doc import ClothDoc
 from curlet.formats.names import ended
+from curlet.formats.path_doc import FactsDoc
 from curlet.formats.shade_refs import is_ref, shade_ref
 from curlet.store.commands.intent import BaseIntent, Entered, Id, Name
 from curlet.store.names import unlike
-from curlet.store.records import Json, ShadeRecord
+from curlet.store.paths import element_of
+from curlet.store.records import Json, PathRecord, ShadeRecord
 from curlet.store.runs import run_brush
 from curlet.store.shade_card import (
     MAX_COLOURWAYS,
@@ -181,8 +184,9 @@ class RemoveColourway(BaseIntent):
 
 
 class ShadesFromUse(BaseIntent):
-    """Make shades of the colours that the sheet uses already: threads of runs and of single repeats, cloths
-    and the background. Each of them takes its shade from then on."""
+    """Make shades of the colours that the sheet uses already: threads of runs and of single repeats, cloths,
+    fills as they were drawn, and the background. Each of them takes its shade from then on, a fill as a cloth
+    of one colour."""
 
     kind: Literal["shades-from-use"]
 
@@ -196,12 +200,25 @@ class ShadesFromUse(BaseIntent):
         for path in state.all("path"):
             if path["cloth"]:
                 state.update("path", path["id"], cloth=taker.cloth(path["cloth"]))
+        for path_id, fill in _plain_fills(state).items():
+            state.update("path", path_id, cloth=taker.cloth(ClothDoc(warp=fill, weft=fill).model_dump()))
         if state.sheet["background"] == "cloth" and state.sheet["background_cloth"]:
             cloth = taker.cloth(state.sheet["background_cloth"])
             state.update("sheet", state.sheet["id"], background_cloth=cloth)
         if not taker.taken:
             raise BadInput("Every colour that this sheet uses is a shade already.")
         return f"Make {len(state.rows['shade']) - before} shades of the colours used"
+
+
+def _plain_fills(state: State) -> dict[str, str]:
+    """The fills as drawn that a cloth could stand for, by the first path of each shape."""
+    found: dict[str, PathRecord] = {}
+    clothed = {element_of(path) for path in state.all("path") if path["cloth"]}
+    for path in state.all("path"):
+        found.setdefault(element_of(path), path)
+    firsts = {element: path for element, path in found.items() if element not in clothed and path["closed"]}
+    facts = {path["id"]: FactsDoc(**path["facts"]) for path in firsts.values()}
+    return {key: fact.fill for key, fact in facts.items() if fact.fill and fact.fill_opacity == 1}
 
 
 class ImportShades(BaseIntent):
@@ -260,9 +277,9 @@ class _Taker:
         return {**cloth, **sides}
 
     def _ref(self, colour: str) -> str:
-        self.taken += 1
         if is_ref(colour):
             return colour
+        self.taken += 1
         plain = read_colour(colour)
         if plain not in self._by_colour:
             self._by_colour[plain] = shade_ref(add_shade(self.state, "", plain)["id"])
