@@ -102,10 +102,12 @@ _BESIDE: dict[str, tuple[Part, set[str]]] = {
         {"single", "brush", *_CARD},
     ),
     "colourways": (lambda state, _: colourways_json(state), {"colourway", "sheet"}),
-    "shades": (lambda state, _: shades_json(state), {*_CARD, "run", "path", "single", "brush"}),
+    "shades": (lambda state, _: shades_json(state), {*_CARD}),
     "marks": (lambda state, _: [mark_json(state, row) for row in state.all("mark")], {"mark", "path"}),
 }
 _LISTS: dict[str, tuple[Part, set[str]]] = {
+    # How often each is used is not told while something is tried.
+    "shades": (lambda state, _: shades_json(state), {*_CARD, "run", "path", "single", "brush"}),
     "groups": (lambda state, _: [_group(row) for row in state.all("group")], {"group"}),
     "brushes": (lambda state, _: _brushes(state), {"brush", "run"}),
 }
