@@ -45,7 +45,8 @@ export function Ticket({ className }: { className: string }) {
     <Panel
       as="aside"
       label="Ticket"
-      className={`relative min-h-0 overflow-y-auto border-l border-base-300 bg-base-200 py-3 pr-0.5 pl-3 [scrollbar-gutter:stable] ${className}`}
+      // What is scrolled to is not left under the head that stays.
+      className={`relative min-h-0 scroll-pt-32 overflow-y-auto border-l border-base-300 bg-base-200 py-3 pr-0.5 pl-3 [scrollbar-gutter:stable] ${className}`}
     >
       <ShadesContext value={shades}>
         <ToolCard />
