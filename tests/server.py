@@ -2,22 +2,36 @@
 
 from __future__ import annotations
 
+import atexit
 import os
 import re
+import shutil
 import subprocess
 import sys
 import time
 import urllib.request
+from functools import lru_cache
 from multiprocessing import get_context
 from multiprocessing.connection import Connection
 from pathlib import Path as FilePath
+from tempfile import TemporaryDirectory
 
 STARTS_WITHIN = 60.0
 ROOT = FilePath(__file__).parents[1]
 
 # Processes forked off one that has everything read in.
 _warm = get_context("forkserver")
-_warm.set_forkserver_preload(["curlet.web.serve", "curlet.web.bench_frames", "tests.plain.load"])
+_warm.set_forkserver_preload(["curlet.web.serve", "curlet.web.bench_frames"])
+
+
+@lru_cache(maxsize=1)
+def _plain_file() -> FilePath:
+    """A database of the plain sheets, made once and copied for each server."""
+    folder = TemporaryDirectory(prefix="plain")
+    atexit.register(folder.cleanup)
+    file = FilePath(folder.name) / "curlet.sqlite"
+    subprocess.run([sys.executable, "-m", "tests.plain.load", str(file)], cwd=ROOT, check=True)
+    return file
 
 
 class Server:
@@ -30,12 +44,15 @@ class Server:
         self.start()
 
     def start(self) -> None:
+        self._prepare()
+        words = ["-m", "curlet", "serve", "--port", str(self.port), "--data", str(self.folder), "--demo"]
+        self.process = subprocess.Popen([sys.executable, *words], stdout=subprocess.PIPE, text=True)
+
+    def _prepare(self) -> None:
         file = self.folder / "curlet.sqlite"
         if self.plain and not file.exists():
             self.folder.mkdir(exist_ok=True)
-            subprocess.run([sys.executable, "-m", "tests.plain.load", str(file)], cwd=ROOT, check=True)
-        words = ["-m", "curlet", "serve", "--port", str(self.port), "--data", str(self.folder), "--demo"]
-        self.process = subprocess.Popen([sys.executable, *words], stdout=subprocess.PIPE, text=True)
+            shutil.copy(_plain_file(), file)
 
     @property
     def address(self) -> str:
@@ -82,8 +99,9 @@ class WarmServer(Server):
     """The same, without reading the program in anew each time: it starts in a tenth of the time."""
 
     def start(self) -> None:
+        self._prepare()
         self._told, tell = _warm.Pipe(duplex=False)
-        self.process = _warm.Process(target=_serve, args=(self.port, self.folder, self.plain, tell))
+        self.process = _warm.Process(target=_serve, args=(self.port, self.folder, tell))
         self.process.start()
         tell.close()
 
@@ -99,13 +117,8 @@ class WarmServer(Server):
         self.process.join(10)
 
 
-def _serve(port: int, folder: FilePath, plain: bool, tell: Connection) -> None:
-    from curlet.store.models import database
+def _serve(port: int, folder: FilePath, tell: Connection) -> None:
     from curlet.web.serve import serve
-    from tests.plain.load import make_plain
 
-    if plain and not (folder / "curlet.sqlite").exists():
-        make_plain(folder / "curlet.sqlite")
-        database.close()
     os.dup2(os.open(os.devnull, os.O_WRONLY), sys.stdout.fileno())
     serve(port, folder, demo=True, fresh=False, ready=tell.send)
