@@ -31,7 +31,6 @@ SHADES = {
     "Lamplight": ("#f8d98a", "#ffcf87"),
     "Rust": ("#c8553d", "#e0704f"),
     "Moss": ("#5f7f52", "#8fb27a"),
-    "Leaf": ("#8fb27a", "#b9d3a2"),
 }
 
 CENTRE = (74.0, 84.0)

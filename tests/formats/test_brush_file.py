@@ -100,7 +100,7 @@ def changed(document: Any, path: str, value: Any) -> Any:
 @pytest.mark.parametrize(
     ("document", "path", "value"),
     [
-        (ROPE, "version", 2),
+        (ROPE, "version", 0),
         (ROPE, "format", "something-else"),
         (ROPE, "kind", "cable"),
         (ROPE, "courses/0/course", "ribbon"),
@@ -123,6 +123,11 @@ def changed(document: Any, path: str, value: Any) -> Any:
 def test_a_file_that_cannot_be_read_says_where(document: Any, path: str, value: Any) -> None:
     with pytest.raises(BadInput, match="This brush cannot be read: "):
         read_brush(changed(document, path, value))
+
+
+def test_a_file_of_a_newer_version_says_so() -> None:
+    with pytest.raises(BadInput, match="made by a newer Curlet"):
+        read_brush(changed(ROPE, "version", 2))
 
 
 @pytest.mark.parametrize(
