@@ -152,7 +152,6 @@ def test_the_same_drawn_length_in_the_other_frame() -> None:
 @pytest.mark.parametrize(
     "change",
     [
-        {"version": 99},
         {"surprise": 1},
         {"courses": []},
         {"threads": ["red"]},
