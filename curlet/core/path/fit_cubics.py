@@ -1,18 +1,21 @@
 """Fitting cubics through many drawn points within a stated distance.
 
 Schneider's method ("An algorithm for automatically fitting digitized curves", Graphics Gems, 1990),
-worked on all pieces of all lines at once: what is not near enough is split and fitted again.
+worked on all pieces of all lines at once: what is not near enough is split and fitted again. Points and
+directions are complex numbers here, x + iy.
 """
 
 from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import dataclass, fields, replace
+from typing import Any
 
 import numpy as np
 from numpy.typing import NDArray
 
 Floats = NDArray[np.float64]
+Points = NDArray[np.complex128]
 Ints = NDArray[np.intp]
 Bools = NDArray[np.bool_]
 
@@ -34,8 +37,8 @@ class _Pieces:
 
     first: Ints
     last: Ints
-    leaving: Floats
-    entering: Floats
+    leaving: Points
+    entering: Points
     open_first: Bools
     open_last: Bools
 
@@ -66,12 +69,12 @@ def fit_cubics(lines: Sequence[Floats], breaks: Sequence[Ints], tolerance: float
     """
     if not lines:
         return []
-    points = np.concatenate(lines)
+    points = np.ascontiguousarray(np.concatenate(lines), dtype=np.float64).view(np.complex128)[:, 0]
     starts = np.cumsum([0, *(len(line) for line in lines[:-1])])
     along = _lengths(points, starts)
     look = _BESIDE * tolerance
     pieces = _at_breaks(points, along, lines, starts, breaks, look)
-    done: list[tuple[Ints, Floats]] = []
+    done: list[tuple[Ints, Points]] = []
     while len(pieces.first):
         cubics, error, worst = _fitted(points, along, pieces, tolerance)
         cubics, error = _lines_first(points, pieces, cubics, error, tolerance)
@@ -79,20 +82,21 @@ def fit_cubics(lines: Sequence[Floats], breaks: Sequence[Ints], tolerance: float
         done.append((pieces.first[good], cubics[good]))
         pieces = _split(points, along, pieces.take(~good), worst[~good], look)
     first = np.concatenate([part for part, _ in done])
-    every = np.concatenate([part for _, part in done])[np.argsort(first, kind="stable")]
+    found = np.concatenate([part for _, part in done])[np.argsort(first, kind="stable")]
+    every = found.view(np.float64).reshape(-1, 4, 2)
     of = np.searchsorted(starts, np.sort(first), side="right") - 1
     return [every[of == index] for index in range(len(lines))]
 
 
-def _lengths(points: Floats, starts: Ints) -> Floats:
+def _lengths(points: Points, starts: Ints) -> Floats:
     """Chord length to each point, all lines one after the other and a step apart."""
-    steps = np.concatenate([[0.0], np.hypot(*np.diff(points, axis=0).T)])
+    steps = np.concatenate([[0.0], np.abs(np.diff(points))])
     steps[starts] = 1.0
     return np.cumsum(steps)
 
 
 def _at_breaks(
-    points: Floats,
+    points: Points,
     along: Floats,
     lines: Sequence[Floats],
     starts: Ints,
@@ -106,7 +110,7 @@ def _at_breaks(
         first += [start + a for a in cuts[:-1]]
         last += [start + b for b in cuts[1:]]
     low, high = np.array(first), np.array(last)
-    none, both = np.zeros((len(low), 2)), np.ones(len(low), dtype=bool)
+    none, both = np.zeros(len(low), dtype=complex), np.ones(len(low), dtype=bool)
     pieces = _Pieces(low, high, none, none, both, both.copy())
     ahead, behind = _near(along, pieces, low, look, 1), _near(along, pieces, high, look, -1)
     leaving, entering = _units(points[ahead] - points[low]), _units(points[behind] - points[high])
@@ -129,27 +133,35 @@ def _near(along: Floats, pieces: _Pieces, at: Ints, look: float, way: int) -> In
     return np.asarray(np.clip(place, pieces.first, pieces.last))
 
 
-def _units(vectors: Floats) -> Floats:
-    return np.asarray(vectors / np.maximum(np.hypot(*vectors.T), _TINY)[..., None])
+def _units(vectors: Points) -> Points:
+    return np.asarray(vectors / np.maximum(np.abs(vectors), _TINY))
 
 
-def _fitted(points: Floats, along: Floats, pieces: _Pieces, tolerance: float) -> tuple[Floats, Floats, Ints]:
-    """(m, 4, 2) cubics, (m,) how far their points lie off, and the index of the furthest."""
+def _dot(a: Points, b: Points) -> Floats:
+    return a.real * b.real + a.imag * b.imag
+
+
+def _fitted(points: Points, along: Floats, pieces: _Pieces, tolerance: float) -> tuple[Points, Floats, Ints]:
+    """(m, 4) cubics, (m,) how far their points lie off, and the index of the furthest."""
     piece, index, offsets = pieces.members()
     at = points[index]
     whole = np.maximum(along[pieces.last] - along[pieces.first], _TINY)
     u = (along[index] - along[pieces.first][piece]) / whole[piece]
-    pieces = _open_ends(points, pieces, at, u, piece, offsets)
-    cubics, off = _least_squares(points, pieces, at, u, piece, offsets)
+    sums = _Sums.of(points, pieces, at, u, piece, offsets)
+    pieces = _open_ends(points, pieces, sums)
+    cubics = _least_squares(points, pieces, sums)
+    off = np.abs(_on(cubics[piece], u) - at)
+    error = np.maximum.reduceat(off, offsets)
     for _ in range(_ROUNDS):
-        error = np.maximum.reduceat(off, offsets)
         near = (error > tolerance) & (error < _HOPELESS * tolerance)
         if not near.any():
             break
-        some = near[piece]
-        u[some] = _bettered(cubics[piece[some]], at[some], u[some])
-        cubics, off = _least_squares(points, pieces, at, u, piece, offsets)
-    error = np.maximum.reduceat(off, offsets)
+        some, own = near[piece], pieces.take(near)
+        of, _, begins = own.members()
+        there, place = at[some], _bettered(cubics[near][of], at[some], u[some])
+        better = _least_squares(points, own, _Sums.of(points, own, there, place, of, begins))
+        cubics[near], u[some], off[some] = better, place, np.abs(_on(better[of], place) - there)
+        error[near] = np.maximum.reduceat(off[some], begins)
     # The first of the furthest points of each piece; its ends are on it.
     furthest = np.flatnonzero(off >= error[piece])
     worst = index[furthest[np.searchsorted(piece[furthest], np.arange(len(offsets)))]]
@@ -157,8 +169,8 @@ def _fitted(points: Floats, along: Floats, pieces: _Pieces, tolerance: float) ->
 
 
 def _lines_first(
-    points: Floats, pieces: _Pieces, cubics: Floats, error: Floats, tolerance: float
-) -> tuple[Floats, Floats]:
+    points: Points, pieces: _Pieces, cubics: Points, error: Floats, tolerance: float
+) -> tuple[Points, Floats]:
     """A straight line from break to break wherever it is near enough: a side that bulges a little within
     the tolerance is still a side."""
     sides = np.flatnonzero(pieces.open_first & pieces.open_last)
@@ -167,92 +179,95 @@ def _lines_first(
     own = pieces.take(sides)
     piece, index, offsets = own.members()
     start, end = points[own.first], points[own.last]
-    way, off = _units(end - start)[piece], points[index] - start[piece]
-    run, size = (off * way).sum(axis=1), np.hypot(*(end - start).T)[piece]
+    # Each point as seen from its side: how far along it and how far aside.
+    seen = (points[index] - start[piece]) * _units(end - start).conj()[piece]
     # What runs out beyond the ends and back is no side either.
-    beyond = np.maximum(np.maximum(-run, run - size), 0)
-    apart = np.hypot(off[:, 0] * way[:, 1] - off[:, 1] * way[:, 0], beyond)
-    aside = np.maximum.reduceat(apart, offsets)
+    beyond = np.maximum(np.maximum(-seen.real, seen.real - np.abs(end - start)[piece]), 0)
+    aside = np.maximum.reduceat(np.hypot(seen.imag, beyond), offsets)
     near = aside <= _SIDE * tolerance
     thirds = np.stack([start, start + (end - start) / 3, end - (end - start) / 3, end], axis=1)
     cubics[sides[near]], error[sides[near]] = thirds[near], aside[near]
     return cubics, error
 
 
-def _least_squares(
-    points: Floats, pieces: _Pieces, at: Floats, u: Floats, piece: Ints, offsets: Ints
-) -> tuple[Floats, Floats]:
-    """Cubics whose handles lie in the given directions, and (n,) how far each point is off."""
-    v = 1 - u
-    b0, b1, b2, b3 = v**3, 3 * u * v * v, 3 * u * u * v, u**3
-    p0, p3 = points[pieces.first], points[pieces.last]
-    a1, a2 = pieces.leaving[piece] * b1[:, None], pieces.entering[piece] * b2[:, None]
-    rest = at - p0[piece] * (b0 + b1)[:, None] - p3[piece] * (b2 + b3)[:, None]
+@dataclass(frozen=True, eq=False)
+class _Sums:
+    """(m,) sums over each piece's points: the squares and the product of both handles' weights, and each
+    weight times what the ends leave of the point."""
 
-    def total(a: Floats, b: Floats) -> Floats:
-        return np.asarray(np.add.reduceat((a * b).sum(axis=1), offsets))
+    first: Floats
+    both: Floats
+    last: Floats
+    to_first: Points
+    to_last: Points
 
-    c11, c12, c22 = total(a1, a1), total(a1, a2), total(a2, a2)
-    x1, x2 = total(a1, rest), total(a2, rest)
-    det = c11 * c22 - c12 * c12
+    @classmethod
+    def of(cls, points: Points, pieces: _Pieces, at: Points, u: Floats, piece: Ints, offsets: Ints) -> _Sums:
+        v = 1 - u
+        b1, b2 = 3 * u * v * v, 3 * u * u * v
+        start, end = points[pieces.first], points[pieces.last]
+        rest = at - start[piece] * (v**3 + b1) - end[piece] * (u**3 + b2)
+        products: tuple[NDArray[Any], ...] = (b1 * b1, b1 * b2, b2 * b2, b1 * rest, b2 * rest)
+        return cls(*(np.add.reduceat(product, offsets) for product in products))
+
+
+def _least_squares(points: Points, pieces: _Pieces, sums: _Sums) -> Points:
+    """(m, 4) cubics whose handles lie in the given directions."""
+    start, end = points[pieces.first], points[pieces.last]
+    leaving, entering = pieces.leaving, pieces.entering
+    both = sums.both * _dot(leaving, entering)
+    to_first, to_last = _dot(leaving, sums.to_first), _dot(entering, sums.to_last)
+    det = sums.first * sums.last - both * both
     safe = np.where(np.abs(det) > _TINY, det, 1.0)
-    first, second = (x1 * c22 - x2 * c12) / safe, (c11 * x2 - c12 * x1) / safe
-    chord = np.hypot(*(p3 - p0).T)
+    first = (to_first * sums.last - to_last * both) / safe
+    last = (sums.first * to_last - both * to_first) / safe
+    chord = np.abs(end - start)
     # Handles that turn back, or reach far past the other end, are not a fit: thirds of the chord are.
-    poor = (np.abs(det) <= _TINY) | (np.minimum(first, second) < 1e-3 * chord)
-    poor |= np.maximum(first, second) > 3 * chord + _TINY
-    first, second = np.where(poor, chord / 3, first), np.where(poor, chord / 3, second)
-    cubics = np.stack(
-        [p0, p0 + first[:, None] * pieces.leaving, p3 + second[:, None] * pieces.entering, p3], axis=1
-    )
-    weights = np.stack([b0, b1, b2, b3], axis=1)
-    on = np.einsum("nc,ncd->nd", weights, cubics[piece])
-    return cubics, np.hypot(*(on - at).T)
+    poor = (np.abs(det) <= _TINY) | (np.minimum(first, last) < 1e-3 * chord)
+    poor |= np.maximum(first, last) > 3 * chord + _TINY
+    first, last = np.where(poor, chord / 3, first), np.where(poor, chord / 3, last)
+    return np.stack([start, start + first * leaving, end + last * entering, end], axis=1)
 
 
-def _open_ends(points: Floats, pieces: _Pieces, at: Floats, u: Floats, piece: Ints, offsets: Ints) -> _Pieces:
+def _open_ends(points: Points, pieces: _Pieces, sums: _Sums) -> _Pieces:
     """Directions at open ends as the cubic has them that fits best with all of its handles free."""
     if not (pieces.open_first.any() or pieces.open_last.any()):
         return pieces
-    v = 1 - u
-    b1, b2 = 3 * u * v * v, 3 * u * u * v
-    p0, p3 = points[pieces.first], points[pieces.last]
-    rest = at - p0[piece] * (v**3 + b1)[:, None] - p3[piece] * (u**3 + b2)[:, None]
-
-    def total(values: Floats) -> Floats:
-        return np.asarray(np.add.reduceat(values, offsets, axis=0))
-
-    c11, c12, c22 = total(b1 * b1), total(b1 * b2), total(b2 * b2)
-    x1, x2 = total(b1[:, None] * rest), total(b2[:, None] * rest)
-    det = (c11 * c22 - c12 * c12)[:, None]
+    det = sums.first * sums.last - sums.both * sums.both
     safe = np.where(np.abs(det) > _TINY, det, np.inf)
-    first = (x1 * c22[:, None] - x2 * c12[:, None]) / safe
-    last = (x2 * c11[:, None] - x1 * c12[:, None]) / safe
+    first = (sums.to_first * sums.last - sums.to_last * sums.both) / safe
+    last = (sums.to_last * sums.first - sums.to_first * sums.both) / safe
     # Handles from the ends; where they are next to nothing they have no direction.
-    chord = np.hypot(*(p3 - p0).T)
-    out = pieces.open_first & (np.hypot(*first.T) > 0.02 * chord)
-    back = pieces.open_last & (np.hypot(*last.T) > 0.02 * chord)
+    least = 0.02 * np.abs(points[pieces.last] - points[pieces.first])
+    out, back = pieces.open_first & (np.abs(first) > least), pieces.open_last & (np.abs(last) > least)
     return replace(
         pieces,
-        leaving=np.where(out[:, None], _units(first), pieces.leaving),
-        entering=np.where(back[:, None], _units(last), pieces.entering),
+        leaving=np.where(out, _units(first), pieces.leaving),
+        entering=np.where(back, _units(last), pieces.entering),
     )
 
 
-def _bettered(cubics: Floats, at: Floats, u: Floats) -> Floats:
+def _on(cubics: Points, u: Floats) -> Points:
+    """Where (n, 4) cubics are at (n,) places along them."""
+    v = 1 - u
+    p0, p1, p2, p3 = cubics.T
+    return v**3 * p0 + 3 * u * v * (v * p1 + u * p2) + u**3 * p3
+
+
+def _bettered(cubics: Points, at: Points, u: Floats) -> Floats:
     """One step of Newton's method toward each point's nearest place on its cubic."""
-    p0, p1, p2, p3 = (cubics[:, i] for i in range(4))
-    v, u1 = (1 - u)[:, None], u[:, None]
-    on = v**3 * p0 + 3 * u1 * v * v * p1 + 3 * u1 * u1 * v * p2 + u1**3 * p3
-    rate = 3 * (v * v * (p1 - p0) + 2 * u1 * v * (p2 - p1) + u1 * u1 * (p3 - p2))
-    bend = 6 * (v * (p2 - 2 * p1 + p0) + u1 * (p3 - 2 * p2 + p1))
-    off = on - at
-    slope = (rate * rate).sum(axis=1) + (off * bend).sum(axis=1)
-    step = (off * rate).sum(axis=1) / np.where(np.abs(slope) > _TINY, slope, np.inf)
+    v = 1 - u
+    p0, p1, p2, p3 = cubics.T
+    d0, d1, d2 = p1 - p0, p2 - p1, p3 - p2
+    off = _on(cubics, u) - at
+    rate = 3 * (v * v * d0 + 2 * u * v * d1 + u * u * d2)
+    bend = 6 * (v * (d1 - d0) + u * (d2 - d1))
+    slope = _dot(rate, rate) + _dot(off, bend)
+    step = _dot(off, rate) / np.where(np.abs(slope) > _TINY, slope, np.inf)
     return np.asarray(np.clip(u - step, 0.0, 1.0))
 
 
-def _split(points: Floats, along: Floats, pieces: _Pieces, worst: Ints, look: float) -> _Pieces:
+def _split(points: Points, along: Floats, pieces: _Pieces, worst: Ints, look: float) -> _Pieces:
     """Each piece in two at its furthest point, smoothly."""
     reach = np.minimum(along[worst] - along[pieces.first], along[pieces.last] - along[worst])
     reach = np.minimum(reach, look)
