@@ -2,10 +2,9 @@
 
 from __future__ import annotations
 
+from curlet.demo.drawn import Chain, DemoPath, curve, mirrored, polyline
 from curlet.formats.cloth_doc import ClothDoc
 from curlet.formats.path_doc import FactsDoc
-from tests.plain.programme import Chain, curve, polyline
-from tests.plain.waistcoat import PlainPath
 
 SHEET = {"width": 210.0, "height": 297.0, "scale": "1:2"}
 MIDDLE = 105.0
@@ -29,43 +28,46 @@ HALF: Chain = [
     (62, 254), (84, 257), (105, 257),
 ]  # fmt: skip
 CUFF: Chain = [(26, 152), (32, 155), (38, 157), (44, 158)]
+SHOULDER: Chain = [(92, 62), (86, 64), (79, 66), (72, 69)]
 HEM: Chain = [(46, 243), (63, 249), (84, 252), (105, 252)]
 # Where buttons sit down the front, sheet mm.
 BUTTONS = tuple((MIDDLE, float(y)) for y in range(84, 226, 28))
 
 
-def coat() -> list[PlainPath]:
+def coat() -> list[DemoPath]:
     """The felt first, the wearer's right and then the left."""
-    paths: list[PlainPath] = [
+    paths: list[DemoPath] = [
         _cloth("Lining", [(92, 56), (98, 66), (112, 66), (118, 56), (110, 60), (100, 60), (92, 56)], LINING),
     ]
     for side in "RL":
         front = [*_on(side, HALF), *_on(side, [(105, 257), (105, 257), (105, 70)])]
         front += _on(side, [(104, 64), (100, 58), (94, 58)])
         paths += [_cloth(f"Front {side}", front, FELT), *_trim(side)]
-    return [*paths, polyline("Front braid", "Front edge", [(105, 74), (105, 250)], False, "flat-braid")]
+    return [*paths, polyline("Front braid", "Front edge", [(105, 74), (105, 250)], brush="flat-braid")]
 
 
-def _trim(side: str) -> list[PlainPath]:
+def _trim(side: str) -> list[DemoPath]:
     def at(points: Chain) -> Chain:
         return _on(side, points) if side == "R" else _on(side, points)[::-1]
 
     pocket = at([(64, 196), (92, 200)])
     return [
-        curve(f"Hem {side}", "Hem", at(HEM), "rickrack"),
-        curve(f"Cuff {side}", "Cuffs", at(CUFF), "pompom"),
-        curve(f"Collar {side}", "Collar", at([(104, 70), (100, 64), (97, 60), (94, 58)]), "pearls"),
-        polyline(f"Pocket {side}", "Pockets", pocket, False, "feather"),
-        curve(f"Shoulder {side}", "Collar", at([(92, 62), (86, 64), (79, 66), (72, 69)]), "chainstitch"),
+        curve(f"Hem {side}", "Hem", at(HEM), brush="rickrack"),
+        curve(f"Cuff {side}", "Cuffs", at(CUFF), brush="pompom"),
+        curve(f"Collar {side}", "Collar", at([(104, 70), (100, 64), (97, 60), (94, 58)]), brush="pearls"),
+        polyline(f"Pocket {side}", "Pockets", pocket, brush="feather"),
+        curve(
+            f"Shoulder {side}", "Collar", at([(92, 62), (86, 64), (79, 66), (72, 69)]), brush="chainstitch"
+        ),
     ]
 
 
-def _cloth(name: str, outline: Chain, cloth: ClothDoc) -> PlainPath:
-    path = curve(name, "Felt", outline, None)
+def _cloth(name: str, outline: Chain, cloth: ClothDoc) -> DemoPath:
+    path = curve(name, "Felt", outline)
     facts = FactsDoc(element=name.lower().replace(" ", "-"), stroke="#20263a", weight=0.3)
-    return PlainPath(name, "Felt", path.nodes, True, facts, cloth=cloth)
+    return DemoPath(name, "Felt", path.nodes, True, facts, cloth=cloth)
 
 
 def _on(side: str, points: Chain) -> Chain:
     """Points of the wearer's right, or the same on the left."""
-    return list(points) if side == "R" else [(2 * MIDDLE - x, y) for x, y in points]
+    return list(points) if side == "R" else mirrored(points, MIDDLE)

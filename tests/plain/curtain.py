@@ -2,9 +2,8 @@
 
 from __future__ import annotations
 
+from curlet.demo.drawn import Chain, DemoPath, box, curve, mirrored, polyline
 from curlet.formats.path_doc import FactsDoc
-from tests.plain.programme import Chain, curve, polyline
-from tests.plain.waistcoat import PlainPath
 
 SHEET = {"width": 420.0, "height": 297.0, "scale": "1:4"}
 
@@ -28,7 +27,7 @@ SWAGS: Chain = [
 EDGE: Chain = [(168, 92), (166, 130), (150, 160), (96, 176), (104, 200), (112, 226), (112, 252)]
 
 
-def curtain() -> list[PlainPath]:
+def curtain() -> list[DemoPath]:
     """Cloth first, then what is sewn to it."""
     cloths = [_cloth(f"Curtain cloth {side}", _drape(_on(side, EDGE)), RED) for side in "LR"]
     pelmet = [(42, 36), (42, 36), (378, 36), (378, 36), (378, 36), (378, 78), *SWAGS]
@@ -36,18 +35,18 @@ def curtain() -> list[PlainPath]:
         *cloths,
         *(path for side in "LR" for path in _sewn_to_curtain(side)),
         _cloth("Pelmet cloth", pelmet, PLUM),
-        curve("Pelmet hem", "Pelmet", SWAGS[::-1], "tassels"),
-        polyline("Pelmet band", "Pelmet", [(46, 58), (374, 58)], False, "guilloche"),
-        polyline("Pelmet cord", "Pelmet", [(42, 44), (378, 44)], False, "cord"),
-        _cloth("Stage cloth", _box(42, 262, 378, 288), FLOOR),
-        polyline("Footlights", "Stage front", [(50, 266), (370, 266)], False, "pearls"),
-        polyline("Stage border", "Stage front", [(46, 275), (374, 275)], False, "key"),
-        polyline("Stage foot", "Stage front", [(42, 285), (378, 285)], False, "checker"),
+        curve("Pelmet hem", "Pelmet", SWAGS[::-1], brush="tassels"),
+        polyline("Pelmet band", "Pelmet", [(46, 58), (374, 58)], brush="guilloche"),
+        polyline("Pelmet cord", "Pelmet", [(42, 44), (378, 44)], brush="cord"),
+        _cloth("Stage cloth", box(42, 262, 378, 288), FLOOR),
+        polyline("Footlights", "Stage front", [(50, 266), (370, 266)], brush="pearls"),
+        polyline("Stage border", "Stage front", [(46, 275), (374, 275)], brush="key"),
+        polyline("Stage foot", "Stage front", [(42, 285), (378, 285)], brush="checker"),
         *_banner(),
     ]
 
 
-def _sewn_to_curtain(side: str) -> list[PlainPath]:
+def _sewn_to_curtain(side: str) -> list[DemoPath]:
     """A curtain's trims; on the right half they run the other way, so that they face as on the left."""
 
     def at(*points: tuple[float, float]) -> Chain:
@@ -55,33 +54,33 @@ def _sewn_to_curtain(side: str) -> list[PlainPath]:
 
     tie, hook = ((44, 168), (60, 190), (86, 190), (104, 174)), ((44, 168), (38, 174), (34, 180), (30, 190))
     return [
-        curve(f"Curtain edge {side}", "Curtains", at(*EDGE), "ruffle"),
-        curve(f"Tie-back {side}", "Curtains", at(*tie), "whipped"),
-        curve(f"Hook chain {side}", "Curtains", at(*hook), "long-short"),
-        polyline(f"Hem {side}", "Curtains", at((46, 244), (108, 244)), False, "fringe"),
-        polyline(f"Hem stitch {side}", "Curtains", at((46, 238), (108, 238)), False, "herringbone"),
+        curve(f"Curtain edge {side}", "Curtains", at(*EDGE), brush="ruffle"),
+        curve(f"Tie-back {side}", "Curtains", at(*tie), brush="whipped"),
+        curve(f"Hook chain {side}", "Curtains", at(*hook), brush="long-short"),
+        polyline(f"Hem {side}", "Curtains", at((46, 244), (108, 244)), brush="fringe"),
+        polyline(f"Hem stitch {side}", "Curtains", at((46, 238), (108, 238)), brush="herringbone"),
     ]
 
 
-def _banner() -> list[PlainPath]:
+def _banner() -> list[DemoPath]:
     """A small banner that hangs over the stage."""
     lantern = [(210, 154), (228, 160), (228, 192), (210, 198), (192, 192), (192, 160), (210, 154)]
     edge = [(188, 138), (232, 138), (232, 214), (188, 214)]
     inner = [(192, 142), (228, 142), (228, 210), (192, 210)]
     return [
-        _cloth("Banner cloth", _box(186, 136, 234, 216), CREAM),
-        polyline("Banner edge", "Banner", edge, True, "satin"),
-        polyline("Banner stitch", "Banner", inner, True, "cross"),
-        curve("Lantern", "Banner", lantern, "chainstitch"),
-        curve("Vine", "Banner", [(198, 206), (206, 200), (214, 200), (222, 206)], "vine"),
+        _cloth("Banner cloth", box(186, 136, 234, 216), CREAM),
+        polyline("Banner edge", "Banner", edge, True, brush="satin"),
+        polyline("Banner stitch", "Banner", inner, True, brush="cross"),
+        curve("Lantern", "Banner", lantern, brush="chainstitch"),
+        curve("Vine", "Banner", [(198, 206), (206, 200), (214, 200), (222, 206)], brush="vine"),
     ]
 
 
-def _cloth(name: str, outline: Chain, fill: str) -> PlainPath:
+def _cloth(name: str, outline: Chain, fill: str) -> DemoPath:
     """A filled area, drawn as a chain of cubics that closes."""
-    path = curve(name, "Cloth", outline, None)
+    path = curve(name, "Cloth", outline)
     facts = FactsDoc(element=name.lower().replace(" ", "-"), stroke="#2b3440", weight=0.25, fill=fill)
-    return PlainPath(name, "Cloth", path.nodes, True, facts)
+    return DemoPath(name, "Cloth", path.nodes, True, facts)
 
 
 def _drape(edge: Chain) -> Chain:
@@ -94,9 +93,4 @@ def _drape(edge: Chain) -> Chain:
 
 def _on(side: str, points: Chain) -> Chain:
     """Points of the left half, or the same on the other half of the stage."""
-    return list(points) if side == "L" else [(2 * MIDDLE - x, y) for x, y in points]
-
-
-def _box(x0: float, y0: float, x1: float, y1: float) -> Chain:
-    corners = [(x0, y0), (x1, y0), (x1, y1), (x0, y1)]
-    return [point for corner in corners for point in (corner, corner, corner)][1:-1]
+    return list(points) if side == "L" else mirrored(points, MIDDLE)

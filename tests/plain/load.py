@@ -13,6 +13,7 @@ from pathlib import Path as FilePath
 from typing import Any
 
 from curlet.demo.brushes import BRUSHES
+from curlet.demo.drawn import DemoPath
 from curlet.demo.motifs import MOTIFS
 from curlet.formats.lettering_doc import LetteringDoc
 from curlet.store.commands.runs import LayBrush
@@ -22,7 +23,6 @@ from curlet.store.lettering import letters_of, put_lettering
 from curlet.store.models import Brush, Motif, Run, SeamGroup, Sheet, SheetPath, Single
 from curlet.store.state import load_state
 from tests.plain import coat, curtain, programme, satchel, waistcoat
-from tests.plain.waistcoat import PlainPath
 
 
 @dataclass(frozen=True)
@@ -33,7 +33,7 @@ class PlainSheet:
     name: str
     size: dict[str, Any]
     groups: dict[str, str]
-    paths: Callable[[], list[PlainPath]]
+    paths: Callable[[], list[DemoPath]]
     # What lies on it beside its paths: text along one of them by name, and single repeats by their brush.
     lettering: tuple[str, Callable[[str], LetteringDoc]] | None = None
     singles: tuple[tuple[str, float, float], ...] = ()
@@ -110,7 +110,7 @@ def _id(sheet: PlainSheet, name: str) -> str:
     return f"{sheet.id}-" + name.lower().replace(" ", "-")
 
 
-def _add_path(sheet: PlainSheet, path: PlainPath, position: int) -> None:
+def _add_path(sheet: PlainSheet, path: DemoPath, position: int) -> None:
     path_id = _id(sheet, path.name)
     SheetPath.create(
         id=path_id,

@@ -2,11 +2,10 @@
 
 from __future__ import annotations
 
+from curlet.demo.drawn import Chain, DemoPath, curve, polyline
 from curlet.formats.cloth_doc import ClothDoc
 from curlet.formats.lettering_doc import LetteringDoc
 from curlet.formats.path_doc import FactsDoc
-from tests.plain.programme import Chain, curve, polyline
-from tests.plain.waistcoat import PlainPath
 
 SHEET = {"width": 297.0, "height": 210.0, "scale": "1:4"}
 
@@ -47,19 +46,19 @@ STRAP_SEAM: Chain = [
 NAME_LINE: Chain = [(96, 122), (120, 127), (177, 127), (201, 122)]
 
 
-def satchel() -> list[PlainPath]:
+def satchel() -> list[DemoPath]:
     """What lies beneath first."""
     return [
         _part("Strap", STRAP, LEATHER, "Leather"),
-        curve("Strap seam", "Seams", STRAP_SEAM, "saddle"),
+        curve("Strap seam", "Seams", STRAP_SEAM, brush="saddle"),
         _part("Body", BODY, CANVAS, "Canvas"),
-        polyline("Pocket", "Seams", [(112, 150), (185, 150), (185, 172), (112, 172)], True, "twin"),
-        curve("Body piping", "Edges", [(84, 141), *BODY[-1:], *BODY[-1:], *_foot()], "piping"),
+        polyline("Pocket", "Seams", [(112, 150), (185, 150), (185, 172), (112, 172)], True, brush="twin"),
+        curve("Body piping", "Edges", [(84, 141), *BODY[-1:], *BODY[-1:], *_foot()], brush="piping"),
         _part("Flap", FLAP, LEATHER, "Leather"),
-        curve("Flap seam", "Seams", FLAP_SEAM, "saddle"),
+        curve("Flap seam", "Seams", FLAP_SEAM, brush="saddle"),
         *(part for x in (108.0, 181.0) for part in _buckle(x)),
         *_tag(),
-        curve("Name line", "Name", NAME_LINE, None),
+        curve("Name line", "Name", NAME_LINE),
     ]
 
 
@@ -78,31 +77,31 @@ def _foot() -> Chain:
     ]  # fmt: skip
 
 
-def _buckle(x: float) -> list[PlainPath]:
+def _buckle(x: float) -> list[DemoPath]:
     """A strap over the flap, stitched in a box with a cross."""
     side = "L" if x < 148 else "R"
     tongue = [(x - 4, 132), (x + 4, 132), (x + 4, 156), (x, 160), (x - 4, 156)]
-    cloth = polyline(f"Buckle strap {side}", "Leather", tongue, True, None)
+    cloth = polyline(f"Buckle strap {side}", "Leather", tongue, True)
     box = [(x - 2.6, 133.5), (x + 2.6, 133.5), (x + 2.6, 139), (x - 2.6, 139)]
     return [
-        PlainPath(cloth.name, "Leather", cloth.nodes, True, _edge(cloth.name), cloth=LEATHER),
-        polyline(f"Box stitch {side}", "Seams", box, True, "backstitch"),
+        DemoPath(cloth.name, "Leather", cloth.nodes, True, _edge(cloth.name), cloth=LEATHER),
+        polyline(f"Box stitch {side}", "Seams", box, True, brush="backstitch"),
     ]
 
 
-def _tag() -> list[PlainPath]:
+def _tag() -> list[DemoPath]:
     outline = [(236, 118), (256, 118), (256, 146), (246, 152), (236, 146)]
-    cloth = polyline("Tag cloth", "Tag", outline, True, None)
+    cloth = polyline("Tag cloth", "Tag", outline, True)
     return [
-        curve("Tag chain", "Tag", [(214, 92), (226, 92), (240, 100), (246, 116)], "ball"),
-        PlainPath(cloth.name, "Tag", cloth.nodes, True, _edge(cloth.name), cloth=TAG),
-        polyline("Tag edge", "Tag", outline, True, "blanket"),
+        curve("Tag chain", "Tag", [(214, 92), (226, 92), (240, 100), (246, 116)], brush="ball"),
+        DemoPath(cloth.name, "Tag", cloth.nodes, True, _edge(cloth.name), cloth=TAG),
+        polyline("Tag edge", "Tag", outline, True, brush="blanket"),
     ]
 
 
-def _part(name: str, outline: Chain, cloth: ClothDoc, group: str) -> PlainPath:
-    path = curve(name, group, outline, None)
-    return PlainPath(name, group, path.nodes, True, _edge(name), cloth=cloth)
+def _part(name: str, outline: Chain, cloth: ClothDoc, group: str) -> DemoPath:
+    path = curve(name, group, outline)
+    return DemoPath(name, group, path.nodes, True, _edge(name), cloth=cloth)
 
 
 def _edge(name: str) -> FactsDoc:

@@ -251,7 +251,7 @@ def _on(cubics: Points, u: Floats) -> Points:
     """Where (n, 4) cubics are at (n,) places along them."""
     v = 1 - u
     p0, p1, p2, p3 = cubics.T
-    return v**3 * p0 + 3 * u * v * (v * p1 + u * p2) + u**3 * p3
+    return np.asarray(v**3 * p0 + 3 * u * v * (v * p1 + u * p2) + u**3 * p3)
 
 
 def _bettered(cubics: Points, at: Points, u: Floats) -> Floats:
