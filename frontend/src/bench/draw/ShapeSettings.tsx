@@ -1,7 +1,7 @@
 /** One shape in numbers: where its middle lies, its size, its turn, its line, its colours. */
 import type { ArtShapeShown, ArtworkShown, Edit } from "@/shared/api/types";
 import { Heading } from "@/shared/maker/Heading";
-import { Choice } from "@/shared/ui/Choice";
+import { ChoiceLine } from "@/shared/ui/ChoiceLine";
 import { STANDS } from "@/shared/ui/trade";
 
 import { useBench, useWorkbench } from "../bench";
@@ -64,27 +64,23 @@ export function ShapeSettings({ shape, index, artwork }: Props) {
         onPreview={(line) => workbench.show(set({ stroke: line }))}
         onCommit={(line) => workbench.make(set({ stroke: line }))}
       />
-      <div className="mt-1 flex items-center justify-between gap-2">
-        In relief
-        <Choice
-          label="The shape in relief"
-          options={STANDS}
-          value={shape.stands}
-          onChange={(stands) => void workbench.make(set({ stands }))}
-        />
-      </div>
+      <ChoiceLine
+        words="In relief"
+        label="The shape in relief"
+        options={STANDS}
+        value={shape.stands}
+        onChange={(stands) => void workbench.make(set({ stands }))}
+      />
       {stroke && (
         <>
           <EditNumber label="Line weight" value={mmText(shape.weight)} step={0.05} edit={(weight) => set({ weight })} />
-          <div className="mt-1 flex items-center justify-between gap-2">
-            Its ends
-            <Choice
-              label="Ends of the line"
-              options={ENDS}
-              value={stroke.ends}
-              onChange={(ends) => void workbench.make(set({ ends }))}
-            />
-          </div>
+          <ChoiceLine
+            words="Its ends"
+            label="Ends of the line"
+            options={ENDS}
+            value={stroke.ends}
+            onChange={(ends) => void workbench.make(set({ ends }))}
+          />
         </>
       )}
     </>
