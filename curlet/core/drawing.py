@@ -129,6 +129,11 @@ class Shape:
     seen: tuple[float, float] = ALWAYS
     stands: str = "raised"
 
+    @property
+    def is_detail(self) -> bool:
+        """Whether it is painted only where there are pixels enough for it: a step in relief, a shadow."""
+        return self.seen[0] > 0
+
     def is_seen(self, resolution: float) -> bool:
         """Whether it is painted at a resolution, pixels to the mm."""
         return self.seen[0] <= resolution < self.seen[1]

@@ -166,7 +166,7 @@ def _solid(item: Item, least: float) -> Iterator[Shape]:
     elif isinstance(item, Laid | Stamps):
         for shape in item.shapes:
             fine = shape.fill is None and shape.stroke is not None and shape.stroke.weight < least
-            if shape.seen[0] > 0 or fine or _opacity(shape) < 1 or shape.stands != "raised":
+            if shape.is_detail or fine or _opacity(shape) < 1 or shape.stands != "raised":
                 continue
             if isinstance(item, Laid):
                 yield shape

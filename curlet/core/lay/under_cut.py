@@ -49,7 +49,7 @@ class _Placed:
 
 
 class _Everything:
-    """The shapes of items, to be asked for what of them comes near a place."""
+    """The shapes of items but for their details, to be asked for what of them comes near a place."""
 
     def __init__(self, items: Sequence[Item]) -> None:
         self._items = items
@@ -68,14 +68,18 @@ class _Everything:
     @cached_property
     def _laid(self) -> list[_Placed]:
         shapes = [shape for item in self._items if isinstance(item, Laid) for shape in item.shapes]
-        return [_Placed(shape, *boxes(shape.outline)) for shape in shapes if len(shape.outline.points)]
+        some = [shape for shape in shapes if len(shape.outline.points) and not shape.is_detail]
+        return [_Placed(shape, *boxes(shape.outline)) for shape in some]
 
     @cached_property
     def _stamped(self) -> list[tuple[Shape, Floats]]:
         """Each shape of stamps, and (n, m, 2) its points wherever it is stamped."""
         stamps = [item for item in self._items if isinstance(item, Stamps)]
         return [
-            (shape, placed(shape.outline.points, item.placements)) for item in stamps for shape in item.shapes
+            (shape, placed(shape.outline.points, item.placements))
+            for item in stamps
+            for shape in item.shapes
+            if not shape.is_detail
         ]
 
 

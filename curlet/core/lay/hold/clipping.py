@@ -4,7 +4,9 @@ of both legs can be painted as one shape, with no seam between them."""
 from __future__ import annotations
 
 from collections.abc import Callable, Iterator, Sequence
-from dataclasses import replace
+from dataclasses import dataclass, replace
+from functools import partial
+from itertools import pairwise
 
 import numpy as np
 from numpy.typing import NDArray
@@ -36,23 +38,43 @@ _LAP = 0.5
 _EDGE = 1e-6
 
 
-def clipped(
-    strands: Sequence[Strand], cuts: Sequence[Cut], bent: Heights, *, even_odd: bool = False
-) -> list[Strand]:
-    """What is left of one shape's filled contours, closed along the cuts."""
-    for cut in cuts:
-        strands = _clipped(strands, cut, bent, even_odd)
-    return list(strands)
+@dataclass(frozen=True)
+class Uncut:
+    """A fill or a line as it is to be painted, before it is cut.
+
+    Attributes
+    ----------
+    strands : its contours that are left to be cut as areas, or to stay as they are.
+    whole : the contours that these are left of.
+    cuts : what is to cut them, one after the other.
+    """
+
+    painted: Shape
+    strands: list[Strand]
+    whole: list[Strand]
+    cuts: Sequence[Cut] = ()
 
 
-def line_clipped(
-    shape: Shape, strands: Sequence[Strand], cuts: Sequence[Cut], bent: Heights, *, mirrored: bool = False
-) -> Iterator[tuple[Shape, list[Strand], list[Strand]]]:
-    """What cuts leave of a line: as it is where they do not touch it, the area that the rest covers, and
-    nothing of what lies beyond them; each with the contours that it is left of. The area is wound as the
-    fills of the same repeat are, which may lie mirrored."""
-    stroke = shape.stroke
-    assert stroke is not None
+def uncut(
+    shape: Shape, strands: list[Strand], cuts: Sequence[Cut], bent: Heights, *, mirrored: bool = False
+) -> Iterator[Uncut]:
+    """A shape's fill and its line, ready to be cut."""
+    if shape.fill is not None:
+        yield Uncut(replace(shape, stroke=None), strands, strands, cuts)
+    if shape.stroke is not None:
+        yield from _line_uncut(replace(shape, fill=None), shape.stroke, strands, cuts, bent, mirrored)
+
+
+def _line_uncut(
+    shape: Shape,
+    stroke: Stroke,
+    strands: Sequence[Strand],
+    cuts: Sequence[Cut],
+    bent: Heights,
+    mirrored: bool,
+) -> Iterator[Uncut]:
+    """A line as it is where cuts do not touch it, the area that the rest covers, and nothing of what lies
+    beyond them. The area is wound as the fills of the same repeat are, which may lie mirrored."""
     if _can_be_parted(strands, stroke):
         for cut in (cut for cut in cuts if cut.parts):
             if any(strand.closed for strand in strands):
@@ -61,16 +83,28 @@ def line_clipped(
         cuts = [cut for cut in cuts if not cut.parts]
     clear, touched, beyond = _sorted(strands, cuts, bent, stroke.weight)
     if clear or beyond:
-        yield shape, clear, [*clear, *beyond]
+        yield Uncut(shape, clear, [*clear, *beyond])
     if touched:
         areas = [area for strand in touched for area in _area_of(strand, stroke)]
         if mirrored:
             areas = [replace(area, cubics=area.cubics[::-1, ::-1]) for area in areas]
-        yield (
-            replace(shape, fill=stroke.paint, stroke=None, even_odd=False),
-            clipped(areas, cuts, bent),
-            areas,
-        )
+        yield Uncut(replace(shape, fill=stroke.paint, stroke=None, even_odd=False), areas, areas, cuts)
+
+
+def clipped(uncuts: Sequence[Uncut], bent: Heights) -> list[list[Strand]]:
+    """What is left of the contours of each, closed along its cuts. Many take little longer than one."""
+    left = [each.strands for each in uncuts]
+    for turn in range(max((len(each.cuts) for each in uncuts), default=0)):
+        by_cut: dict[Cut, list[int]] = {}
+        for index, each in enumerate(uncuts):
+            if turn < len(each.cuts):
+                by_cut.setdefault(each.cuts[turn], []).append(index)
+        for cut, indices in by_cut.items():
+            rules = [uncuts[index].painted.even_odd for index in indices]
+            cut_now = _clipped([left[index] for index in indices], rules, cut, bent)
+            for index, strands in zip(indices, cut_now, strict=True):
+                left[index] = strands
+    return left
 
 
 def _sorted(
@@ -166,47 +200,52 @@ def _inside(strands: Sequence[Strand], cut: Cut, bent: Heights) -> Inside:
     return inside
 
 
-def _clipped(strands: Sequence[Strand], cut: Cut, bent: Heights, even_odd: bool) -> list[Strand]:
-    """What one cut leaves of a shape's contours."""
-    whole, touched = _touched(strands, cut, bent)
-    if not touched:
-        return whole
-    inside = _inside(touched, cut, bent)
-    chains = [_run_together(strand.cubics) for strand in touched]
+def _clipped(
+    shapes: Sequence[Sequence[Strand]], even_odd: Sequence[bool], cut: Cut, bent: Heights
+) -> list[list[Strand]]:
+    """What one cut leaves of each shape's contours."""
+    every = [strand for strands in shapes for strand in strands]
+    if not every:
+        return [[] for _ in shapes]
+    of = np.repeat(np.arange(len(shapes)), [len(strands) for strands in shapes])
+    whole, touched = _touched(every, cut, bent)
+    left: list[list[Strand]] = [[] for _ in shapes]
+    for index in whole.tolist():
+        left[of[index]].append(every[index])
+    runs: dict[int, list[list[Floats]]] = {}
+    passing = [every[index] for index in touched.tolist()]
+    for shape, own in zip(of[touched].tolist(), _runs_left(passing, cut, bent), strict=True):
+        runs.setdefault(shape, []).extend(own)
+    for shape, own in runs.items():
+        first = shapes[shape][0]
+        along = partial(_along_the_cut, cut=cut, strand=first, bent=bent)
+        joined = joined_along(own, along, even_odd=even_odd[shape])
+        left[shape] += [replace(first, cubics=cubics, closed=True) for cubics in joined]
+    return left
+
+
+def _runs_left(strands: Sequence[Strand], cut: Cut, bent: Heights) -> list[list[list[Floats]]]:
+    """The runs that a cut leaves of each contour."""
+    if not strands:
+        return []
+    chains = [_run_together(strand.cubics) for strand in strands]
     cubics, whose = np.concatenate(chains), np.repeat(np.arange(len(chains)), [len(one) for one in chains])
+    inside = _inside(strands, cut, bent)
     within = inside(points_on(cubics, _SAMPLES), whose)
     pieces, kept, whose = _at_changes(cubics, whose, within, inside)
     edges = np.searchsorted(whose, np.arange(len(chains) + 1)).tolist()
-    runs = [
-        run for a, b in zip(edges[:-1], edges[1:], strict=True) for run in kept_runs(pieces[a:b], kept[a:b])
-    ]
-    first = strands[0]
-
-    def along(here: Floats, there: Floats) -> list[Floats]:
-        return _along_the_cut(here, there, cut, first, bent)
-
-    joined = joined_along(runs, along, even_odd=even_odd)
-    return [*whole, *(replace(first, cubics=cubics, closed=True) for cubics in joined)]
+    return [kept_runs(pieces[a:b], kept[a:b]) for a, b in pairwise(edges)]
 
 
-def _touched(strands: Sequence[Strand], cut: Cut, bent: Heights) -> tuple[list[Strand], list[Strand]]:
-    """The contours that lie whole within the leg, and those that pass its end."""
-    if not strands:
-        return [], []
+def _touched(strands: Sequence[Strand], cut: Cut, bent: Heights) -> tuple[Ints, Ints]:
+    """Which contours lie whole within the leg, and which pass its end."""
     counts = [len(strand.cubics) for strand in strands]
     points = points_on(np.concatenate([strand.cubics for strand in strands]), _SAMPLES)
     within = _inside(strands, cut, bent)(points, np.repeat(np.arange(len(strands)), counts))
     first = np.cumsum([0, *counts[:-1]])
-    least = np.minimum.reduceat(within.min(axis=1), first) >= -_ON_IT
+    whole = np.minimum.reduceat(within.min(axis=1), first) >= -_ON_IT
     beyond = np.maximum.reduceat(within.max(axis=1), first) <= _ON_IT
-    whole: list[Strand] = []
-    touched: list[Strand] = []
-    for strand, inside, outside in zip(strands, least.tolist(), beyond.tolist(), strict=True):
-        if inside:
-            whole.append(strand)
-        elif not outside:
-            touched.append(strand)
-    return whole, touched
+    return np.flatnonzero(whole), np.flatnonzero(~whole & ~beyond)
 
 
 def _run_together(cubics: Floats) -> Floats:
@@ -264,7 +303,7 @@ def _split_at(cubic: Floats, places: Sequence[float]) -> list[Floats]:
     return [*pieces, rest]
 
 
-def _along_the_cut(here: Floats, there: Floats, cut: Cut, strand: Strand, bent: Heights) -> list[Floats]:
+def _along_the_cut(here: Floats, there: Floats, *, cut: Cut, strand: Strand, bent: Heights) -> list[Floats]:
     """Straight pieces from one place on a cut to another, by the heights that it is given at."""
     wide = float(bent.width(here[:1])[0])
     ys = (cut.heights - bent.offset - strand.beside) / max(wide, 1e-9)

@@ -10,7 +10,7 @@ from numpy.typing import NDArray
 
 from curlet.core.drawing import Affine, Outline, Shape, moved_paint, placed
 from curlet.core.lay.corners.cut import Cut
-from curlet.core.lay.hold.clipping import clipped, line_clipped
+from curlet.core.lay.hold.clipping import clipped, uncut
 from curlet.core.lay.hold.strands import Strand
 from curlet.core.path.contours import contours
 from curlet.core.path.outline import joined, of_chain
@@ -61,14 +61,11 @@ def _cut_once(shape: Shape, cut: Cut) -> Iterator[Shape]:
         Strand((part.cubics - cut.corner) @ axes.T + origin, part.closed, 0, 0.0, -np.inf, np.inf)
         for part in contours(shape.outline)
     ]
-    if shape.stroke is not None:
-        found = [(painted, kept) for painted, kept, _ in line_clipped(shape, strands, [cut], _Flat())]
-    else:
-        found = [(shape, clipped(strands, [cut], _Flat(), even_odd=shape.even_odd))]
-    for painted, kept in found:
+    parts = list(uncut(shape, strands, [cut], _Flat()))
+    for part, kept in zip(parts, clipped(parts, _Flat()), strict=True):
         if kept:
             chains = [replace(one, cubics=(one.cubics - origin) @ axes + cut.corner) for one in kept]
-            yield replace(painted, outline=_outline(chains))
+            yield replace(part.painted, outline=_outline(chains))
 
 
 def _outline(strands: Sequence[Strand]) -> Outline:

@@ -11,8 +11,9 @@ from numpy.typing import NDArray
 
 from curlet.core.drawing import Outline, Shape
 from curlet.core.lay.facing import Local
+from curlet.core.lay.hold.clipping import clipped, uncut
 from curlet.core.lay.hold.lap import meet
-from curlet.core.lay.hold.left_by_cuts import Left, cut_shape
+from curlet.core.lay.hold.left_by_cuts import Left
 from curlet.core.lay.hold.mapping import Bent
 from curlet.core.lay.hold.strands import Strand, bent_outlines, cut_at, run_on, strands_of
 from curlet.core.lay.repeats import Repeats
@@ -102,7 +103,9 @@ class Followed:
             yield left
             return
         mirrored = bool(self.local.mirrored[repeat])
-        yield from cut_shape(self.of, left.index, left.painted, left.kept, self.of.window, mirrored=mirrored)
+        parts = list(uncut(left.painted, left.kept, self.of.window, self.of, mirrored=mirrored))
+        for part, kept in zip(parts, clipped(parts, self.of), strict=True):
+            yield Left(left.index, part.painted, kept, part.whole)
 
     def _at_joints(self, strand: Strand, repeat: int) -> Strand:
         places = self.joints.within(repeat)

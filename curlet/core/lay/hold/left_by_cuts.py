@@ -10,9 +10,8 @@ import numpy as np
 from numpy.typing import NDArray
 
 from curlet.core.drawing import Shape
-from curlet.core.lay.corners.cut import Cut
 from curlet.core.lay.facing import Local
-from curlet.core.lay.hold.clipping import clipped, line_clipped
+from curlet.core.lay.hold.clipping import Uncut, clipped, uncut
 from curlet.core.lay.hold.crumbs import CutRepeat, without_crumbs
 from curlet.core.lay.hold.mapping import Bent
 from curlet.core.lay.hold.strands import Strand, strands_of
@@ -59,41 +58,30 @@ def left_by_cuts(
     cut : (k,) which of all repeats they are.
     motifs : of the row, by the repeats' index.
     """
-    found: dict[int, list[Left]] = {}
+    every: list[tuple[int, int, Uncut]] = []
     for repeat in cut.tolist():
         if cuts := bent.cuts_of(repeats, repeat):
-            motif = motifs[int(repeats.motif[repeat])]
-            strands = [strands_of(repeats, local, repeat, contours) for contours in motif.parts]
-            mirrored = bool(local.mirrored[repeat])
-            found[repeat] = [
-                each
-                for index, (shape, whole) in enumerate(zip(motif.shapes, strands, strict=True))
-                for each in cut_shape(bent, index, shape, whole, cuts, mirrored=mirrored)
-            ]
+            motif, mirrored = motifs[int(repeats.motif[repeat])], bool(local.mirrored[repeat])
+            for index, (shape, contours) in enumerate(zip(motif.shapes, motif.parts, strict=True)):
+                strands = strands_of(repeats, local, repeat, contours)
+                own = uncut(shape, strands, cuts, bent, mirrored=mirrored)
+                every += [(repeat, index, each) for each in own]
+    left = clipped([each for _, _, each in every], bent)
+    found: dict[int, list[Left]] = {}
+    for (repeat, index, each), kept in zip(every, left, strict=True):
+        found.setdefault(repeat, []).append(Left(index, each.painted, kept, each.whole))
     return _tidied(bent, repeats, motifs, found)
-
-
-def cut_shape(
-    bent: Bent, index: int, shape: Shape, whole: list[Strand], cuts: Sequence[Cut], *, mirrored: bool
-) -> Iterator[Left]:
-    """What cuts leave of one shape."""
-    if shape.fill is not None:
-        left = clipped(whole, cuts, bent, even_odd=shape.even_odd)
-        yield Left(index, replace(shape, stroke=None), left, whole)
-    if shape.stroke is not None:
-        for each in line_clipped(replace(shape, fill=None), whole, cuts, bent, mirrored=mirrored):
-            yield Left(index, *each)
 
 
 def _tidied(
     bent: Bent, repeats: Repeats, motifs: Sequence[CutMotif], cut: dict[int, list[Left]]
 ) -> dict[int, list[Left]]:
-    """The same without crumbs."""
+    """The same without crumbs. A step in relief is a crumb where what it lies on is one."""
     if not cut:
         return {}
     # They may come in another order than they lie in.
     here = np.array(sorted(cut, key=lambda repeat: float(repeats.start[repeat])))
-    grounds = {repeat: [left for left in cut[repeat] if not _is_step(left)] for repeat in cut}
+    grounds = {repeat: [left for left in cut[repeat] if not left.painted.is_detail] for repeat in cut}
     together = [
         CutRepeat(
             [left.kept for left in grounds[repeat]],
@@ -112,17 +100,12 @@ def _tidied(
     }
 
 
-def _is_step(left: Left) -> bool:
-    """Whether it is a step of a stack in relief: what it lies on is a crumb or not, and it goes with that."""
-    return left.painted.seen[0] > 0
-
-
 def _with_steps(every: Sequence[Left], contours: Sequence[list[Strand]]) -> Iterator[Left]:
     """What is left of shapes and, of their steps in relief, what lies on what is left."""
     left_of_grounds = iter(contours)
     ground: list[Strand] = []
     for left in every:
-        if not _is_step(left):
+        if not left.painted.is_detail:
             ground = next(left_of_grounds)
             yield replace(left, kept=ground)
         else:
