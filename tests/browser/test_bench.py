@@ -142,7 +142,7 @@ def test_runs_follow_a_changed_brush_or_are_kept(table: Table, keep: bool) -> No
     table.wait(lambda: abs(table.laid("Stitch length") - 4) < 0.4)
     on_bench(table, brush)
     table.type_in("Length", "6 mm")
-    table.button("Keep them as they were" if keep else "Let them follow").click()
+    table.button("Keep it as it was" if keep else "Let it follow").click()
     table.wait(lambda: value(table, "Repeat length") == "6 mm")
     # It is asked once.
     table.type_in("Length", "6.2 mm")

@@ -1,7 +1,7 @@
 /** A brush that is used is about to change: do its runs follow, or stay as they were? */
 import { useEffect, useRef } from "react";
 
-import { plural } from "@/shared/ui/words";
+import { followOrKeep, plural } from "@/shared/ui/words";
 
 import { useBench } from "./bench";
 
@@ -19,6 +19,7 @@ export function FollowOrKeep() {
       dialog.current?.close();
     }
   }, [asking]);
+  const words = followOrKeep(brush?.used_by ?? 0, "copy");
   return (
     <dialog
       ref={dialog}
@@ -34,21 +35,19 @@ export function FollowOrKeep() {
           <h2 ref={title} tabIndex={-1} id="follow-title" className="text-[18px] font-bold">
             {plural(brush?.used_by ?? 0, "path uses", "paths use")} this brush
           </h2>
-          <p className="mt-1">
-            Let them follow while you change it, or keep them as they were? Kept ones get a copy of their own.
-          </p>
+          <p className="mt-1">{words.question}</p>
           <div className="mt-4 flex gap-2">
             <button
               className="cursor-pointer rounded-field bg-primary px-3.5 py-1 font-semibold text-primary-content hover:brightness-105"
               onClick={() => asking?.(false)}
             >
-              Let them follow
+              {words.follow}
             </button>
             <button
               className="cursor-pointer rounded-field border border-(--edge) px-3 py-1 hover:border-base-content"
               onClick={() => asking?.(true)}
             >
-              Keep them as they were
+              {words.keep}
             </button>
             <button
               className="ml-auto cursor-pointer rounded-field px-2 py-1 hover:bg-base-200"

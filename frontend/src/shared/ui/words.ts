@@ -26,3 +26,17 @@ export const plural = (count: number, one: string, many = `${one}s`) =>
   `${count.toLocaleString("en")} ${count === 1 ? one : many}`;
 
 export const capital = (word: string) => word.charAt(0).toUpperCase() + word.slice(1);
+
+/** What is asked, and may be answered, where others use what is changed. */
+export const followOrKeep = (others: number, what: string) =>
+  others === 1
+    ? {
+        question: `Let it follow, or keep it as it was? Kept, it gets a ${what} of its own.`,
+        follow: "Let it follow",
+        keep: "Keep it as it was",
+      }
+    : {
+        question: `Let them follow, or keep them as they were? Kept ones get a ${what} of their own.`,
+        follow: "Let them follow",
+        keep: "Keep them as they were",
+      };

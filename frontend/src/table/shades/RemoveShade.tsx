@@ -15,7 +15,7 @@ export function RemoveShade({ shade, onClose }: { shade: ShadeShown; onClose: ()
   const session = useSheetSession();
   const { shades } = useFrame("shades");
   const others = shades.filter((other) => other.id !== shade.id);
-  const [successor, setSuccessor] = useState(others[0]?.id ?? OWN);
+  const [successor, setSuccessor] = useState(OWN);
   const remove = async () => {
     onClose();
     await session.command({ kind: "remove-shade", shade: shade.id, successor });
@@ -24,12 +24,12 @@ export function RemoveShade({ shade, onClose }: { shade: ShadeShown; onClose: ()
     <Dialog title={`Remove ${shade.name}`} width={420} onClose={onClose}>
       <p>It is used {plural(shade.used, "time")}. What takes its place there?</p>
       <Pick label="What takes its place" className="mt-2 w-full" value={successor} onPick={setSuccessor}>
+        <option value={OWN}>No shade: the colour stays where it is used</option>
         {others.map((other) => (
           <option key={other.id} value={other.id}>
             {other.name}
           </option>
         ))}
-        <option value={OWN}>No shade: the colour stays where it is used</option>
       </Pick>
       <div className="mt-4 flex gap-2">
         <button

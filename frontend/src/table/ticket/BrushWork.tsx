@@ -61,7 +61,9 @@ export function BrushWork() {
         <>
           <p className="muted mt-2 text-[12px]">{plural(run.own.length, "setting")} of its own, marked with a dot.</p>
           <div className="mt-1 flex flex-wrap gap-1">
-            <QuietButton onClick={() => settings.follow()}>Follow the brush in all</QuietButton>
+            <QuietButton onClick={() => settings.follow()}>
+              Follow the {brush?.look ? "look" : "brush"} in all
+            </QuietButton>
             <GiveToBrush />
           </div>
         </>

@@ -3,7 +3,7 @@ import { useState } from "react";
 
 import { QuietButton } from "@/shared/maker/QuietButton";
 import { Dialog } from "@/shared/ui/Dialog";
-import { plural } from "@/shared/ui/words";
+import { followOrKeep, plural } from "@/shared/ui/words";
 
 import { giveLook, takeLook } from "../looks";
 import { useChosen, useSheetSession, useShown } from "../sheet";
@@ -76,6 +76,7 @@ export function GiveToBrush() {
   const [asking, setAsking] = useState(false);
   const others = (brush?.used_by ?? 1) - 1;
   const what = brush?.look ? "look" : "brush";
+  const words = followOrKeep(others, what);
   const give = (keep: boolean) => {
     setAsking(false);
     void session.command({ kind: "give-to-brush", run: run.id, keep });
@@ -91,13 +92,13 @@ export function GiveToBrush() {
           width={440}
           onClose={() => setAsking(false)}
         >
-          <p>Let them follow, or keep them as they were? Kept ones get a {what} of their own.</p>
+          <p>{words.question}</p>
           <div className="mt-4 flex gap-2">
             <button className={MAIN} onClick={() => give(false)}>
-              Let them follow
+              {words.follow}
             </button>
             <button className={OTHER} onClick={() => give(true)}>
-              Keep them as they were
+              {words.keep}
             </button>
           </div>
         </Dialog>

@@ -90,7 +90,7 @@ export function MeasureHead() {
 function Row({ label, set, result, testId }: { label: string; set: string; result: string; testId?: string }) {
   return (
     <tr className="border-t border-dotted border-base-300">
-      <th scope="row" className="py-[3px] text-left font-normal">
+      <th scope="row" className="py-[3px] text-left font-normal whitespace-nowrap">
         {label}
       </th>
       <td className="measure pr-[7px] text-right">{set}</td>
@@ -119,7 +119,7 @@ export function MeasureRow({ label, pointer, set, result, step }: MeasureProps) 
   const { bare } = useLength();
   return (
     <tr className="border-t border-dotted border-base-300 align-top">
-      <th scope="row" className="py-[3px] text-left font-normal">
+      <th scope="row" className="py-[3px] text-left font-normal whitespace-nowrap">
         {label}
         <Own pointer={pointer} label={label} />
         {scaled && set.on !== "share" && <MeasuredOnToggle label={label} pointer={pointer} on={set.on} />}
