@@ -8,6 +8,7 @@ import pytest
 from selenium.webdriver import ActionChains
 from selenium.webdriver.common.by import By
 from selenium.webdriver.common.keys import Keys
+from selenium.webdriver.remote.webelement import WebElement
 
 from tests.browser.axe import violations
 from tests.browser.table import Table
@@ -199,10 +200,22 @@ STATES: tuple[Callable[[Table], None], ...] = (
 
 @pytest.mark.parametrize("state", STATES, ids=lambda state: state.__name__)
 def test_axe_finds_nothing_in_either_theme(table: Table, state: Callable[[Table], None]) -> None:
+    table.open()
+    state(table)
     found = {}
-    for theme in ("paper", "lamp"):
-        table.browser.execute_script("localStorage.setItem('curlet-theme', arguments[0])", theme)
-        table.open()
-        state(table)
+    for scheme, theme in (("light", "paper"), ("dark", "lamp")):
+        prefer(table, scheme)
+        table.wait(lambda theme=theme: root(table).get_attribute("data-theme") == theme)
         found[theme] = violations(table.browser)
+    prefer(table, "light")
     assert found == {"paper": [], "lamp": []}
+
+
+def prefer(table: Table, scheme: str) -> None:
+    """What the system says of light and dark, which the page follows at once."""
+    features = [{"name": "prefers-color-scheme", "value": scheme}]
+    table.browser.execute_cdp_cmd("Emulation.setEmulatedMedia", {"features": features})
+
+
+def root(table: Table) -> WebElement:
+    return table.browser.find_element(By.TAG_NAME, "html")
