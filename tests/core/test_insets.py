@@ -11,8 +11,8 @@ from curlet.core.drawing import Outline
 from curlet.core.outlines import box, capsule, disc, together
 from curlet.core.path.contours import contours
 from curlet.core.path.cubics import points_on
+from curlet.core.path.flat import flat
 from curlet.core.path.insets import (
-    area_of,
     half_width,
     half_width_of_parts,
     insets,
@@ -33,7 +33,7 @@ def edge(outline: Outline | None) -> np.ndarray:
 
 
 def size(outline: Outline | None) -> float:
-    return 0.0 if outline is None else float(area_of(outline, False, 1e-3).area)
+    return 0.0 if outline is None else float(flat(outline, 1e-3).polygon(False).area)
 
 
 @pytest.mark.parametrize("by", [0.1, 1.0, 1.9])

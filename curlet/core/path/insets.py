@@ -15,8 +15,8 @@ from numpy.typing import NDArray
 from shapely.geometry.base import BaseGeometry
 
 from curlet.core.drawing import Outline
-from curlet.core.path.contours import contours
 from curlet.core.path.fit_cubics import fit_cubics
+from curlet.core.path.flat import flat
 from curlet.core.path.outline import joined, of_chain
 
 Floats = NDArray[np.float64]
@@ -24,8 +24,6 @@ Ints = NDArray[np.intp]
 
 # How far the polygon may lie from the outline, and the fit from the polygon, as shares of the half width.
 _FLAT, _FITTED = 0.004, 0.008
-# Points of a polygon's side at the most.
-_MOST = 48
 # A turn sharper than this is a corner of an inset, degrees: a polygon's sides turn by less along a curve.
 _SHARP = 16.0
 # Points along an inset's edge at the least: with few, a fit may do anything between them.
@@ -116,28 +114,6 @@ def insets_of_parts(
     return [found[place * count : (place + 1) * count] for place in range(len(outlines))]
 
 
-def area_of(outline: Outline, even_odd: bool, tolerance: float) -> BaseGeometry:
-    """An outline's area as a polygon within a tolerance, mm. Holes are told by the rule, or by which way
-    round they run."""
-    points, begins = _flat(outline, tolerance)
-    counts = np.diff([*begins, len(points)])
-    long = np.flatnonzero(counts >= 3)
-    if not len(long):
-        return shapely.Polygon()
-    kept = np.repeat(counts >= 3, counts)
-    of = np.repeat(np.cumsum(counts >= 3) - 1, counts)[kept]
-    rings = shapely.linearrings(points[kept], indices=of)
-    turns = shapely.is_ccw(rings)
-    polygons = shapely.polygons(rings)
-    bad = ~shapely.is_valid(polygons)
-    polygons[bad] = shapely.make_valid(polygons[bad])
-    if even_odd:
-        return shapely.symmetric_difference_all(polygons)
-    # Where contours of both ways lie on one another, one undoes the other.
-    ways = [shapely.union_all(polygons[turns == way]) for way in (True, False)]
-    return shapely.symmetric_difference(*ways)
-
-
 @lru_cache(maxsize=2048)
 def _insets(
     commands: str, points: bytes, distances: tuple[float, ...], even_odd: bool
@@ -169,10 +145,10 @@ def _area_of(commands: str, points: bytes, even_odd: bool) -> tuple[BaseGeometry
     size = float(np.ptp(outline.points, axis=0).max(initial=0.0))
     if size == 0:
         return shapely.Polygon(), 0.0
-    rough = area_of(outline, even_odd, size / 50)
+    rough = flat(outline, size / 50).polygon(even_odd)
     # Of a strip it is the half width, of a disc half of it.
     about = rough.area / rough.length if rough.area else 0.0
-    area = area_of(outline, even_odd, max(about, 1e-4 * size) * _FLAT)
+    area = flat(outline, max(about, 1e-4 * size) * _FLAT).polygon(even_odd)
     return area, _half_width(area)
 
 
@@ -183,26 +159,6 @@ def _half_width(area: BaseGeometry) -> float:
     parts = [part for part in shapely.get_parts(area) if part.geom_type == "Polygon" and part.area > 0]
     circles = (shapely.maximum_inscribed_circle(part, _KNOWN * about) for part in parts)
     return max((float(circle.length) for circle in circles), default=0.0)
-
-
-def _flat(outline: Outline, tolerance: float) -> tuple[Floats, list[int]]:
-    """Points along an outline, each cubic in as many parts as keep it within the tolerance, and where its
-    contours begin."""
-    parts = contours(outline)
-    if not parts:
-        return np.zeros((0, 2)), []
-    cubics = np.concatenate([part.cubics for part in parts])
-    # A cubic lies within 6/8 of its control polygon's second difference over n² (de Boor).
-    second = np.abs(np.diff(cubics, n=2, axis=1)).max(axis=(1, 2))
-    counts = np.clip(np.ceil(np.sqrt(0.75 * second / tolerance)), 1, _MOST).astype(int)
-    last = np.cumsum([len(part.cubics) for part in parts]) - 1
-    which = np.repeat(np.arange(len(cubics)), counts)
-    first = np.cumsum(counts) - counts
-    t = (np.arange(len(which)) - first[which]) / counts[which]
-    u = 1 - t
-    weights = np.stack([u**3, 3 * u * u * t, 3 * u * t * t, t**3], axis=1)
-    points = np.einsum("nc,ncd->nd", weights, cubics[which])
-    return points, first[[0, *(last[:-1] + 1)]].tolist()
 
 
 def _rings(area: BaseGeometry, crumb: float) -> list[Floats]:

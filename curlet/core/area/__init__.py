@@ -1,0 +1,1 @@
+"""Areas: made of closed paths, of what runs cover, and of other areas."""

@@ -1,0 +1,115 @@
+"""What a run covers: its silhouette."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Iterator, Sequence
+
+import numpy as np
+import shapely
+from numpy.typing import NDArray
+
+from curlet.core.area.parts import Part, part_of, stamped, together
+from curlet.core.drawing import Group, Item, Laid, Outline, Picture, Shape, Stroke, outline_there
+from curlet.core.errors import TooMuch
+from curlet.core.path.booleans import line_as_area
+
+Floats = NDArray[np.float64]
+
+MOST_REPEATS = 20_000
+_SQUARE = Outline("MLLLZ", np.array([[0.0, 0], [1, 0], [1, 1], [0, 1]]))
+# Placements are alike but for their turn if their other parts are as near as this, mm.
+_ALIKE = 1e-6
+
+
+def silhouette(items: Iterable[Item], tolerance: float) -> Part:
+    """What items cover, as one shape; what shows through covers too, shadows do not.
+
+    Parameters
+    ----------
+    tolerance : of the polygons that it is worked out with, mm.
+
+    Raises
+    ------
+    TooMuch
+        If there are more than 20,000 repeats.
+    """
+    every = tuple(items)
+    count = sum(_count(item) for item in every)
+    if count > MOST_REPEATS:
+        raise TooMuch(
+            f"This run has {count:,} pieces; an area can be made of {MOST_REPEATS:,} at the most. "
+            "Make the stitches longer, or use the path without its run."
+        )
+    parts = [part for item in every for part in _parts(item, tolerance)]
+    return together(parts, shapely.union_all([part.area for part in parts]))
+
+
+def _count(item: Item) -> int:
+    if isinstance(item, Group):
+        return sum(_count(inner) for inner in item.items)
+    if isinstance(item, Laid):
+        return sum(shape.outline.commands.count("M") for shape in item.shapes if not shape.is_detail)
+    return len(item.placements)
+
+
+def _parts(item: Item, tolerance: float) -> Iterator[Part]:
+    if isinstance(item, Group):
+        yield from _of_group(item, tolerance)
+    elif isinstance(item, Picture):
+        yield stamped(_SQUARE, item.placements, tolerance)
+    elif isinstance(item, Laid):
+        for shape in _grounds(item.shapes):
+            yield from _of_shape(shape, tolerance)
+    else:
+        for shape in _grounds(item.shapes):
+            yield from _of_stamps(shape, item.placements + [0, 0, 0, 0, *shape.move], tolerance)
+
+
+def _grounds(shapes: Sequence[Shape]) -> Iterator[Shape]:
+    return (shape for shape in shapes if not shape.is_detail and len(shape.outline.points))
+
+
+def _of_group(group: Group, tolerance: float) -> Iterator[Part]:
+    parts = [part for inner in group.items for part in _parts(inner, tolerance)]
+    if group.clip is None or not parts:
+        yield from parts
+        return
+    clip = part_of(group.clip, tolerance)
+    covered = shapely.union_all([part.area for part in parts])
+    yield together([*parts, clip], shapely.intersection(covered, clip.area))
+
+
+def _of_shape(shape: Shape, tolerance: float) -> Iterator[Part]:
+    outline = outline_there(shape)
+    if shape.fill is not None:
+        yield part_of(outline, tolerance, even_odd=shape.even_odd)
+    if shape.stroke is not None and (area := _line(outline, shape.stroke)) is not None:
+        yield part_of(area, tolerance, even_odd=True)
+
+
+def _of_stamps(shape: Shape, placements: Floats, tolerance: float) -> Iterator[Part]:
+    if shape.fill is not None:
+        yield stamped(shape.outline, placements, tolerance, even_odd=shape.even_odd)
+    if shape.stroke is not None:
+        for form, there in _alike_but_turned(placements):
+            outline = Outline(shape.outline.commands, shape.outline.points @ form)
+            if (area := _line(outline, shape.stroke)) is not None:
+                yield stamped(area, there, tolerance, even_odd=True)
+
+
+def _alike_but_turned(placements: Floats) -> Iterator[tuple[Floats, Floats]]:
+    """Placements that are alike but for where they lie and how they are turned: (2, 2) what they share, by
+    which points are multiplied first, and (k, 6) the places of it. A line is as heavy at all of them."""
+    angle = np.arctan2(placements[:, 1], placements[:, 0])
+    cos, sin = np.cos(angle), np.sin(angle)
+    back = np.stack([np.stack([cos, -sin], axis=1), np.stack([sin, cos], axis=1)], axis=1)
+    forms = placements[:, :4].reshape(-1, 2, 2) @ back
+    keys, of = np.unique(np.round(forms.reshape(-1, 4) / _ALIKE), axis=0, return_inverse=True)
+    for number in range(len(keys)):
+        own = np.flatnonzero(of.ravel() == number)
+        turned = np.stack([cos[own], sin[own], -sin[own], cos[own]], axis=1)
+        yield forms[own[0]], np.concatenate([turned, placements[own, 4:]], axis=1)
+
+
+def _line(outline: Outline, stroke: Stroke) -> Outline | None:
+    return line_as_area(outline, stroke.weight, stroke.ends, stroke.joins, stroke.dashes)
