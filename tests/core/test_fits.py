@@ -186,3 +186,9 @@ def test_a_mirrored_mate_gets_the_same_stitch_length_though_its_legs_differ() ->
     assert stretches(right, None) != stretches(left, None)
     assert stretches(right, left) == stretches(left, right)
     assert len(stretches(right, left)) == 1
+
+
+@pytest.mark.parametrize(("end_gaps", "ideal"), [(0.0, 20.2), (0.5, 20.1), (1.0, 20.0)])
+def test_the_count_that_would_fit_as_asked(end_gaps: float, ideal: float) -> None:
+    """n·l + (n − 1 + e)·g = A, solved by hand for 100 mm, 4 mm stitches and 1 mm gaps."""
+    assert FitAsk(100.0, (4.0,), 1.0, end_gaps, FitRule("ease")).ideal == pytest.approx(ideal)

@@ -5,10 +5,12 @@ from __future__ import annotations
 import numpy as np
 import pytest
 
+from curlet.core.dress.colour import ColourRole
 from curlet.core.errors import BadInput
 from curlet.core.lay import lay
 from curlet.core.lay.draw import draw_run
 from curlet.core.measures import Scale
+from curlet.core.motif.families import ArtShape, Artwork
 from curlet.core.proof import prove
 from curlet.demo.brushes import BRUSHES
 from curlet.formats.brush_file import BrushDoc, read_brush
@@ -77,6 +79,8 @@ def test_a_bending_row_rides_once_its_motif_is_a_picture() -> None:
     bends = brush_of("lace")
     assert bends.courses[0].hold == "bend"  # type: ignore[union-attr]
     assert with_artwork(bends, 0, "repeat", bead()).courses[0].hold == "rigid"  # type: ignore[union-attr]
+    drawn = Artwork((ArtShape("M0 -1L4 -1L4 1L0 1Z", fill=ColourRole()),), 4, 2)
+    assert with_artwork(bends, 0, "repeat", drawn).courses[0].hold == "bend"  # type: ignore[union-attr]
     forced = with_artwork(bends, 0, "repeat", bead()).model_dump(mode="json")
     forced["courses"][0]["hold"] = "bend"
     run = lay(line(40), read_brush(forced).to_core(), Scale())

@@ -24,6 +24,11 @@ def written(**values: object) -> tuple[State, Json]:
     return state, state.all("lettering")[-1]
 
 
+def test_text_stands_in_the_middle_of_the_sheet_unless_it_is_placed(store: FilePath) -> None:
+    state, text = written(x=None, y=None)
+    assert (text["doc"]["x"], text["doc"]["y"]) == (state.sheet["width"] / 2, state.sheet["height"] / 2)
+
+
 def test_letters_keep_their_runs_when_the_text_changes(store: FilePath) -> None:
     state, text = written()
     letters = [path["id"] for path in letters_of(state, text["id"])]

@@ -200,3 +200,5 @@ def test_paths_are_aligned_by_their_very_edges(store: FilePath, to: str, axis: s
     state = do("align-paths", paths=ids, to=to)
     edges = [pick(node[axis] for node in nodes(state, path)) for path in ids]
     assert edges[0] == pytest.approx(edges[1], abs=1e-9)
+    # To the edge that lay furthest out on that side.
+    assert edges[0] == pytest.approx({"left": 10, "right": 60, "top": 10}[to], abs=1e-9)

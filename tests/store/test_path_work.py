@@ -57,6 +57,14 @@ def test_half_a_garment_becomes_the_whole(store: FilePath) -> None:
     assert journal.undo(SHEET, journal.current_revision(SHEET)).all("path")[-1]["id"] != dart["id"]
 
 
+@pytest.mark.parametrize(("about", "ends"), [("left", [-20, 10]), ("right", [40, 70])])
+def test_a_line_is_mirrored_about_its_very_end(store: FilePath, about: str, ends: list[float]) -> None:
+    drawn = do("draw-path", nodes=[{"x": 10, "y": 5}, {"x": 40, "y": 9}])
+    (line,) = newest(drawn, 1)
+    (copy,) = newest(do("mirror-paths", paths=[line["id"]], about=about), 1)
+    assert sorted(node["x"] for node in copy["nodes"]) == pytest.approx(ends)
+
+
 def test_a_path_is_split_at_its_corners_and_joined_again(store: FilePath) -> None:
     before = do("lay-brush", paths=[FRONT], brush="topstitch")
     length = core_path(before.get("path", FRONT)).length
