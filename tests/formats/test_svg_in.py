@@ -165,3 +165,26 @@ def test_too_many_paths_are_refused(monkeypatch: pytest.MonkeyPatch) -> None:
     monkeypatch.setattr(svg_in, "MAX_PATHS", 12_499)
     with pytest.raises(TooMuch, match="12,499 paths"):
         read_svg(drawing)
+
+
+@pytest.mark.parametrize(
+    ("align", "box"),
+    [
+        ("", (20, 0, 40, 20)),
+        ("xMidYMid", (20, 0, 40, 20)),
+        ("xMinYMin", (10, 0, 30, 20)),
+        ("xMaxYMax", (30, 0, 50, 20)),
+        ("xMinYMin slice", (10, 0, 50, 40)),
+        ("xMidYMid slice", (10, -10, 50, 30)),
+        ("xMinYMax slice", (10, -20, 50, 20)),
+        ("none", (10, 0, 50, 20)),
+        ("none slice", (10, 0, 50, 20)),
+    ],
+)
+def test_a_view_is_placed_in_its_box_as_it_is_aligned(align: str, box: tuple[int, ...]) -> None:
+    """A square of 5 in a box of 40 × 20 mm at (10, 0), by SVG 2, 8.2 (preserveAspectRatio), by hand."""
+    aligned = f' preserveAspectRatio="{align}"' if align else ""
+    inner = f'<svg x="10" y="0" width="40" height="20" viewBox="3 4 5 5"{aligned} overflow="visible">'
+    (taken,) = take(f'{inner}<rect x="3" y="4" width="5" height="5"/></svg>').paths
+    points = taken.path.points
+    assert (*points.min(axis=0), *points.max(axis=0)) == pytest.approx(box)
