@@ -21,12 +21,12 @@ from curlet.formats.content import Content
 from curlet.formats.path_doc import FactsDoc
 from curlet.formats.png_out import write_png
 from curlet.formats.shade_refs import with_colours
+from curlet.store.laying import run_group
 from curlet.store.paths import core_path, element_of, is_drawn
 from curlet.store.records import Json, PathRecord, RunRecord, SingleRecord
 from curlet.store.runs import written_brush
 from curlet.store.shades import shade_colours
 from curlet.store.state import State
-from curlet.studio.laying import run_group
 from curlet.studio.under_way import UNWATCHED, UnderWay
 
 # Across a small picture, px.

@@ -16,8 +16,8 @@ from curlet.store.database import opening
 from curlet.store.errors import Stale
 from curlet.store.lettering import follow_paths
 from curlet.store.state import State
+from curlet.studio.checks import check_runs
 from curlet.studio.drawn_sheet import small_picture
-from curlet.studio.laying import check_runs
 from curlet.studio.under_way import UNWATCHED, UnderWay
 
 

@@ -13,9 +13,9 @@ from curlet.formats.choices import OutputName
 from curlet.formats.outputs import OUTPUTS
 from curlet.formats.png_out import pixels
 from curlet.store import journal
+from curlet.store.laying import lay_row
 from curlet.studio import exports
 from curlet.studio.drawn_sheet import on_background, sheet_drawing
-from curlet.studio.laying import lay_row
 from curlet.studio.under_way import UnderWay
 from curlet.web.replies import Replies, file_of, file_reply, json_reply
 from curlet.web.routes import Routes

@@ -5,8 +5,8 @@ from __future__ import annotations
 from curlet.core.lay.draw import draw_run
 from curlet.core.lay.unrolled import unrolled
 from curlet.formats.screen import Packer, group_json
+from curlet.store.laying import lay_row
 from curlet.store.state import State
-from curlet.studio.laying import lay_row
 
 # Bent artwork lies within this of where it should on a straight line anyway, drawn mm.
 _TOLERANCE = 0.05

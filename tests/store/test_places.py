@@ -12,9 +12,9 @@ from curlet.core.errors import BadInput
 from curlet.store import journal
 from curlet.store.commands import AnyIntent
 from curlet.store.errors import Missing
+from curlet.store.laying import lay_row
 from curlet.store.runs import run_places
 from curlet.store.state import State
-from curlet.studio.laying import lay_row
 
 SHEET = "waistcoat"
 WELT = "waistcoat-welt-pocket-r"

@@ -15,11 +15,11 @@ from curlet.store.commands import AnyIntent, Intent
 from curlet.store.database import open_database, writing
 from curlet.store.edits.courses import Entered, SetOnBrush
 from curlet.store.errors import Conflict
+from curlet.store.laying import lay_row
 from curlet.store.models import Run, database
 from curlet.store.state import State
 from curlet.studio import sheets
 from curlet.studio.drawn_sheet import sheet_drawing
-from curlet.studio.laying import lay_row
 
 SHEET = "waistcoat"
 RUN = "run-waistcoat-hem-r"

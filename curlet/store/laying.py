@@ -10,7 +10,7 @@ from curlet.core.drawing import Group
 from curlet.core.errors import CurletError
 from curlet.core.lay import LaidRun, OtherHalf, RunRule, lay
 from curlet.core.lay.draw import draw_run
-from curlet.core.lay.size import check_sheet, points_of
+from curlet.core.lay.size import points_of
 from curlet.core.measures import Scale
 from curlet.core.tally import Tally, tally
 from curlet.formats.brush_file import core_brush
@@ -20,8 +20,6 @@ from curlet.formats.run_places import PlacesDoc
 from curlet.store.records import RunRecord
 from curlet.store.runs import half_run, written_brush
 from curlet.store.state import State
-from curlet.studio.touched import Touched
-from curlet.studio.under_way import UNWATCHED, UnderWay
 
 
 @dataclass(frozen=True)
@@ -62,13 +60,9 @@ def run_group(state: State, run: RunRecord) -> Group:
     return draw_run(laid, f"run-{run['id']}", title, light=state.light)
 
 
-def check_runs(state: State, work: UnderWay = UNWATCHED) -> None:
-    """Lay every run that a draft's changes touch; what cannot be laid raises."""
-    touched = Touched(state).runs()
-    for run in work.each(touched, "Laying"):
-        lay_row(state, run)
-    if touched:
-        check_sheet(sum(_points(_asked(state, run)) for run in state.all("run")))
+def points_drawn(state: State, run: RunRecord) -> int:
+    """About how many points a run draws; none where it cannot be laid, which it says itself."""
+    return _points(_asked(state, run))
 
 
 def _asked(state: State, run: RunRecord) -> _Asked:
@@ -95,7 +89,6 @@ def _laid(asked: _Asked) -> tuple[LaidRun, Tally]:
 
 @lru_cache(maxsize=16_384)
 def _points(asked: _Asked) -> int:
-    """About how many points a run draws; none where it cannot be laid, which it says itself."""
     try:
         return points_of(_laid(asked)[0])
     except CurletError:
