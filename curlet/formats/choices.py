@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterable, Mapping
 from typing import TYPE_CHECKING, Any, Literal, TypeAlias
 
+from curlet.core.area.ways import USES, WAYS
 from curlet.core.brush.rules import (
     CHANNELS,
     CROSSINGS,
@@ -42,6 +43,8 @@ if TYPE_CHECKING:
     Crossing: TypeAlias = str
     Finish: TypeAlias = str
     TakeName: TypeAlias = str
+    WayName: TypeAlias = str
+    UseName: TypeAlias = str
     Channel: TypeAlias = str
     Driver: TypeAlias = str
 else:
@@ -53,7 +56,7 @@ else:
     Manner, Made, HoldName, FitName = map(_one_of, (MANNERS, MADE, HOLDS, FITS))
     Remainder, Layout, FacingKind, Overlap = map(_one_of, (REMAINDERS, LAYOUTS, FACINGS, OVERLAPS))
     Crossing, Channel, Driver = map(_one_of, (CROSSINGS, CHANNELS, DRIVERS))
-    Finish, TakeName = map(_one_of, (FINISHES, TAKES))
+    Finish, TakeName, WayName, UseName = map(_one_of, (FINISHES, TAKES, WAYS, USES))
 
 Json = dict[str, Any]
 
@@ -63,6 +66,7 @@ def choices() -> Json:
     plain = {
         "remainders": REMAINDERS, "layouts": LAYOUTS, "facings": FACINGS, "overlaps": OVERLAPS,
         "crossings": CROSSINGS, "drivers": DRIVERS, "finishes": FINISHES, "takes": TAKES, "stands": STANDS,
+        "uses": USES, "ways": {name: way.label for name, way in WAYS.items()},
     }  # fmt: skip
     return {
         "manners": _listed(MANNERS),

@@ -18,6 +18,7 @@ from curlet.store.backups import copy_beside
 from curlet.store.errors import Unavailable
 from curlet.store.models import (
     TABLES,
+    Area,
     BrushVersion,
     CheckMark,
     Colourway,
@@ -169,6 +170,12 @@ def _add_shades(db: SqliteDatabase) -> None:
     _add_columns(db, "single", own="TEXT NOT NULL DEFAULT '{}'")
 
 
+def _add_areas(db: SqliteDatabase) -> None:
+    """Areas, and the paths along their edges."""
+    db.create_tables([Area])
+    _add_columns(db, "sheet_path", area="TEXT")
+
+
 def _with_names(text: str) -> str:
     """A document's text with today's names; one that cannot be read stays as it is."""
     try:
@@ -203,6 +210,7 @@ MIGRATIONS: tuple[Callable[[SqliteDatabase], None], ...] = (
     _rename_background,
     _add_light,
     _add_shades,
+    _add_areas,
 )
 
 

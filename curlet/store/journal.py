@@ -11,7 +11,7 @@ from curlet.core.errors import BadInput
 from curlet.store.commands import Intent
 from curlet.store.database import reading, writing
 from curlet.store.errors import Conflict, Missing, Stale
-from curlet.store.lettering import follow_paths
+from curlet.store.following import follow
 from curlet.store.models import Brush, Sheet, Step
 from curlet.store.records import Json
 from curlet.store.rows import delete_rows, insert_rows
@@ -56,7 +56,7 @@ def doing(
     with writing():
         state = _fresh(sheet_id, revision)
         label = intent.apply(state)
-        follow_paths(state)
+        follow(state)
         if check:
             check(state)
         if state.changes:

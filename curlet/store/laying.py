@@ -6,7 +6,10 @@ import zlib
 from dataclasses import dataclass, replace
 from functools import lru_cache
 
+from curlet.core.area.parts import Part
+from curlet.core.area.silhouette import silhouette
 from curlet.core.drawing import Group
+from curlet.core.dress.relief import Relief
 from curlet.core.errors import CurletError
 from curlet.core.lay import LaidRun, OtherHalf, RunRule, lay
 from curlet.core.lay.draw import draw_run
@@ -20,6 +23,9 @@ from curlet.formats.run_places import PlacesDoc
 from curlet.store.records import RunRecord
 from curlet.store.runs import half_run, written_brush
 from curlet.store.state import State
+
+# How far a silhouette's polygons may lie from its curves, sheet mm.
+_FINE = 0.005
 
 
 @dataclass(frozen=True)
@@ -60,6 +66,11 @@ def run_group(state: State, run: RunRecord) -> Group:
     return draw_run(laid, f"run-{run['id']}", title, light=state.light)
 
 
+def silhouette_of(state: State, run: RunRecord) -> Part:
+    """What a run covers; raises CurletError where it cannot be laid, or is of too many pieces."""
+    return _silhouette(_asked(state, run))
+
+
 def points_drawn(state: State, run: RunRecord) -> int:
     """About how many points a run draws; none where it cannot be laid, which it says itself."""
     return _points(_asked(state, run))
@@ -85,6 +96,14 @@ def _laid(asked: _Asked) -> tuple[LaidRun, Tally]:
     run = lay(path, core_brush(asked.brush), asked.scale, along.rule(other))
     points_of(run)
     return run, tally(run)
+
+
+@lru_cache(maxsize=64)
+def _silhouette(asked: _Asked) -> Part:
+    run, _ = _laid(asked)
+    # What it covers does not hang on how it is lit.
+    flat = replace(run, brush=replace(run.brush, relief=Relief()))
+    return silhouette(draw_run(flat, "run", "").items, _FINE)
 
 
 @lru_cache(maxsize=16_384)

@@ -18,6 +18,7 @@ from peewee import (
 )
 
 from curlet.core.dress.relief import LIGHT
+from curlet.formats.area_doc import AreaDoc
 from curlet.formats.brush_courses import SwellDoc
 from curlet.formats.brush_file import BrushDoc, Thread
 from curlet.formats.cloth_doc import KeptCloth
@@ -145,6 +146,15 @@ class Lettering(Table):
     position = IntegerField(default=0)
 
 
+class Area(Table):
+    """An area; the paths along its edges name it."""
+
+    id = CharField(primary_key=True)
+    sheet = ForeignKeyField(Sheet, on_delete="CASCADE", backref="areas")
+    doc = JsonField(AreaDoc)
+    position = IntegerField(default=0)
+
+
 class KeptFont(Table):
     """A font that somebody brought: its bytes, in base64, by their hash."""
 
@@ -165,6 +175,7 @@ class SheetPath(Table):
     swell = JsonField(SwellDoc, default=list)
     cloth = JsonField(KeptCloth, default=dict)
     lettering = CharField(null=True)
+    area = CharField(null=True)
     part = CharField(default="")
     hidden = BooleanField(default=False)
     locked = BooleanField(default=False)
@@ -273,6 +284,7 @@ TABLES = (
     Shade,
     SeamGroup,
     Lettering,
+    Area,
     KeptFont,
     SheetPath,
     Picture,

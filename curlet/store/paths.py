@@ -31,6 +31,10 @@ def keep_path(state: State, path_id: str, path: Path) -> None:
     check_unlocked(row)
     if row.get("lettering"):
         raise BadInput("This is lettering: change its text and numbers, or convert it to paths first.")
+    if row.get("area"):
+        raise BadInput(
+            "This is the edge of an area: change the shapes that it is made of, or convert it to paths first."
+        )
     held = {node["id"]: node.get("handles") for node in row["nodes"]}
     nodes = [{**node, "handles": held.get(node["id"])} for node in node_rows(path)]
     state.update("path", path_id, nodes=nodes, figure={})
@@ -63,6 +67,7 @@ def add_path(state: State, name: str, path: Path, group: str | None = None, **va
         "swell": [],
         "cloth": {},
         "lettering": None,
+        "area": None,
         "part": "",
         "hidden": False,
         "locked": False,

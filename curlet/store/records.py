@@ -7,7 +7,18 @@ from typing import Any, Literal, TypedDict
 
 Json = dict[str, Any]
 Kind = Literal[
-    "sheet", "colourway", "shade", "brush", "group", "lettering", "path", "run", "guide", "single", "mark"
+    "sheet",
+    "colourway",
+    "shade",
+    "brush",
+    "group",
+    "lettering",
+    "path",
+    "run",
+    "guide",
+    "single",
+    "mark",
+    "area",
 ]
 
 
@@ -76,8 +87,13 @@ class LetteringRecord(_OnSheet):
     doc: Json
 
 
+class AreaRecord(_OnSheet):
+    doc: Json
+
+
 class PathRecord(_Painted):
-    """A path; `group` and `lettering` name what it belongs to, `part` which part of a text it is."""
+    """A path; `group`, `lettering` and `area` name what it belongs to, `part` which part of a text or which
+    edge of an area it is."""
 
     group: str | None
     name: str
@@ -88,6 +104,7 @@ class PathRecord(_Painted):
     swell: list[Json]
     cloth: Json
     lettering: str | None
+    area: str | None
     part: str
     hidden: bool
     locked: bool
@@ -141,6 +158,7 @@ Record = (
     | BrushRecord
     | GroupRecord
     | LetteringRecord
+    | AreaRecord
     | PathRecord
     | RunRecord
     | GuideRecord

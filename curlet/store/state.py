@@ -11,6 +11,7 @@ from curlet.core.dress.relief import Light
 from curlet.core.measures import Scale
 from curlet.store.errors import Missing
 from curlet.store.models import (
+    Area,
     Brush,
     CheckMark,
     Colourway,
@@ -25,6 +26,7 @@ from curlet.store.models import (
     Table,
 )
 from curlet.store.records import (
+    AreaRecord,
     BrushRecord,
     ColourwayRecord,
     GroupRecord,
@@ -47,6 +49,7 @@ KINDS: dict[str, type[Table]] = {
     "brush": Brush,
     "group": SeamGroup,
     "lettering": Lettering,
+    "area": Area,
     "path": SheetPath,
     "run": Run,
     "guide": GuidePicture,
@@ -122,6 +125,9 @@ class State:
     def get(self, kind: Literal["lettering"], row_id: str) -> LetteringRecord: ...
 
     @overload
+    def get(self, kind: Literal["area"], row_id: str) -> AreaRecord: ...
+
+    @overload
     def get(self, kind: Literal["path"], row_id: str) -> PathRecord: ...
 
     @overload
@@ -165,6 +171,9 @@ class State:
 
     @overload
     def all(self, kind: Literal["lettering"]) -> list[LetteringRecord]: ...
+
+    @overload
+    def all(self, kind: Literal["area"]) -> list[AreaRecord]: ...
 
     @overload
     def all(self, kind: Literal["path"]) -> list[PathRecord]: ...

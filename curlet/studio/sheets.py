@@ -14,7 +14,7 @@ from curlet.store import journal
 from curlet.store.commands import Intent
 from curlet.store.database import opening
 from curlet.store.errors import Stale
-from curlet.store.lettering import follow_paths
+from curlet.store.following import follow
 from curlet.store.state import State
 from curlet.studio.checks import check_runs
 from curlet.studio.drawn_sheet import small_picture
@@ -35,7 +35,7 @@ def attempt(sheet_id: str, revision: int, intent: Intent) -> State:
         raise Stale(now)
     draft = _kept(opening(), sheet_id, revision).draft()
     intent.apply(draft)
-    follow_paths(draft)
+    follow(draft)
     check_runs(draft)
     return draft
 

@@ -19,7 +19,7 @@ from curlet.core.lay.draw_row import placements_of
 from curlet.core.lay.hold.lap import LAP
 from curlet.core.measures import Measure, Scale
 from curlet.core.motif.families import ArtShape, Artwork, Running
-from curlet.core.path import Path
+from curlet.core.path import Path, find_corners
 from curlet.core.tally import tally
 from curlet.demo.brushes import BRUSHES
 from curlet.formats.brush_file import read_brush
@@ -312,6 +312,14 @@ def rounded(degrees: float, radius: float) -> Path:
     into = np.array([points[0], a, b - k * on, points[3]])
     out = np.array([points[0], a + (k, 0), b, points[3]])
     return Path.make(["n1", "n2", "n3", "n4"], points, into, out, False)
+
+
+@pytest.mark.parametrize("radius", [0.05, 0.5])
+def test_a_corner_of_a_small_arc_is_told_from_a_sharp_one(radius: float) -> None:
+    (corner,) = find_corners(rounded(90, radius))
+    (sharp,) = find_corners(polyline([(0, 0), (LEG, 0), (LEG, LEG)]))
+    assert corner.rounded
+    assert not sharp.rounded
 
 
 @pytest.mark.parametrize("side", SIDES)

@@ -7,13 +7,15 @@ import pytest
 
 from curlet.core.brush import Brush, Row, Span
 from curlet.core.brush.gauge import gauge
-from curlet.core.brush.rules import CornerRule, Fade, SwayRule, Swell
+from curlet.core.brush.rules import CornerRule, Fade, FitRule, SwayRule, Swell
+from curlet.core.drawing import Outline
 from curlet.core.errors import BadInput
 from curlet.core.lay.crossings import strip
 from curlet.core.measures import Measure, Scale
 from curlet.core.motif.families import FAMILIES, Running
 from curlet.core.path import find_corners
 from curlet.core.path.corners import Corner, run_together
+from curlet.core.path.insets import half_width
 from curlet.core.path.parallel import parallel
 from curlet.core.settings import specs_of
 from tests.shapes import circle, polyline
@@ -111,3 +113,15 @@ def test_a_copy_on_the_inside_of_a_sharp_corner_is_not_rounded_about_it(turn: fl
     # Two straight legs that meet, shorter than the path by twice the same.
     shorter = 2 * 2.0 * np.tan(way / 2)
     assert inside.length == pytest.approx(path.length - shorter, abs=1e-3)
+
+
+def test_a_line_there_and_back_has_no_half_width() -> None:
+    assert half_width(Outline("MLZ", np.array([[0.0, 0.0], [10.0, 0.0]]))) == 0.0
+
+
+@pytest.mark.parametrize("shortened", [1, 2, 3])
+def test_one_to_three_stitches_are_shortened(shortened: int) -> None:
+    FitRule("ease", shortened=shortened).check()
+    for wrong in (0, 4):
+        with pytest.raises(BadInput, match="One, two or three"):
+            FitRule("ease", shortened=wrong).check()

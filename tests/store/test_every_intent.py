@@ -14,7 +14,7 @@ from pydantic import TypeAdapter
 from curlet.core.errors import CurletError
 from curlet.store import journal
 from curlet.store.commands import AddGuide, AnyIntent
-from curlet.store.lettering import follow_paths
+from curlet.store.following import follow
 from curlet.store.pictures import keep_picture
 from curlet.store.state import State, load_state
 from tests.pixels import canvas, encoded
@@ -236,7 +236,7 @@ def test_what_is_shown_while_it_is_tried_is_what_is_kept(store: FilePath, tried:
     intent = tried.intent(state)
     draft = state.draft()
     intent.apply(draft)
-    follow_paths(draft)
+    follow(draft)
     kept = journal.do(tried.sheet, state.sheet["revision"], intent)
     for kind, there in rows(kept).items():
         tried_out = rows(draft)[kind]

@@ -47,6 +47,11 @@ class Edge:
     def outline(self) -> Outline:
         return of_chain(self.cubics, True)
 
+    @property
+    def straight(self) -> Bools:
+        """(k,) which of its cubics are straight lines."""
+        return _is_straight(self.cubics)
+
 
 @dataclass(frozen=True, eq=False)
 class _Pieces:

@@ -50,6 +50,10 @@ WAYS = {
 }
 
 
+# What of a run an area is made of.
+USES = {"shape": "As it lies", "filled": "With its inside", "inside": "Its inside only"}
+
+
 def made(parts: Sequence[Part], way: str) -> Part:
     """The area that parts make in a way, the first of them first; its polygons are empty where nothing is
     left.

@@ -6,6 +6,7 @@ from typing import Annotated
 
 from pydantic import Field
 
+from curlet.store.commands.areas import FreeArea, MakeArea, SetArea
 from curlet.store.commands.arrange import (
     AlignPaths,
     LockPaths,
@@ -139,6 +140,9 @@ AnyIntent = Annotated[
     | Paste
     | MatchLine
     | SetCloth
+    | MakeArea
+    | SetArea
+    | FreeArea
     | SetGuide
     | DragGuide
     | CalibrateGuide

@@ -12,6 +12,7 @@ from curlet.core.path import rework
 from curlet.core.path.path import Path
 from curlet.formats.path_doc import Coordinate, NodeDoc, Point, to_path
 from curlet.formats.svg_in import ImportedPath
+from curlet.store.areas import edge_paths
 from curlet.store.commands.intent import BaseIntent, Id, Ids, Name
 from curlet.store.lettering import letters_of
 from curlet.store.paths import add_path, check_unlocked, core_path, keep_path, next_name
@@ -107,6 +108,7 @@ class DeletePaths(BaseIntent):
             check_unlocked(state.get("path", path_id))
         names = [state.get("path", path_id)["name"] for path_id in self.paths]
         _let_go_of_lettering(state, set(self.paths))
+        _check_whole_areas(state, set(self.paths))
         for path_id in self.paths:
             state.remove("path", path_id)
         return f"Delete {names[0]}" if len(names) == 1 else f"Delete {len(names)} paths"
@@ -118,6 +120,15 @@ def _let_go_of_lettering(state: State, paths: set[str]) -> None:
         if {path["id"] for path in letters_of(state, lettering)} - paths:
             raise BadInput("These letters are part of a text. Change the text, or convert it to paths first.")
         state.remove("lettering", lettering)
+
+
+def _check_whole_areas(state: State, paths: set[str]) -> None:
+    """Some of an area's edges cannot be deleted alone."""
+    for area in {of for path_id in paths if (of := state.get("path", path_id)["area"])}:
+        if {path["id"] for path in edge_paths(state, area)} - paths:
+            raise BadInput(
+                "This is one edge of an area. Delete all of them, or convert the area to paths first."
+            )
 
 
 class RenamePath(BaseIntent):

@@ -1,0 +1,220 @@
+"""Areas on the sheet: the paths along their edges are made anew whenever what they are made of changes."""
+
+from __future__ import annotations
+
+import hashlib
+from functools import lru_cache
+from typing import Any
+
+import numpy as np
+import shapely
+
+from curlet.core.area.edges import Edge, edges_of
+from curlet.core.area.parts import Part, part_of, together
+from curlet.core.area.ways import WAYS, made
+from curlet.core.errors import BadInput
+from curlet.core.path.outline import joined, outline_of
+from curlet.core.path.path import Path
+from curlet.formats.area_doc import AreaDoc, MemberDoc
+from curlet.formats.content import Content
+from curlet.formats.path_doc import node_rows, path_of_content
+from curlet.store.laying import silhouette_of
+from curlet.store.paths import add_path
+from curlet.store.records import AreaRecord, Json, PathRecord
+from curlet.store.state import State
+
+# How far polygons may lie from the curves that they stand for, sheet mm.
+_FINE = 0.005
+# What changes areas when it changes.
+_KINDS = {"path", "run", "brush", "sheet", "area"}
+
+
+def add_area(state: State, area_id: str, doc: AreaDoc, name: str, **look: Any) -> None:
+    """A new area over everything else.
+
+    Parameters
+    ----------
+    look : columns of the paths along its edges.
+
+    Raises
+    ------
+    BadInput
+        If nothing is left, or one of its shapes encloses nothing.
+    """
+    _put(state, area_id, doc, state.next_position("area"))
+    for number, edge in enumerate(_edges(state, doc), 1):
+        own = name if number == 1 else f"{name}, {number}"
+        facts = {"element": f"area-{area_id}"}
+        add_path(state, own, _path(edge), area=area_id, part=str(number), facts=facts, **look)
+
+
+def put_area(state: State, area_id: str, doc: AreaDoc) -> None:
+    """Make an area anew. Edges that stay keep their paths and the runs on them; raises as `add_area`."""
+    _put(state, area_id, doc, state.get("area", area_id)["position"])
+    old = edge_paths(state, area_id)
+    first, left = old[0], list(old)
+    for edge in _edges(state, doc):
+        same = max(left, key=lambda row: _in_common(row, edge), default=None)
+        if same is None:
+            look: Json = {key: first[key] for key in ("hidden", "cloth", "facts")}
+            number = 1 + max(int(row["part"]) for row in edge_paths(state, area_id))
+            name = f"{first['name']}, {number}"
+            add_path(state, name, _path(edge), first["group"], area=area_id, part=str(number), **look)
+            continue
+        left.remove(same)
+        nodes = node_rows(_path(edge, same["nodes"][0]["id"]))
+        state.update("path", same["id"], nodes=nodes)
+    for gone in left:
+        state.remove("path", gone["id"])
+
+
+def edge_paths(state: State, area_id: str) -> list[PathRecord]:
+    """The paths along an area's edges, in order."""
+    return [path for path in state.all("path") if path.get("area") == area_id]
+
+
+def follow_areas(state: State) -> None:
+    """Make areas anew after what they are made of changed. An area that lost one of its shapes stays as
+    plain paths; one that lost its edges is gone."""
+    if not state.rows["area"] or not {change.kind for change in state.changes} & _KINDS:
+        return
+    for row in _in_order(state):
+        doc = AreaDoc(**row["doc"])
+        if not edge_paths(state, row["id"]):
+            state.remove("area", row["id"])
+        elif any(member.id not in state.rows[member.kind] for member in doc.members):
+            free_area(state, row["id"])
+        else:
+            put_area(state, row["id"], doc)
+
+
+def free_area(state: State, area_id: str) -> None:
+    """Make plain paths of an area's edges."""
+    for path in edge_paths(state, area_id):
+        state.update("path", path["id"], area=None, part="")
+    state.remove("area", area_id)
+
+
+def edges_of_area(state: State, doc: AreaDoc) -> tuple[Edge, ...]:
+    """The edges that an area would have; none where nothing is left. BadInput as `add_area`."""
+    return edges_of(made([_part(state, member) for member in doc.members], doc.way))
+
+
+def _edges(state: State, doc: AreaDoc) -> tuple[Edge, ...]:
+    edges = edges_of_area(state, doc)
+    if not edges:
+        raise BadInput(WAYS[doc.way].empty)
+    return edges
+
+
+def _put(state: State, area_id: str, doc: AreaDoc, position: float) -> None:
+    _check_no_circle(state, area_id, doc)
+    kept = {"id": area_id, "sheet": state.sheet["id"], "doc": doc.model_dump(mode="json")}
+    state.put("area", {**kept, "position": position})
+
+
+def _check_no_circle(state: State, area_id: str, doc: AreaDoc) -> None:
+    """Refuses an area that would be made of itself, by way of others or not."""
+    waiting, seen = [(doc, [area_id])], set[str]()
+    while waiting:
+        here, way = waiting.pop()
+        for inner in _areas_in(state, here):
+            if inner == area_id:
+                names = " is made of ".join(f"“{_name(state, each)}”" for each in [*way, inner])
+                raise BadInput(f"An area cannot be made of itself: {names}. Leave one of them out.")
+            if inner not in seen:
+                seen.add(inner)
+                waiting.append((AreaDoc(**state.get("area", inner)["doc"]), [*way, inner]))
+
+
+def _areas_in(state: State, doc: AreaDoc) -> list[str]:
+    """The areas whose edges an area is made of, as areas, or as paths and runs along those."""
+    found = []
+    for member in doc.members:
+        if member.kind == "area":
+            found.append(member.id)
+            continue
+        area = state.get("path", _path_id(state, member))["area"]
+        if area:
+            found.append(area)
+    return [area for area in found if area in state.rows["area"]]
+
+
+def _name(state: State, area_id: str) -> str:
+    edges = edge_paths(state, area_id)
+    return edges[0]["name"] if edges else "the new area"
+
+
+def _in_order(state: State) -> list[AreaRecord]:
+    """Every area after those that it is made of."""
+    done: dict[str, AreaRecord] = {}
+
+    def visit(row: AreaRecord) -> None:
+        if row["id"] in done:
+            return
+        doc = AreaDoc(**row["doc"])
+        if all(member.id in state.rows[member.kind] for member in doc.members):
+            for inner in _areas_in(state, doc):
+                visit(state.get("area", inner))
+        done[row["id"]] = row
+
+    for row in state.all("area"):
+        visit(row)
+    return list(done.values())
+
+
+def _path_id(state: State, member: MemberDoc) -> str:
+    return state.get("run", member.id)["path"] if member.kind == "run" else member.id
+
+
+def _part(state: State, member: MemberDoc) -> Part:
+    """What one of an area's shapes covers."""
+    if member.kind == "area":
+        return _enclosed(tuple(_node_content(row) for row in edge_paths(state, member.id)))
+    row = state.get("path", _path_id(state, member))
+    covered = silhouette_of(state, state.get("run", member.id)) if member.kind == "run" else None
+    if covered and member.use == "shape":
+        return covered
+    if not row["closed"]:
+        raise BadInput(f"{row['name']} is open, so it encloses nothing. Close it first.")
+    inside = _enclosed((_node_content(row),))
+    if covered is None:
+        return inside
+    both = [inside, covered]
+    make = shapely.union if member.use == "filled" else shapely.difference
+    return together(both, make(inside.area, covered.area))
+
+
+def _node_content(row: PathRecord) -> tuple[str, Content]:
+    return row["id"], Content(row["nodes"])
+
+
+@lru_cache(maxsize=512)
+def _enclosed(contours: tuple[tuple[str, Content], ...]) -> Part:
+    """What closed paths enclose together: holes run the other way round."""
+    paths = [(path_id, path_of_content(nodes, True)) for path_id, nodes in contours]
+    names = [f"{path_id}/{node}" for path_id, path in paths for node in path.node_ids]
+    return part_of(joined([outline_of(path) for _, path in paths]), _FINE, names=names)
+
+
+def _path(edge: Edge, begin: str = "") -> Path:
+    """An edge as a path, begun at a node where it still has it."""
+    ids = [_node_id(name) for name in edge.names]
+    cubics, first = edge.cubics, ids.index(begin) if begin in ids else 0
+    points, out, into = cubics[:, 0], cubics[:, 1].copy(), np.roll(cubics[:, 2], 1, axis=0)
+    level = edge.straight
+    out[level] = points[level]
+    after = np.roll(level, 1)
+    into[after] = points[after]
+    points, into, out = (np.roll(each, -first, axis=0) for each in (points, into, out))
+    return Path.make([*ids[first:], *ids[:first]], points, into, out, True)
+
+
+def _node_id(name: str) -> str:
+    """A short id for a node of an edge, the same for as long as its name is."""
+    return "e" + hashlib.blake2s(name.encode(), digest_size=6).hexdigest()
+
+
+def _in_common(row: PathRecord, edge: Edge) -> int:
+    """How many nodes a path has that an edge has too."""
+    return len({node["id"] for node in row["nodes"]} & {_node_id(name) for name in edge.names})

@@ -1,0 +1,105 @@
+"""Intents on areas."""
+
+from __future__ import annotations
+
+from typing import Annotated, Literal
+
+from pydantic import Field
+
+from curlet.core.area.ways import WAYS
+from curlet.core.errors import BadInput
+from curlet.formats.area_doc import MOST_MEMBERS, AreaDoc, MemberDoc
+from curlet.formats.choices import UseName, WayName
+from curlet.store.areas import add_area, edge_paths, free_area, put_area
+from curlet.store.commands.intent import BaseIntent, Id
+from curlet.store.names import unlike
+from curlet.store.records import Json
+from curlet.store.state import State, new_id
+
+# What an area is filled with where none of its shapes has a cloth.
+_PLAIN: Json = {"weave": "colour", "warp": "#8a93a0", "weft": "#8a93a0"}
+
+
+class MakeArea(BaseIntent):
+    """Make an area of closed paths, runs and other areas, filled as the first of them that has a cloth.
+
+    Parameters
+    ----------
+    hide : whether the paths that it is made of are hidden; paths whose runs belong to it stay.
+    """
+
+    kind: Literal["make-area"]
+    members: Annotated[tuple[MemberDoc, ...], Field(min_length=1, max_length=MOST_MEMBERS)]
+    way: WayName = "join"
+    hide: bool = False
+
+    def apply(self, state: State) -> str:
+        doc = AreaDoc(way=self.way, members=self.members)
+        rows = [state.get("path", path) for path in _paths_of(state, doc)]
+        name = unlike("Area", (path["name"] for path in state.all("path")))
+        cloth = next((row["cloth"] for row in rows if row["cloth"]), _PLAIN)
+        add_area(state, new_id(), doc, name, cloth=cloth, group=rows[0]["group"])
+        if self.hide:
+            for member in self.members:
+                if member.kind != "run":
+                    for path in _paths_of(state, AreaDoc(members=(member,))):
+                        state.update("path", path, hidden=True)
+        return f"{WAYS[self.way].label} as {name}"
+
+
+class SetArea(BaseIntent):
+    """Make an area in another way or of more shapes, or use one of them otherwise, first, or no longer."""
+
+    kind: Literal["set-area"]
+    area: Id
+    way: WayName | None = None
+    member: Id | None = None
+    use: UseName | None = None
+    first: bool = False
+    leave_out: bool = False
+    add: Annotated[tuple[MemberDoc, ...], Field(max_length=MOST_MEMBERS)] = ()
+
+    def apply(self, state: State) -> str:
+        doc = AreaDoc(**state.get("area", self.area)["doc"])
+        there = {(each.kind, each.id) for each in doc.members}
+        members = [*doc.members, *(each for each in self.add if (each.kind, each.id) not in there)]
+        if self.member is not None:
+            index = next((i for i, each in enumerate(members) if each.id == self.member), None)
+            if index is None:
+                raise BadInput("This shape is no longer part of the area. Choose another one.")
+            changed = members.pop(index)
+            if self.use is not None:
+                changed = changed.model_copy(update={"use": self.use})
+            if not self.leave_out:
+                members.insert(0 if self.first else index, changed)
+        if not members:
+            raise BadInput("An area is made of one shape at least. Delete the area instead.")
+        put_area(state, self.area, AreaDoc(way=self.way or doc.way, members=tuple(members)))
+        return f"Change {edge_paths(state, self.area)[0]['name']}"
+
+
+class FreeArea(BaseIntent):
+    """Make plain paths of an area's edges, which no longer follow its shapes."""
+
+    kind: Literal["free-area"]
+    area: Id
+
+    def apply(self, state: State) -> str:
+        state.get("area", self.area)
+        name = edge_paths(state, self.area)[0]["name"]
+        free_area(state, self.area)
+        return f"Convert {name} to paths"
+
+
+def _paths_of(state: State, doc: AreaDoc) -> list[str]:
+    """The paths that an area's shapes are, or lie along."""
+    found: list[str] = []
+    for member in doc.members:
+        if member.kind == "area":
+            state.get("area", member.id)
+            found += [path["id"] for path in edge_paths(state, member.id)]
+        elif member.kind == "run":
+            found.append(state.get("run", member.id)["path"])
+        else:
+            found.append(member.id)
+    return found

@@ -1,0 +1,206 @@
+"""Areas: made of what lies on a sheet, and live under every change of it."""
+
+from __future__ import annotations
+
+from pathlib import Path as FilePath
+from typing import Any
+
+import pytest
+import shapely
+
+from curlet.core.errors import BadInput
+from curlet.core.path.flat import flat
+from curlet.core.path.outline import joined, outline_of
+from curlet.store import journal
+from curlet.store.areas import edge_paths
+from curlet.store.paths import core_path
+from curlet.store.records import PathRecord
+from curlet.store.state import State
+from tests.store.test_path_commands import HEM, SHEET, do
+
+Json = dict[str, Any]
+
+
+def drawn(x: float, y: float, width: float, height: float) -> str:
+    """A rectangle on the sheet; its id."""
+    corners = [(x, y), (x + width, y), (x + width, y + height), (x, y + height)]
+    before = {path["id"] for path in journal.find_sheet(SHEET).all("path")}
+    state = do("draw-path", nodes=[{"x": a, "y": b} for a, b in corners], closed=True)
+    (new,) = {path["id"] for path in state.all("path")} - before
+    return new
+
+
+def of_paths(*paths: str) -> list[Json]:
+    return [{"kind": "path", "id": path} for path in paths]
+
+
+def made(members: list[Json], way: str = "join", **values: Any) -> tuple[State, str]:
+    state = do("make-area", members=members, way=way, **values)
+    return state, state.all("area")[-1]["id"]
+
+
+def size(state: State, area: str) -> float:
+    """What an area's edges enclose, mm²."""
+    outlines = [outline_of(core_path(path)) for path in edge_paths(state, area)]
+    return float(flat(joined(outlines), 0.001).polygon(False).area)
+
+
+def edges(state: State, area: str) -> list[PathRecord]:
+    return edge_paths(state, area)
+
+
+@pytest.mark.parametrize(
+    ("way", "expected", "count"), [("join", 350, 1), ("cut", 150, 1), ("common", 50, 1), ("either", 300, 2)]
+)
+def test_two_paths_make_an_area_in_four_ways(store: FilePath, way: str, expected: float, count: int) -> None:
+    """Rectangles of 200 mm² with 50 mm² in common."""
+    one, other = drawn(20, 20, 20, 10), drawn(30, 25, 20, 10)
+    state, area = made(of_paths(one, other), way)
+    assert size(state, area) == pytest.approx(expected)
+    assert len(edges(state, area)) == count
+    assert {path["closed"] for path in edges(state, area)} == {True}
+
+
+def test_an_area_follows_its_shapes_and_its_edge_keeps_its_run(store: FilePath) -> None:
+    one, other = drawn(20, 20, 20, 10), drawn(30, 25, 20, 10)
+    state, area = made(of_paths(one, other))
+    (edge,) = edges(state, area)
+    state = do("lay-brush", paths=[edge["id"]], brush="topstitch")
+    (run,) = state.runs_of(edge["id"])
+    corner = next(node["id"] for node in edge["nodes"] if (node["x"], node["y"]) == (50, 25))
+    do("set-corner", run=run["id"], node=corner, manner="stop")
+    state = do("move-paths", paths=[other], x=2, y=1)
+    (after,) = edges(state, area)
+    assert after["id"] == edge["id"]
+    assert size(state, area) == pytest.approx(400 - 8 * 4)
+    # The corner that was given its own manner is the same one, where it lies now.
+    assert {(node["x"], node["y"]) for node in after["nodes"] if node["id"] == corner} == {(52, 26)}
+    assert corner in state.runs_of(edge["id"])[0]["places"]["corners"]
+    state = journal.undo(SHEET, journal.current_revision(SHEET))
+    assert size(state, area) == pytest.approx(350)
+
+
+def test_a_hole_comes_and_goes_with_what_makes_it(store: FilePath) -> None:
+    whole, hole = drawn(20, 20, 40, 40), drawn(30, 30, 10, 10)
+    state, area = made(of_paths(whole, hole), "cut")
+    assert len(edges(state, area)) == 2
+    assert size(state, area) == pytest.approx(1600 - 100)
+    state = do("move-paths", paths=[hole], x=100, y=0)
+    assert len(edges(state, area)) == 1
+    assert size(state, area) == pytest.approx(1600)
+    # Both make one shape, so that the hole stays one when it is filled.
+    state = do("move-paths", paths=[hole], x=-100, y=0)
+    assert len({path["facts"]["element"] for path in edges(state, area)}) == 1
+
+
+def test_a_run_is_its_silhouette_with_its_inside_or_its_inside_alone(store: FilePath) -> None:
+    path = drawn(40, 40, 80, 60)
+    run = do("lay-brush", paths=[path], brush="scallop").runs_of(path)[-1]["id"]
+    sizes = {}
+    state, area = made([{"kind": "run", "id": run}])
+    for use in ("shape", "filled", "inside"):
+        sizes[use] = size(do("set-area", area=area, member=run, use=use), area)
+    assert sizes["filled"] == pytest.approx(sizes["shape"] + sizes["inside"], rel=1e-4)
+    assert sizes["filled"] > 80 * 60 > sizes["inside"]
+    # Longer scallops are fewer, so that the outer edge has fewer nodes.
+    state = do("set-area", area=area, member=run, use="filled")
+    short = len(edges(state, area)[0]["nodes"])
+    state = do("set-on-runs", runs=[run], settings=[{"pointer": "/courses/0/length", "entered": "60 mm"}])
+    assert 4 < len(edges(state, area)[0]["nodes"]) < short
+
+
+def test_an_area_of_areas_follows_and_a_circle_is_refused_with_its_names(store: FilePath) -> None:
+    one, other, third = drawn(20, 20, 20, 10), drawn(30, 25, 20, 10), drawn(22, 22, 4, 4)
+    state, inner = made(of_paths(one, other))
+    state, outer = made([{"kind": "area", "id": inner}, *of_paths(third)], "cut")
+    assert size(state, outer) == pytest.approx(350 - 16)
+    state = do("move-paths", paths=[other], x=0, y=-20)
+    assert size(state, outer) == pytest.approx(400 - 16)
+    edge = edges(state, outer)[0]["id"]
+    run = do("lay-brush", paths=[edge], brush="topstitch").runs_of(edge)[-1]["id"]
+    circle = "cannot be made of itself: “Area” is made of “Area 2” is made of “Area”"
+    for member in ({"kind": "area", "id": outer}, {"kind": "path", "id": edge}, {"kind": "run", "id": run}):
+        with pytest.raises(BadInput, match=circle):
+            do("set-area", area=inner, add=[member])
+    with pytest.raises(BadInput, match="“Area” is made of “Area”"):
+        do("set-area", area=inner, add=[{"kind": "area", "id": inner}])
+
+
+def test_nothing_left_and_open_paths_are_said_and_nothing_is_lost(store: FilePath) -> None:
+    one, other = drawn(20, 20, 20, 10), drawn(100, 25, 20, 10)
+    with pytest.raises(BadInput, match="nothing in common"):
+        made(of_paths(one, other), "common")
+    with pytest.raises(BadInput, match="Hem R is open"):
+        made(of_paths(one, HEM))
+    assert journal.find_sheet(SHEET).all("area") == []
+    do("move-paths", paths=[other], x=-70, y=0)
+    state, area = made(of_paths(one, other), "common")
+    before = journal.current_revision(SHEET)
+    with pytest.raises(BadInput, match="nothing in common"):
+        do("move-paths", paths=[other], x=70, y=0)
+    assert journal.current_revision(SHEET) == before
+    assert size(journal.find_sheet(SHEET), area) == pytest.approx(size(state, area))
+
+
+def test_an_edge_is_changed_by_its_shapes_until_it_is_plain_paths(store: FilePath) -> None:
+    one, other = drawn(20, 20, 20, 10), drawn(30, 25, 20, 10)
+    state, area = made(of_paths(one, other))
+    (edge,) = edges(state, area)
+    node = edge["nodes"][0]["id"]
+    with pytest.raises(BadInput, match="edge of an area"):
+        do("move-nodes", path=edge["id"], moves=[{"id": node, "x": 1, "y": 1}])
+    state = do("free-area", area=area)
+    assert state.all("area") == []
+    assert state.get("path", edge["id"])["area"] is None
+    do("move-nodes", path=edge["id"], moves=[{"id": node, "x": 1, "y": 1}])
+
+
+def test_an_area_that_loses_a_shape_stays_as_plain_paths(store: FilePath) -> None:
+    one, other = drawn(20, 20, 20, 10), drawn(30, 25, 20, 10)
+    state, area = made(of_paths(one, other))
+    edge = edges(state, area)[0]["id"]
+    state = do("delete-paths", paths=[other])
+    assert state.all("area") == []
+    assert state.get("path", edge)["area"] is None
+
+
+def test_an_areas_edges_are_deleted_together(store: FilePath) -> None:
+    state, area = made(of_paths(drawn(20, 20, 40, 40), drawn(30, 30, 10, 10)), "cut")
+    outer, hole = (path["id"] for path in edges(state, area))
+    with pytest.raises(BadInput, match="one edge of an area"):
+        do("delete-paths", paths=[hole])
+    state = do("delete-paths", paths=[outer, hole])
+    assert state.all("area") == []
+
+
+def test_shapes_are_hidden_if_wanted_and_the_area_is_filled_as_they_were(store: FilePath) -> None:
+    one, other = drawn(20, 20, 20, 10), drawn(30, 25, 20, 10)
+    cloth = {"weave": "twill", "warp": "#204060", "weft": "#ffffff"}
+    do("set-cloth", paths=[other], cloth=cloth)
+    state, area = made(of_paths(one, other), hide=True)
+    assert state.get("path", one)["hidden"]
+    assert state.get("path", other)["hidden"]
+    (edge,) = edges(state, area)
+    assert edge["cloth"]["weave"] == "twill"
+    assert not edge["hidden"]
+
+
+def test_a_copy_of_an_edge_is_a_plain_path(store: FilePath) -> None:
+    state, area = made(of_paths(drawn(20, 20, 20, 10), drawn(30, 25, 20, 10)))
+    (edge,) = edges(state, area)
+    state = do("duplicate-paths", paths=[edge["id"]])
+    copy = state.all("path")[-1]
+    assert copy["area"] is None
+    assert copy["cloth"] == edge["cloth"]
+
+
+def test_text_along_an_areas_edge_follows_it(store: FilePath) -> None:
+    one, other = drawn(20, 20, 60, 30), drawn(50, 35, 60, 30)
+    state, area = made(of_paths(one, other))
+    (edge,) = edges(state, area)
+    do("write-lettering", text="SEAM", font="graduate", along=edge["id"], entered={"caps": "20 mm"})
+    state = journal.find_sheet(SHEET)
+    before = [path["nodes"] for path in state.all("path") if path["lettering"]]
+    state = do("move-paths", paths=[one], x=-5, y=-5)
+    assert [path["nodes"] for path in state.all("path") if path["lettering"]] != before
+    assert shapely.Polygon([(n["x"], n["y"]) for n in edges(state, area)[0]["nodes"]]).is_valid
