@@ -316,8 +316,8 @@ def rounded(degrees: float, radius: float) -> Path:
 
 @pytest.mark.parametrize("radius", [0.05, 0.5])
 def test_a_corner_of_a_small_arc_is_told_from_a_sharp_one(radius: float) -> None:
-    (corner,) = find_corners(rounded(90, radius))
-    (sharp,) = find_corners(polyline([(0, 0), (LEG, 0), (LEG, LEG)]))
+    (corner,) = find_corners(rounded(90, radius), reach=2.0)
+    (sharp,) = find_corners(polyline((0, 0), (LEG, 0), (LEG, LEG)), reach=2.0)
     assert corner.rounded
     assert not sharp.rounded
 
