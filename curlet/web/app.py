@@ -12,6 +12,7 @@ from flask_openapi3 import Info
 from curlet import __version__
 from curlet.store.database import open_database
 from curlet.web import problems
+from curlet.web.areas import areas
 from curlet.web.bench import bench
 from curlet.web.drawings import drawings
 from curlet.web.export import export
@@ -53,6 +54,7 @@ def build_app() -> Application:
         drawings,
         fonts,
         guides,
+        areas,
         shades,
         export,
         strips,

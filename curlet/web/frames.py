@@ -25,6 +25,7 @@ from curlet.studio.touched import Touched
 from curlet.studio.under_way import UNWATCHED, UnderWay
 from curlet.web.run_frames import run_json
 from curlet.web.sheet_frames import (
+    area_json,
     colourways_json,
     guide_json,
     lengths_json,
@@ -92,6 +93,10 @@ _BESIDE: dict[str, tuple[Part, set[str]]] = {
     "letterings": (
         lambda state, _: [lettering_json(state, row) for row in state.all("lettering")],
         {"lettering"},
+    ),
+    "areas": (
+        lambda state, _: [area_json(state, row) for row in state.all("area")],
+        {"area", "path", "run", "brush"},
     ),
     "guides": (
         lambda state, _: [guide_json(row, state.scale.factor) for row in state.all("guide")],
@@ -168,7 +173,7 @@ def _brush(row: BrushRecord, used_by: int) -> Json:
 
 
 def _path(state: State, row: PathRecord) -> Json:
-    keys = ("id", "name", "group", "closed", "hidden", "locked", "lettering", "position")
+    keys = ("id", "name", "group", "closed", "hidden", "locked", "lettering", "area", "position")
     return {
         **part_of(row, *keys),
         **_line(Content(row["nodes"]), row["closed"], state.scale.factor),

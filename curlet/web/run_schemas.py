@@ -128,6 +128,7 @@ class PathShown(BaseModel):
     locked: bool
     position: float
     lettering: str | None
+    area: str | None
     cloth: ClothDoc | None
 
 

@@ -17,8 +17,10 @@ from curlet.formats.fonts import SINGLE_LINE
 from curlet.formats.mark_doc import MarkDoc
 from curlet.formats.screen import Packer, group_json, paint_json
 from curlet.formats.shade_refs import OF_PATH, shade_of, shade_ref
+from curlet.store.areas import edge_paths
 from curlet.store.paths import core_path
 from curlet.store.records import (
+    AreaRecord,
     GuideRecord,
     LetteringRecord,
     MarkRecord,
@@ -214,6 +216,29 @@ _NUMBERS = {
     "shift": "length",
     "rise": "length",
 }
+
+
+def area_json(state: State, row: AreaRecord) -> Json:
+    """An area with its shapes by name, in order."""
+    doc = row["doc"]
+    return {
+        "id": row["id"],
+        "way": doc["way"],
+        "members": [{**member, **_member(state, member)} for member in doc["members"]],
+        "paths": [path["id"] for path in edge_paths(state, row["id"])],
+    }
+
+
+def _member(state: State, member: Json) -> Json:
+    """What one of an area's shapes is called; a run by its path and its brush."""
+    if member["kind"] == "area":
+        edges = edge_paths(state, member["id"])
+        return {"name": edges[0]["name"] if edges else "Area"}
+    if member["kind"] == "path":
+        return {"name": state.get("path", member["id"])["name"]}
+    run = state.get("run", member["id"])
+    path, brush = state.get("path", run["path"])["name"], state.get("brush", run["brush"])["doc"]["name"]
+    return {"name": f"{path}, {brush}"}
 
 
 def lettering_json(state: State, row: LetteringRecord) -> Json:

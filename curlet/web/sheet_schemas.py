@@ -6,6 +6,8 @@ from typing import Annotated, Literal
 
 from pydantic import BaseModel, Field
 
+from curlet.formats.area_doc import MemberDoc
+from curlet.formats.choices import WayName
 from curlet.formats.cloth_doc import ClothDoc
 from curlet.formats.names import MaybeName
 from curlet.web.drawing_schemas import AnyPaint, GroupShown
@@ -174,6 +176,21 @@ class SetAsideShown(BaseModel):
     fault: str
 
 
+class MemberShown(MemberDoc):
+    """One of an area's shapes, by name."""
+
+    name: str
+
+
+class AreaShown(BaseModel):
+    """An area, and the paths along its edges."""
+
+    id: str
+    way: WayName
+    members: list[MemberShown]
+    paths: list[str]
+
+
 class SheetFrame(BaseModel):
     """The JSON head of a frame: a sheet with its runs as laid.
 
@@ -185,6 +202,7 @@ class SheetFrame(BaseModel):
     sheet: SheetShown
     groups: list[SeamGroupShown]
     letterings: list[LetteringShown]
+    areas: list[AreaShown]
     guides: list[GuideShown]
     singles: list[SingleShown]
     colourways: list[ColourwayShown]
@@ -229,6 +247,7 @@ class PreviewFrame(BaseModel):
     order: NewOrder
     sheet: SheetShown | None
     letterings: list[LetteringShown] | None
+    areas: list[AreaShown] | None
     guides: list[GuideShown] | None
     singles: list[SingleShown] | None
     colourways: list[ColourwayShown] | None

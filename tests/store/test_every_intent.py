@@ -100,7 +100,22 @@ CLIP = {
         }
     ],
 }
+AREA = Tried(
+    "make-area",
+    {"members": [{"kind": "path", "id": "waistcoat-front-r"}, {"kind": "run", "id": CLOSED}], "way": "cut"},
+)
 TRIED = [
+    AREA,
+    Tried(
+        "set-area", {"area": last("area"), "way": "join", "member": CLOSED, "use": "filled"}, after=(AREA,)
+    ),
+    Tried("set-area", {"area": last("area"), "member": CLOSED, "leave_out": True}, after=(AREA,)),
+    Tried(
+        "set-area",
+        {"area": last("area"), "add": [{"kind": "path", "id": "waistcoat-front-l"}], "way": "join"},
+        after=(AREA,),
+    ),
+    Tried("free-area", {"area": last("area")}, after=(AREA,)),
     Tried("draw-path", {"nodes": [{"x": 0, "y": 0}, {"x": 50, "y": 9, "into": [40, 0]}]}),
     Tried("sketch-path", {"points": [[i, i % 7, 0.4 + i / 100] for i in range(50)]}),
     FIGURE,
@@ -301,6 +316,8 @@ def test_what_names_something_that_is_gone_is_refused_and_changes_nothing(
         "items",
         "shade",
         "colourway",
+        "area",
+        "members",
     }
     named_here = {key for key in names & set(values) if values[key]}
     assert named_here
