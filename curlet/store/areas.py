@@ -70,7 +70,8 @@ def put_area(state: State, area_id: str, doc: AreaDoc) -> None:
 
 def edge_paths(state: State, area_id: str) -> list[PathRecord]:
     """The paths along an area's edges, in order."""
-    return [path for path in state.all("path") if path.get("area") == area_id]
+    own = (path for path in state.all("path") if path.get("area") == area_id)
+    return sorted(own, key=lambda path: int(path["part"]))
 
 
 def follow_areas(state: State) -> None:

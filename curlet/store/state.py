@@ -232,6 +232,11 @@ class State:
             self._last[order] = max(every, default=-1)
         return self._last[order] + 1
 
+    def position_above(self, position: float) -> float:
+        """A place right above another one that is painted."""
+        every = (row["position"] for kind in PAINTED for row in self.rows[kind].values())
+        return (position + min((at for at in every if at > position), default=position + 2)) / 2
+
     def first_position(self) -> float:
         """A place under everything that is painted."""
         every = (row["position"] for kind in PAINTED for row in self.rows[kind].values())

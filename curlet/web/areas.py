@@ -15,6 +15,7 @@ from curlet.formats.choices import WayName
 from curlet.formats.numbers import terse_data
 from curlet.store import journal
 from curlet.store.areas import edges_of_area
+from curlet.store.records import Json
 from curlet.web.replies import Replies, json_reply
 from curlet.web.routes import Routes
 from curlet.web.schemas import Problem, SheetUrl
@@ -53,14 +54,12 @@ def ways(path: SheetUrl, body: Shapes) -> Response:
     """What shapes of a sheet would make in each way."""
     state = journal.find_sheet(path.sheet_id)
     made = {way: edges_of_area(state, AreaDoc(way=way, members=body.members)) for way in WAYS}
-    return json_reply(
-        WaysShown(**_box(made["join"]), ways=[_shown(way, edges) for way, edges in made.items()])
-    )
+    return json_reply({**_box(made["join"]), "ways": [_shown(way, edges) for way, edges in made.items()]})
 
 
-def _shown(way: str, edges: tuple[Edge, ...]) -> WayShown:
+def _shown(way: str, edges: tuple[Edge, ...]) -> Json:
     empty = None if edges else WAYS[way].empty
-    return WayShown(way=way, d=terse_data(outline_of_edges(edges)) if edges else "", empty=empty)
+    return {"way": way, "d": terse_data(outline_of_edges(edges)) if edges else "", "empty": empty}
 
 
 def _box(edges: tuple[Edge, ...]) -> dict[str, float]:

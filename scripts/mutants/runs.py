@@ -15,6 +15,7 @@ from coverage.numbits import numbits_to_nums
 ROOT = FilePath(__file__).parents[2]
 # The tests that need no browser.
 TESTS = ("core", "store", "formats", "studio", "web", "reference")
+TIMED_OUT = 124
 # Of the tests that run a line, so many are tried first, from as many files as may be.
 FIRST_TESTS = 60
 
@@ -30,7 +31,7 @@ def copied(tree: FilePath) -> FilePath:
 
 
 def pytest(tree: FilePath, *words: str, timeout: float | None = None) -> int:
-    """How pytest ended in a copy; 124 where it took too long."""
+    """How pytest ended in a copy; TIMED_OUT where it took too long."""
     environment = {**os.environ, "PYTHONPATH": str(tree), "PYTHONDONTWRITEBYTECODE": "1"}
     command = [sys.executable, "-m", "pytest", *words]
     try:
@@ -38,7 +39,7 @@ def pytest(tree: FilePath, *words: str, timeout: float | None = None) -> int:
             command, cwd=tree, env=environment, timeout=timeout, capture_output=True, check=False
         ).returncode
     except subprocess.TimeoutExpired:
-        return 124
+        return TIMED_OUT
 
 
 # What is stated when files are read in is looked at by these.

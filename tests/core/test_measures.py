@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+import math
+
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
@@ -9,7 +11,15 @@ from hypothesis import strategies as st
 from curlet.core.bounds import Bounds
 from curlet.core.brush import Letter, Row, Share
 from curlet.core.errors import BadInput
-from curlet.core.measures import Measure, MeasuredOn, Reading, Scale, read_measure, spi_to_pitch
+from curlet.core.measures import (
+    Measure,
+    MeasuredOn,
+    Reading,
+    Scale,
+    place_entered,
+    read_measure,
+    spi_to_pitch,
+)
 from curlet.core.motif.families import Running
 
 
@@ -110,3 +120,24 @@ def test_a_refusal_says_its_number_as_people_write_it(value: float, said: str) -
     with pytest.raises(BadInput) as refused:
         Bounds("Gap", 0.5, 1).check(value)
     assert str(refused.value).startswith(f"Gap is {said}: it must be from 0.5 to 1 mm")
+
+
+def test_a_length_in_a_direction_is_from_the_sheets_corner_unless_it_is_said_from_where() -> None:
+    scale = Scale.read("1:4")
+    assert place_entered(scale, length="80 mm", direction="90") == pytest.approx((0, 20))
+    assert place_entered(scale, length="80 mm", from_x=3, from_y=5) == pytest.approx((23, 5))
+
+
+def test_a_scale_of_nothing_is_refused_however_it_is_made() -> None:
+    for drawn, garment in ((0.0, 4.0), (1.0, 0.0), (-1.0, 4.0), (10_001.0, 1.0), (math.inf, 1.0)):
+        with pytest.raises(BadInput, match="above 0"):
+            Scale(drawn, garment)
+
+
+@pytest.mark.parametrize(
+    ("text", "mm"),
+    [("1 m + 20 cm + 5", 1250), ("5 + 20 cm + 1 m", 1250), ("3 + 1 cm + 2 mm + 4", 46), ("2 cm - 5", -30)],
+)
+def test_a_number_without_a_unit_takes_that_of_the_next_or_of_the_last(text: str, mm: float) -> None:
+    """By hand: 1000 + 200 + 50; 50 + 200 + 1000; 30 + 10 + 2 + 4; 20 - 50."""
+    assert read_measure(text).value == pytest.approx(mm)

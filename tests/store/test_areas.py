@@ -185,6 +185,20 @@ def test_shapes_are_hidden_if_wanted_and_the_area_is_filled_as_they_were(store: 
     assert not edge["hidden"]
 
 
+def test_an_area_lies_over_its_shapes_or_in_the_place_of_the_first(store: FilePath) -> None:
+    one, between, other, above = (drawn(20 + 5 * i, 20, 20, 10) for i in range(4))
+    for hide, order in (
+        (False, [one, between, other, "area", above]),
+        (True, [one, "area", between, other, above]),
+    ):
+        state, area = made(of_paths(one, other), hide=hide)
+        (edge,) = edges(state, area)
+        names = {edge["id"]: "area"}
+        painted = [names.get(row["id"], row["id"]) for _, row in state.painted()]
+        assert [name for name in painted if name in order] == order
+        journal.undo(SHEET, journal.current_revision(SHEET))
+
+
 def test_a_copy_of_an_edge_is_a_plain_path(store: FilePath) -> None:
     state, area = made(of_paths(drawn(20, 20, 20, 10), drawn(30, 25, 20, 10)))
     (edge,) = edges(state, area)

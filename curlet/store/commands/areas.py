@@ -21,7 +21,8 @@ _PLAIN: Json = {"weave": "colour", "warp": "#8a93a0", "weft": "#8a93a0"}
 
 
 class MakeArea(BaseIntent):
-    """Make an area of closed paths, runs and other areas, filled as the first of them that has a cloth.
+    """Make an area of closed paths, runs and other areas, filled as the first of them that has a cloth. It
+    lies over all of them; or, where they are hidden, in the place of the first.
 
     Parameters
     ----------
@@ -38,7 +39,9 @@ class MakeArea(BaseIntent):
         rows = [state.get("path", path) for path in _paths_of(state, doc)]
         name = unlike("Area", (path["name"] for path in state.all("path")))
         cloth = next((row["cloth"] for row in rows if row["cloth"]), _PLAIN)
-        add_area(state, new_id(), doc, name, cloth=cloth, group=rows[0]["group"])
+        under = rows[:1] if self.hide else rows
+        position = state.position_above(max(row["position"] for row in under))
+        add_area(state, new_id(), doc, name, cloth=cloth, group=rows[0]["group"], position=position)
         if self.hide:
             for member in self.members:
                 if member.kind != "run":

@@ -7,6 +7,7 @@ import { CHOICES } from "./choices";
 import { readBench, readChanged, readPreview, readSheet, readTape } from "./frame";
 import type { components, paths } from "./schema";
 import type {
+  AreaMember,
   ChangedFrame,
   Intent,
   MarkDoc,
@@ -345,6 +346,9 @@ export const api = {
 
   importBrushes: (files: readonly File[], replace: boolean) =>
     settled(client.POST("/api/brush-files", form({ files, replace: String(replace) }))),
+
+  ways: (id: string, members: AreaMember[]) =>
+    exact<"WaysShown">(client.POST("/api/sheets/{sheet_id}/areas/ways", { params: at(id), body: { members } })),
 
   exportFacts: (id: string, form: OutputId, ppi: string) =>
     settled(

@@ -46,6 +46,7 @@ const nothing = {
   order: { paths: null, runs: null, as_drawn: null },
   sheet: null,
   letterings: null,
+  areas: null,
   guides: null,
   singles: null,
   marks: null,

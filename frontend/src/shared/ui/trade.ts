@@ -23,6 +23,8 @@ export const OVERLAPS = pairs(CHOICES.overlaps);
 export const CROSSINGS = pairs(CHOICES.crossings);
 export const FINISHES = pairs(CHOICES.finishes);
 export const TAKES = pairs(CHOICES.takes);
+export const USES = pairs(CHOICES.uses);
+export const WAYS = pairs(CHOICES.ways);
 export const STANDS = pairs(CHOICES.stands);
 export const DRIVERS = pairs(CHOICES.drivers);
 export const CHANNELS = CHOICES.channels.map(({ id, label, unit }) => [id, label, unit] as const);

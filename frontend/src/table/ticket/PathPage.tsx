@@ -8,6 +8,7 @@ import { plural } from "@/shared/ui/words";
 import { useChosen, useSheetSession, useFrame } from "../sheet";
 import { tableState } from "../state";
 import { Arrange, TurnAndResize } from "./Arrange";
+import { NewArea } from "./Areas";
 import { Cloth } from "./Cloth";
 import { Group } from "./Group";
 import { AllNodes } from "./NodeWork";
@@ -68,6 +69,7 @@ export function PathPage() {
       <Kept />
       <Group />
       <Cloth />
+      {paths.length === 1 && <NewArea />}
       <AllNodes />
       <Stacking />
       <Rework ids={ids} />

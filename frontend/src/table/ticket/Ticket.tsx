@@ -18,6 +18,7 @@ import { useTableState } from "../state";
 import { ThisFigure } from "../tools/figure/Figures";
 import { ThisLettering } from "../tools/lettering/ThisLettering";
 import { ToolCard } from "../tools/ToolCard";
+import { NewArea, ThisArea } from "./Areas";
 import { BarePath } from "./BarePath";
 import { BrushWork } from "./BrushWork";
 import { Corners, Crossings } from "./Corners";
@@ -62,7 +63,8 @@ export function Ticket({ className }: { className: string }) {
 }
 
 function PathTicket() {
-  const { path, run } = useChosen();
+  const { path, paths, run } = useChosen();
+  const several = paths.length > 1;
   const page = useTableState((state) => state.page);
   return (
     <>
@@ -83,8 +85,10 @@ function PathTicket() {
       ) : (
         <>
           {path!.lettering && <ThisLettering key={path!.lettering} id={path!.lettering} />}
+          {path!.area && <ThisArea key={path!.area} id={path!.area} />}
           <ThisFigure />
           {run ? <RunRows run={run} /> : <BarePath />}
+          {several && <NewArea />}
           <PathRow />
         </>
       )}
