@@ -66,7 +66,7 @@ def _insets() -> None:
     motifs = [
         pair for row in rows for pair in zip(row.motifs(Scale()), row.drawn_lengths(Scale()), strict=True)
     ]
-    for kept in (raised, insets_room._insets, insets_room._area_of):
+    for kept in (raised, insets_room._insets, insets_room._area_of, insets_room._known_parts):
         kept.cache_clear()
     took = []
     for _ in range(2):
