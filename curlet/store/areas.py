@@ -74,6 +74,17 @@ def edge_paths(state: State, area_id: str) -> list[PathRecord]:
     return sorted(own, key=lambda path: int(path["part"]))
 
 
+def shapes_of(state: State, area_id: str) -> list[str]:
+    """The paths that an area is made of in the end: those of its areas in their place, and those that its
+    runs lie along."""
+    found: dict[str, None] = {}
+    for member in AreaDoc(**state.get("area", area_id)["doc"]).members:
+        path = None if member.kind == "area" else state.get("path", _path_id(state, member))
+        inner = member.id if path is None else path["area"]
+        found |= dict.fromkeys(shapes_of(state, inner) if inner else [path["id"]])  # type: ignore[index]
+    return list(found)
+
+
 def follow_areas(state: State) -> None:
     """Make areas anew after what they are made of changed. An area that lost one of its shapes stays as
     plain paths; one that lost its edges is gone."""

@@ -80,6 +80,22 @@ def test_an_area_follows_its_shapes_and_its_edge_keeps_its_run(store: FilePath) 
     assert size(state, area) == pytest.approx(350)
 
 
+def test_an_area_is_moved_and_turned_with_its_shapes(store: FilePath) -> None:
+    one, other, third = drawn(20, 20, 20, 10), drawn(30, 25, 20, 10), drawn(22, 22, 4, 4)
+    _, inner = made(of_paths(one, other), hide=True)
+    state, area = made([{"kind": "area", "id": inner}, *of_paths(third)], "cut")
+    outer, hole = (path["id"] for path in edges(state, area))
+    before = core_path(state.get("path", outer)).points
+    # Chosen with its hole, and with one of its shapes: moved once.
+    state = do("move-paths", paths=[outer, hole, one], x=7, y=-3)
+    assert core_path(state.get("path", outer)).points == pytest.approx(before + (7, -3))
+    assert core_path(state.get("path", one)).points.min(axis=0) == pytest.approx((27, 17))
+    state = do("turn-paths", paths=[outer], angle="90", size="200 %")
+    assert size(state, area) == pytest.approx(4 * (350 - 16))
+    state = do("align-paths", paths=[outer], to="left")
+    assert core_path(state.get("path", outer)).points[:, 0].min() == pytest.approx(0, abs=1e-6)
+
+
 def test_a_hole_comes_and_goes_with_what_makes_it(store: FilePath) -> None:
     whole, hole = drawn(20, 20, 40, 40), drawn(30, 30, 10, 10)
     state, area = made(of_paths(whole, hole), "cut")

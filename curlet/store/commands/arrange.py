@@ -2,7 +2,8 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass
 from typing import Annotated, Literal
 
 import numpy as np
@@ -14,6 +15,7 @@ from curlet.core.measures import read_measure
 from curlet.core.path import rework
 from curlet.core.path.path import Path
 from curlet.formats.path_doc import Coordinate
+from curlet.store.areas import edge_paths, shapes_of
 from curlet.store.commands.intent import BaseIntent, Entered, Id, Ids
 from curlet.store.lettering import free_standing, letters_of, put_lettering, shift_lettering
 from curlet.store.names import names_of
@@ -54,12 +56,12 @@ class TurnPaths(BaseIntent):
         low, high = _box(_cores(state, self.paths))
         turn = size * np.array([[np.cos(angle), np.sin(angle)], [-np.sin(angle), np.cos(angle)]])
         for unit in units(state, self.paths):
-            lettering = state.get("path", unit[0])["lettering"]
-            if lettering:
-                _turn_lettering(state, lettering, (low + high) / 2, turn)
-                continue
-            turned = rework.turned(core_path(state.get("path", unit[0])), (low + high) / 2, turn)
-            keep_path(state, unit[0], turned)
+            for path_id, lettering in _each(state, unit):
+                if lettering:
+                    _turn_lettering(state, lettering, (low + high) / 2, turn)
+                    continue
+                turned = rework.turned(core_path(state.get("path", path_id)), (low + high) / 2, turn)
+                keep_path(state, path_id, turned)
         return f"{'Turn' if angle else 'Resize'} {names_of(state, self.paths)}"
 
 
@@ -73,7 +75,7 @@ class AlignPaths(BaseIntent):
 
     def apply(self, state: State) -> str:
         each = units(state, self.paths)
-        boxes = [_box(_cores(state, unit)) for unit in each]
+        boxes = [_box(_cores(state, unit.shown)) for unit in each]
         whole = _box(_cores(state, self.paths))
         if len(each) == 1:
             whole = np.zeros(2), np.array([state.sheet["width"], state.sheet["height"]])
@@ -96,7 +98,9 @@ class SpreadPaths(BaseIntent):
 
     def apply(self, state: State) -> str:
         axis = 0 if self.way == "across" else 1
-        placed = [(_along(_box(_cores(state, unit)), axis, 0.5), unit) for unit in units(state, self.paths)]
+        placed = [
+            (_along(_box(_cores(state, unit.shown)), axis, 0.5), unit) for unit in units(state, self.paths)
+        ]
         placed.sort(key=lambda item: item[0])
         wanted = np.linspace(placed[0][0], placed[-1][0], len(placed))
         for (middle, unit), to in zip(placed, wanted.tolist(), strict=True):
@@ -132,26 +136,58 @@ class LockPaths(BaseIntent):
         return f"{'Lock' if self.locked else 'Unlock'} {names_of(state, self.paths)}"
 
 
-def units(state: State, paths: Sequence[str]) -> list[list[str]]:
-    """Paths that are placed together: the letters of one text as one, others each for itself."""
-    found: dict[str, list[str]] = {}
+@dataclass(frozen=True)
+class Unit:
+    """Paths that are placed together: those that are seen, and those that are moved."""
+
+    shown: tuple[str, ...]
+    moved: tuple[str, ...]
+
+
+def units(state: State, paths: Sequence[str]) -> list[Unit]:
+    """What is placed together: the letters of one text, an area's edges by the shapes that it is made of, any
+    other path by itself. Nothing is moved twice."""
+    found: dict[str, Unit] = {}
+    taken: set[str] = set()
     for path_id in paths:
-        lettering = state.get("path", path_id)["lettering"]
-        whole = [path["id"] for path in letters_of(state, lettering)] if lettering else [path_id]
-        found[lettering or path_id] = whole
+        row = state.get("path", path_id)
+        shown: tuple[str, ...] = (path_id,)
+        whole = shown
+        if row["lettering"]:
+            whole = shown = tuple(path["id"] for path in letters_of(state, row["lettering"]))
+        elif row["area"]:
+            shown = tuple(path["id"] for path in edge_paths(state, row["area"]))
+            whole = tuple(shapes_of(state, row["area"]))
+        key = row["lettering"] or row["area"] or path_id
+        if key not in found:
+            moved = tuple(path for path in whole if path not in taken)
+            taken.update(moved)
+            found[key] = Unit(shown, moved)
     return list(found.values())
 
 
-def shift_unit(state: State, unit: list[str], x: float, y: float) -> None:
+def shift_unit(state: State, unit: Unit, x: float, y: float) -> None:
     """What is placed together moved by a distance in sheet mm; what is a figure or text stays it."""
-    row = state.get("path", unit[0])
-    if row["lettering"]:
-        shift_lettering(state, row["lettering"], x, y)
-        return
-    keep_path(state, row["id"], rework.moved(core_path(row), x, y))
-    if row["figure"]:
-        figure = {**row["figure"], "x": row["figure"]["x"] + x, "y": row["figure"]["y"] + y}
-        state.update("path", row["id"], figure=figure)
+    for path_id, lettering in _each(state, unit):
+        if lettering:
+            shift_lettering(state, lettering, x, y)
+            continue
+        row = state.get("path", path_id)
+        keep_path(state, path_id, rework.moved(core_path(row), x, y))
+        if row["figure"]:
+            figure = {**row["figure"], "x": row["figure"]["x"] + x, "y": row["figure"]["y"] + y}
+            state.update("path", path_id, figure=figure)
+
+
+def _each(state: State, unit: Unit) -> Iterator[tuple[str, str | None]]:
+    """The paths that are moved, and each text among them once, by its first letter."""
+    texts: set[str] = set()
+    for path_id in unit.moved:
+        lettering = state.get("path", path_id)["lettering"]
+        if lettering not in texts:
+            yield path_id, lettering
+        if lettering:
+            texts.add(lettering)
 
 
 def _turn_lettering(state: State, lettering: str, about: Floats, matrix: Floats) -> None:
