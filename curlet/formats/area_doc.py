@@ -4,8 +4,9 @@ from __future__ import annotations
 
 from typing import Annotated, Literal
 
-from pydantic import BaseModel, ConfigDict, Field, model_validator
+from pydantic import BaseModel, ConfigDict, Field, FiniteFloat, model_validator
 
+from curlet.core.area.clean import PLAIN, Clean
 from curlet.formats.choices import UseName, WayName
 
 MOST_MEMBERS = 200
@@ -24,12 +25,29 @@ class MemberDoc(BaseModel):
     use: UseName = "shape"
 
 
+class CleanDoc(BaseModel):
+    """How an area's edges are cleaned: `gaps` and `grow` in sheet mm, `least` in mm² on the sheet."""
+
+    model_config = ConfigDict(extra="forbid", frozen=True)
+    gaps: FiniteFloat = PLAIN.gaps
+    grow: FiniteFloat = PLAIN.grow
+    round: bool = PLAIN.round
+    least: FiniteFloat = PLAIN.least
+
+    def to_core(self) -> Clean:
+        """The core's; raises BadInput where a number is out of bounds."""
+        clean = Clean(**self.model_dump())
+        clean.check()
+        return clean
+
+
 class AreaDoc(BaseModel):
-    """An area's shapes, the first of them first, and how they make it."""
+    """An area's shapes, the first of them first, how they make it, and how its edges are cleaned."""
 
     model_config = ConfigDict(extra="forbid", frozen=True)
     way: WayName = "join"
     members: Annotated[tuple[MemberDoc, ...], Field(min_length=1, max_length=MOST_MEMBERS)]
+    clean: CleanDoc = CleanDoc()
 
     @model_validator(mode="after")
     def _each_once(self) -> AreaDoc:

@@ -9,6 +9,7 @@ from typing import Any
 import numpy as np
 import shapely
 
+from curlet.core.area.clean import cleaned
 from curlet.core.area.edges import Edge, edges_of
 from curlet.core.area.parts import Part, part_of, together
 from curlet.core.area.ways import WAYS, made
@@ -109,7 +110,8 @@ def free_area(state: State, area_id: str) -> None:
 
 def edges_of_area(state: State, doc: AreaDoc) -> tuple[Edge, ...]:
     """The edges that an area would have; none where nothing is left. BadInput as `add_area`."""
-    return edges_of(made([_part(state, member) for member in doc.members], doc.way))
+    part = made([_part(state, member) for member in doc.members], doc.way)
+    return edges_of(cleaned(part, doc.clean.to_core(), _FINE))
 
 
 def _edges(state: State, doc: AreaDoc) -> tuple[Edge, ...]:

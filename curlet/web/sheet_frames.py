@@ -13,6 +13,7 @@ from curlet.core.measures import MM_PER_INCH
 from curlet.core.path import Path, measuring
 from curlet.core.path.edit import nearest_length
 from curlet.core.path.measuring import Measured
+from curlet.formats.area_doc import CleanDoc
 from curlet.formats.fonts import SINGLE_LINE
 from curlet.formats.mark_doc import MarkDoc
 from curlet.formats.screen import Packer, group_json, paint_json
@@ -220,12 +221,20 @@ _NUMBERS = {
 
 def area_json(state: State, row: AreaRecord) -> Json:
     """An area with its shapes by name, in order."""
-    doc = row["doc"]
+    doc, factor = row["doc"], state.scale.factor
+    edges, clean = edge_paths(state, row["id"]), CleanDoc(**doc.get("clean", {}))
     return {
         "id": row["id"],
         "way": doc["way"],
+        "clean": {
+            "gaps": number_text(clean.gaps, "length", factor),
+            "grow": number_text(clean.grow, "length", factor),
+            "least": f"{clean.least:g} mm²",
+            "round": clean.round,
+        },
+        "nodes": sum(len(path["nodes"]) for path in edges),
         "members": [{**member, **_member(state, member)} for member in doc["members"]],
-        "paths": [path["id"] for path in edge_paths(state, row["id"])],
+        "paths": [path["id"] for path in edges],
     }
 
 

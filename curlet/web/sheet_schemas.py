@@ -182,11 +182,22 @@ class MemberShown(MemberDoc):
     name: str
 
 
+class CleanShown(BaseModel):
+    """How an area's edges are cleaned, as it would be entered."""
+
+    gaps: str
+    grow: str
+    least: str
+    round: bool
+
+
 class AreaShown(BaseModel):
-    """An area, and the paths along its edges."""
+    """An area, the paths along its edges, and how many nodes they have together."""
 
     id: str
     way: WayName
+    clean: CleanShown
+    nodes: int
     members: list[MemberShown]
     paths: list[str]
 

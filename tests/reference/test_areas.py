@@ -12,6 +12,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 from numpy.typing import NDArray
 
+from curlet.core.area.clean import Clean, cleaned
 from curlet.core.area.edges import Edge, edges_of
 from curlet.core.area.parts import Part, part_of, stamped
 from curlet.core.area.silhouette import silhouette
@@ -191,3 +192,59 @@ def test_parts_of_many_shapes_are_one_after_the_other() -> None:
     expected = shapely.union_all([finely(disc(10 * i, 0, 6.0)) for i in range(5)])
     assert len(edges) == 1
     assert area_of(edges) == pytest.approx(expected.area, rel=WITHIN)
+
+
+@pytest.mark.parametrize("by", [0.3, 2.0, 7.5])
+@pytest.mark.parametrize("outline", [disc(0, 0, 12.0), box(0, 0, 30, 18), figure("polygon")])
+def test_growing_a_convex_shape_follows_steiners_formula(outline: Outline, by: float) -> None:
+    """A + P·r + π·r²: Steiner's formula for convex bodies (Schneider, Convex Bodies, 4.2)."""
+    whole = part_of(outline, FINE)
+    grown = edges_of(cleaned(whole, Clean(grow=by), FINE))
+    fine = finely(outline)
+    expected = fine.area + fine.length * by + math.pi * by**2
+    assert area_of(grown) == pytest.approx(expected, rel=5e-4)
+    # Thinned again by as much it is what it was: of convex shapes nothing is lost.
+    back = cleaned(cleaned(whole, Clean(grow=by), FINE), Clean(grow=-by), FINE)
+    assert area_of(edges_of(back)) == pytest.approx(fine.area, rel=2e-3)
+
+
+def test_sharp_corners_stay_sharp_where_an_area_is_grown() -> None:
+    """A rectangle a × b grown by r with mitres is (a + 2r) × (b + 2r), in four straight sides."""
+    (edge,) = edges_of(cleaned(part_of(box(0, 0, 30, 18), FINE), Clean(grow=2.0, round=False), FINE))
+    assert area_of([edge]) == pytest.approx(34 * 22)
+    assert len(edge.cubics) == 4
+    assert edge.straight.all()
+
+
+def test_a_gap_that_is_narrow_enough_is_closed_and_a_wider_one_stays() -> None:
+    """Two squares of 10 mm, 1 mm apart: closed, 21 × 10, less a segment of the disc at each end."""
+    pair = made([part_of(box(0, 0, 10, 10), FINE), part_of(box(11, 0, 21, 10), FINE)], "join")
+    radius = 0.6
+    segment = radius**2 * math.asin(0.5 / radius) - 0.5 * math.sqrt(radius**2 - 0.25)
+    for gaps, size, count in ((0.8, 200, 2), (2 * radius, 210 - 2 * segment, 1)):
+        edges = edges_of(cleaned(pair, Clean(gaps=gaps), FINE))
+        assert len(edges) == count
+        assert area_of(edges) == pytest.approx(size, abs=0.01)
+
+
+@pytest.mark.parametrize("name", ["heart", "star"])
+def test_closing_gaps_leaves_edges_without_any_as_they_are(name: str) -> None:
+    """The very curves, and so it does the second time: an outline of an outline is itself."""
+    whole = part_of(figure(name), FINE)
+    once = cleaned(whole, Clean(gaps=0.5), FINE)
+    (edge,) = edges_of(once)
+    assert area_of([edge]) == pytest.approx(area_of(edges_of(whole)), rel=2e-4)
+    (again,) = edges_of(cleaned(once, Clean(gaps=0.5), FINE))
+    assert area_of([again]) == pytest.approx(area_of([edge]), rel=1e-5)
+    assert shapely.Polygon(
+        points_on(edge.cubics, np.linspace(0, 1, 33, endpoint=False)).reshape(-1, 2)
+    ).is_valid
+
+
+def test_crumbs_and_pin_holes_are_dropped_by_their_area() -> None:
+    plate = [box(0, 0, 20, 20), box(30, 0, 30.3, 0.3)]
+    whole = made([part_of(outline, FINE) for outline in plate], "join")
+    pierced = made([whole, part_of(box(5, 5, 5.2, 5.2), FINE)], "cut")
+    assert len(edges_of(pierced)) == 3
+    assert len(edges_of(cleaned(pierced, Clean(least=0.05), FINE))) == 2
+    assert len(edges_of(cleaned(pierced, Clean(least=0.1), FINE))) == 1

@@ -142,6 +142,26 @@ def test_an_area_of_areas_follows_and_a_circle_is_refused_with_its_names(store: 
         do("set-area", area=inner, add=[{"kind": "area", "id": inner}])
 
 
+def test_an_areas_edges_are_cleaned_as_is_entered(store: FilePath) -> None:
+    """Lengths on the garment at 1:4: two rectangles 1 mm apart on paper, a crumb of 0.04 mm²."""
+    one, other, crumb = drawn(20, 20, 20, 10), drawn(41, 20, 20, 10), drawn(80, 80, 0.2, 0.2)
+    state, area = made(of_paths(one, other, crumb))
+    assert len(edges(state, area)) == 3
+    state = do("set-area", area=area, least="0.05 mm²")
+    assert len(edges(state, area)) == 2
+    state = do("set-area", area=area, gaps="5 mm")
+    assert len(edges(state, area)) == 1
+    assert size(state, area) == pytest.approx(410, abs=0.5)
+    state = do("set-area", area=area, gaps="0", grow="8 mm", round=False)
+    assert size(state, area) == pytest.approx(45 * 14, abs=0.01)
+    state = do("set-area", area=area, grow="-8 mm")
+    assert size(state, area) == pytest.approx(2 * 16 * 6, abs=0.01)
+    with pytest.raises(BadInput, match="enclose nothing"):
+        do("set-area", area=area, grow="-30 mm")
+    with pytest.raises(BadInput, match="How much an area is grown"):
+        do("set-area", area=area, grow="1 km")
+
+
 def test_nothing_left_and_open_paths_are_said_and_nothing_is_lost(store: FilePath) -> None:
     one, other = drawn(20, 20, 20, 10), drawn(100, 25, 20, 10)
     with pytest.raises(BadInput, match="nothing in common"):

@@ -15,19 +15,14 @@ from numpy.typing import NDArray
 from shapely.geometry.base import BaseGeometry
 
 from curlet.core.drawing import Outline
-from curlet.core.path.fit_cubics import fit_cubics
 from curlet.core.path.flat import flat
-from curlet.core.path.outline import joined, of_chain
+from curlet.core.path.refit import outlines_of, rings_of
 
 Floats = NDArray[np.float64]
 Ints = NDArray[np.intp]
 
 # How far the polygon may lie from the outline, and the fit from the polygon, as shares of the half width.
 _FLAT, _FITTED = 0.004, 0.008
-# A turn sharper than this is a corner of an inset, degrees: a polygon's sides turn by less along a curve.
-_SHARP = 16.0
-# Points along an inset's edge at the least: with few, a fit may do anything between them.
-_POINTS = 48
 # The half width is known to this share of itself.
 _KNOWN = 0.01
 # What is smaller than this share of the area is a crumb.
@@ -87,8 +82,8 @@ def insets_of_endless(
     for distance, move in zip(distances, moves, strict=True):
         left = shapely.buffer(whole, -distance, quad_segs=_QUADRANT)
         cell = shapely.box(-move, low, length + move, high)
-        rings.append(_rings(shapely.intersection(left, cell), _CRUMB * area.area))
-    return _outlines(rings, _FITTED * half_width(outline, even_odd))
+        rings.append(rings_of(shapely.intersection(left, cell), _CRUMB * area.area))
+    return outlines_of(rings, _FITTED * half_width(outline, even_odd))
 
 
 def half_width_of_parts(outlines: Sequence[Outline]) -> float:
@@ -106,11 +101,11 @@ def insets_of_parts(
     left = [shapely.buffer(whole, -distance, quad_segs=_QUADRANT) for distance in distances]
     crumb = _CRUMB * whole.area
     rings = [
-        _rings(shapely.intersection(part, shapely.buffer(area, move)), crumb)
+        rings_of(shapely.intersection(part, shapely.buffer(area, move)), crumb)
         for area in areas
         for part, move in zip(left, moves, strict=True)
     ]
-    found, count = _outlines(rings, _FITTED * half), len(distances)
+    found, count = outlines_of(rings, _FITTED * half), len(distances)
     return [found[place * count : (place + 1) * count] for place in range(len(outlines))]
 
 
@@ -120,8 +115,8 @@ def _insets(
 ) -> tuple[Outline | None, ...]:
     area, half = _area_of(commands, points, even_odd)
     left = [shapely.buffer(area, -distance, quad_segs=_QUADRANT) for distance in distances]
-    rings = [_rings(part, _CRUMB * area.area) for part in left]
-    return _outlines(rings, _FITTED * half)
+    rings = [rings_of(part, _CRUMB * area.area) for part in left]
+    return outlines_of(rings, _FITTED * half)
 
 
 def _united(areas: Sequence[BaseGeometry]) -> BaseGeometry:
@@ -166,37 +161,3 @@ def _half_width(area: BaseGeometry) -> float:
     parts = [part for part in shapely.get_parts(area) if part.geom_type == "Polygon" and part.area > 0]
     circles = (shapely.maximum_inscribed_circle(part, _KNOWN * about) for part in parts)
     return max((float(circle.length) for circle in circles), default=0.0)
-
-
-def _rings(area: BaseGeometry, crumb: float) -> list[Floats]:
-    """An area's outer edges and holes, each closed, without crumbs."""
-    polygons = [part for part in shapely.get_parts(area) if part.geom_type == "Polygon" and part.area > crumb]
-    rings = [ring for polygon in polygons for ring in (polygon.exterior, *polygon.interiors)]
-    return [shapely.get_coordinates(shapely.segmentize(ring, ring.length / _POINTS)) for ring in rings]
-
-
-def _outlines(rings: list[list[Floats]], tolerance: float) -> tuple[Outline | None, ...]:
-    """Areas' edges as outlines of cubics, all fitted at once."""
-    lines, breaks = [], []
-    for ring in (ring for each in rings for ring in each):
-        line, corners = _from_a_corner(ring)
-        lines.append(line)
-        breaks.append(corners)
-    fitted = iter(fit_cubics(lines, breaks, tolerance))
-    found: list[Outline | None] = []
-    for each in rings:
-        chains = [of_chain(next(fitted), True) for _ in each]
-        found.append(joined(chains) if chains else None)
-    return tuple(found)
-
-
-def _from_a_corner(ring: Floats) -> tuple[Floats, Ints]:
-    """A ring begun at a corner if it has one, and where its corners are."""
-    points = ring[:-1]
-    into = points - np.roll(points, 1, axis=0)
-    out = np.roll(points, -1, axis=0) - points
-    turns = np.abs(np.arctan2(into[:, 0] * out[:, 1] - into[:, 1] * out[:, 0], (into * out).sum(axis=1)))
-    corners = np.flatnonzero(turns > math.radians(_SHARP))
-    if len(corners):
-        points, corners = np.roll(points, -corners[0], axis=0), corners - corners[0]
-    return np.concatenate([points, points[:1]]), corners

@@ -8,10 +8,11 @@ from pydantic import Field
 
 from curlet.core.area.ways import WAYS
 from curlet.core.errors import BadInput
-from curlet.formats.area_doc import MOST_MEMBERS, AreaDoc, MemberDoc
+from curlet.core.measures import read_measure
+from curlet.formats.area_doc import MOST_MEMBERS, AreaDoc, CleanDoc, MemberDoc
 from curlet.formats.choices import UseName, WayName
 from curlet.store.areas import add_area, edge_paths, free_area, put_area
-from curlet.store.commands.intent import BaseIntent, Id
+from curlet.store.commands.intent import BaseIntent, Entered, Id, garment_length
 from curlet.store.names import unlike
 from curlet.store.records import Json
 from curlet.store.state import State, new_id
@@ -51,7 +52,15 @@ class MakeArea(BaseIntent):
 
 
 class SetArea(BaseIntent):
-    """Make an area in another way or of more shapes, or use one of them otherwise, first, or no longer."""
+    """Make an area in another way or of more shapes, or use one of them otherwise, first, or no longer; or
+    clean its edges.
+
+    Parameters
+    ----------
+    gaps, grow : lengths on the garment, as entered: what is narrower is closed, and how far its edges are
+        moved outwards.
+    least : mm² on the sheet, as entered: what is smaller is dropped.
+    """
 
     kind: Literal["set-area"]
     area: Id
@@ -60,6 +69,10 @@ class SetArea(BaseIntent):
     use: UseName | None = None
     first: bool = False
     leave_out: bool = False
+    gaps: Entered | None = None
+    grow: Entered | None = None
+    round: bool | None = None
+    least: Entered | None = None
     add: Annotated[tuple[MemberDoc, ...], Field(max_length=MOST_MEMBERS)] = ()
 
     def apply(self, state: State) -> str:
@@ -77,8 +90,18 @@ class SetArea(BaseIntent):
                 members.insert(0 if self.first else index, changed)
         if not members:
             raise BadInput("An area is made of one shape at least. Delete the area instead.")
-        put_area(state, self.area, AreaDoc(way=self.way or doc.way, members=tuple(members)))
+        changed_doc = AreaDoc(way=self.way or doc.way, members=tuple(members), clean=self._clean(state, doc))
+        put_area(state, self.area, changed_doc)
         return f"Change {edge_paths(state, self.area)[0]['name']}"
+
+    def _clean(self, state: State, doc: AreaDoc) -> CleanDoc:
+        changed: dict[str, float | bool] = {} if self.round is None else {"round": self.round}
+        for name, entered in (("gaps", self.gaps), ("grow", self.grow)):
+            if entered is not None:
+                changed[name] = garment_length(entered, state)
+        if self.least is not None:
+            changed["least"] = read_measure(self.least.replace("mm²", ""), accepts=("",)).value
+        return doc.clean.model_copy(update=changed)
 
 
 class FreeArea(BaseIntent):

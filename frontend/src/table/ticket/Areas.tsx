@@ -3,10 +3,11 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 
 import { api } from "@/shared/api/client";
-import type { AreaMember, AreaShown, PathShown, RunShown, WaysShown } from "@/shared/api/types";
+import type { AreaMember, AreaShown, Intent, PathShown, RunShown, WaysShown } from "@/shared/api/types";
 import { Decision } from "@/shared/maker/Decision";
 import { QuietButton } from "@/shared/maker/QuietButton";
 import { ChoiceLine } from "@/shared/ui/ChoiceLine";
+import { NumberLine } from "@/shared/ui/NumberLine";
 import { Pick } from "@/shared/ui/Pick";
 import { Tick } from "@/shared/ui/Tick";
 import { USES, WAYS, wordOf } from "@/shared/ui/trade";
@@ -45,7 +46,13 @@ export function NewArea() {
       {dressed && (
         <ChoiceLine words="Made of" label="What the area is made of" options={OF} value={of} onChange={setOf} />
       )}
-      <Ways members={members} onPick={(way) => void make(way)} />
+      {members.length > 1 ? (
+        <Ways members={members} onPick={(way) => void make(way)} />
+      ) : (
+        <div className="mt-1">
+          <QuietButton onClick={() => make("join")}>Make an area of it</QuietButton>
+        </div>
+      )}
       <div className="mt-1">
         <Tick label="Hide the paths that it is made of" on={hide} onChange={setHide} />
       </div>
@@ -128,34 +135,82 @@ export function ThisArea({ id }: { id: string }) {
   const { areas } = useFrame("areas");
   const area = areas.find((item) => item.id === id);
   if (!area) return null;
-  const set = (values: object) => session.command({ kind: "set-area", area: id, ...values });
+  const several = area.members.length > 1;
+  const set = async (values: object) => {
+    await session.command({ kind: "set-area", area: id, ...values });
+    // Edges may have come and gone: all of them stay chosen.
+    session.chooseAll((path) => path.area === id);
+  };
   return (
     <Decision
       id="area"
       label="Area"
-      set={`${wordOf(WAYS, area.way)}, ${plural(area.members.length, "shape")}`}
+      set={several ? `${wordOf(WAYS, area.way)}, ${plural(area.members.length, "shape")}` : area.members[0]!.name}
       result={area.paths.length > 1 ? plural(area.paths.length, "edge") : undefined}
     >
-      <Ways
-        members={area.members.map(({ kind, id: of, use }) => ({ kind, id: of, use }))}
-        now={area.way}
-        onPick={(way) => void set({ way })}
-      />
+      {several && (
+        <Ways
+          members={area.members.map(({ kind, id: of, use }) => ({ kind, id: of, use }))}
+          now={area.way}
+          onPick={(way) => void set({ way })}
+        />
+      )}
       <ol className="mt-2">
         {area.members.map((member, index) => (
           <Member
             key={member.id}
             member={member}
             first={index === 0}
-            alone={area.members.length === 1}
+            alone={!several}
             set={(values) => void set({ member: member.id, ...values })}
           />
         ))}
       </ol>
+      <CleanEdges area={area} />
       <div className="mt-1.5 text-right">
         <QuietButton onClick={() => session.command({ kind: "free-area", area: id })}>Convert to paths</QuietButton>
       </div>
     </Decision>
+  );
+}
+
+const CORNERS = [
+  ["round", "Round"],
+  ["sharp", "Sharp"],
+] as const;
+
+/** How an area's edges are cleaned; tried while a number is entered. */
+function CleanEdges({ area }: { area: AreaShown }) {
+  const session = useSheetSession();
+  const field = (name: "gaps" | "grow" | "least", label: string, step: number) => {
+    const set = (entered: string): Intent => ({ kind: "set-area", area: area.id, [name]: entered });
+    return (
+      <NumberLine
+        label={label}
+        value={area.clean[name]}
+        step={step}
+        onPreview={(entered) => session.preview(set(entered))}
+        onCommit={(entered) => session.entered(set(entered))}
+        onCancel={() => session.dropPreviews(true)}
+      />
+    );
+  };
+  return (
+    <div role="group" aria-label="Clean outline" className="mt-2">
+      <p className="muted text-[12px]">Clean outline: {plural(area.nodes, "node")}</p>
+      {field("gaps", "Close gaps under", 1)}
+      {field("grow", "Grow by", 1)}
+      {area.clean.grow !== "0 mm" && (
+        <ChoiceLine
+          words="Corners"
+          label="Corners of the grown area"
+          options={CORNERS}
+          value={area.clean.round ? "round" : "sharp"}
+          onChange={(corners) => void session.command({ kind: "set-area", area: area.id, round: corners === "round" })}
+        />
+      )}
+      {field("least", "Drop pieces under", 0.1)}
+    </div>
   );
 }
 

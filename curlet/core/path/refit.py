@@ -1,0 +1,56 @@
+"""Areas that are known as polygons, as outlines of cubics again."""
+
+from __future__ import annotations
+
+import math
+
+import numpy as np
+import shapely
+from numpy.typing import NDArray
+from shapely.geometry.base import BaseGeometry
+
+from curlet.core.drawing import Outline
+from curlet.core.path.fit_cubics import fit_cubics
+from curlet.core.path.outline import joined, of_chain
+
+Floats = NDArray[np.float64]
+Ints = NDArray[np.intp]
+
+# A turn sharper than this is a corner, degrees: a polygon's sides turn by less along a curve.
+_SHARP = 16.0
+# Points along an edge at the least: with few, a fit may do anything between them.
+_POINTS = 48
+
+
+def rings_of(area: BaseGeometry, crumb: float) -> list[Floats]:
+    """(n, 2) points of an area's outer edges and holes, each closed, without parts below `crumb` mm²."""
+    polygons = [part for part in shapely.get_parts(area) if part.geom_type == "Polygon" and part.area > crumb]
+    rings = [ring for polygon in polygons for ring in (polygon.exterior, *polygon.interiors)]
+    return [shapely.get_coordinates(shapely.segmentize(ring, ring.length / _POINTS)) for ring in rings]
+
+
+def outlines_of(rings: list[list[Floats]], tolerance: float) -> tuple[Outline | None, ...]:
+    """Areas' edges as outlines of cubics within a tolerance, mm; None for one that has none."""
+    lines, breaks = [], []
+    for ring in (ring for each in rings for ring in each):
+        line, corners = _from_a_corner(ring)
+        lines.append(line)
+        breaks.append(corners)
+    fitted = iter(fit_cubics(lines, breaks, tolerance))
+    found: list[Outline | None] = []
+    for each in rings:
+        chains = [of_chain(next(fitted), True) for _ in each]
+        found.append(joined(chains) if chains else None)
+    return tuple(found)
+
+
+def _from_a_corner(ring: Floats) -> tuple[Floats, Ints]:
+    """A ring begun at a corner if it has one, and where its corners are."""
+    points = ring[:-1]
+    into = points - np.roll(points, 1, axis=0)
+    out = np.roll(points, -1, axis=0) - points
+    turns = np.abs(np.arctan2(into[:, 0] * out[:, 1] - into[:, 1] * out[:, 0], (into * out).sum(axis=1)))
+    corners = np.flatnonzero(turns > math.radians(_SHARP))
+    if len(corners):
+        points, corners = np.roll(points, -corners[0], axis=0), corners - corners[0]
+    return np.concatenate([points, points[:1]]), corners
