@@ -67,6 +67,8 @@ def put_area(state: State, area_id: str, doc: AreaDoc) -> None:
         state.update("path", same["id"], nodes=nodes)
     for gone in left:
         state.remove("path", gone["id"])
+    if first in left:
+        state.update("path", edge_paths(state, area_id)[0]["id"], name=first["name"])
 
 
 def edge_paths(state: State, area_id: str) -> list[PathRecord]:

@@ -68,8 +68,13 @@ def cleaned(part: Part, clean: Clean, tolerance: float) -> Part:
         part = _closed(part, clean.gaps, tolerance)
     if clean.grow:
         join = "round" if clean.round else "mitre"
+        # What is dropped is not grown first.
         moved = shapely.buffer(
-            part.area, clean.grow, quad_segs=_QUADRANT, join_style=join, mitre_limit=_MITRE
+            _without_crumbs(part.area, clean.least),
+            clean.grow,
+            quad_segs=_QUADRANT,
+            join_style=join,
+            mitre_limit=_MITRE,
         )
         part = _refitted(moved, tolerance)
     return together([part], _without_crumbs(part.area, clean.least))
