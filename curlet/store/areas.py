@@ -30,11 +30,12 @@ _FINE = 0.005
 _KINDS = {"path", "run", "brush", "sheet", "area"}
 
 
-def add_area(state: State, area_id: str, doc: AreaDoc, name: str, **look: Any) -> None:
-    """A new area over everything else.
+def add_area(state: State, area_id: str, doc: AreaDoc, name: str, above: float, **look: Any) -> None:
+    """A new area.
 
     Parameters
     ----------
+    above : the position that it lies right above.
     look : columns of the paths along its edges.
 
     Raises
@@ -45,8 +46,10 @@ def add_area(state: State, area_id: str, doc: AreaDoc, name: str, **look: Any) -
     _put(state, area_id, doc, state.next_position("area"))
     for number, edge in enumerate(_edges(state, doc), 1):
         own = name if number == 1 else f"{name}, {number}"
-        facts = {"element": f"area-{area_id}"}
-        add_path(state, own, _path(edge), area=area_id, part=str(number), facts=facts, **look)
+        facts, position = {"element": f"area-{area_id}"}, state.position_above(above)
+        owned = {"area": area_id, "part": str(number)}
+        add_path(state, own, _path(edge), facts=facts, position=position, **owned, **look)
+        above = position
 
 
 def put_area(state: State, area_id: str, doc: AreaDoc) -> None:
@@ -60,7 +63,10 @@ def put_area(state: State, area_id: str, doc: AreaDoc) -> None:
             look: Json = {key: first[key] for key in ("hidden", "cloth", "facts")}
             number = 1 + max(int(row["part"]) for row in edge_paths(state, area_id))
             name = f"{first['name']}, {number}"
-            add_path(state, name, _path(edge), first["group"], area=area_id, part=str(number), **look)
+            look |= {"area": area_id, "part": str(number)}
+            last = max(row["position"] for row in edge_paths(state, area_id))
+            look["position"] = state.position_above(last)
+            add_path(state, name, _path(edge), first["group"], **look)
             continue
         left.remove(same)
         nodes = node_rows(_path(edge, same["nodes"][0]["id"]))

@@ -69,13 +69,8 @@ def cleaned(part: Part, clean: Clean, tolerance: float) -> Part:
     if clean.grow:
         join = "round" if clean.round else "mitre"
         # What is dropped is not grown first.
-        moved = shapely.buffer(
-            _without_crumbs(part.area, clean.least),
-            clean.grow,
-            quad_segs=_QUADRANT,
-            join_style=join,
-            mitre_limit=_MITRE,
-        )
+        seen = _without_crumbs(part.area, clean.least)
+        moved = shapely.buffer(seen, clean.grow, quad_segs=_QUADRANT, join_style=join, mitre_limit=_MITRE)
         part = _refitted(moved, tolerance)
     return together([part], _without_crumbs(part.area, clean.least))
 

@@ -41,8 +41,8 @@ class MakeArea(BaseIntent):
         name = unlike("Area", (path["name"] for path in state.all("path")))
         cloth = next((row["cloth"] for row in rows if row["cloth"]), _PLAIN)
         under = rows[:1] if self.hide else rows
-        position = state.position_above(max(row["position"] for row in under))
-        add_area(state, new_id(), doc, name, cloth=cloth, group=rows[0]["group"], position=position)
+        above = max(row["position"] for row in under)
+        add_area(state, new_id(), doc, name, above, cloth=cloth, group=rows[0]["group"])
         if self.hide:
             for member in self.members:
                 if member.kind != "run":
