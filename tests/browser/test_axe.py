@@ -184,6 +184,17 @@ def keeping_a_look(table: Table) -> None:
     table.named("Name of the look")
 
 
+def area(table: Table) -> None:
+    """Four ways offered, and an area with its shapes and its clean outline."""
+    table.choose("front-r")
+    row = table.by_id("row-waistcoat-welt-pocket-r")
+    ActionChains(table.browser).key_down(Keys.SHIFT).click(row).key_up(Keys.SHIFT).perform()
+    table.unfold("new-area")
+    table.press_by_id("way-cut")
+    table.unfold("area", "new-area")
+    table.named("Close gaps under")
+
+
 def looks(table: Table) -> None:
     table.browser.get(f"{table.address}/library")
     table.option("Shelf", "Looks").click()
@@ -194,7 +205,7 @@ STATES: tuple[Callable[[Table], None], ...] = (
     tool("2"), tool("3"), tool("4"), tool("5"), tool("6"), refused, notice, exporting, keys, guide,
     menu, label,
     library, motifs, bench, whole_brush, piece, drawing, missing_sheet,
-    shade_card, successor, keeping_a_look, looks,
+    area, shade_card, successor, keeping_a_look, looks,
 )  # fmt: skip
 
 
