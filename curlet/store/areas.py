@@ -110,8 +110,13 @@ def follow_areas(state: State) -> None:
 
 
 def free_area(state: State, area_id: str) -> None:
-    """Make plain paths of an area's edges."""
-    for path in edge_paths(state, area_id):
+    """Make plain paths of an area's edges. What was cropped to it is cropped to its outer edge."""
+    edges = edge_paths(state, area_id)
+    for kind in ("path", "run"):
+        for row in state.all(kind):
+            if row.get("crop") and row["crop"]["id"] == area_id:
+                state.update(kind, row["id"], crop={**row["crop"], "kind": "path", "id": edges[0]["id"]})
+    for path in edges:
         state.update("path", path["id"], area=None, part="")
     state.remove("area", area_id)
 
@@ -192,14 +197,14 @@ def _path_id(state: State, member: MemberDoc) -> str:
 def _part(state: State, member: MemberDoc) -> Part:
     """What one of an area's shapes covers."""
     if member.kind == "area":
-        return _enclosed(tuple(_node_content(row) for row in edge_paths(state, member.id)))
+        return enclosed(tuple(_node_content(row) for row in edge_paths(state, member.id)))
     row = state.get("path", _path_id(state, member))
     covered = silhouette_of(state, state.get("run", member.id)) if member.kind == "run" else None
     if covered and member.use == "shape":
         return covered
     if not row["closed"]:
         raise BadInput(f"{row['name']} is open, so it encloses nothing. Close it first.")
-    inside = _enclosed((_node_content(row),))
+    inside = enclosed((_node_content(row),))
     if covered is None:
         return inside
     both = [inside, covered]
@@ -212,7 +217,7 @@ def _node_content(row: PathRecord) -> tuple[str, Content]:
 
 
 @lru_cache(maxsize=512)
-def _enclosed(contours: tuple[tuple[str, Content], ...]) -> Part:
+def enclosed(contours: tuple[tuple[str, Content], ...]) -> Part:
     """What closed paths enclose together: holes run the other way round."""
     paths = [(path_id, path_of_content(nodes, True)) for path_id, nodes in contours]
     names = [f"{path_id}/{node}" for path_id, path in paths for node in path.node_ids]

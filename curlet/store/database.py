@@ -176,6 +176,12 @@ def _add_areas(db: SqliteDatabase) -> None:
     _add_columns(db, "sheet_path", area="TEXT")
 
 
+def _add_crops(db: SqliteDatabase) -> None:
+    """What paths and runs are cropped to."""
+    for table in ("sheet_path", "run"):
+        _add_columns(db, table, crop="TEXT NOT NULL DEFAULT '{}'")
+
+
 def _with_names(text: str) -> str:
     """A document's text with today's names; one that cannot be read stays as it is."""
     try:
@@ -211,6 +217,7 @@ MIGRATIONS: tuple[Callable[[SqliteDatabase], None], ...] = (
     _add_light,
     _add_shades,
     _add_areas,
+    _add_crops,
 )
 
 

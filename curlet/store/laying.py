@@ -58,8 +58,8 @@ def lay_row(state: State, run: RunRecord) -> tuple[LaidRun, Tally]:
     return _laid(_asked(state, run))
 
 
-def run_group(state: State, run: RunRecord) -> Group:
-    """A run's part of the drawing."""
+def draw_row(state: State, run: RunRecord) -> Group:
+    """A run's part of the drawing, uncropped."""
     path = state.get("path", run["path"])
     laid, _ = lay_row(state, run)
     title = f"{path['name']}, {laid.brush.name}"

@@ -22,6 +22,7 @@ from curlet.formats.area_doc import AreaDoc
 from curlet.formats.brush_courses import SwellDoc
 from curlet.formats.brush_file import BrushDoc, Thread
 from curlet.formats.cloth_doc import KeptCloth
+from curlet.formats.crop_doc import CropDoc
 from curlet.formats.kept_motif import KeptMotifDoc
 from curlet.formats.lettering_doc import LetteringDoc
 from curlet.formats.mark_doc import MarkDoc
@@ -174,6 +175,7 @@ class SheetPath(Table):
     figure = JsonField(FigureDoc, default=dict)
     swell = JsonField(SwellDoc, default=list)
     cloth = JsonField(KeptCloth, default=dict)
+    crop = JsonField(CropDoc, default=dict)
     lettering = CharField(null=True)
     area = CharField(null=True)
     part = CharField(default="")
@@ -265,6 +267,7 @@ class Run(Table):
     own = JsonField(dict[str, Any], default=dict)
     backwards = BooleanField(default=False)
     places = JsonField(PlacesDoc, default=dict)
+    crop = JsonField(CropDoc, default=dict)
     shown = BooleanField(default=True)
     position = FloatField(default=0)
 

@@ -66,6 +66,7 @@ def add_path(state: State, name: str, path: Path, group: str | None = None, **va
         "figure": {},
         "swell": [],
         "cloth": {},
+        "crop": {},
         "lettering": None,
         "area": None,
         "part": "",

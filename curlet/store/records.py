@@ -103,6 +103,7 @@ class PathRecord(_Painted):
     figure: Json
     swell: list[Json]
     cloth: Json
+    crop: Json
     lettering: str | None
     area: str | None
     part: str
@@ -118,6 +119,7 @@ class RunRecord(_Painted):
     own: Json
     backwards: bool
     places: Json
+    crop: Json
     shown: bool
 
 

@@ -49,6 +49,7 @@ def lay_on(state: State, path_id: str, brush: str, own: Json, *, another: bool =
         "own": kept,
         "backwards": False,
         "places": {},
+        "crop": state.get("path", path_id)["crop"],
         "shown": True,
         "position": state.next_position("run"),
     }

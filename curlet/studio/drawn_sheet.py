@@ -21,7 +21,7 @@ from curlet.formats.content import Content
 from curlet.formats.path_doc import FactsDoc
 from curlet.formats.png_out import write_png
 from curlet.formats.shade_refs import with_colours
-from curlet.store.laying import run_group
+from curlet.store.crops import cropped, run_group
 from curlet.store.paths import core_path, element_of, is_drawn
 from curlet.store.records import Json, PathRecord, RunRecord, SingleRecord
 from curlet.store.runs import written_brush
@@ -88,7 +88,7 @@ def as_drawn(state: State, only: set[str] | None = None) -> tuple[tuple[float, G
     colours = shade_colours(state)
     wanted = [rows for rows in _elements(state) if only is None or element_of(rows[0]) in only]
     return tuple(
-        (rows[0]["position"], group)
+        (rows[0]["position"], cropped(state, rows[0], group))
         for rows in wanted
         for group in draw_as_drawn(_drawn_path(state, row, dressed, colours) for row in rows)
     )

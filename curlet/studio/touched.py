@@ -6,6 +6,7 @@ from collections.abc import Iterator
 from functools import cached_property
 from typing import Any
 
+from curlet.store.crops import cropped_by
 from curlet.store.names import other_half
 from curlet.store.paths import element_of, is_drawn
 from curlet.store.records import PathRecord, RunRecord
@@ -59,9 +60,10 @@ class Touched:
             return self._state.all("run")
         changed = {(change.kind, change.id) for change in self._state.changes}
         halves, marked = set(self._halves()), self._marked_anew()
+        clipped = {run["id"] for run in self._cropped("run")}
 
         def touched(run: RunRecord) -> bool:
-            hangs = bool(changed & _hangs_on(run)) or run["path"] in halves
+            hangs = bool(changed & _hangs_on(run)) or run["path"] in halves or run["id"] in clipped
             if hangs or (self.light and self._raised(run)) or self.shaded("run", run):
                 return True
             return run["path"] in marked and takes_path_colour(self._state, run)
@@ -86,7 +88,13 @@ class Touched:
         rows: list[Any] = [row for change in self._of("path") for row in (change.before, change.after) if row]
         rows += [row for row in map(self._path, self._dressed_anew()) if row]
         rows += [row for row in self._state.all("path") if row["cloth"] and self.shaded("path", row)]
+        rows += self._cropped("path")
         return {element_of(row) for row in rows if is_drawn(row)}
+
+    def _cropped(self, kind: str) -> list[Any]:
+        """The rows of a kind whose crop has another shape."""
+        changed = {change.id for change in self._of("path")}
+        return cropped_by(self._state, changed, kind) if changed else []
 
     def _raised(self, run: RunRecord) -> bool:
         """Whether a run may have relief, of its own or its brush's."""

@@ -181,6 +181,7 @@ def _path(state: State, row: PathRecord) -> Json:
         "lined": bool(row["facts"].get("stroke") and row["facts"].get("weight")),
         "figure": _figure(row.get("figure"), state.scale.factor),
         "cloth": row["cloth"] or None,
+        "crop": row["crop"] or None,
     }
 
 

@@ -18,7 +18,8 @@ from curlet.core.measures import Measure, pitch_to_spi
 from curlet.core.tally import CornerTally, CrossingTally, LegTally, Pinch, RowTally, Warning
 from curlet.formats.content import content_key
 from curlet.formats.screen import Packer, group_json
-from curlet.store.laying import lay_row, run_group
+from curlet.store.crops import run_group
+from curlet.store.laying import lay_row
 from curlet.store.records import RunRecord
 from curlet.store.runs import run_brush, run_places, written_brush
 from curlet.store.shades_entered import sequence_text

@@ -8,6 +8,7 @@ from pydantic import BaseModel
 
 from curlet.formats.brush_file import BrushDoc
 from curlet.formats.cloth_doc import ClothDoc
+from curlet.formats.crop_doc import CropDoc
 from curlet.formats.path_doc import NodeDoc
 from curlet.formats.run_places import PlacesDoc
 from curlet.web.drawing_schemas import ArrayPlace, GroupShown
@@ -129,6 +130,7 @@ class PathShown(BaseModel):
     position: float
     lettering: str | None
     area: str | None
+    crop: CropDoc | None
     cloth: ClothDoc | None
 
 

@@ -9,6 +9,7 @@ from selenium.webdriver.common.keys import Keys
 
 from tests.browser.table import Table
 from tests.browser.test_bench import undo_title
+from tests.browser.test_colour import pixels
 
 
 def choose_two(table: Table, first: str, second: str) -> None:
@@ -24,10 +25,8 @@ def edges(table: Table) -> list[str]:
 
 def test_an_area_is_chosen_by_its_picture_and_lives(table: Table) -> None:
     choose_two(table, "front-r", "welt-pocket-r")
-    shown = {
-        way: len(table.by_id(f"way-{way}").find_elements(By.TAG_NAME, "path")) for way in ("cut", "common")
-    }
-    assert shown == {"cut": 1, "common": 1}
+    for way in ("join", "cut", "common", "either"):
+        table.wait(lambda way=way: table.by_id(f"way-{way}").find_elements(By.TAG_NAME, "path"))
     table.press_by_id("way-cut")
     table.wait(lambda: edges(table) == ["Area", "Area, 2"])
     # It is chosen now.
@@ -63,3 +62,22 @@ def test_a_run_becomes_an_area_with_a_brush_along_its_edge(table: Table, use: st
     table.button("Convert to paths").click()
     table.wait(lambda: "Convert Area" in undo_title(table))
     assert not table.browser.find_elements(By.CSS_SELECTOR, "[data-row=area]")
+
+
+def test_what_is_chosen_is_cropped_and_shown_whole_again(table: Table) -> None:
+    """Of a front, nothing but what lies under its pocket, then all but that, then all of it."""
+    table.choose("front-r")
+    whole = seen(table)
+    table.pick("Crop to", "Welt pocket R")
+    table.wait(lambda: undo_title(table) == "Undo: Crop Front R to Welt pocket R")
+    table.wait(lambda: seen(table) < 0.6 * whole)
+    inside = seen(table)
+    table.option("What is seen of it", "Outside").click()
+    table.wait(lambda: seen(table) > inside)
+    table.pick("Crop to", "nothing: all is seen")
+    table.wait(lambda: seen(table) == whole)
+
+
+def seen(table: Table) -> int:
+    """How many pixels of the artwork are of the fronts' colour."""
+    return pixels(table, "#66757d")

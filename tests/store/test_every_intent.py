@@ -104,6 +104,7 @@ AREA = Tried(
     "make-area",
     {"members": [{"kind": "path", "id": "waistcoat-front-r"}, {"kind": "run", "id": CLOSED}], "way": "cut"},
 )
+CROP = Tried("crop-paths", {"paths": [HEM], "to": {"kind": "path", "id": WELT}})
 TRIED = [
     AREA,
     Tried(
@@ -116,6 +117,11 @@ TRIED = [
         after=(AREA,),
     ),
     Tried("free-area", {"area": last("area")}, after=(AREA,)),
+    Tried(
+        "crop-paths",
+        {"paths": [HEM, WELT], "to": {"kind": "path", "id": "waistcoat-front-r", "outside": True}},
+    ),
+    Tried("crop-paths", {"paths": [HEM]}, after=(CROP,)),
     Tried("draw-path", {"nodes": [{"x": 0, "y": 0}, {"x": 50, "y": 9, "into": [40, 0]}]}),
     Tried("sketch-path", {"points": [[i, i % 7, 0.4 + i / 100] for i in range(50)]}),
     FIGURE,

@@ -15,7 +15,14 @@ from curlet.formats.guide_in import read_guide
 from curlet.store import bench, journal, sheets
 from curlet.store.commands import AddGuide
 from curlet.store.commands.arrange import MovePaths
-from curlet.store.database import MIGRATIONS, _add_light, _rename_background, database, open_database
+from curlet.store.database import (
+    MIGRATIONS,
+    _add_areas,
+    _add_light,
+    _rename_background,
+    database,
+    open_database,
+)
 from curlet.store.errors import Conflict, Missing
 from curlet.store.pictures import find_picture, keep_picture
 from curlet.store.records import Json
@@ -242,3 +249,28 @@ def test_a_sheet_from_before_it_had_a_light_gets_one_and_its_steps_still_go_back
         journal.undo(SHEET, journal.current_revision(SHEET))
     back = journal.find_sheet(SHEET)
     assert (back.sheet["background"], back.light) == ("light", LIGHT)
+
+
+def test_a_sheet_from_before_there_were_areas_has_them_and_its_steps_still_go_back(store: FilePath) -> None:
+    do("rename-path", path=HEM, name="Foot")
+    database.close()
+    columns = {"sheet_path": ("area", "crop"), "run": ("crop",)}
+    with sqlite3.connect(store) as db:
+        for step, text in db.execute("SELECT id, changes FROM step").fetchall():
+            changes = json.loads(text)
+            for row in (row for change in changes for row in (change["before"], change["after"]) if row):
+                for column in ("area", "crop"):
+                    row.pop(column, None)
+            db.execute("UPDATE step SET changes = ? WHERE id = ?", (json.dumps(changes), step))
+        for table, names in columns.items():
+            for column in names:
+                db.execute(f"ALTER TABLE {table} DROP COLUMN {column}")
+        db.execute("DROP TABLE area")
+        db.execute(f"PRAGMA user_version = {MIGRATIONS.index(_add_areas)}")
+    db.close()
+    open_database(store)
+    assert journal.undo(SHEET, journal.current_revision(SHEET)).get("path", HEM)["name"] == "Hem R"
+    welts = [{"kind": "path", "id": f"waistcoat-welt-pocket-{side}"} for side in "rl"]
+    state = do("make-area", members=welts)
+    assert len(state.all("area")) == 1
+    do("crop-paths", paths=[HEM], to={"kind": "area", "id": state.all("area")[0]["id"]})

@@ -6,7 +6,7 @@ from typing import Annotated
 
 from pydantic import Field
 
-from curlet.store.commands.areas import FreeArea, MakeArea, SetArea
+from curlet.store.commands.areas import CropPaths, FreeArea, MakeArea, SetArea
 from curlet.store.commands.arrange import (
     AlignPaths,
     LockPaths,
@@ -143,6 +143,7 @@ AnyIntent = Annotated[
     | MakeArea
     | SetArea
     | FreeArea
+    | CropPaths
     | SetGuide
     | DragGuide
     | CalibrateGuide

@@ -11,9 +11,11 @@ from curlet.core.errors import BadInput
 from curlet.core.measures import read_measure
 from curlet.formats.area_doc import MOST_MEMBERS, AreaDoc, CleanDoc, MemberDoc
 from curlet.formats.choices import UseName, WayName
+from curlet.formats.crop_doc import CropDoc
 from curlet.store.areas import add_area, edge_paths, free_area, put_area
-from curlet.store.commands.intent import BaseIntent, Entered, Id, garment_length
-from curlet.store.names import unlike
+from curlet.store.commands.intent import BaseIntent, Entered, Id, Ids, garment_length
+from curlet.store.crops import crop_paths
+from curlet.store.names import names_of, unlike
 from curlet.store.records import Json
 from curlet.store.state import State, new_id
 
@@ -102,6 +104,31 @@ class SetArea(BaseIntent):
         if self.least is not None:
             changed["least"] = read_measure(self.least.replace("mm²", ""), accepts=("",)).value
         return doc.clean.model_copy(update=changed)
+
+
+class CropPaths(BaseIntent):
+    """Crop paths and their runs to the inside or the outside of a closed path or an area, or show all of
+    them again."""
+
+    kind: Literal["crop-paths"]
+    paths: Ids
+    to: CropDoc | None = None
+
+    def apply(self, state: State) -> str:
+        what = names_of(state, self.paths)
+        target = ""
+        if self.to is not None:
+            state.get(self.to.kind, self.to.id)
+            shape = crop_paths(state, self.to)[0]
+            if not shape["closed"]:
+                raise BadInput(f"{shape['name']} is open, so it has no inside. Close it first.")
+            target = shape["name"]
+        crop = self.to.model_dump(mode="json") if self.to else {}
+        for path in self.paths:
+            state.update("path", path, crop=crop)
+            for run in state.runs_of(path):
+                state.update("run", run["id"], crop=crop)
+        return f"Crop {what} to {target}" if self.to else f"Show all of {what}"
 
 
 class FreeArea(BaseIntent):

@@ -177,7 +177,7 @@ def _copy(state: State, of: PathRecord, path: Path, name: str, shapes: dict[str,
     facts = dict(of["facts"])
     if "element" in facts:
         facts["element"] = shapes.setdefault(facts["element"], new_id())
-    path_id = add_path(state, name, path, of["group"], facts=facts, cloth=of["cloth"])
+    path_id = add_path(state, name, path, of["group"], facts=facts, cloth=of["cloth"], crop=of["crop"])
     for run in state.runs_of(of["id"]):
         position = state.next_position("run")
         places = _places_on(run, path)

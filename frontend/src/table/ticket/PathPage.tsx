@@ -10,6 +10,7 @@ import { tableState } from "../state";
 import { Arrange, TurnAndResize } from "./Arrange";
 import { NewArea } from "./Areas";
 import { Cloth } from "./Cloth";
+import { Crop } from "./Crop";
 import { Group } from "./Group";
 import { AllNodes } from "./NodeWork";
 import { Beside, Mirror, Rework, Simplify } from "./PathWork";
@@ -70,6 +71,7 @@ export function PathPage() {
       <Group />
       <Cloth />
       {paths.length === 1 && <NewArea />}
+      <Crop />
       <AllNodes />
       <Stacking />
       <Rework ids={ids} />

@@ -1,0 +1,73 @@
+"""What is seen only inside, or only outside, of a closed path or an area."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import replace
+from functools import lru_cache
+from typing import Any
+
+import numpy as np
+
+from curlet.core.area.edges import edges_of, outline_of_edges
+from curlet.core.drawing import Group, Outline
+from curlet.core.path.outline import joined, turned_back
+from curlet.formats.content import Content
+from curlet.formats.crop_doc import CropDoc
+from curlet.store.areas import edge_paths, enclosed
+from curlet.store.laying import draw_row
+from curlet.store.records import PathRecord, RunRecord
+from curlet.store.state import State
+
+# What can be cropped.
+_CROPPED = ("path", "run")
+# Outside of a shape is all that there is: this far beyond the sheet, mm.
+_BEYOND = 1_000.0
+
+
+def run_group(state: State, run: RunRecord) -> Group:
+    """A run's part of the drawing, cropped if it is."""
+    return cropped(state, run, draw_row(state, run))
+
+
+def cropped(state: State, row: Mapping[str, Any], group: Group) -> Group:
+    """What is seen of a row's drawing."""
+    if not row.get("crop"):
+        return group
+    crop, sheet = CropDoc(**row["crop"]), state.sheet
+    contours = tuple((path["id"], Content(path["nodes"])) for path in crop_paths(state, crop))
+    clip = _outline(contours, crop.outside, (sheet["width"], sheet["height"]))
+    return replace(group, clip=clip) if group.clip is None else Group("", "", (group,), clip=clip)
+
+
+def crop_paths(state: State, crop: CropDoc) -> list[PathRecord]:
+    """The closed paths that something is cropped to."""
+    return edge_paths(state, crop.id) if crop.kind == "area" else [state.get("path", crop.id)]
+
+
+def cropped_by(state: State, paths: set[str], kind: str) -> list[Any]:
+    """The rows of a kind that are cropped to some of the paths."""
+    rows = (row for row in state.all(kind) if row.get("crop"))
+    return [row for row in rows if {path["id"] for path in crop_paths(state, CropDoc(**row["crop"]))} & paths]
+
+
+def follow_crops(state: State) -> None:
+    """What was cropped to something that is gone is whole again."""
+    if not any(change.after is None and change.kind in ("path", "area") for change in state.changes):
+        return
+    for kind in _CROPPED:
+        for row in state.all(kind):
+            if row.get("crop") and row["crop"]["id"] not in state.rows[row["crop"]["kind"]]:
+                state.update(kind, row["id"], crop={})
+
+
+@lru_cache(maxsize=256)
+def _outline(contours: tuple[tuple[str, Content], ...], outside: bool, size: tuple[float, float]) -> Outline:
+    """The contours' area as an outline that means the same by either filling rule, or all but that."""
+    inside = outline_of_edges(edges_of(enclosed(contours)))
+    if not outside:
+        return inside
+    (x, y), (width, height) = (-_BEYOND, -_BEYOND), size
+    far = width + _BEYOND, height + _BEYOND
+    corners = np.array([[x, y], [far[0], y], [far[0], far[1]], [x, far[1]]])
+    return joined([Outline("MLLLZ", corners), turned_back(inside)])
