@@ -5,7 +5,7 @@ from __future__ import annotations
 import sys
 
 from curlet.memory import tune_memory
-from speed import bench, heart, laying, many, relief, screen, tracing
+from speed import areas, bench, heart, laying, many, relief, screen, tracing
 
 PARTS = {
     "laying": laying.run,
@@ -15,6 +15,7 @@ PARTS = {
     "tracing": tracing.run,
     "many": many.run,
     "relief": relief.run,
+    "areas": areas.run,
 }
 
 

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass
 
 import numpy as np
@@ -78,12 +78,7 @@ def edges_of(part: Part) -> tuple[Edge, ...]:
     if not rings:
         return ()
     pieces = _pieces(rings, part)
-    found = []
-    for number in range(len(rings)):
-        own = np.flatnonzero(pieces.ring == number)
-        if len(own):
-            found.append(_edge(pieces, own, part))
-    return tuple(_renamed(found))
+    return tuple(_renamed(_joined(pieces, part)))
 
 
 def outline_of_edges(edges: Sequence[Edge]) -> Outline:
@@ -164,34 +159,35 @@ def _chords_under(middles: Floats, ways: Floats, part: Part) -> Ints:
     return found
 
 
-def _edge(pieces: _Pieces, own: Ints, part: Part) -> Edge:
-    """One ring's cubics, joined where they meet."""
-    cubic, start, end = pieces.cubic[own], pieces.start[own].copy(), pieces.end[own].copy()
-    corner = pieces.corner[own]
-    before = np.roll(np.arange(len(own)), 1)
+def _joined(pieces: _Pieces, part: Part) -> Iterator[Edge]:
+    """Each ring's cubics, joined where they meet."""
+    cubic, start, end = pieces.cubic, pieces.start.copy(), pieces.end.copy()
+    first = np.flatnonzero(np.diff(pieces.ring, prepend=-1))
+    last = np.append(first[1:], len(cubic)) - 1
+    before, after = np.arange(-1, len(cubic) - 1), np.arange(1, len(cubic) + 1)
+    before[first], after[last] = last, first
     # A node of a shape, where one of its segments goes over into the next; otherwise two of them cross.
     node = _at_end(start) & _at_end(end[before])
     crossing = np.flatnonzero(~node & ~((cubic == cubic[before]) & (np.abs(start - end[before]) < _SAME)))
-    meet, t_in, t_out = _met(
-        part.cubics[cubic[before[crossing]]],
-        part.cubics[cubic[crossing]],
-        end[before[crossing]],
-        start[crossing],
-        corner[crossing],
-    )
+    one, other = cubic[before[crossing]], cubic[crossing]
+    places = end[before[crossing]], start[crossing]
+    meet, t_in, t_out = _met(part.cubics[one], part.cubics[other], *places, pieces.corner[crossing])
     start[crossing], end[before[crossing]] = t_out, t_in
     points = _at(part.cubics[cubic], start)
     points[crossing] = meet
-    names = [_name(part, cubic, start, before, i, bool(node[i])) for i in range(len(own))]
+    names = [_name(part, cubic, start, before, i, bool(node[i])) for i in range(len(cubic))]
     stretches = _between(part.cubics[cubic], start, end)
-    ahead = np.roll(points, -1, axis=0)
+    ahead = points[after]
     shift = points - stretches[:, 0], ahead - stretches[:, 3]
     stretches[:, :2] += shift[0][:, None]
     stretches[:, 2:] += shift[1][:, None]
     level = _is_straight(part.cubics[cubic])
     stretches[level] = straight(points[level], ahead[level])
     long = np.abs(stretches - stretches[:, :1]).max(axis=(1, 2)) > _MET
-    return Edge(stretches[long], tuple(name for name, kept in zip(names, long.tolist(), strict=True) if kept))
+    for begin, until in zip(first.tolist(), (last + 1).tolist(), strict=True):
+        own = begin + np.flatnonzero(long[begin:until])
+        if len(own):
+            yield Edge(stretches[own], tuple(names[i] for i in own.tolist()))
 
 
 def _name(part: Part, cubic: Ints, start: Floats, before: Ints, i: int, node: bool) -> str:
@@ -203,7 +199,7 @@ def _name(part: Part, cubic: Ints, start: Floats, before: Ints, i: int, node: bo
     return "×".join(pair) if all(pair) else UNNAMED
 
 
-def _renamed(edges: Sequence[Edge]) -> list[Edge]:
+def _renamed(edges: Iterable[Edge]) -> list[Edge]:
     """Edges whose nodes all have names of their own."""
     taken: dict[str, int] = {}
     found = []

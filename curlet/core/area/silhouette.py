@@ -3,11 +3,13 @@
 from __future__ import annotations
 
 from collections.abc import Iterable, Iterator, Sequence
+from dataclasses import replace
 
 import numpy as np
 import shapely
 from numpy.typing import NDArray
 
+from curlet.core.area.edges import edges_of, outline_of_edges
 from curlet.core.area.parts import Part, part_of, stamped, together
 from curlet.core.drawing import Group, Item, Laid, Outline, Picture, Shape, Stroke, outline_there
 from curlet.core.errors import TooMuch
@@ -61,8 +63,11 @@ def _parts(item: Item, tolerance: float) -> Iterator[Part]:
         for shape in _grounds(item.shapes):
             yield from _of_shape(shape, tolerance)
     else:
+        by_move: dict[tuple[float, float], list[Shape]] = {}
         for shape in _grounds(item.shapes):
-            yield from _of_stamps(shape, item.placements + [0, 0, 0, 0, *shape.move], tolerance)
+            by_move.setdefault(shape.move, []).append(shape)
+        for move, shapes in by_move.items():
+            yield from _of_stamps(shapes, item.placements + [0, 0, 0, 0, *move], tolerance)
 
 
 def _grounds(shapes: Sequence[Shape]) -> Iterator[Shape]:
@@ -87,14 +92,16 @@ def _of_shape(shape: Shape, tolerance: float) -> Iterator[Part]:
         yield part_of(area, tolerance, even_odd=True)
 
 
-def _of_stamps(shape: Shape, placements: Floats, tolerance: float) -> Iterator[Part]:
-    if shape.fill is not None:
-        yield stamped(shape.outline, placements, tolerance, even_odd=shape.even_odd)
-    if shape.stroke is not None:
-        for form, there in _alike_but_turned(placements):
-            outline = Outline(shape.outline.commands, shape.outline.points @ form)
-            if (area := _line(outline, shape.stroke)) is not None:
-                yield stamped(area, there, tolerance, even_odd=True)
+def _of_stamps(shapes: Sequence[Shape], placements: Floats, tolerance: float) -> Iterator[Part]:
+    """What stamps cover. What is alike but for its turn is united once, so that what lies within it is no
+    longer looked at."""
+    for form, there in _alike_but_turned(placements):
+        formed = (replace(s, outline=Outline(s.outline.commands, s.outline.points @ form)) for s in shapes)
+        parts = [part for shape in formed for part in _of_shape(replace(shape, move=(0.0, 0.0)), tolerance)]
+        whole = together(parts, shapely.union_all([part.area for part in parts]))
+        edges = edges_of(whole)
+        if edges:
+            yield stamped(outline_of_edges(edges), there, tolerance, even_odd=True)
 
 
 def _alike_but_turned(placements: Floats) -> Iterator[tuple[Floats, Floats]]:
