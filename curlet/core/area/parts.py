@@ -89,6 +89,11 @@ def together(parts: Sequence[Part], area: BaseGeometry) -> Part:
     )
 
 
+def united(parts: Sequence[Part]) -> Part:
+    """Parts as one."""
+    return parts[0] if len(parts) == 1 else together(parts, shapely.union_all([part.area for part in parts]))
+
+
 def _part(made: Flat, area: BaseGeometry, names: tuple[str, ...]) -> Part:
     chords, spans = _chords(made)
     return Part(area, made.cubics, names, chords, made.which, spans)

@@ -10,7 +10,7 @@ import shapely
 from numpy.typing import NDArray
 
 from curlet.core.area.edges import edges_of, outline_of_edges
-from curlet.core.area.parts import Part, part_of, stamped, together
+from curlet.core.area.parts import Part, part_of, stamped, together, united
 from curlet.core.drawing import Group, Item, Laid, Outline, Picture, Shape, Stroke, outline_there
 from curlet.core.errors import TooMuch
 from curlet.core.path.booleans import line_as_area
@@ -43,7 +43,7 @@ def silhouette(items: Iterable[Item], tolerance: float) -> Part:
             "Make the stitches longer, or use the path without its run."
         )
     parts = [part for item in every for part in _parts(item, tolerance)]
-    return together(parts, shapely.union_all([part.area for part in parts]))
+    return united(parts)
 
 
 def _count(item: Item) -> int:
@@ -98,8 +98,7 @@ def _of_stamps(shapes: Sequence[Shape], placements: Floats, tolerance: float) ->
     for form, there in _alike_but_turned(placements):
         formed = (replace(s, outline=Outline(s.outline.commands, s.outline.points @ form)) for s in shapes)
         parts = [part for shape in formed for part in _of_shape(replace(shape, move=(0.0, 0.0)), tolerance)]
-        whole = together(parts, shapely.union_all([part.area for part in parts]))
-        edges = edges_of(whole)
+        edges = edges_of(united(parts))
         if edges:
             yield stamped(outline_of_edges(edges), there, tolerance, even_odd=True)
 
