@@ -36,7 +36,7 @@ lint: $(TEST_READY) build
 	cd frontend && npm run --silent check && npm run --silent lint && npm run --silent test
 
 test-python: $(TEST_READY) build
-	$(BIN)/python -m pytest -n auto --dist loadfile
+	$(BIN)/python -m pytest -n auto --dist loadfile --no-loadscope-reorder
 
 faults: $(TEST_READY) build
 	CURLET_FAULTS=long CURLET_EXAMPLES=200 $(BIN)/python -m pytest tests/faults tests/web/test_openapi.py
