@@ -8,6 +8,8 @@ from dataclasses import dataclass, field
 from typing import Any
 
 from curlet.core.outlines import K
+from curlet.formats.area_doc import CleanDoc
+from curlet.formats.choices import UseName, WayName
 from curlet.formats.cloth_doc import ClothDoc
 from curlet.formats.lettering_doc import LetteringDoc
 from curlet.formats.path_doc import FactsDoc, NodeDoc
@@ -22,7 +24,7 @@ class DemoPath:
     """A path of the demo: its group, nodes in sheet mm, and its brush, if any.
 
     `own` are its run's own settings by their pointers; “shade:Name” names a shade of the sheet there, and in
-    its cloth.
+    its cloth. `crop` names a path that it is cropped to, `outside` says to which side of it.
     """
 
     name: str
@@ -33,6 +35,20 @@ class DemoPath:
     brush: str | None = None
     cloth: ClothDoc | None = None
     own: dict[str, Any] = field(default_factory=dict)
+    crop: str | None = None
+    outside: bool = False
+
+
+@dataclass(frozen=True)
+class DemoArea:
+    """An area of what runs cover on paths by name, right above what is laid on another one."""
+
+    name: str
+    above: str
+    runs: tuple[tuple[str, UseName], ...]
+    cloth: ClothDoc
+    way: WayName = "join"
+    clean: CleanDoc = field(default_factory=CleanDoc)
 
 
 @dataclass(frozen=True)
@@ -77,6 +93,7 @@ class DemoSheet:
     ways: tuple[str, ...]
     shades: Mapping[str, tuple[str, ...]]
     paths: Callable[[], list[DemoPath]]
+    areas: tuple[DemoArea, ...] = ()
     texts: tuple[DemoText, ...] = ()
     singles: tuple[DemoSingle, ...] = ()
     background: ClothDoc | None = None

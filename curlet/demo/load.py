@@ -7,15 +7,17 @@ from typing import Any
 from curlet.demo.brushes import BRUSHES
 from curlet.demo.coat import COAT
 from curlet.demo.curtain import CURTAIN
-from curlet.demo.drawn import DemoPath, DemoSheet, DemoText
+from curlet.demo.drawn import DemoArea, DemoPath, DemoSheet, DemoText
 from curlet.demo.looks import LOOKS
 from curlet.demo.motifs import MOTIFS
 from curlet.demo.programme import PROGRAMME
 from curlet.demo.satchel import SATCHEL
 from curlet.demo.waistcoat import WAISTCOAT
+from curlet.formats.area_doc import AreaDoc, MemberDoc
 from curlet.formats.brush_file import BrushDoc
 from curlet.formats.cloth_doc import ClothDoc
 from curlet.formats.shade_refs import replaced, shade_of, shade_ref
+from curlet.store.areas import add_area
 from curlet.store.commands.runs import LayBrush
 from curlet.store.database import writing
 from curlet.store.journal import write_changes
@@ -91,8 +93,24 @@ def _add_sheet(sheet: DemoSheet, position: int) -> None:
         own = {"own": _named(sheet, one.own), "position": _SINGLES + place}
         at = {"x": one.x, "y": one.y, "turn": one.turn, "size": one.size}
         Single.create(id=f"{sheet.id}-one-{place}", sheet=sheet.id, brush=one.brush, **at, **own)
+    for area in sheet.areas:
+        _add_area(sheet, area)
     for number, text in enumerate(sheet.texts, 1):
         _write_along(sheet, text, number)
+
+
+def _add_area(sheet: DemoSheet, area: DemoArea) -> None:
+    """Its edges belong to the group of the first of its paths."""
+    state = load_state(sheet.id)
+    members = tuple(MemberDoc(kind="run", id=f"run-{_id(sheet, path)}", use=use) for path, use in area.runs)
+    doc = AreaDoc(way=area.way, members=members, clean=area.clean)
+    above = max(run["position"] for run in state.runs_of(_id(sheet, area.above)))
+    look = {
+        "cloth": _cloth(sheet, area.cloth),
+        "group": state.get("path", _id(sheet, area.runs[0][0]))["group"],
+    }
+    add_area(state, _id(sheet, area.name), doc, area.name, above, **look)
+    write_changes(state.changes)
 
 
 def _write_along(sheet: DemoSheet, text: DemoText, number: int) -> None:
@@ -135,6 +153,7 @@ def _cloth(sheet: DemoSheet, cloth: ClothDoc | None) -> Any:
 
 def _add_path(sheet: DemoSheet, path: DemoPath, place: int) -> None:
     path_id = _id(sheet, path.name)
+    crop = {"kind": "path", "id": _id(sheet, path.crop), "outside": path.outside} if path.crop else {}
     SheetPath.create(
         id=path_id,
         sheet=sheet.id,
@@ -144,6 +163,7 @@ def _add_path(sheet: DemoSheet, path: DemoPath, place: int) -> None:
         nodes=[node.model_dump(mode="json") for node in path.nodes],
         facts=path.facts.model_dump(mode="json") if path.facts else {},
         cloth=_cloth(sheet, path.cloth),
+        crop=crop,
         position=_EACH * place,
     )
     if path.brush:
@@ -153,5 +173,6 @@ def _add_path(sheet: DemoSheet, path: DemoPath, place: int) -> None:
             path=path_id,
             brush=path.brush,
             own=_named(sheet, path.own),
+            crop=crop,
             position=_EACH * place + 1,
         )

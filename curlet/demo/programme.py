@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from curlet.demo.drawn import (
     Chain,
+    DemoArea,
     DemoPath,
     DemoSheet,
     DemoText,
@@ -13,6 +14,7 @@ from curlet.demo.drawn import (
     polyline,
     wearing,
 )
+from curlet.formats.area_doc import CleanDoc
 from curlet.formats.cloth_doc import ClothDoc
 from curlet.formats.lettering_doc import LetteringDoc
 
@@ -55,7 +57,7 @@ def programme() -> list[DemoPath]:
     return [
         polyline("Frame", "Frame", [(16, 16), (132, 16), (132, 194), (16, 194)], True, brush="border",
                  own=wearing("Ink", "Gold")),
-        curve("Ribbon", "Trims", ZIGZAG, brush="ribbon", own=soft),
+        curve("Ribbon", "Trims", ZIGZAG, brush="ribbon", own=soft, crop="Lantern ring", outside=True),
         DemoPath("Lamp", "Lantern", circle("Lamp", "Lantern", CENTRE, 18.5).nodes, True,
                  cloth=plain("Lamplight")),
         circle("Lantern edge", "Lantern", CENTRE, 18.5, brush="scallop", own=wearing("Paper", "Rust")),
@@ -91,6 +93,12 @@ PROGRAMME = DemoSheet(
     ("Day bill", "Night bill"),
     SHADES,
     programme,
+    # A backing that follows the scallops, whatever becomes of them.
+    areas=(
+        DemoArea(
+            "Lamp backing", "Ribbon", (("Lantern edge", "filled"),), plain("Gold"), clean=CleanDoc(grow=1.4)
+        ),
+    ),
     texts=(
         DemoText("Title line", title, cloth=plain("Ink")),
         DemoText("Foot line", season, cloth=plain("Ink")),
