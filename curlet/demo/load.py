@@ -20,7 +20,6 @@ from curlet.formats.shade_refs import replaced, shade_of, shade_ref
 from curlet.store.areas import add_area
 from curlet.store.commands.runs import LayBrush
 from curlet.store.database import writing
-from curlet.store.journal import write_changes
 from curlet.store.lettering import letters_of, put_lettering
 from curlet.store.models import (
     Brush,
@@ -33,6 +32,7 @@ from curlet.store.models import (
     SheetPath,
     Single,
 )
+from curlet.store.rows import write_changes
 from curlet.store.state import State, load_state
 
 SHEETS = (WAISTCOAT, PROGRAMME, SATCHEL, COAT, CURTAIN)

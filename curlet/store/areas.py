@@ -13,7 +13,7 @@ from curlet.core.area.clean import cleaned
 from curlet.core.area.edges import Edge, edges_of
 from curlet.core.area.parts import Part, part_of, together
 from curlet.core.area.ways import WAYS, made
-from curlet.core.errors import BadInput
+from curlet.core.errors import BadInput, CurletError
 from curlet.core.path.outline import joined, outline_of
 from curlet.core.path.path import Path
 from curlet.formats.area_doc import AreaDoc, MemberDoc
@@ -107,6 +107,17 @@ def follow_areas(state: State) -> None:
             free_area(state, row["id"])
         else:
             put_area(state, row["id"], doc)
+
+
+def remake(state: State) -> None:
+    """Make all areas anew, each unless it cannot be."""
+    for row in _in_order(state):
+        draft = state.draft()
+        try:
+            put_area(draft, row["id"], AreaDoc(**row["doc"]))
+        except CurletError:
+            continue
+        put_area(state, row["id"], AreaDoc(**row["doc"]))
 
 
 def free_area(state: State, area_id: str) -> None:

@@ -17,6 +17,7 @@ from curlet.store.errors import Conflict, Missing
 from curlet.store.models import Brush, Run
 from curlet.store.names import unlike
 from curlet.store.records import Json
+from curlet.store.remade import remake_areas
 from curlet.store.state import new_id
 from curlet.store.unreadable import readable
 from curlet.store.usage import is_used, new_revisions, sheets_using, use_instead
@@ -212,7 +213,7 @@ def _leave_runs(brush: Brush, before: BrushDoc) -> None:
     if not is_used(brush.id):
         return
     as_it_was = _copy(before, ended(before.name, ", as it was"))
-    new_revisions(sheets_using([brush.id]))
+    _changed_on(sheets_using([brush.id]))
     use_instead(brush.id, as_it_was.id)
 
 
@@ -223,7 +224,13 @@ def _keep(brush: Brush, doc: BrushDoc, label: str) -> None:
 
 def _step_to(brush: Brush, number: int) -> None:
     step_to(brush, number)
-    new_revisions(sheets_using([brush.id]))
+    _changed_on(sheets_using([brush.id]))
+
+
+def _changed_on(sheets: set[str]) -> None:
+    """Sheets look otherwise now, their areas too."""
+    remake_areas(sheets)
+    new_revisions(sheets)
 
 
 def _bench(brush: Brush) -> Bench:

@@ -14,7 +14,8 @@ from curlet.store.errors import Conflict, Missing, Stale
 from curlet.store.following import follow
 from curlet.store.models import Brush, Sheet, Step
 from curlet.store.records import Json
-from curlet.store.rows import delete_rows, insert_rows
+from curlet.store.remade import remade_areas, remake_areas
+from curlet.store.rows import write_changes
 from curlet.store.state import KINDS, Change, State, load_state
 from curlet.store.unreadable import readable
 from curlet.store.usage import new_revisions, sheets_using
@@ -25,8 +26,6 @@ from curlet.store.versions import with_versions
 CheckReplayed = Callable[[State, State], None]
 
 MAX_STEPS = 2_000
-# Parents before children, so that foreign keys hold while rows are written.
-_ORDER = {kind: place for place, kind in enumerate(KINDS)}
 
 
 def do(sheet_id: str, revision: int, intent: Intent, check: Callable[[State], None] | None = None) -> State:
@@ -135,8 +134,10 @@ def _replay(
     step.undone = undone
     step.save()
     _moved_on(sheet_id, changes)
+    # A brush may have changed since: areas are made of it as it is now.
+    anew = remade_areas(sheet_id)
     after = load_state(sheet_id)
-    before.changes, after.changes = changes, changes
+    before.changes, after.changes = changes, [*changes, *anew]
     if check:
         check(before, after)
     return after
@@ -154,39 +155,12 @@ def _check_same(change: Change) -> None:
         raise Conflict("This brush has been changed on another sheet since. Undo it there first.")
 
 
-def write_changes(changes: list[Change]) -> None:
-    """Write each row's last state: parents first, and deletions children first."""
-    last: dict[tuple[str, str], Json | None] = {}
-    for change in changes:
-        last[change.kind, change.id] = change.after
-    ordered = sorted(last.items(), key=lambda item: _ORDER[item[0][0]])
-    new = _new_rows(changes)
-    insert_rows([(key[0], row) for key, row in ordered if key in new and row is not None])
-    for key, row in ordered:
-        if row is not None and key not in new:
-            _put(key[0], row)
-    delete_rows([key for key, row in reversed(ordered) if row is None])
-
-
-def _new_rows(changes: list[Change]) -> set[tuple[str, str]]:
-    """Rows that are not in the database yet: those that were not there before the first of their changes."""
-    first: dict[tuple[str, str], Json | None] = {}
-    for change in changes:
-        first.setdefault((change.kind, change.id), change.before)
-    return {key for key, before in first.items() if before is None}
-
-
-def _put(kind: str, row: Json) -> None:
-    model = KINDS[kind]
-    values = {name: value for name, value in row.items() if name not in ("id", "revision")}
-    if not model.update(**values).where(model.id == row["id"]).execute():
-        model.create(**row)
-
-
 def _moved_on(sheet_id: str, changes: list[Change]) -> None:
     """A new revision here, and on every sheet that uses a changed brush."""
     brushes = {change.id for change in changes if change.kind == "brush"}
-    new_revisions({sheet_id} | (sheets_using(brushes) if brushes else set()))
+    others = sheets_using(brushes) - {sheet_id} if brushes else set()
+    remake_areas(others)
+    new_revisions({sheet_id} | others)
 
 
 def _drop_oldest(sheet_id: str) -> None:

@@ -9,8 +9,40 @@ from peewee import Field, chunked
 from curlet.store.errors import Conflict
 from curlet.store.models import database
 from curlet.store.records import Json
-from curlet.store.state import KINDS
+from curlet.store.state import KINDS, Change
 from curlet.store.usage import is_used
+
+# Parents before children, so that foreign keys hold while rows are written.
+_ORDER = {kind: place for place, kind in enumerate(KINDS)}
+
+
+def write_changes(changes: list[Change]) -> None:
+    """Write each row's last state: parents first, and deletions children first."""
+    last: dict[tuple[str, str], Json | None] = {}
+    for change in changes:
+        last[change.kind, change.id] = change.after
+    ordered = sorted(last.items(), key=lambda item: _ORDER[item[0][0]])
+    new = _new_rows(changes)
+    insert_rows([(key[0], row) for key, row in ordered if key in new and row is not None])
+    for key, row in ordered:
+        if row is not None and key not in new:
+            _put(key[0], row)
+    delete_rows([key for key, row in reversed(ordered) if row is None])
+
+
+def _new_rows(changes: list[Change]) -> set[tuple[str, str]]:
+    """Rows that are not in the database yet: those that were not there before the first of their changes."""
+    first: dict[tuple[str, str], Json | None] = {}
+    for change in changes:
+        first.setdefault((change.kind, change.id), change.before)
+    return {key for key, before in first.items() if before is None}
+
+
+def _put(kind: str, row: Json) -> None:
+    model = KINDS[kind]
+    values = {name: value for name, value in row.items() if name not in ("id", "revision")}
+    if not model.update(**values).where(model.id == row["id"]).execute():
+        model.create(**row)
 
 
 def insert_rows(rows: list[tuple[str, Json]]) -> None:

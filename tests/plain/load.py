@@ -18,9 +18,9 @@ from curlet.demo.motifs import MOTIFS
 from curlet.formats.lettering_doc import LetteringDoc
 from curlet.store.commands.runs import LayBrush
 from curlet.store.database import open_database, writing
-from curlet.store.journal import write_changes
 from curlet.store.lettering import letters_of, put_lettering
 from curlet.store.models import Brush, Motif, Run, SeamGroup, Sheet, SheetPath, Single
+from curlet.store.rows import write_changes
 from curlet.store.state import load_state
 from tests.plain import coat, curtain, programme, satchel, waistcoat
 

@@ -11,8 +11,11 @@ import shapely
 from curlet.core.errors import BadInput
 from curlet.core.path.flat import flat
 from curlet.core.path.outline import joined, outline_of
-from curlet.store import journal
+from curlet.demo.brushes import BRUSHES
+from curlet.formats.brush_file import read_brush
+from curlet.store import bench, journal
 from curlet.store.areas import edge_paths
+from curlet.store.edits.courses import Entered, SetOnBrush
 from curlet.store.paths import core_path
 from curlet.store.records import PathRecord
 from curlet.store.state import State
@@ -160,6 +163,23 @@ def test_an_areas_edges_are_cleaned_as_is_entered(store: FilePath) -> None:
         do("set-area", area=area, grow="-30 mm")
     with pytest.raises(BadInput, match="How much an area is grown"):
         do("set-area", area=area, grow="900 m")
+
+
+def test_an_area_follows_a_brush_that_is_changed_on_the_bench(store: FilePath) -> None:
+    path = drawn(40, 40, 80, 60)
+    own = bench.add(read_brush(BRUSHES["topstitch"]))
+    run = do("lay-brush", paths=[path], brush=own.id).runs_of(path)[-1]["id"]
+    _, area = made([{"kind": "run", "id": run, "use": "filled"}])
+    before = size(journal.find_sheet(SHEET), area)
+    offset = Entered(pointer="/courses/0/offset", entered="-20 mm")
+    bench.change(own.id, own.version, SetOnBrush(kind="set", settings=[offset]).apply)
+    after = size(journal.find_sheet(SHEET), area)
+    assert after > before + 10
+    # A step from before the brush changed is taken back: the area is made of the brush as it is now.
+    do("move-paths", paths=[path], x=3, y=0)
+    bench.undo(own.id, bench.look(own.id).version)
+    state = journal.undo(SHEET, journal.current_revision(SHEET))
+    assert size(state, area) == pytest.approx(before, rel=1e-3)
 
 
 def test_nothing_left_and_open_paths_are_said_and_nothing_is_lost(store: FilePath) -> None:
