@@ -247,10 +247,10 @@ function PathRow({ pair }: { pair: Pair }) {
         >
           {pair.name}
         </button>
-        {pair.paths.length > 1 && !pair.text && pair.paths.map((path) => <Side key={path.id} path={path} />)}
+        {pair.paths.length > 1 && !pair.parts && pair.paths.map((path) => <Side key={path.id} path={path} />)}
         {words.length > 0 && <span className="muted text-[12px] italic">{words.join(", ")}</span>}
         <span className="measure min-w-[46px] text-right whitespace-nowrap">
-          {pair.text ? plural(pair.paths.length, "path") : bare(first!.length.garment, 1)}
+          {pair.parts ? plural(pair.paths.length, pair.parts) : bare(first!.length.garment, 1)}
         </span>
       </div>
       <PathBrushes paths={pair.paths} />

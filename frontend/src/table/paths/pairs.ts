@@ -1,10 +1,12 @@
-/** Paths that share a row: right and left halves of a garment, “Hem R” and “Hem L”, and the letters of a text. */
+/** Paths that share a row: right and left halves of a garment, “Hem R” and “Hem L”, the letters of a text, and the edges
+ * of an area. */
 import type { LetteringShown, PathShown } from "@/shared/api/types";
 
 export interface Pair {
   name: string;
   paths: PathShown[];
-  text?: boolean;
+  /** What its paths are counted as where they are one thing. */
+  parts?: "path" | "edge";
 }
 
 const SIDED = /^(.*\S)\s+([RL])$/;
@@ -13,15 +15,17 @@ export const sideOf = (path: PathShown) => SIDED.exec(path.name)?.[2] ?? null;
 
 export const sideWords: Record<string, string> = { R: "wearer’s right", L: "wearer’s left" };
 
-/** Paths in their order, mates together under the name that they share, letters under their text. */
+/** Paths in their order, mates together under the name that they share, letters under their text, edges under the first
+ * one's name. */
 export function inPairs(paths: PathShown[], letterings: readonly LetteringShown[]): Pair[] {
   const rows = new Map<string, Pair>();
   for (const path of paths) {
     const text = letterings.find((item) => item.id === path.lettering)?.text;
-    if (text) {
-      const row = rows.get(path.lettering!);
+    const whole = text ? path.lettering : path.area;
+    if (whole) {
+      const row = rows.get(whole);
       if (row) row.paths.push(path);
-      else rows.set(path.lettering!, { name: `“${text}”`, paths: [path], text: true });
+      else rows.set(whole, { name: text ? `“${text}”` : path.name, paths: [path], parts: text ? "path" : "edge" });
       continue;
     }
     const sided = SIDED.exec(path.name);
@@ -31,6 +35,6 @@ export function inPairs(paths: PathShown[], letterings: readonly LetteringShown[
     else rows.set(path.id, { name: path.name, paths: [path] });
   }
   return [...rows.values()].map((row) =>
-    row.paths.length === 1 && !row.text ? { name: row.paths[0]!.name, paths: row.paths } : row,
+    row.paths.length === 1 && row.parts !== "path" ? { name: row.paths[0]!.name, paths: row.paths } : row,
   );
 }
