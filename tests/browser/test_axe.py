@@ -190,6 +190,7 @@ def area(table: Table) -> None:
     row = table.by_id("row-waistcoat-welt-pocket-r")
     ActionChains(table.browser).key_down(Keys.SHIFT).click(row).key_up(Keys.SHIFT).perform()
     table.unfold("new-area")
+    table.wait(lambda: table.by_id("way-cut").is_enabled())
     table.press_by_id("way-cut")
     table.unfold("area", "new-area")
     table.named("Close gaps under")
