@@ -200,6 +200,16 @@ def shade_card(table: Table) -> None:
     table.browser.execute_script("document.querySelector('[aria-label=\"Close this message\"]')?.click()")
 
 
+def area(table: Table) -> None:
+    """The lamp's backing, which follows the scallops: what it is made of, and its clean outline."""
+    table.browser.get(f"{table.address}/sheets/programme")
+    table.by_id("row-programme-lamp")
+    backing = "//button[@data-testid and starts-with(@data-testid, 'row-')][.='Lamp backing']"
+    table.once_possible(table.sought(By.XPATH, backing).click)
+    table.unfold("area")
+    table.named("Close gaps under")
+
+
 def looks(table: Table) -> None:
     table.browser.get(f"{table.address}/library")
     table.option("Shelf", "Looks").click()
@@ -215,6 +225,7 @@ SHOTS: dict[str, Callable[[Table], None]] = {
     "satchel": prop_satchel,
     "coat": puppets_coat,
     "shades": shade_card,
+    "area": area,
     "looks": looks,
     "sheets": sheets,
     "importing": taking_in,
