@@ -184,3 +184,13 @@ def test_a_kink_is_seen_from_the_right_side() -> None:
         into, out = many.points[k] - many.points[k - 1], many.points[k + 1] - many.points[k]
         assert before == pytest.approx(into / np.hypot(*into))
         assert after == pytest.approx(out / np.hypot(*out))
+
+
+def test_an_opened_path_is_the_same_line_with_no_handles_beyond_its_ends() -> None:
+    ring = circle(20)
+    line = opened(ring, 0.0)
+    assert not line.closed
+    assert np.allclose(line.segments, ring.segments)
+    assert (line.into[0] == line.points[0]).all()
+    assert (line.out[-1] == line.points[-1]).all()
+    assert (line.points[0] == line.points[-1]).all()
