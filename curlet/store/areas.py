@@ -9,7 +9,7 @@ from typing import Any
 import numpy as np
 import shapely
 
-from curlet.core.area.clean import cleaned
+from curlet.core.area.clean import Clean, cleaned
 from curlet.core.area.edges import Edge, edges_of
 from curlet.core.area.parts import Part, part_of, together
 from curlet.core.area.ways import WAYS, made
@@ -134,8 +134,13 @@ def free_area(state: State, area_id: str) -> None:
 
 def edges_of_area(state: State, doc: AreaDoc) -> tuple[Edge, ...]:
     """The edges that an area would have; none where nothing is left. BadInput as `add_area`."""
-    part = made([_part(state, member) for member in doc.members], doc.way)
-    return edges_of(cleaned(part, doc.clean.to_core(), _FINE))
+    return _edges_of(tuple(_part(state, member) for member in doc.members), doc.way, doc.clean.to_core())
+
+
+@lru_cache(maxsize=128)
+def _edges_of(parts: tuple[Part, ...], way: str, clean: Clean) -> tuple[Edge, ...]:
+    """Made once for the very same parts, which are kept as well."""
+    return edges_of(cleaned(made(parts, way), clean, _FINE))
 
 
 def _edges(state: State, doc: AreaDoc) -> tuple[Edge, ...]:
@@ -218,9 +223,13 @@ def _part(state: State, member: MemberDoc) -> Part:
     inside = enclosed((_node_content(row),))
     if covered is None:
         return inside
-    both = [inside, covered]
-    make = shapely.union if member.use == "filled" else shapely.difference
-    return together(both, make(inside.area, covered.area))
+    return _with_inside(inside, covered, member.use)
+
+
+@lru_cache(maxsize=128)
+def _with_inside(inside: Part, covered: Part, use: str) -> Part:
+    make = shapely.union if use == "filled" else shapely.difference
+    return together([inside, covered], make(inside.area, covered.area))
 
 
 def _node_content(row: PathRecord) -> tuple[str, Content]:
