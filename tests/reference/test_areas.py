@@ -248,3 +248,24 @@ def test_crumbs_and_pin_holes_are_dropped_by_their_area() -> None:
     assert len(edges_of(pierced)) == 3
     assert len(edges_of(cleaned(pierced, Clean(least=0.05), FINE))) == 2
     assert len(edges_of(cleaned(pierced, Clean(least=0.1), FINE))) == 1
+
+
+@pytest.mark.parametrize("stamped_too", [False, True])
+def test_several_shapes_of_a_repeat_are_covered_together(stamped_too: bool) -> None:
+    """A disc with a closed line round it and a bar across: inclusion and exclusion, by shapely on circles."""
+    white = Solid("#ffffff")
+    shapes = (
+        Shape(disc(0, 0, 3.0), white),
+        Shape(disc(0, 0, 5.0), stroke=Stroke(white, 1.0, "round")),
+        Shape(box(-8, -0.5, 8, 0.5), white),
+    )
+    centre = shapely.Point(0, 0)
+    wide, inner, outer = (centre.buffer(r, quad_segs=720) for r in (3.0, 4.5, 5.5))
+    each = shapely.union_all([wide, outer - inner, shapely.box(-8, -0.5, 8, 0.5)]).area
+    turns = np.array([[1, 0, 0, 1, 0, 0], [0, 1, -1, 0, 40, 7], [-1, 0, 0, -1, 80, 0]], dtype=float)
+    items = [Stamps(shapes, turns)] if stamped_too else [Laid(shapes)]
+    edges = edges_of(silhouette(items, FINE))
+    count = len(turns) if stamped_too else 1
+    assert area_of(edges) == pytest.approx(count * each, rel=1e-3)
+    # The outside, and a window on both sides of the bar.
+    assert len(edges) == 3 * count
