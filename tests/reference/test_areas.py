@@ -269,3 +269,13 @@ def test_several_shapes_of_a_repeat_are_covered_together(stamped_too: bool) -> N
     assert area_of(edges) == pytest.approx(count * each, rel=1e-3)
     # The outside, and a window on both sides of the bar.
     assert len(edges) == 3 * count
+
+
+def test_a_path_that_crosses_itself_encloses_all_that_it_goes_round() -> None:
+    """A pentagram drawn in one line of circumradius r: its outline's area is 1.12257 r², that of the star
+    polygon {5/2} (MathWorld, Pentagram, from memory)."""
+    turns = 4 * math.pi / 5 * np.arange(5)
+    star = Outline("MLLLLZ", 30 * np.stack([np.cos(turns), np.sin(turns)], axis=1))
+    (edge,) = edges_of(part_of(star, FINE))
+    assert area_of([edge]) == pytest.approx(1.12257 * 30**2, rel=1e-4)
+    assert len(edge.cubics) == 10
