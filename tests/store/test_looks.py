@@ -9,7 +9,7 @@ import pytest
 from pydantic import TypeAdapter, ValidationError
 
 from curlet.core.errors import CurletError
-from curlet.formats.brush_file import BrushDoc, read_brush
+from curlet.formats.brush_file import BrushDoc, LookDoc, read_brush
 from curlet.store import journal
 from curlet.store.commands import AnyIntent
 from curlet.store.commands.clip import clip_of
@@ -163,3 +163,26 @@ def test_a_look_of_a_newer_version_is_told_and_left_as_it_is(styled: State) -> N
     doc = load_state(SHEET).get("brush", look)["doc"]
     with pytest.raises(CurletError, match="newer Curlet"):
         read_brush({**doc, "version": 2})
+
+
+def kept(name: str) -> LookDoc:
+    """The look that the hem's run is kept as, under a name."""
+    state = do("make-look", run=HEM, name=name)
+    look = read_brush(state.get("brush", state.get("run", HEM)["brush"])["doc"]).look
+    assert look is not None
+    return look
+
+
+def test_a_look_made_of_a_look_keeps_what_the_run_did_not_change(styled: State) -> None:
+    """What the run has of its own takes the place of the look's shade, or of the colour of the path."""
+    kept("Rust topstitch")
+    set_on("/relief/height", "80 %")
+    assert kept("Higher").shades == {"/threads/0": "Rust"}
+    set_on("/threads/0", "#112233")
+    assert kept("Blue").shades == {}
+    assert worn(load_state(SHEET), "waistcoat-hem-r").threads == ("#112233",)
+    set_on("/threads/0", "colour-of-path")
+    assert kept("As the path").of_path == ("/threads/0",)
+    set_on("/threads/0", "#445566")
+    assert kept("Grey").of_path == ()
+    assert worn(load_state(SHEET), "waistcoat-hem-r").threads == ("#445566",)
