@@ -15,8 +15,8 @@ export const sideOf = (path: PathShown) => SIDED.exec(path.name)?.[2] ?? null;
 
 export const sideWords: Record<string, string> = { R: "wearer’s right", L: "wearer’s left" };
 
-/** Paths in their order, mates together under the name that they share, letters under their text, edges under the first
- * one's name. */
+/** Paths in their order, mates together under the name that they share, letters under their text, edges under the name of
+ * their area. */
 export function inPairs(paths: PathShown[], letterings: readonly LetteringShown[]): Pair[] {
   const rows = new Map<string, Pair>();
   for (const path of paths) {
@@ -24,8 +24,11 @@ export function inPairs(paths: PathShown[], letterings: readonly LetteringShown[
     const whole = text ? path.lettering : path.area;
     if (whole) {
       const row = rows.get(whole);
-      if (row) row.paths.push(path);
-      else rows.set(whole, { name: text ? `“${text}”` : path.name, paths: [path], parts: text ? "path" : "edge" });
+      if (row) {
+        row.paths.push(path);
+        // “Area” of “Area, 2” and “Area”.
+        if (!text && path.name.length < row.name.length) row.name = path.name;
+      } else rows.set(whole, { name: text ? `“${text}”` : path.name, paths: [path], parts: text ? "path" : "edge" });
       continue;
     }
     const sided = SIDED.exec(path.name);

@@ -30,11 +30,14 @@ export function NewArea() {
   const { paths } = useChosen();
   const { runs, areas } = useFrame("runs", "areas");
   const [of, setOf] = useState<Of>("paths");
-  const [hide, setHide] = useState(true);
+  const [wished, setHide] = useState(true);
   const dressed = paths.some((path) => runs.some((run) => run.path === path.id));
   const members = membersOf(paths, runs, dressed ? of : "paths");
   const own = [...new Set(paths.flatMap((path) => path.area ?? []))];
   const others = members.filter((member) => member.id !== own[0]);
+  // Paths whose runs make the area stay in sight.
+  const hidden = members.some((member) => member.kind !== "run");
+  const hide = hidden && wished;
   const make = async (way: Way) => {
     const before = new Set(areas.map((area) => area.id));
     await session.command({ kind: "make-area", members, way, hide });
@@ -53,9 +56,11 @@ export function NewArea() {
           <QuietButton onClick={() => make("join")}>Make an area of it</QuietButton>
         </div>
       )}
-      <div className="mt-1">
-        <Tick label="Hide the paths that it is made of" on={hide} onChange={setHide} />
-      </div>
+      {hidden && (
+        <div className="mt-1">
+          <Tick label="Hide the paths that it is made of" on={wished} onChange={setHide} />
+        </div>
+      )}
       {own.length === 1 && others.length > 0 && areas.some((area) => area.id === own[0]) && (
         <div className="mt-1 text-right">
           <QuietButton onClick={() => session.command({ kind: "set-area", area: own[0]!, add: others })}>
