@@ -13,11 +13,12 @@ from curlet.core.path.contours import contours
 from curlet.core.path.cubics import points_on
 from curlet.core.path.flat import flat
 from curlet.core.path.insets import (
+    fitted,
     half_width,
     half_width_of_parts,
     insets,
-    insets_of_endless,
-    insets_of_parts,
+    left_of_endless,
+    left_of_parts,
 )
 
 RING = together(disc(0, 0, 5.0), disc(0, 0, 3.0))
@@ -108,7 +109,7 @@ def test_parts_of_a_link_are_inset_as_one() -> None:
         box(0, -2, 2, 2),
     ]
     assert half_width_of_parts(halves) == pytest.approx(2.0, rel=0.05)
-    (left,), (right,) = insets_of_parts(halves, (0.5,), (0.2,))
+    (left,), (right,) = fitted(left_of_parts(halves, (0.5,), (0.2,)))
     # Each goes on past the seam by as much as it is to be moved.
     assert edge(left)[:, 0].max() == pytest.approx(0.2, abs=0.02)
     assert edge(right)[:, 0].min() == pytest.approx(-0.2, abs=0.02)
@@ -116,6 +117,6 @@ def test_parts_of_a_link_are_inset_as_one() -> None:
 
 
 def test_what_repeats_end_to_end_has_no_edge_at_its_ends() -> None:
-    (inset,) = insets_of_endless(box(0, -1, 5, 1), 5.0, (0.25,), (0.1,))
+    ((inset,),) = fitted([left_of_endless(box(0, -1, 5, 1), 5.0, (0.25,), (0.1,))])
     assert edge(inset).min(axis=0) == pytest.approx([-0.1, -0.75], abs=1e-3)
     assert edge(inset).max(axis=0) == pytest.approx([5.1, 0.75], abs=1e-3)

@@ -93,7 +93,7 @@ def _closed(part: Part, gaps: float, tolerance: float) -> Part:
 
 def _refitted(area: BaseGeometry, tolerance: float) -> Part:
     """Polygons as a part whose edges are curves again."""
-    (outline,) = outlines_of([rings_of(area, 0.0)], tolerance / 2)
+    (outline,) = outlines_of([rings_of(area, 0.0)], [tolerance / 2])
     return part_of(outline or Outline("", np.zeros((0, 2))), tolerance / 2)
 
 

@@ -3,8 +3,8 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Iterator
-from dataclasses import replace
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass, replace
 from functools import lru_cache
 
 import numpy as np
@@ -16,11 +16,13 @@ from curlet.core.motif.families.pen import NEEDLE_HOLE
 from curlet.core.motif.holes import needle_holes
 from curlet.core.motif.motif import Motif
 from curlet.core.path.insets import (
+    Left,
+    fitted,
     half_width,
     half_width_of_parts,
-    insets,
-    insets_of_endless,
-    insets_of_parts,
+    left,
+    left_of_endless,
+    left_of_parts,
 )
 
 # What comes so near to its cell's end reaches it, as a share of the cell.
@@ -42,12 +44,13 @@ def raised(motif: Motif, length: float, relief: Relief, light: Light, endless: b
         motif = replace(motif, shapes=(*needle_holes(motif, length), *motif.shapes))
     if relief.flat:
         return motif
-    if any(item.over for item in motif.shapes):
-        stacks = _of_links(motif, length, relief, light)
-    else:
-        stacks = [
-            _stack(item, length, relief, light, endless) if _solid(item) else [item] for item in motif.shapes
-        ]
+    plan = _plan_of_links if any(item.over for item in motif.shapes) else _plan
+    planned = list(plan(motif, length, relief, light, endless))
+    stacks: list[list[RoleShape]] = [[item] for item in motif.shapes]
+    edges = fitted([each.left for each in planned])
+    for each, insets in zip(planned, edges, strict=True):
+        item = motif.shapes[each.index]
+        stacks[each.index] = [*_at_levels(item, each.steps, insets, length), *_its_line(item)]
     return replace(motif, shapes=tuple(item for stack in stacks for item in stack))
 
 
@@ -67,16 +70,30 @@ def _solid(item: RoleShape) -> bool:
     return solid and item.role.own != NEEDLE_HOLE.own
 
 
-def _stack(item: RoleShape, length: float, relief: Relief, light: Light, endless: bool) -> list[RoleShape]:
-    outline = _in_mm(item, length)
-    steps = levels(half_width(outline, item.shape.even_odd), relief, light, item.shape.stands)
-    distances = [step.inset for step in steps]
-    if endless and _from_end_to_end(outline, length):
-        moves = [math.hypot(*step.move) for step in steps]
-        edges = insets_of_endless(outline, length, distances, moves, item.shape.even_odd)
-    else:
-        edges = insets(outline, distances, item.shape.even_odd)
-    return [*_at_levels(item, steps, edges, length), *_its_line(item)]
+@dataclass(frozen=True, eq=False)
+class _Planned:
+    """What a shape of a motif is to be: its place among them, its levels, and what is left of it at each."""
+
+    index: int
+    steps: tuple[Level, ...]
+    left: Left
+
+
+def _plan(motif: Motif, length: float, relief: Relief, light: Light, endless: bool) -> Iterator[_Planned]:
+    for index, item in enumerate(motif.shapes):
+        if _solid(item):
+            outline, even_odd = _in_mm(item, length), item.shape.even_odd
+            steps = levels(half_width(outline, even_odd), relief, light, item.shape.stands)
+            distances, moves = _distances(steps)
+            if endless and _from_end_to_end(outline, length):
+                yield _Planned(index, steps, left_of_endless(outline, length, distances, moves, even_odd))
+            else:
+                yield _Planned(index, steps, left(outline, distances, even_odd))
+
+
+def _distances(steps: Sequence[Level]) -> tuple[list[float], list[float]]:
+    """How far each level's edge is moved inwards, and how far it is moved."""
+    return [step.inset for step in steps], [math.hypot(*step.move) for step in steps]
 
 
 def _from_end_to_end(outline: Outline, length: float) -> bool:
@@ -88,9 +105,10 @@ def _from_end_to_end(outline: Outline, length: float) -> bool:
     return all(len(there) > 1 and np.ptp(there) > 0 for there in at_ends)
 
 
-def _of_links(motif: Motif, length: float, relief: Relief, light: Light) -> list[list[RoleShape]]:
-    """Stacks of a link's shapes: what is drawn in parts, over and under, is inset as one."""
-    stacks: list[list[RoleShape]] = [[item] for item in motif.shapes]
+def _plan_of_links(
+    motif: Motif, length: float, relief: Relief, light: Light, endless: bool
+) -> Iterator[_Planned]:
+    """Of a link's shapes: what is drawn in parts, over and under, is inset as one."""
     parts: dict[ColourRole, list[int]] = {}
     for index, item in enumerate(motif.shapes):
         if _solid(item):
@@ -98,13 +116,8 @@ def _of_links(motif: Motif, length: float, relief: Relief, light: Light) -> list
     for indices in parts.values():
         outlines = [_in_mm(motif.shapes[index], length) for index in indices]
         steps = levels(half_width_of_parts(outlines), relief, light)
-        edges = insets_of_parts(
-            outlines, [step.inset for step in steps], [math.hypot(*step.move) for step in steps]
-        )
-        for index, each in zip(indices, edges, strict=True):
-            item = motif.shapes[index]
-            stacks[index] = [*_at_levels(item, steps, each, length), *_its_line(item)]
-    return stacks
+        each = left_of_parts(outlines, *_distances(steps))
+        yield from (_Planned(index, steps, part) for index, part in zip(indices, each, strict=True))
 
 
 def _at_levels(

@@ -204,9 +204,10 @@ class _Sums:
     @classmethod
     def of(cls, points: Points, pieces: _Pieces, at: Points, u: Floats, piece: Ints, offsets: Ints) -> _Sums:
         v = 1 - u
-        b1, b2 = 3 * u * v * v, 3 * u * u * v
+        uu, vv = u * u, v * v
+        b1, b2 = 3 * u * vv, 3 * uu * v
         start, end = points[pieces.first], points[pieces.last]
-        rest = at - start[piece] * (v**3 + b1) - end[piece] * (u**3 + b2)
+        rest = at - start[piece] * (v * vv + b1) - end[piece] * (u * uu + b2)
         products: tuple[NDArray[Any], ...] = (b1 * b1, b1 * b2, b2 * b2, b1 * rest, b2 * rest)
         return cls(*(np.add.reduceat(product, offsets) for product in products))
 
@@ -250,8 +251,9 @@ def _open_ends(points: Points, pieces: _Pieces, sums: _Sums) -> _Pieces:
 def _on(cubics: Points, u: Floats) -> Points:
     """Where (n, 4) cubics are at (n,) places along them."""
     v = 1 - u
+    uu, vv = u * u, v * v
     p0, p1, p2, p3 = cubics.T
-    return np.asarray(v**3 * p0 + 3 * u * v * (v * p1 + u * p2) + u**3 * p3)
+    return np.asarray(v * vv * p0 + 3 * u * vv * p1 + 3 * uu * v * p2 + u * uu * p3)
 
 
 def _bettered(cubics: Points, at: Points, u: Floats) -> Floats:

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+from collections.abc import Sequence
 
 import numpy as np
 import shapely
@@ -29,17 +30,18 @@ def rings_of(area: BaseGeometry, crumb: float) -> list[Floats]:
     return [shapely.get_coordinates(shapely.segmentize(ring, ring.length / _POINTS)) for ring in rings]
 
 
-def outlines_of(rings: list[list[Floats]], tolerance: float) -> tuple[Outline | None, ...]:
-    """Areas' edges as outlines of cubics within a tolerance, mm; None for one that has none."""
+def outlines_of(rings: Sequence[list[Floats]], tolerances: Sequence[float]) -> tuple[Outline | None, ...]:
+    """Areas' edges as outlines of cubics, each within its tolerance, mm; None for one that has none."""
     lines, breaks = [], []
-    for ring in (ring for each in rings for ring in each):
-        line, corners = _from_a_corner(ring)
-        lines.append(line)
-        breaks.append(corners)
-    fitted = iter(fit_cubics(lines, breaks, tolerance))
+    for each, tolerance in zip(rings, tolerances, strict=True):
+        for ring in each:
+            line, corners = _from_a_corner(ring)
+            lines.append(line / tolerance)
+            breaks.append(corners)
+    fitted = iter(fit_cubics(lines, breaks, 1.0))
     found: list[Outline | None] = []
-    for each in rings:
-        chains = [of_chain(next(fitted), True) for _ in each]
+    for each, tolerance in zip(rings, tolerances, strict=True):
+        chains = [of_chain(next(fitted) * tolerance, True) for _ in each]
         found.append(joined(chains) if chains else None)
     return tuple(found)
 
