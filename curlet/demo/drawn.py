@@ -1,4 +1,4 @@
-"""What the demo's sheets are made of: paths, cloths and what they wear, all as data."""
+"""What the demo's sheets are made of: paths, fills and what they wear, all as data."""
 
 from __future__ import annotations
 
@@ -11,6 +11,7 @@ from curlet.core.outlines import K
 from curlet.formats.area_doc import CleanDoc
 from curlet.formats.choices import UseName, WayName
 from curlet.formats.cloth_doc import ClothDoc
+from curlet.formats.fill_doc import Fill
 from curlet.formats.lettering_doc import LetteringDoc
 from curlet.formats.path_doc import FactsDoc, NodeDoc
 
@@ -24,7 +25,7 @@ class DemoPath:
     """A path of the demo: its group, nodes in sheet mm, and its brush, if any.
 
     `own` are its run's own settings by their pointers; “shade:Name” names a shade of the sheet there, and in
-    its cloth. `crop` names a path that it is cropped to, `outside` says to which side of it.
+    its fill. `crop` names a path that it is cropped to, `outside` says to which side of it.
     """
 
     name: str
@@ -33,7 +34,7 @@ class DemoPath:
     closed: bool = False
     facts: FactsDoc | None = None
     brush: str | None = None
-    cloth: ClothDoc | None = None
+    fill: Fill | None = None
     own: dict[str, Any] = field(default_factory=dict)
     crop: str | None = None
     outside: bool = False
@@ -46,7 +47,7 @@ class DemoArea:
     name: str
     above: str
     runs: tuple[tuple[str, UseName], ...]
-    cloth: ClothDoc
+    fill: Fill
     way: WayName = "join"
     clean: CleanDoc = field(default_factory=CleanDoc)
 
@@ -71,7 +72,7 @@ class DemoText:
     make: Callable[[str], LetteringDoc]
     brush: str | None = None
     own: dict[str, Any] = field(default_factory=dict)
-    cloth: ClothDoc | None = None
+    fill: Fill | None = None
 
 
 @dataclass(frozen=True)
@@ -132,11 +133,11 @@ def curve(name: str, group: str, control: Chain, **worn: Any) -> DemoPath:
     return DemoPath(name, group, nodes, **worn)
 
 
-def area(name: str, group: str, control: Chain, cloth: ClothDoc, edge: str = "#2b3440") -> DemoPath:
-    """A chain of cubics that closes, filled with a cloth, with a fine line round it."""
+def area(name: str, group: str, control: Chain, fill: Fill, edge: str = "#2b3440") -> DemoPath:
+    """A chain of cubics that closes, filled, with a fine line round it."""
     path = curve(name, group, control)
     facts = FactsDoc(element=name.lower().replace(" ", "-"), stroke=edge, weight=0.25, joins="round")
-    return DemoPath(name, group, path.nodes, True, facts, cloth=cloth)
+    return DemoPath(name, group, path.nodes, True, facts, fill=fill)
 
 
 def circle(name: str, group: str, centre: Point, radius: float, **worn: Any) -> DemoPath:

@@ -15,7 +15,7 @@ from curlet.demo.satchel import SATCHEL
 from curlet.demo.waistcoat import WAISTCOAT
 from curlet.formats.area_doc import AreaDoc, MemberDoc
 from curlet.formats.brush_file import BrushDoc
-from curlet.formats.cloth_doc import ClothDoc
+from curlet.formats.fill_doc import Fill
 from curlet.formats.shade_refs import replaced, shade_of, shade_ref
 from curlet.store.areas import add_area
 from curlet.store.commands.runs import LayBrush
@@ -71,7 +71,7 @@ def _put_look(look_id: str, look: BrushDoc, position: int) -> None:
 
 def _add_sheet(sheet: DemoSheet, position: int) -> None:
     ways = [_id(sheet, f"way-{way}") for way in sheet.ways]
-    cloth = {"background": "cloth", "background_cloth": _cloth(sheet, sheet.background)}
+    cloth = {"background": "cloth", "background_cloth": _fill(sheet, sheet.background)}
     Sheet.create(
         id=sheet.id,
         name=sheet.name,
@@ -106,7 +106,7 @@ def _add_area(sheet: DemoSheet, area: DemoArea) -> None:
     doc = AreaDoc(way=area.way, members=members, clean=area.clean)
     above = max(run["position"] for run in state.runs_of(_id(sheet, area.above)))
     look = {
-        "cloth": _cloth(sheet, area.cloth),
+        "fill": _fill(sheet, area.fill),
         "group": state.get("path", _id(sheet, area.runs[0][0]))["group"],
     }
     add_area(state, _id(sheet, area.name), doc, area.name, above, **look)
@@ -120,7 +120,7 @@ def _write_along(sheet: DemoSheet, text: DemoText, number: int) -> None:
     put_lettering(state, name, text.make(line), state.get("path", line)["group"])
     letters = [path["id"] for path in letters_of(state, name)]
     for letter in letters:
-        state.update("path", letter, cloth=_cloth(sheet, text.cloth))
+        state.update("path", letter, fill=_fill(sheet, text.fill))
     if text.brush:
         LayBrush(kind="lay-brush", paths=letters, brush=text.brush).apply(state)
     _over_all(state, letters, _named(sheet, text.own))
@@ -147,8 +147,8 @@ def _named(sheet: DemoSheet, value: Any) -> Any:
     return replaced(value, lambda ref: shade_ref(_shade(sheet, shade_of(ref) or "")))
 
 
-def _cloth(sheet: DemoSheet, cloth: ClothDoc | None) -> Any:
-    return _named(sheet, cloth.model_dump(mode="json")) if cloth else {}
+def _fill(sheet: DemoSheet, fill: Fill | None) -> Any:
+    return _named(sheet, fill.model_dump(mode="json")) if fill else {}
 
 
 def _add_path(sheet: DemoSheet, path: DemoPath, place: int) -> None:
@@ -162,7 +162,7 @@ def _add_path(sheet: DemoSheet, path: DemoPath, place: int) -> None:
         closed=path.closed,
         nodes=[node.model_dump(mode="json") for node in path.nodes],
         facts=path.facts.model_dump(mode="json") if path.facts else {},
-        cloth=_cloth(sheet, path.cloth),
+        fill=_fill(sheet, path.fill),
         crop=crop,
         position=_EACH * place,
     )

@@ -59,7 +59,7 @@ def programme() -> list[DemoPath]:
                  own=wearing("Ink", "Gold")),
         curve("Ribbon", "Trims", ZIGZAG, brush="ribbon", own=soft, crop="Lantern ring", outside=True),
         DemoPath("Lamp", "Lantern", circle("Lamp", "Lantern", CENTRE, 18.5).nodes, True,
-                 cloth=plain("Lamplight")),
+                 fill=plain("Lamplight")),
         circle("Lantern edge", "Lantern", CENTRE, 18.5, brush="scallop", own=wearing("Paper", "Rust")),
         circle("Lantern ring", "Lantern", CENTRE, 30, brush="chain", own=metal),
         curve("Tether", "Lantern", FLAME, brush="twelve",
@@ -100,8 +100,8 @@ PROGRAMME = DemoSheet(
         ),
     ),
     texts=(
-        DemoText("Title line", title, cloth=plain("Ink")),
-        DemoText("Foot line", season, cloth=plain("Ink")),
+        DemoText("Title line", title, fill=plain("Ink")),
+        DemoText("Foot line", season, fill=plain("Ink")),
     ),
     background=ClothDoc(weave="colour", warp="shade:Paper", weft="shade:Paper"),
 )

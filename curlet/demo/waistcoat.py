@@ -63,7 +63,7 @@ def waistcoat() -> list[DemoPath]:
     """The lining behind, then the wearer's right and the left."""
     lining = curve("Back lining", "Outlines", [(x * SCALE, y * SCALE) for x, y in _BACK])
     edge = FactsDoc(element="back", stroke="#2b3440", weight=0.25, joins="round")
-    paths = [DemoPath(lining.name, "Outlines", lining.nodes, True, edge, cloth=LINING)]
+    paths = [DemoPath(lining.name, "Outlines", lining.nodes, True, edge, fill=LINING)]
     for side in ("R", "L"):
         paths += _front(side)
     return [*paths, curve("Watch chain", "Watch", _chain(), brush="curb", own=_METAL)]
@@ -88,7 +88,7 @@ def _front(side: str) -> list[DemoPath]:
     drawn: list[Drawn] = [((392, 556), None, (16, -60)), ((400, 380), (8, 62), None)]
     piped = [NECK, BREAK, FRONT_FOOT, POINT, SIDE_FOOT]
     return [
-        DemoPath(f"Front {side}", "Outlines", nodes(OUTLINE, side), True, outline, cloth=DENIM),
+        DemoPath(f"Front {side}", "Outlines", nodes(OUTLINE, side), True, outline, fill=DENIM),
         DemoPath(f"Dart {side}", "Darts", nodes(drawn, side), facts=dart),
         _line("Front edge", side, "Front edges", front, "show-stitch", SHOWN),
         _line("Armhole", side, "Armholes", armhole, "twin", TOPSTITCH),

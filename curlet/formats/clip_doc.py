@@ -8,7 +8,7 @@ from pydantic import BaseModel, ConfigDict, Field, FiniteFloat
 
 from curlet.formats.brush_courses import SwellDoc
 from curlet.formats.brush_file import Thread
-from curlet.formats.cloth_doc import KeptCloth
+from curlet.formats.fill_doc import KeptFill
 from curlet.formats.names import Name
 from curlet.formats.path_doc import FactsDoc, FigureDoc, Nodes
 from curlet.formats.run_places import PlacesDoc
@@ -45,7 +45,7 @@ class ClipPath(_Part):
     facts: FactsDoc
     figure: FigureDoc | None
     swell: SwellDoc
-    cloth: KeptCloth | None
+    fill: KeptFill | None
     hidden: bool
     locked: bool
     group: ClipGroup | None
@@ -61,7 +61,7 @@ class ClipShade(_Part):
 
 
 class ClipDoc(_Part):
-    """`factor` is how many mm of its sheet a mm on the garment was; `shades` those that runs and cloths name,
+    """`factor` is how many mm of its sheet a mm on the garment was; `shades` those that runs and fills name,
     by their ids there."""
 
     format: Literal["curlet-clip"] = "curlet-clip"

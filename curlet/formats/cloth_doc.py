@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Mapping
-from typing import Annotated
+from typing import Annotated, Literal
 
 from pydantic import AfterValidator, BaseModel, BeforeValidator, ConfigDict, Field
 
@@ -23,22 +23,27 @@ def _angle(value: object) -> object:
     return read_measure(value, accepts=("°", "")).value if isinstance(value, str) else value
 
 
+# Degrees; it may come as it was entered.
+Angle = Annotated[float, BeforeValidator(_angle), Field(allow_inf_nan=False)]
+
+
 class ClothDoc(BaseModel):
     """A weave by its name, its threads as CSS colours or a sheet's shades, its counts to the cm of the
     garment, and its turn in degrees. Numbers may come as they were entered."""
 
     model_config = ConfigDict(extra="forbid", frozen=True)
+    kind: Literal["cloth"] = "cloth"
     weave: Annotated[str, Field(max_length=20)] = "colour"
     warp: Colour = "#66757d"
     weft: Colour = "#66757d"
     ends: Annotated[float, BeforeValidator(_count)] = 20.0
     picks: Annotated[float, BeforeValidator(_count)] = 20.0
-    turn: Annotated[float, BeforeValidator(_angle)] = 0.0
+    turn: Angle = 0.0
 
     def to_core(self) -> Cloth:
         """The core's cloth; raises BadInput for a weave, colour or count that is none."""
         colours = {"warp": read_colour(self.warp), "weft": read_colour(self.weft)}
-        cloth = Cloth(**{**self.model_dump(), **colours})
+        cloth = Cloth(**{**self.model_dump(exclude={"kind"}), **colours})
         cloth.check()
         return cloth
 

@@ -66,6 +66,7 @@ class _Writer:
         self.definitions: list[str] = []
         self.gradients: dict[LinearGradient | RadialGradient, str] = {}
         self.tilings: dict[Tiling, str] = {}
+        self.pictures: dict[bytes, str] = {}
 
     def drawing(self, drawing: Drawing, tell: Tell) -> str:
         body = "".join(self.item(group) for group in each_group(drawing, tell))
@@ -197,13 +198,15 @@ class _Writer:
         return name
 
     def picture(self, picture: Picture) -> str:
-        """One image, used at every placement."""
-        name = f"picture-{len(self.definitions) + 1}"
-        data = base64.b64encode(picture.png).decode()
-        self.definitions.append(
-            f'<image id="{name}" width="1" height="1" preserveAspectRatio="none" '
-            f'href="data:image/png;base64,{data}"/>'
-        )
+        """One image, used at every placement; pictures alike are one."""
+        name = self.pictures.get(picture.png)
+        if name is None:
+            name = self.pictures[picture.png] = f"picture-{len(self.definitions) + 1}"
+            data = base64.b64encode(picture.png).decode()
+            self.definitions.append(
+                f'<image id="{name}" width="1" height="1" preserveAspectRatio="none" '
+                f'href="data:image/png;base64,{data}"/>'
+            )
         return "".join(
             f'<use href="#{name}" transform="matrix({numbers(at)})"/>\n' for at in picture.placements
         )

@@ -60,7 +60,7 @@ def put_area(state: State, area_id: str, doc: AreaDoc) -> None:
     for edge in _edges(state, doc):
         same = max(left, key=lambda row: _in_common(row, edge), default=None)
         if same is None:
-            look: Json = {key: first[key] for key in ("hidden", "cloth", "facts")}
+            look: Json = {key: first[key] for key in ("hidden", "fill", "facts")}
             number = 1 + max(int(row["part"]) for row in edge_paths(state, area_id))
             name = f"{first['name']}, {number}"
             look |= {"area": area_id, "part": str(number)}

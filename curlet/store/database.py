@@ -85,7 +85,9 @@ def _add_to_sheets(db: SqliteDatabase) -> None:
     """Units and cloths of sheets, cloths of areas; guide pictures, single repeats and check marks."""
     _add_columns(db, "sheet", background_cloth="TEXT NOT NULL DEFAULT '{}'")
     _add_columns(db, "sheet", unit="TEXT NOT NULL DEFAULT 'mm'", removed="INTEGER NOT NULL DEFAULT 0")
-    _add_columns(db, "sheet_path", cloth="TEXT NOT NULL DEFAULT '{}'")
+    # Called so until `_rename_cloths`; a new database has it by its name of today.
+    if "fill" not in {column.name for column in db.get_columns("sheet_path")}:
+        _add_columns(db, "sheet_path", cloth="TEXT NOT NULL DEFAULT '{}'")
     db.create_tables([GuidePicture, Single, CheckMark])
 
 
@@ -182,6 +184,14 @@ def _add_crops(db: SqliteDatabase) -> None:
         _add_columns(db, table, crop="TEXT NOT NULL DEFAULT '{}'")
 
 
+def _rename_cloths(db: SqliteDatabase) -> None:
+    """What fills a path was a cloth, and called so, in the steps of sheets too."""
+    if "cloth" in {column.name for column in db.get_columns("sheet_path")}:
+        db.execute_sql("ALTER TABLE sheet_path RENAME COLUMN cloth TO fill")  # type: ignore[no-untyped-call]
+        # Within a text a quotation mark is escaped, so that this is a key.
+        db.execute_sql("""UPDATE step SET changes = replace(changes, '"cloth":', '"fill":')""")  # type: ignore[no-untyped-call]
+
+
 def _with_names(text: str) -> str:
     """A document's text with today's names; one that cannot be read stays as it is."""
     try:
@@ -218,6 +228,7 @@ MIGRATIONS: tuple[Callable[[SqliteDatabase], None], ...] = (
     _add_shades,
     _add_areas,
     _add_crops,
+    _rename_cloths,
 )
 
 

@@ -23,6 +23,7 @@ from curlet.formats.brush_courses import SwellDoc
 from curlet.formats.brush_file import BrushDoc, Thread
 from curlet.formats.cloth_doc import KeptCloth
 from curlet.formats.crop_doc import CropDoc
+from curlet.formats.fill_doc import KeptFill
 from curlet.formats.kept_motif import KeptMotifDoc
 from curlet.formats.lettering_doc import LetteringDoc
 from curlet.formats.mark_doc import MarkDoc
@@ -174,7 +175,7 @@ class SheetPath(Table):
     facts = JsonField(FactsDoc, default=dict)
     figure = JsonField(FigureDoc, default=dict)
     swell = JsonField(SwellDoc, default=list)
-    cloth = JsonField(KeptCloth, default=dict)
+    fill = JsonField(KeptFill, default=dict)
     crop = JsonField(CropDoc, default=dict)
     lettering = CharField(null=True)
     area = CharField(null=True)

@@ -65,7 +65,7 @@ def add_path(state: State, name: str, path: Path, group: str | None = None, **va
         "facts": {},
         "figure": {},
         "swell": [],
-        "cloth": {},
+        "fill": {},
         "crop": {},
         "lettering": None,
         "area": None,
@@ -91,4 +91,4 @@ def element_of(row: PathRecord) -> str:
 
 def is_drawn(row: PathRecord) -> bool:
     """Whether a path has a line or a fill of its own."""
-    return bool(row["facts"].get("stroke") or row["facts"].get("fill") or row["cloth"])
+    return bool(row["facts"].get("stroke") or row["facts"].get("fill") or row["fill"])

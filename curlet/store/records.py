@@ -102,7 +102,7 @@ class PathRecord(_Painted):
     facts: Json
     figure: Json
     swell: list[Json]
-    cloth: Json
+    fill: Json
     crop: Json
     lettering: str | None
     area: str | None

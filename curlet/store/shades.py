@@ -14,7 +14,7 @@ from curlet.store.records import Json, RunRecord, ShadeRecord, SingleRecord
 from curlet.store.state import State
 
 # What a column is called that may name shades, by the kind of its row.
-NAMING = {"run": "own", "single": "own", "path": "cloth", "sheet": "background_cloth"}
+NAMING = {"run": "own", "single": "own", "path": "fill", "sheet": "background_cloth"}
 
 
 def shown_colourway(state: State) -> str:

@@ -14,15 +14,17 @@ from curlet.core.dress.relief import Light
 from curlet.core.errors import CurletError
 from curlet.core.lay.single import draw_single
 from curlet.core.measures import MM_PER_INCH, Scale
-from curlet.formats.as_drawn import DrawnPath, draw_as_drawn, drawn_id
+from curlet.formats.as_drawn import DrawnPath, Filled, PictureFill, draw_as_drawn, drawn_id
 from curlet.formats.brush_file import core_brush
 from curlet.formats.cloth_doc import ClothDoc
 from curlet.formats.content import Content
+from curlet.formats.fill_doc import GradientDoc, PictureFillDoc
 from curlet.formats.path_doc import FactsDoc
 from curlet.formats.png_out import write_png
 from curlet.formats.shade_refs import with_colours
 from curlet.store.crops import cropped, run_group
 from curlet.store.paths import core_path, element_of, is_drawn
+from curlet.store.pictures import has_picture, png_of
 from curlet.store.records import Json, PathRecord, RunRecord, SingleRecord
 from curlet.store.runs import written_brush
 from curlet.store.shades import shade_colours
@@ -109,9 +111,22 @@ def _elements(state: State) -> list[list[PathRecord]]:
 
 
 def _drawn_path(state: State, row: PathRecord, dressed: set[str], colours: dict[str, str]) -> DrawnPath:
-    cloth = cloth_paint(row["cloth"], colours, state.scale.factor)
+    filled = _filled(row["fill"], colours, state.scale.factor)
     facts = FactsDoc(**row["facts"])
-    return DrawnPath(row["id"], row["name"], core_path(row), facts, row["id"] in dressed, cloth)
+    return DrawnPath(row["id"], row["name"], core_path(row), facts, row["id"] in dressed, filled)
+
+
+def _filled(doc: Json, colours: dict[str, str], factor: float) -> Filled | None:
+    """What fills a path; None where nothing does, or a picture that is lost."""
+    kind = doc.get("kind")
+    if kind == "gradient":
+        return GradientDoc.model_validate(with_colours(doc, colours)).to_core()
+    if kind != "picture":
+        return cloth_paint(doc, colours, factor)
+    fill = PictureFillDoc.model_validate(doc)
+    if not has_picture(fill.picture):
+        return None
+    return PictureFill(png_of(fill.picture), fill.placed(), 1 - fill.fade / 100)
 
 
 def background_paint(state: State) -> Paint | None:

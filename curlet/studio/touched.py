@@ -14,7 +14,7 @@ from curlet.store.shades import shades_of, takes_path_colour
 from curlet.store.state import Change, State
 
 # What a path of its own line or fill is shown by, besides its line.
-_DRAWN_BY = ("hidden", "cloth", "facts", "position")
+_DRAWN_BY = ("hidden", "fill", "facts", "position")
 
 
 class Touched:
@@ -87,7 +87,7 @@ class Touched:
             return None
         rows: list[Any] = [row for change in self._of("path") for row in (change.before, change.after) if row]
         rows += [row for row in map(self._path, self._dressed_anew()) if row]
-        rows += [row for row in self._state.all("path") if row["cloth"] and self.shaded("path", row)]
+        rows += [row for row in self._state.all("path") if row["fill"] and self.shaded("path", row)]
         rows += self._cropped("path")
         return {element_of(row) for row in rows if is_drawn(row)}
 

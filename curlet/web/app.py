@@ -16,6 +16,7 @@ from curlet.web.areas import areas
 from curlet.web.bench import bench
 from curlet.web.drawings import drawings
 from curlet.web.export import export
+from curlet.web.fills import fills
 from curlet.web.fonts import fonts
 from curlet.web.gate import HEADERS, foreign, too_long
 from curlet.web.guides import guides
@@ -54,6 +55,7 @@ def build_app() -> Application:
         drawings,
         fonts,
         guides,
+        fills,
         areas,
         shades,
         export,

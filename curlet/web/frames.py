@@ -32,6 +32,8 @@ from curlet.web.sheet_frames import (
     lettering_json,
     mark_json,
     number_text,
+    picture_url,
+    placed_entered,
     shades_json,
     sheet_json,
     single_json,
@@ -180,9 +182,16 @@ def _path(state: State, row: PathRecord) -> Json:
         "drawn": bool(row["facts"].get("stroke") or row["facts"].get("fill")),
         "lined": bool(row["facts"].get("stroke") and row["facts"].get("weight")),
         "figure": _figure(row.get("figure"), state.scale.factor),
-        "cloth": row["cloth"] or None,
+        "fill": row["fill"] or None,
+        "picture": _inside(row["fill"], state.scale.factor),
         "crop": row["crop"] or None,
     }
+
+
+def _inside(fill: Json, factor: float) -> Json | None:
+    if fill.get("kind") != "picture":
+        return None
+    return {"src": picture_url(fill["picture"]), "entered": placed_entered(fill, factor)}
 
 
 @lru_cache(maxsize=16_384)

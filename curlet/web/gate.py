@@ -24,6 +24,7 @@ _LARGER = {
     "/motif-files": safe_xml.MAX_BYTES,
     "/pictures": pictures.MAX_BYTES,
     "/guides": pictures.MAX_BYTES,
+    "/picture-fills": pictures.MAX_BYTES,
     "/fonts": fonts.LARGEST,
     "/brush-files": brush_pack.MAX_UNPACKED,
 }

@@ -12,6 +12,7 @@ from curlet.store.pictures import find_picture, keep_picture
 from curlet.studio import imports
 from curlet.studio.sheets import doing
 from curlet.web.asking import gone
+from curlet.web.fills import picture_name
 from curlet.web.replies import Replies, file_of
 from curlet.web.routes import Routes
 from curlet.web.schemas import Counter, Problem, SheetUrl, Upload
@@ -39,7 +40,7 @@ def add(path: SheetUrl, form: GuideFile) -> Response:
     """Lay a picture under the paths."""
     guide = imports.guide(form.file.stream.read(), gone())
     picture = keep_picture(guide.png)
-    title = (form.file.filename or "Picture").rsplit("/", 1)[-1].rsplit(".", 1)[0][:120] or "Picture"
+    title = picture_name(form.file.filename)
     intent = AddGuide(name=title, picture=picture, width=guide.width, height=guide.height)
     with doing(path.sheet_id, form.revision, intent) as state:
         return changed(state, form.revision)

@@ -7,8 +7,8 @@ from typing import Literal
 from pydantic import BaseModel
 
 from curlet.formats.brush_file import BrushDoc
-from curlet.formats.cloth_doc import ClothDoc
 from curlet.formats.crop_doc import CropDoc
+from curlet.formats.fill_doc import FillDoc
 from curlet.formats.path_doc import NodeDoc
 from curlet.formats.run_places import PlacesDoc
 from curlet.web.drawing_schemas import ArrayPlace, GroupShown
@@ -112,6 +112,13 @@ class FontList(BaseModel):
     fonts: list[FontShown]
 
 
+class InsidePicture(BaseModel):
+    """The picture inside a shape: where it comes from, and its numbers as they would be entered."""
+
+    src: str
+    entered: dict[str, str]
+
+
 class PathShown(BaseModel):
     id: str
     name: str
@@ -131,7 +138,8 @@ class PathShown(BaseModel):
     lettering: str | None
     area: str | None
     crop: CropDoc | None
-    cloth: ClothDoc | None
+    fill: FillDoc | None
+    picture: InsidePicture | None
 
 
 class LegShown(BaseModel):

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections import Counter
-from collections.abc import Callable
+from collections.abc import Callable, Mapping
 from typing import Any
 
 from curlet.core.drawing import Solid, Tiling
@@ -95,18 +95,22 @@ def shades_json(state: State) -> list[Json]:
 
 def guide_json(row: GuideRecord, factor: float) -> Json:
     keys = ("id", "name", "x", "y", "width", "height", "turn", "fade", "shown", "locked", "position")
-    entered = {
-        "x": number_text(row["x"], "length", factor),
-        "y": number_text(row["y"], "length", factor),
-        "width": number_text(row["width"], "length", factor),
-        "turn": number_text(row["turn"], "angle", factor),
-        "fade": number_text(row["fade"], "percent", factor),
-    }
     return {
         **part_of(row, *keys),
-        "src": f"/api/pictures/{row['picture']}.png",
-        "entered": entered,
+        "src": picture_url(row["picture"]),
+        "entered": placed_entered(row, factor),
     }
+
+
+def picture_url(picture_id: str) -> str:
+    """Where the page gets a kept picture."""
+    return f"/api/pictures/{picture_id}.png"
+
+
+def placed_entered(row: Mapping[str, Any], factor: float) -> dict[str, str]:
+    """Where a picture lies, its size, turn and fade as they would be entered, lengths on the garment."""
+    quantities = {"x": "length", "y": "length", "width": "length", "turn": "angle", "fade": "percent"}
+    return {key: number_text(row[key], quantity, factor) for key, quantity in quantities.items()}
 
 
 def single_json(state: State, row: SingleRecord, packer: Packer) -> Json:

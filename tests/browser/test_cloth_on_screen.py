@@ -42,7 +42,7 @@ def cover(table: Table, weave: dict[str, Any]) -> None:
     do(table, {"kind": "draw-path", "nodes": nodes, "closed": True})
     (path,) = {each["id"] for each in sheet(table.address)["paths"]} - known
     cloth = {key: weave[key] for key in ("warp", "weft", "ends", "picks")} | {"weave": weave["id"]}
-    do(table, {"kind": "set-cloth", "paths": [path], "cloth": cloth})
+    do(table, {"kind": "set-fill", "paths": [path], "fill": cloth})
 
 
 def on_screen(table: Table) -> np.ndarray:

@@ -65,7 +65,7 @@ def _trim(side: str) -> list[DemoPath]:
 def _cloth(name: str, outline: Chain, cloth: ClothDoc) -> DemoPath:
     path = curve(name, "Felt", outline)
     facts = FactsDoc(element=name.lower().replace(" ", "-"), stroke="#20263a", weight=0.3)
-    return DemoPath(name, "Felt", path.nodes, True, facts, cloth=cloth)
+    return DemoPath(name, "Felt", path.nodes, True, facts, fill=cloth)
 
 
 def _on(side: str, points: Chain) -> Chain:

@@ -120,7 +120,7 @@ def _add_path(sheet: PlainSheet, path: DemoPath, position: int) -> None:
         closed=path.closed,
         nodes=[node.model_dump(mode="json") for node in path.nodes],
         facts=path.facts.model_dump(mode="json") if path.facts else {},
-        cloth=path.cloth.model_dump(mode="json") if path.cloth else {},
+        fill=path.fill.model_dump(mode="json") if path.fill else {},
         position=position,
     )
     if path.brush:

@@ -84,7 +84,7 @@ def _buckle(x: float) -> list[DemoPath]:
     cloth = polyline(f"Buckle strap {side}", "Leather", tongue, True)
     box = [(x - 2.6, 133.5), (x + 2.6, 133.5), (x + 2.6, 139), (x - 2.6, 139)]
     return [
-        DemoPath(cloth.name, "Leather", cloth.nodes, True, _edge(cloth.name), cloth=LEATHER),
+        DemoPath(cloth.name, "Leather", cloth.nodes, True, _edge(cloth.name), fill=LEATHER),
         polyline(f"Box stitch {side}", "Seams", box, True, brush="backstitch"),
     ]
 
@@ -94,14 +94,14 @@ def _tag() -> list[DemoPath]:
     cloth = polyline("Tag cloth", "Tag", outline, True)
     return [
         curve("Tag chain", "Tag", [(214, 92), (226, 92), (240, 100), (246, 116)], brush="ball"),
-        DemoPath(cloth.name, "Tag", cloth.nodes, True, _edge(cloth.name), cloth=TAG),
+        DemoPath(cloth.name, "Tag", cloth.nodes, True, _edge(cloth.name), fill=TAG),
         polyline("Tag edge", "Tag", outline, True, brush="blanket"),
     ]
 
 
 def _part(name: str, outline: Chain, cloth: ClothDoc, group: str) -> DemoPath:
     path = curve(name, group, outline)
-    return DemoPath(name, group, path.nodes, True, _edge(name), cloth=cloth)
+    return DemoPath(name, group, path.nodes, True, _edge(name), fill=cloth)
 
 
 def _edge(name: str) -> FactsDoc:

@@ -232,12 +232,12 @@ def test_an_areas_edges_are_deleted_together(store: FilePath) -> None:
 def test_shapes_are_hidden_if_wanted_and_the_area_is_filled_as_they_were(store: FilePath) -> None:
     one, other = drawn(20, 20, 20, 10), drawn(30, 25, 20, 10)
     cloth = {"weave": "twill", "warp": "#204060", "weft": "#ffffff"}
-    do("set-cloth", paths=[other], cloth=cloth)
+    do("set-fill", paths=[other], fill=cloth)
     state, area = made(of_paths(one, other), hide=True)
     assert state.get("path", one)["hidden"]
     assert state.get("path", other)["hidden"]
     (edge,) = edges(state, area)
-    assert edge["cloth"]["weave"] == "twill"
+    assert edge["fill"]["weave"] == "twill"
     assert not edge["hidden"]
 
 
@@ -261,7 +261,7 @@ def test_a_copy_of_an_edge_is_a_plain_path(store: FilePath) -> None:
     state = do("duplicate-paths", paths=[edge["id"]])
     copy = state.all("path")[-1]
     assert copy["area"] is None
-    assert copy["cloth"] == edge["cloth"]
+    assert copy["fill"] == edge["fill"]
 
 
 def test_text_along_an_areas_edge_follows_it(store: FilePath) -> None:

@@ -46,7 +46,7 @@ def sizes(state: State, path: str) -> list[float]:
 
 def filled(x: float, y: float, width: float, height: float) -> str:
     path = drawn(x, y, width, height)
-    do("set-cloth", paths=[path], cloth=CLOTH)
+    do("set-fill", paths=[path], fill=CLOTH)
     return path
 
 

@@ -13,7 +13,7 @@ from pydantic import TypeAdapter
 
 from curlet.core.errors import CurletError
 from curlet.store import journal
-from curlet.store.commands import AddGuide, AnyIntent
+from curlet.store.commands import AddGuide, AnyIntent, FillWithPicture, Intent
 from curlet.store.following import follow
 from curlet.store.pictures import keep_picture
 from curlet.store.state import State, load_state
@@ -21,6 +21,8 @@ from tests.pixels import canvas, encoded
 
 INTENT = TypeAdapter(AnyIntent)
 SHEET, HEM, WELT = "waistcoat", "waistcoat-hem-r", "waistcoat-welt-pocket-r"
+FRONT = "waistcoat-front-r"
+GRADIENT = {"kind": "gradient", "stops": [{"at": 0, "colour": "navy"}, {"at": 100, "colour": "#fff"}]}
 RUN, CLOSED = f"run-{HEM}", f"run-{WELT}"
 Values = dict[str, Any]
 
@@ -82,7 +84,7 @@ CLIP = {
             "facts": {},
             "figure": None,
             "swell": [],
-            "cloth": None,
+            "fill": None,
             "hidden": False,
             "locked": False,
             "group": None,
@@ -102,7 +104,7 @@ CLIP = {
 }
 AREA = Tried(
     "make-area",
-    {"members": [{"kind": "path", "id": "waistcoat-front-r"}, {"kind": "run", "id": CLOSED}], "way": "cut"},
+    {"members": [{"kind": "path", "id": FRONT}, {"kind": "run", "id": CLOSED}], "way": "cut"},
 )
 CROP = Tried("crop-paths", {"paths": [HEM], "to": {"kind": "path", "id": WELT}})
 TRIED = [
@@ -119,7 +121,7 @@ TRIED = [
     Tried("free-area", {"area": last("area")}, after=(AREA,)),
     Tried(
         "crop-paths",
-        {"paths": [HEM, WELT], "to": {"kind": "path", "id": "waistcoat-front-r", "outside": True}},
+        {"paths": [HEM, WELT], "to": {"kind": "path", "id": FRONT, "outside": True}},
     ),
     Tried("crop-paths", {"paths": [HEM]}, after=(CROP,)),
     Tried("draw-path", {"nodes": [{"x": 0, "y": 0}, {"x": 50, "y": 9, "into": [40, 0]}]}),
@@ -148,7 +150,7 @@ TRIED = [
     Tried("split-path", {"path": HEM}),
     Tried("join-paths", {"paths": [HEM, "waistcoat-dart-r"]}),
     Tried("join-paths", {"paths": [HEM]}),
-    Tried("simplify-paths", {"paths": ["waistcoat-front-r"], "within": "20 mm"}),
+    Tried("simplify-paths", {"paths": [FRONT], "within": "20 mm"}),
     Tried("move-paths", {"paths": [HEM], "x": 3, "y": -4}),
     Tried("turn-paths", {"paths": [HEM, "waistcoat-dart-l"], "angle": "90", "size": "50 %"}),
     Tried("align-paths", {"paths": [HEM, "waistcoat-dart-l"], "to": "left"}),
@@ -175,7 +177,10 @@ TRIED = [
     Tried("paste", {"clip": CLIP}),
     Tried("reorder", {"items": [{"kind": "path", "id": HEM}], "to": "front"}),
     Tried("match-line", {"path": "waistcoat-dart-r"}),
-    Tried("set-cloth", {"paths": ["waistcoat-front-r"], "cloth": {"weave": "twill"}}),
+    Tried("set-fill", {"paths": [FRONT], "fill": {"weave": "twill"}}),
+    Tried("set-fill", {"paths": [FRONT], "fill": GRADIENT}),
+    Tried("set-picture-fill", {"paths": [FRONT], "turn": "9", "fit": "cover"}),
+    Tried("drag-picture-fill", {"path": FRONT, "grip": "middle", "x": 9, "y": 9}),
     Tried("set-guide", {**GUIDE, "turn": "9", "fade": "20 %"}),
     Tried("drag-guide", {**GUIDE, "grip": "right", "x": 309, "y": 9}),
     Tried("calibrate-guide", {**GUIDE, "start": [5, 5], "finish": [50, 5], "length": "1 m"}),
@@ -210,9 +215,14 @@ def do(tried: Tried) -> State:
 
 
 def prepare(tried: Tried) -> None:
-    if tried.kind.endswith("-guide"):
-        picture = keep_picture(encoded(canvas(30, 40)))
-        intent = AddGuide(name="Scan", picture=picture, width=40, height=30)
+    if tried.kind.endswith(("-guide", "-picture-fill")):
+        pixels = {"picture": keep_picture(encoded(canvas(30, 40))), "width": 40, "height": 30}
+        guide = tried.kind.endswith("-guide")
+        intent: Intent = (
+            AddGuide(name="Scan", **pixels)
+            if guide
+            else FillWithPicture(name="Scan", paths=[FRONT], **pixels)
+        )
         journal.do(SHEET, journal.current_revision(SHEET), intent)
     for before in tried.after:
         prepare(before)
@@ -280,7 +290,7 @@ _CHANCE = {
     "switch-course": {"brush"},
     "match-line": {"brush"},
     "new-seed": {"places"},
-    "shades-from-use": {"own", "cloth", "background_cloth"},
+    "shades-from-use": {"own", "fill", "background_cloth"},
     "add-colourway": {"colourway", "colours"},
     "make-look": {"brush"},
     "give-look": {"own"},

@@ -45,7 +45,7 @@ def hardy(store: FilePath) -> FlaskClient:
         ("facts", {"stroke_opacity": float("nan")}),
         ("nodes", []),
         ("nodes", [{"id": "a", "x": 1e300, "y": 0}]),
-        ("cloth", {"weave": "no such weave"}),
+        ("fill", {"weave": "no such weave"}),
         ("swell", [{"at": 3, "width": 1}]),
     ],
 )

@@ -61,11 +61,11 @@ def test_a_sheet_of_many_paths_is_duplicated_whole(store: FilePath) -> None:
 def test_a_row_kept_before_there_was_a_column_has_its_default(store: FilePath) -> None:
     """A step done in an older version and redone in this one."""
     row = dict(journal.find_sheet(SHEET).all("path")[0], id="older")
-    for newer in ("cloth", "swell", "hidden", "lettering"):
+    for newer in ("fill", "swell", "hidden", "lettering"):
         del row[newer]
     insert_rows([("path", row)])
     kept = SheetPath.get_by_id("older")
-    assert (kept.cloth, kept.swell, kept.hidden, kept.lettering) == ({}, [], False, None)
+    assert (kept.fill, kept.swell, kept.hidden, kept.lettering) == ({}, [], False, None)
 
 
 def test_a_used_brush_is_not_taken_out_with_others(store: FilePath) -> None:

@@ -169,7 +169,7 @@ def test_a_brush_used_elsewhere_is_not_removed_by_undo(store: FilePath) -> None:
 
 @pytest.mark.parametrize("copied", [{"kind": "duplicate-paths"}, {"kind": "mirror-paths", "about": "right"}])
 def test_copies_keep_line_fill_and_cloth_and_make_a_shape_of_their_own(store: FilePath, copied: Any) -> None:
-    do("set-cloth", paths=["waistcoat-front-r"], cloth={"weave": "twill"})
+    do("set-fill", paths=["waistcoat-front-r"], fill={"weave": "twill"})
     intent = ImportDrawing(title="Flat", groups=(("Flat", None, read_svg(SVG).paths),))
     state = journal.do(SHEET, journal.current_revision(SHEET), intent)
     rims = [row["id"] for row in state.all("path")[-2:]]
@@ -179,7 +179,7 @@ def test_copies_keep_line_fill_and_cloth_and_make_a_shape_of_their_own(store: Fi
     was = after.get("path", rims[0])["facts"]
     assert first["facts"] == {**was, "element": first["facts"]["element"]}
     assert first["facts"]["element"] == second["facts"]["element"] != was["element"]
-    assert cloth["cloth"] == after.get("path", "waistcoat-front-r")["cloth"] != {}
+    assert cloth["fill"] == after.get("path", "waistcoat-front-r")["fill"] != {}
 
 
 def test_a_step_names_one_path_and_counts_several(store: FilePath) -> None:

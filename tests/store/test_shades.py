@@ -52,10 +52,10 @@ def thread(state: State, run: str = HEM, number: int = 0) -> str:
 def test_a_changed_shade_changes_everything_that_uses_it(card: dict[str, str]) -> None:
     set_on([HEM, other(load_state(SHEET))], "/threads/0", "Rust")
     cloth = {"weave": "twill", "warp": f"shade:{card['Rust']}", "weft": "#ffffff"}
-    do("set-cloth", paths=["waistcoat-front-r"], cloth=cloth)
+    do("set-fill", paths=["waistcoat-front-r"], fill=cloth)
     state = do("set-shade", shade=card["Rust"], colour="rebeccapurple")
     assert thread(state) == thread(state, other(state)) == "#663399"
-    assert shade_colours(state)[state.get("path", "waistcoat-front-r")["cloth"]["warp"]] == "#663399"
+    assert shade_colours(state)[state.get("path", "waistcoat-front-r")["fill"]["warp"]] == "#663399"
     state = do("set-shade", shade=card["Rust"], name="Iris")
     assert thread(state) == "#663399"
 
@@ -140,8 +140,8 @@ def test_the_card_is_taken_from_what_the_sheet_uses(store: FilePath) -> None:
     }
     # What was filled as it was drawn is as it was, and takes a shade too.
     front = state.get("path", "waistcoat-front-r")
-    assert shade_colours(state)[front["cloth"]["warp"]] == front["facts"]["fill"]
-    assert not state.get("path", "waistcoat-dart-r")["cloth"]
+    assert shade_colours(state)[front["fill"]["warp"]] == front["facts"]["fill"]
+    assert not state.get("path", "waistcoat-dart-r")["fill"]
     with pytest.raises(CurletError, match="a shade already"):
         do("shades-from-use")
 

@@ -20,6 +20,7 @@ from curlet.store.database import (
     _add_areas,
     _add_light,
     _rename_background,
+    _rename_cloths,
     database,
     open_database,
 )
@@ -27,7 +28,7 @@ from curlet.store.errors import Conflict, Missing
 from curlet.store.pictures import find_picture, keep_picture
 from curlet.store.records import Json
 from curlet.store.state import State
-from curlet.studio.drawn_sheet import as_drawn, single_group
+from curlet.studio.drawn_sheet import as_drawn, sheet_drawing, single_group
 from tests.pixels import canvas, encoded
 from tests.store.test_path_commands import HEM, SHEET, do
 
@@ -36,15 +37,15 @@ FRONT = "waistcoat-front-r"
 
 def test_cloth_fills_closed_paths_alone(store: FilePath) -> None:
     cloth = {"weave": "denim", "warp": "navy", "weft": "#ddd", "ends": "26", "picks": "9*2"}
-    state = do("set-cloth", paths=[FRONT], cloth=cloth)
-    assert state.get("path", FRONT)["cloth"]["picks"] == 18
+    state = do("set-fill", paths=[FRONT], fill=cloth)
+    assert state.get("path", FRONT)["fill"]["picks"] == 18
     (fill, *_) = next(g for _, g in as_drawn(state) if g.id == f"path-{FRONT}").items[0].shapes  # type: ignore[union-attr]
     assert fill.fill.width == pytest.approx(4 * 10 / 26 * state.scale.factor)  # type: ignore[union-attr]
     with pytest.raises(BadInput, match="is open"):
-        do("set-cloth", paths=[HEM], cloth=cloth)
+        do("set-fill", paths=[HEM], fill=cloth)
     with pytest.raises(BadInput, match="not a colour"):
-        do("set-cloth", paths=[FRONT], cloth={**cloth, "warp": "navyish"})
-    assert do("set-cloth", paths=[FRONT]).get("path", FRONT)["cloth"] == {}
+        do("set-fill", paths=[FRONT], fill={**cloth, "warp": "navyish"})
+    assert do("set-fill", paths=[FRONT]).get("path", FRONT)["fill"] == {}
 
 
 def guide(state_width: int = 400) -> tuple[State, Json]:
@@ -225,6 +226,26 @@ def test_a_background_and_steps_from_when_it_was_called_ground_still_work(store:
     assert (back.sheet["background"], back.sheet["background_cloth"]) == ("light", {})
     again = journal.redo(SHEET, journal.current_revision(SHEET))
     assert again.sheet["background_cloth"] == kept["background_cloth"]
+
+
+def test_cloths_and_steps_from_when_they_were_no_fills_still_work(store: FilePath) -> None:
+    do("set-fill", paths=[FRONT], fill={"weave": "denim"})
+    kept = journal.find_sheet(SHEET).get("path", FRONT)
+    database.close()
+    with sqlite3.connect(store) as db:
+        db.execute("ALTER TABLE sheet_path RENAME COLUMN fill TO cloth")
+        db.execute("""UPDATE step SET changes = replace(changes, '"fill":', '"cloth":')""")
+        for table, column in (("sheet_path", "cloth"), ("step", "changes")):
+            db.execute(f"""UPDATE {table} SET {column} = replace({column}, '"kind":"cloth",', '')""")
+        db.execute(f"PRAGMA user_version = {MIGRATIONS.index(_rename_cloths)}")
+    db.close()
+    open_database(store)
+    found = journal.find_sheet(SHEET).get("path", FRONT)
+    assert {"kind": "cloth", **found["fill"]} == kept["fill"]
+    assert sheet_drawing(journal.find_sheet(SHEET), with_lines=True, runs=[]).groups
+    back = journal.undo(SHEET, journal.current_revision(SHEET))
+    assert back.get("path", FRONT)["fill"] == {}
+    assert journal.redo(SHEET, journal.current_revision(SHEET)).get("path", FRONT)["fill"] == found["fill"]
 
 
 def test_a_sheet_from_before_it_had_a_light_gets_one_and_its_steps_still_go_back(store: FilePath) -> None:

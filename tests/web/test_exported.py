@@ -74,9 +74,9 @@ def test_a_cloth_goes_out_as_a_pattern_and_looks_alike_in_png(client: FlaskClien
     send(
         client,
         {
-            "kind": "set-cloth",
+            "kind": "set-fill",
             "paths": [front],
-            "cloth": {"weave": "plain", "warp": "#204060", "weft": "#e0d0b0"},
+            "fill": {"weave": "plain", "warp": "#204060", "weft": "#e0d0b0"},
         },
     )
     root = sent(client)
@@ -127,7 +127,7 @@ def test_a_large_sheet_comes_in_again_by_its_seams(client: FlaskClient) -> None:
 
 def test_a_cloth_comes_in_again_as_the_colour_it_looks_like(client: FlaskClient) -> None:
     front = "waistcoat-front-r"
-    send(client, {"kind": "set-cloth", "paths": [front], "cloth": CLOTH})
+    send(client, {"kind": "set-fill", "paths": [front], "fill": CLOTH})
     taken = read_svg(client.get(f"{SHEET}/export.svg").data)
     colours = {line.facts.fill for line in taken.paths}
     assert mixed("#e0d0b0", "#204060", 0.5) in colours

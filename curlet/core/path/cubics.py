@@ -52,6 +52,27 @@ def rates_on(cubics: Floats, t: Floats) -> Floats:
     return rates
 
 
+def extent(cubics: Floats) -> tuple[Floats, Floats]:
+    """The least and the greatest x and y of all points of (k, 4, 2) cubics.
+
+    >>> arch = np.array([[[0.0, 0], [0, 4], [3, 4], [3, 0]]])
+    >>> [side.tolist() for side in extent(arch)]
+    [[0.0, 0.0], [3.0, 3.0]]
+    """
+    c0, c1, c2, c3 = (cubics[:, i] for i in range(4))
+    # Where the slope is nought: a t² + 2 b t + c = 0.
+    a, b, c = c3 - c0 + 3 * (c1 - c2), c0 - 2 * c1 + c2, c1 - c0
+    root = np.sqrt(np.maximum(b * b - a * c, 0.0))
+    # Both roots without the loss where a is small (Numerical Recipes, 5.6).
+    q = -(b + np.where(b < 0, -root, root))
+    with np.errstate(divide="ignore", invalid="ignore"):
+        turns = np.nan_to_num(np.stack([q / a, c / q]), nan=0.0, posinf=0.0, neginf=0.0)
+    t = np.clip(turns, 0.0, 1.0)
+    u = 1 - t
+    at = np.concatenate([(u**3 * c0 + 3 * u * t * (u * c1 + t * c2) + t**3 * c3), c0[None], c3[None]])
+    return at.min(axis=(0, 1)), at.max(axis=(0, 1))
+
+
 def through(points: Floats) -> Floats:
     """(k, 4, 2) cubics that pass through (k, 4, 2) points at t = 0, ⅓, ⅔, 1."""
     p0, p1, p2, p3 = (points[:, i] for i in range(4))

@@ -16,8 +16,8 @@ from curlet.store.commands.arrange import (
     TurnPaths,
 )
 from curlet.store.commands.clip import Paste
-from curlet.store.commands.cloth import SetCloth
 from curlet.store.commands.figures import DrawFigure, ReshapeFigure
+from curlet.store.commands.fills import DragPictureFill, FillWithPicture, SetFill, SetPictureFill
 from curlet.store.commands.guides import AddGuide, CalibrateGuide, DragGuide, RemoveGuide, SetGuide
 from curlet.store.commands.intent import BaseIntent as Intent
 from curlet.store.commands.lettering import FreeLettering, SetLettering, WriteLettering
@@ -139,7 +139,9 @@ AnyIntent = Annotated[
     | Reorder
     | Paste
     | MatchLine
-    | SetCloth
+    | SetFill
+    | SetPictureFill
+    | DragPictureFill
     | MakeArea
     | SetArea
     | FreeArea
@@ -167,4 +169,4 @@ AnyIntent = Annotated[
     Field(discriminator="kind"),
 ]
 
-__all__ = ["AddGuide", "AnyIntent", "ImportDrawing", "ImportShades", "Intent", "NewShade"]
+__all__ = ["AddGuide", "AnyIntent", "FillWithPicture", "ImportDrawing", "ImportShades", "Intent", "NewShade"]

@@ -19,12 +19,12 @@ from curlet.store.names import names_of, unlike
 from curlet.store.records import Json
 from curlet.store.state import State, new_id
 
-# What an area is filled with where none of its shapes has a cloth.
+# What an area is filled with where none of its shapes has a fill.
 _PLAIN: Json = {"weave": "colour", "warp": "#8a93a0", "weft": "#8a93a0"}
 
 
 class MakeArea(BaseIntent):
-    """Make an area of closed paths, runs and other areas, filled as the first of them that has a cloth. It
+    """Make an area of closed paths, runs and other areas, filled as the first of them that has a fill. It
     lies over all of them; or, where they are hidden, in the place of the first.
 
     Parameters
@@ -41,10 +41,10 @@ class MakeArea(BaseIntent):
         doc = AreaDoc(way=self.way, members=self.members)
         rows = [state.get("path", path) for path in _paths_of(state, doc)]
         name = unlike("Area", (path["name"] for path in state.all("path")))
-        cloth = next((row["cloth"] for row in rows if row["cloth"]), _PLAIN)
+        fill = next((row["fill"] for row in rows if row["fill"]), _PLAIN)
         under = rows[:1] if self.hide else rows
         above = max(row["position"] for row in under)
-        add_area(state, new_id(), doc, name, above, cloth=cloth, group=rows[0]["group"])
+        add_area(state, new_id(), doc, name, above, fill=fill, group=rows[0]["group"])
         if self.hide:
             for member in self.members:
                 if member.kind != "run":

@@ -13,6 +13,7 @@ from pydantic import Field
 from curlet.core.bounds import Bounds
 from curlet.core.measures import read_measure
 from curlet.core.path import rework
+from curlet.core.path.cubics import extent
 from curlet.core.path.path import Path
 from curlet.formats.path_doc import Coordinate
 from curlet.store.areas import edge_paths, shapes_of
@@ -25,7 +26,6 @@ from curlet.store.state import State
 Floats = NDArray[np.float64]
 
 SIZE = Bounds("The size", 1, 10_000, unit="%")
-_SAMPLES = 200
 
 
 class MovePaths(BaseIntent):
@@ -205,8 +205,7 @@ def _cores(state: State, paths: Sequence[str]) -> list[Path]:
 
 def _box(paths: list[Path]) -> tuple[Floats, Floats]:
     """The least and the greatest x and y of some paths."""
-    points = np.concatenate([path.arc.points(np.linspace(0, path.length, _SAMPLES)) for path in paths])
-    return points.min(axis=0), points.max(axis=0)
+    return extent(np.concatenate([path.segments for path in paths]))
 
 
 def _along(box: tuple[Floats, Floats], axis: int, share: float) -> float:

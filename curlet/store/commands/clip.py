@@ -11,10 +11,13 @@ from pydantic import ValidationError
 from curlet.core.errors import BadInput
 from curlet.core.path.path import Path
 from curlet.formats.clip_doc import ClipDoc, ClipGroup, ClipPath, ClipRun
-from curlet.formats.path_doc import FactsDoc, to_path
+from curlet.formats.fill_doc import PictureFillDoc
+from curlet.formats.path_doc import FactsDoc, node_rows, to_path
 from curlet.store.commands.intent import BaseIntent
 from curlet.store.commands.paths import add_group
+from curlet.store.fills import moved_fill
 from curlet.store.paths import add_path
+from curlet.store.pictures import has_picture
 from curlet.store.records import Json, PathRecord, part_of
 from curlet.store.runs import run_brush
 from curlet.store.shades_brought import add_look_shades, at_home, brought_by
@@ -28,7 +31,7 @@ def clip_of(state: State, paths: Sequence[str]) -> ClipDoc:
     """Paths as they are, to be pasted later; Missing if one is gone."""
     rows = [state.get("path", path_id) for path_id in paths]
     clipped = [_clip_path(state, row) for row in rows]
-    named = [value for path in clipped for value in (path.cloth and path.cloth.model_dump(), *_owns(path))]
+    named = [value for path in clipped for value in (path.fill and path.fill.model_dump(), *_owns(path))]
     shades = brought_by(state, *named)
     return ClipDoc(sheet=state.sheet["id"], factor=state.scale.factor, paths=clipped, shades=shades)
 
@@ -44,7 +47,7 @@ def _clip_path(state: State, row: PathRecord) -> ClipPath:
         {
             **part_of(row, *keys),
             "figure": row["figure"] or None,
-            "cloth": row["cloth"] or None,
+            "fill": row["fill"] or None,
             "group": group and {"name": group["name"], "mark": group["mark"]},
             "runs": [
                 part_of(run, "brush", "own", "backwards", "places", "shown", "position")
@@ -56,7 +59,8 @@ def _clip_path(state: State, row: PathRecord) -> ClipPath:
 
 class Paste(BaseIntent):
     """Put copied paths on the sheet, with their runs and in seam groups of the same names; on a sheet of
-    another scale as large on the garment as they were. A run whose brush is no longer there is left out."""
+    another scale as large on the garment as they were. A run whose brush, and a fill whose
+    picture, is no longer there is left out."""
 
     kind: Literal["paste"]
     clip: ClipDoc
@@ -70,7 +74,6 @@ class Paste(BaseIntent):
         for path, line in zip(self.clip.paths, lines, strict=True):
             if path.group not in groups:
                 groups[path.group] = _group(state, path.group)
-            cloth = path.cloth.model_dump(mode="json") if path.cloth else {}
             path_id = _paste_path(
                 state,
                 path,
@@ -78,7 +81,7 @@ class Paste(BaseIntent):
                 larger,
                 groups[path.group],
                 shapes,
-                at_home(state, cloth, self.clip.shades),
+                at_home(state, _fill(path, _scaled(line, 1.0, aside)), self.clip.shades),
             )
             placed.append((path.position, "path", path_id))
             placed += [
@@ -126,7 +129,7 @@ def _paste_path(
     larger: float,
     group: str | None,
     shapes: dict[str, str],
-    cloth: Json,
+    fill: Json,
 ) -> str:
     facts = path.facts
     if facts != FactsDoc():
@@ -142,10 +145,18 @@ def _paste_path(
         group,
         facts=facts.model_dump(mode="json", exclude_defaults=True),
         swell=[point.model_dump(mode="json") for point in path.swell],
-        cloth=cloth,
+        fill=fill,
         hidden=path.hidden,
         locked=path.locked,
     )
+
+
+def _fill(path: ClipPath, line: Path) -> Json:
+    """What fills a copy; nothing where it is a picture that is not kept here."""
+    if path.fill is None or (isinstance(path.fill, PictureFillDoc) and not has_picture(path.fill.picture)):
+        return {}
+    nodes = [node.model_dump(mode="json") for node in path.nodes]
+    return moved_fill(path.fill.model_dump(mode="json"), nodes, node_rows(line))
 
 
 def _paste_run(state: State, path_id: str, run: ClipRun, clip: ClipDoc) -> str:

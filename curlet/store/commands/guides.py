@@ -7,21 +7,20 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
-from curlet.core.bounds import Bounds
+from curlet.core.dress.fill import FADE, WIDTH, Placed, dragged, sized
 from curlet.core.errors import BadInput
 from curlet.core.measures import read_measure
+from curlet.formats.fill_doc import PictureId
 from curlet.formats.path_doc import Coordinate
 from curlet.store.commands.intent import BaseIntent, Entered, Id, Name, garment_length
 from curlet.store.records import GuideRecord
 from curlet.store.state import State, new_id
 
-WIDTH = Bounds("The picture's width", 0.5, 100_000)
-FADE = Bounds("How faded it is", 0, 100, unit="%")
 Spot = tuple[Coordinate, Coordinate]
+Grip = Literal["middle", "left", "right", "top", "bottom", "arc"]
 _LOCKED = "This guide picture is locked, so that it stays where it is. Unlock it first."
-# The ways out of a picture's middle to its edges, before it is turned.
-_EDGES = {"left": (-1, 0), "right": (1, 0), "top": (0, -1), "bottom": (0, 1)}
-_DRAGGED = {"middle": "Move", "arc": "Turn", **dict.fromkeys(_EDGES, "Size")}
+# What dragging by a grip is called; by an edge it is sizing.
+DRAGGED = {"middle": "Move", "arc": "Turn"}
 
 
 class AddGuide(BaseIntent):
@@ -29,7 +28,7 @@ class AddGuide(BaseIntent):
 
     kind: Literal["add-guide"] = "add-guide"
     name: Name
-    picture: Annotated[str, Field(max_length=64)]
+    picture: PictureId
     width: Annotated[int, Field(gt=0)]
     height: Annotated[int, Field(gt=0)]
 
@@ -81,8 +80,8 @@ class SetGuide(BaseIntent):
         if self.fade is not None:
             values["fade"] = FADE.check(read_measure(self.fade, accepts=("%", "")).value)
         if self.width is not None:
-            width = WIDTH.check(garment_length(self.width, state))
-            values |= {"width": width, "height": row["height"] * width / row["width"]}
+            lies = sized(_placed(row), garment_length(self.width, state))
+            values |= {"width": lies.width, "height": lies.height}
         if row["locked"] and {"x", "y", "width", "turn"} & set(values) and self.locked is not False:
             raise BadInput(_LOCKED)
         state.update("guide", self.guide, **values)
@@ -90,17 +89,11 @@ class SetGuide(BaseIntent):
 
 
 class DragGuide(BaseIntent):
-    """Bring a guide picture by one of its grips to a spot (sheet mm): by its middle it moves, by an edge it
-    is sized and by the arc beside its right edge it is turned, both about its middle.
-
-    Parameters
-    ----------
-    steady : a move goes level or upright only, a turn by steps of 15°.
-    """
+    """Bring a guide picture by one of its grips to a spot (sheet mm), as `dragged` has it."""
 
     kind: Literal["drag-guide"]
     guide: Id
-    grip: Literal["middle", "left", "right", "top", "bottom", "arc"]
+    grip: Grip
     x: Coordinate
     y: Coordinate
     steady: bool = False
@@ -109,24 +102,9 @@ class DragGuide(BaseIntent):
         row = state.get("guide", self.guide)
         if row["locked"]:
             raise BadInput(_LOCKED)
-        state.update("guide", self.guide, **self._dragged(row))
-        return f"{_DRAGGED[self.grip]} {row['name']}"
-
-    def _dragged(self, row: GuideRecord) -> dict[str, float]:
-        across, down = self.x - row["x"], self.y - row["y"]
-        if self.grip == "middle":
-            if self.steady and abs(across) > abs(down):
-                return {"x": self.x}
-            return {"y": self.y} if self.steady else {"x": self.x, "y": self.y}
-        if self.grip == "arc":
-            turn = math.degrees(math.atan2(down, across))
-            return {"turn": 15.0 * round(turn / 15) if self.steady else turn}
-        turn, (along, beside) = math.radians(row["turn"]), _EDGES[self.grip]
-        out = math.cos(turn) * (across * along + down * beside)
-        out += math.sin(turn) * (down * along - across * beside)
-        side = row["width"] if along else row["height"]
-        width = WIDTH.check(row["width"] * 2 * max(out, 0.0) / side)
-        return {"width": width, "height": row["height"] * width / row["width"]}
+        lies = dragged(_placed(row), self.grip, (self.x, self.y), self.steady)
+        state.update("guide", self.guide, **_values(lies))
+        return f"{DRAGGED.get(self.grip, 'Size')} {row['name']}"
 
 
 class CalibrateGuide(BaseIntent):
@@ -162,3 +140,11 @@ class RemoveGuide(BaseIntent):
         name = state.get("guide", self.guide)["name"]
         state.remove("guide", self.guide)
         return f"Remove {name}"
+
+
+def _placed(row: GuideRecord) -> Placed:
+    return Placed(row["x"], row["y"], row["width"], row["height"], row["turn"])
+
+
+def _values(lies: Placed) -> dict[str, float]:
+    return {"x": lies.x, "y": lies.y, "width": lies.width, "height": lies.height, "turn": lies.turn}

@@ -13,8 +13,10 @@ from curlet.core.path.corners import find_corners
 from curlet.core.path.parallel import parallel
 from curlet.core.path.path import Path
 from curlet.formats.names import ended
+from curlet.formats.path_doc import node_rows
 from curlet.formats.run_places import PlacesDoc
 from curlet.store.commands.intent import BaseIntent, Entered, Id, Ids, garment_length
+from curlet.store.fills import moved_fill
 from curlet.store.lettering import copy_lettering
 from curlet.store.names import names_of, other_half
 from curlet.store.paths import add_path, core_path, keep_path
@@ -168,7 +170,7 @@ class SimplifyPaths(BaseIntent):
 
 
 def _copy(state: State, of: PathRecord, path: Path, name: str, shapes: dict[str, str]) -> str:
-    """A new path with the line, fill, cloth and runs of the one that it was made from; its id.
+    """A new path with the line, fill and runs of the one that it was made from; its id.
 
     Parameters
     ----------
@@ -177,7 +179,8 @@ def _copy(state: State, of: PathRecord, path: Path, name: str, shapes: dict[str,
     facts = dict(of["facts"])
     if "element" in facts:
         facts["element"] = shapes.setdefault(facts["element"], new_id())
-    path_id = add_path(state, name, path, of["group"], facts=facts, cloth=of["cloth"], crop=of["crop"])
+    fill = moved_fill(of["fill"], of["nodes"], node_rows(path))
+    path_id = add_path(state, name, path, of["group"], facts=facts, fill=fill, crop=of["crop"])
     for run in state.runs_of(of["id"]):
         position = state.next_position("run")
         places = _places_on(run, path)

@@ -184,7 +184,7 @@ class RemoveColourway(BaseIntent):
 
 
 class ShadesFromUse(BaseIntent):
-    """Make shades of the colours that the sheet uses already: threads of runs and of single repeats, cloths,
+    """Make shades of the colours that the sheet uses already: threads of runs and of single repeats, fills,
     fills as they were drawn, and the background. Each of them takes its shade from then on, a fill as a cloth
     of one colour."""
 
@@ -198,12 +198,12 @@ class ShadesFromUse(BaseIntent):
         for single in state.all("single"):
             taker.threads("single", single)
         for path in state.all("path"):
-            if path["cloth"]:
-                state.update("path", path["id"], cloth=taker.cloth(path["cloth"]))
+            if path["fill"]:
+                state.update("path", path["id"], fill=taker.fill(path["fill"]))
         for path_id, fill in _plain_fills(state).items():
-            state.update("path", path_id, cloth=taker.cloth(ClothDoc(warp=fill, weft=fill).model_dump()))
+            state.update("path", path_id, fill=taker.fill(ClothDoc(warp=fill, weft=fill).model_dump()))
         if state.sheet["background"] == "cloth" and state.sheet["background_cloth"]:
-            cloth = taker.cloth(state.sheet["background_cloth"])
+            cloth = taker.fill(state.sheet["background_cloth"])
             state.update("sheet", state.sheet["id"], background_cloth=cloth)
         if not taker.taken:
             raise BadInput("Every colour that this sheet uses is a shade already.")
@@ -213,10 +213,10 @@ class ShadesFromUse(BaseIntent):
 def _plain_fills(state: State) -> dict[str, str]:
     """The fills as drawn that a cloth could stand for, by the first path of each shape."""
     found: dict[str, PathRecord] = {}
-    clothed = {element_of(path) for path in state.all("path") if path["cloth"]}
+    filled = {element_of(path) for path in state.all("path") if path["fill"]}
     for path in state.all("path"):
         found.setdefault(element_of(path), path)
-    firsts = {element: path for element, path in found.items() if element not in clothed and path["closed"]}
+    firsts = {element: path for element, path in found.items() if element not in filled and path["closed"]}
     facts = {path["id"]: FactsDoc(**path["facts"]) for path in firsts.values()}
     return {key: fact.fill for key, fact in facts.items() if fact.fill and fact.fill_opacity == 1}
 
@@ -272,9 +272,10 @@ class _Taker:
                 own[f"/threads/{index}"] = self._ref(colour)
         self.state.update(kind, row["id"], own=own)
 
-    def cloth(self, cloth: Json) -> Json:
-        sides = {side: self._ref(colour) for side, colour in cloth.items() if side in ("warp", "weft")}
-        return {**cloth, **sides}
+    def fill(self, fill: Json) -> Json:
+        sides = {side: self._ref(colour) for side, colour in fill.items() if side in ("warp", "weft")}
+        stops = [{**stop, "colour": self._ref(stop["colour"])} for stop in fill.get("stops", ())]
+        return {**fill, **sides, **({"stops": stops} if stops else {})}
 
     def _ref(self, colour: str) -> str:
         if is_ref(colour):
