@@ -7,6 +7,7 @@ from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass, field
 from typing import Any
 
+from curlet.core.drawing import Drawing
 from curlet.core.outlines import K
 from curlet.formats.area_doc import CleanDoc
 from curlet.formats.choices import UseName, WayName
@@ -34,10 +35,21 @@ class DemoPath:
     closed: bool = False
     facts: FactsDoc | None = None
     brush: str | None = None
-    fill: Fill | None = None
+    fill: Fill | DemoPicture | None = None
     own: dict[str, Any] = field(default_factory=dict)
     crop: str | None = None
     outside: bool = False
+
+
+@dataclass(frozen=True)
+class DemoPicture:
+    """A picture that a path is filled with: its middle and width, sheet mm."""
+
+    name: str
+    draw: Callable[[], Drawing]
+    x: float
+    y: float
+    width: float
 
 
 @dataclass(frozen=True)
@@ -72,7 +84,7 @@ class DemoText:
     make: Callable[[str], LetteringDoc]
     brush: str | None = None
     own: dict[str, Any] = field(default_factory=dict)
-    fill: Fill | None = None
+    fill: Fill | DemoPicture | None = None
 
 
 @dataclass(frozen=True)

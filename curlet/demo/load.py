@@ -2,12 +2,13 @@
 
 from __future__ import annotations
 
+import base64
 from typing import Any
 
 from curlet.demo.brushes import BRUSHES
 from curlet.demo.coat import COAT
 from curlet.demo.curtain import CURTAIN
-from curlet.demo.drawn import DemoArea, DemoPath, DemoSheet, DemoText
+from curlet.demo.drawn import DemoArea, DemoPath, DemoPicture, DemoSheet, DemoText
 from curlet.demo.looks import LOOKS
 from curlet.demo.motifs import MOTIFS
 from curlet.demo.programme import PROGRAMME
@@ -15,7 +16,8 @@ from curlet.demo.satchel import SATCHEL
 from curlet.demo.waistcoat import WAISTCOAT
 from curlet.formats.area_doc import AreaDoc, MemberDoc
 from curlet.formats.brush_file import BrushDoc
-from curlet.formats.fill_doc import Fill
+from curlet.formats.fill_doc import Fill, PictureFillDoc
+from curlet.formats.png_out import write_png
 from curlet.formats.shade_refs import replaced, shade_of, shade_ref
 from curlet.store.areas import add_area
 from curlet.store.commands.runs import LayBrush
@@ -31,12 +33,15 @@ from curlet.store.models import (
     Sheet,
     SheetPath,
     Single,
+    keep_picture_text,
 )
 from curlet.store.rows import write_changes
 from curlet.store.state import State, load_state
 
 SHEETS = (WAISTCOAT, PROGRAMME, SATCHEL, COAT, CURTAIN)
 # What is painted in a sheet's order: each path under its run, text over all paths, single repeats over all.
+# Enough for its size in print.
+_PICTURE_PPI = 400.0
 _EACH, _TEXT, _SINGLES = 10, 100_000, 200_000
 
 
@@ -147,8 +152,24 @@ def _named(sheet: DemoSheet, value: Any) -> Any:
     return replaced(value, lambda ref: shade_ref(_shade(sheet, shade_of(ref) or "")))
 
 
-def _fill(sheet: DemoSheet, fill: Fill | None) -> Any:
+def _fill(sheet: DemoSheet, fill: Fill | DemoPicture | None) -> Any:
+    if isinstance(fill, DemoPicture):
+        fill = _kept(fill)
     return _named(sheet, fill.model_dump(mode="json")) if fill else {}
+
+
+def _kept(picture: DemoPicture) -> PictureFillDoc:
+    drawing = picture.draw()
+    png = write_png(drawing, _PICTURE_PPI)
+    return PictureFillDoc(
+        kind="picture",
+        picture=keep_picture_text(base64.b64encode(png).decode()),
+        name=picture.name,
+        x=picture.x,
+        y=picture.y,
+        width=picture.width,
+        height=picture.width * drawing.height / drawing.width,
+    )
 
 
 def _add_path(sheet: DemoSheet, path: DemoPath, place: int) -> None:

@@ -6,6 +6,7 @@ from curlet.demo.drawn import (
     Chain,
     DemoArea,
     DemoPath,
+    DemoPicture,
     DemoSheet,
     DemoText,
     circle,
@@ -14,8 +15,10 @@ from curlet.demo.drawn import (
     polyline,
     wearing,
 )
+from curlet.demo.pictures import night_hills
 from curlet.formats.area_doc import CleanDoc
 from curlet.formats.cloth_doc import ClothDoc
+from curlet.formats.fill_doc import GradientFillDoc, GradientStopDoc
 from curlet.formats.lettering_doc import LetteringDoc
 
 GROUPS = {
@@ -44,6 +47,15 @@ TITLE: Chain = [(31, 51), (48, 31), (100, 31), (117, 51)]
 FLAME: Chain = [(74, 92), (60, 80), (74, 72), (74, 70), (74, 72), (88, 80), (74, 92)]
 FOOT: Chain = [(30, 183), (60, 183), (88, 183), (118, 183)]
 ZIGZAG: Chain = [(28, 92), (40, 58), (108, 58), (120, 92)]
+# From the lamp's light down to the gold of the frame.
+GLOW = GradientFillDoc(
+    kind="gradient",
+    turn=90,
+    stops=(
+        GradientStopDoc(at=10, colour="shade:Lamplight"),
+        GradientStopDoc(at=90, colour="shade:Gold"),
+    ),
+)
 
 
 def programme() -> list[DemoPath]:
@@ -59,7 +71,7 @@ def programme() -> list[DemoPath]:
                  own=wearing("Ink", "Gold")),
         curve("Ribbon", "Trims", ZIGZAG, brush="ribbon", own=soft, crop="Lantern ring", outside=True),
         DemoPath("Lamp", "Lantern", circle("Lamp", "Lantern", CENTRE, 18.5).nodes, True,
-                 fill=plain("Lamplight")),
+                 fill=DemoPicture("Night over the hills", night_hills, 77.0, 85.0, 60.0)),
         circle("Lantern edge", "Lantern", CENTRE, 18.5, brush="scallop", own=wearing("Paper", "Rust")),
         circle("Lantern ring", "Lantern", CENTRE, 30, brush="chain", own=metal),
         curve("Tether", "Lantern", FLAME, brush="twelve",
@@ -95,9 +107,7 @@ PROGRAMME = DemoSheet(
     programme,
     # A backing that follows the scallops, whatever becomes of them.
     areas=(
-        DemoArea(
-            "Lamp backing", "Ribbon", (("Lantern edge", "filled"),), plain("Gold"), clean=CleanDoc(grow=1.4)
-        ),
+        DemoArea("Lamp backing", "Ribbon", (("Lantern edge", "filled"),), GLOW, clean=CleanDoc(grow=1.4)),
     ),
     texts=(
         DemoText("Title line", title, fill=plain("Ink")),

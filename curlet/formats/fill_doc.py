@@ -33,7 +33,7 @@ class _Doc(BaseModel):
     model_config = ConfigDict(extra="forbid", frozen=True)
 
 
-class StopDoc(_Doc):
+class GradientStopDoc(_Doc):
     """A colour of a gradient, a CSS colour or a sheet's shade, at a share of its way; opacity in %."""
 
     at: Share
@@ -41,13 +41,13 @@ class StopDoc(_Doc):
     opacity: Share = 100.0
 
 
-class GradientDoc(_Doc):
+class GradientFillDoc(_Doc):
     """A gradient over the area's own box: "linear" is turned by degrees clockwise from left to right,
     "radial" runs out from a middle, in % of the box."""
 
     kind: Literal["gradient"]
     form: Literal["linear", "radial"] = "linear"
-    stops: Annotated[tuple[StopDoc, ...], Field(min_length=STOPS[0], max_length=STOPS[1])]
+    stops: Annotated[tuple[GradientStopDoc, ...], Field(min_length=STOPS[0], max_length=STOPS[1])]
     turn: Angle = 0.0
     x: Share = 50.0
     y: Share = 50.0
@@ -90,10 +90,10 @@ def _kind(value: Any) -> str:
     return str(kind or "cloth")
 
 
-Fill = ClothDoc | GradientDoc | PictureFillDoc
+Fill = ClothDoc | GradientFillDoc | PictureFillDoc
 FillDoc = Annotated[
     Annotated[ClothDoc, Tag("cloth")]
-    | Annotated[GradientDoc, Tag("gradient")]
+    | Annotated[GradientFillDoc, Tag("gradient")]
     | Annotated[PictureFillDoc, Tag("picture")],
     Discriminator(_kind),
 ]

@@ -18,7 +18,7 @@ from curlet.formats.as_drawn import DrawnPath, Filled, PictureFill, draw_as_draw
 from curlet.formats.brush_file import core_brush
 from curlet.formats.cloth_doc import ClothDoc
 from curlet.formats.content import Content
-from curlet.formats.fill_doc import GradientDoc, PictureFillDoc
+from curlet.formats.fill_doc import GradientFillDoc, PictureFillDoc
 from curlet.formats.path_doc import FactsDoc
 from curlet.formats.png_out import write_png
 from curlet.formats.shade_refs import with_colours
@@ -120,7 +120,7 @@ def _filled(doc: Json, colours: dict[str, str], factor: float) -> Filled | None:
     """What fills a path; None where nothing does, or a picture that is lost."""
     kind = doc.get("kind")
     if kind == "gradient":
-        return GradientDoc.model_validate(with_colours(doc, colours)).to_core()
+        return GradientFillDoc.model_validate(with_colours(doc, colours)).to_core()
     if kind != "picture":
         return cloth_paint(doc, colours, factor)
     fill = PictureFillDoc.model_validate(doc)

@@ -103,20 +103,20 @@ def test_a_picture_is_placed_by_hand_and_by_keys(table: Table, tmp_path: FilePat
 
     table.button("Move it by hand").click()
     left, width = number("middle, from the left"), number("width on the garment")
-    table.drag(table.by_id("guide-middle"), 60, 0)
+    table.drag(table.by_id("picture-middle"), 60, 0)
     table.wait(lambda: number("middle, from the left") > left + 20)
-    table.drag(table.by_id("guide-right"), 40, 30)
+    table.drag(table.by_id("picture-right"), 40, 30)
     table.wait(lambda: number("width on the garment") > width + 20)
-    table.drag(table.by_id("guide-arc"), 0, 60)
+    table.drag(table.by_id("picture-arc"), 0, 60)
     table.wait(lambda: 5 < number("turned by") < 60)
     left = number("middle, from the left")
-    grip = table.by_id("guide-middle")
+    grip = table.by_id("picture-middle")
     table.browser.execute_script("arguments[0].focus()", grip)
     grip.send_keys(Keys.SHIFT, Keys.ARROW_LEFT)
     table.wait(lambda: abs(number("middle, from the left") - (left - 10)) < 0.01)
     # A locked picture has no grips.
     table.browser.find_element(By.XPATH, "//label[contains(., 'Locked')]/input").click()
-    table.wait(lambda: not table.all_by_id("guide-middle"))
+    table.wait(lambda: not table.all_by_id("picture-middle"))
 
 
 def test_cloth_fills_a_front_and_a_single_bead_is_placed(table: Table) -> None:

@@ -16,10 +16,10 @@ export const WHERE: readonly (readonly [Where, string, string])[] = [
 
 /** What is chosen: paths, each with its runs, a single repeat, or a guide picture. */
 function chosenItems(): Painted[] {
-  const { chosen, single, guide } = tableState();
+  const { chosen, single, picture } = tableState();
   if (single) return [{ kind: "single", id: single }];
   if (chosen.length) return chosen.map((id) => ({ kind: "path", id }));
-  return guide ? [{ kind: "guide", id: guide }] : [];
+  return picture?.kind === "guide" ? [{ kind: "guide", id: picture.id }] : [];
 }
 
 export function reorderChosen(session: SheetSession, to: Where) {

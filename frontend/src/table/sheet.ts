@@ -141,6 +141,11 @@ export class SheetSession {
     return this.change((id, revision) => api.addGuide(id, revision, file));
   }
 
+  /** Fill closed paths with a picture. */
+  fillWithPicture(paths: readonly string[], file: File): Promise<Refusal | null> {
+    return this.change((id, revision) => api.fillWithPicture(id, revision, paths, file));
+  }
+
   /** Put the shades of a file, or the colours of a picture, on the shade card. */
   importShades(file: File): Promise<Refusal | null> {
     return this.change((id, revision) => api.importShades(id, revision, file));

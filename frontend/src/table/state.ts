@@ -62,6 +62,12 @@ export interface Place {
   key: string;
 }
 
+/** A guide picture, or the picture inside the shape of a path. */
+export interface HeldPicture {
+  kind: "guide" | "fill";
+  id: string;
+}
+
 interface TableState {
   tool: Tool;
   view: View | null;
@@ -99,8 +105,8 @@ interface TableState {
   measured: MeasureShown | null;
   /** The guide picture that is calibrated by the next measurement. */
   calibrating: string | null;
-  /** The guide picture that is placed by hand. */
-  guide: string | null;
+  /** The picture that is placed by hand. */
+  picture: HeldPicture | null;
   /** The single repeat that is chosen. */
   single: string | null;
   pointer: Spot | null;
@@ -152,7 +158,7 @@ export const useTableState = create<TableState>((set) => ({
   places: [],
   measured: null,
   calibrating: null,
-  guide: null,
+  picture: null,
   single: null,
   pointer: null,
   lit: null,
@@ -181,7 +187,7 @@ export function choosePaths(chosen: string[]) {
     adding: false,
     cutting: false,
     single: null,
-    guide: null,
+    picture: null,
     card: null,
   });
 }

@@ -125,10 +125,10 @@ export async function fileAt(address: string, work: Work, signal: AbortSignal): 
 }
 
 /** A form with files, as the body of a request. */
-function form(fields: Record<string, string | File | readonly File[]>) {
+function form(fields: Record<string, string | File | readonly (string | File)[]>) {
   const body = new FormData();
   for (const [name, field] of Object.entries(fields)) {
-    for (const value of Array.isArray(field) ? (field as readonly File[]) : [field as string | File])
+    for (const value of Array.isArray(field) ? (field as readonly (string | File)[]) : [field as string | File])
       body.append(name, value);
   }
   return { body: body as never, bodySerializer: (sent: unknown) => sent as FormData };
@@ -154,6 +154,15 @@ export const api = {
       client.POST("/api/sheets/{sheet_id}/guides", {
         params: at(id),
         ...form({ revision: String(revision), file }),
+        ...binary,
+      }),
+    ),
+
+  fillWithPicture: (id: string, revision: number, paths: readonly string[], file: File) =>
+    changed(
+      client.POST("/api/sheets/{sheet_id}/picture-fills", {
+        params: at(id),
+        ...form({ revision: String(revision), paths, file }),
         ...binary,
       }),
     ),

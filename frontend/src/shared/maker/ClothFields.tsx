@@ -28,7 +28,7 @@ export function useWeaves(): WeaveShown[] {
 export function usualCloth(weave: WeaveShown, before?: ClothDoc, old?: WeaveShown): ClothDoc {
   const chosen = before && (!old || before.warp !== old.warp || before.weft !== old.weft);
   const { warp, weft } = chosen ? before : weave;
-  return { weave: weave.id, warp, weft, ends: weave.ends, picks: weave.picks, turn: before?.turn ?? 0 };
+  return { kind: "cloth", weave: weave.id, warp, weft, ends: weave.ends, picks: weave.picks, turn: before?.turn ?? 0 };
 }
 
 export function ClothFields({ value, onPreview, onChange, onCancel }: Props) {

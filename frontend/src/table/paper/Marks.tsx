@@ -4,7 +4,7 @@ import { useTableState } from "../state";
 import type { View } from "../view";
 
 import { ChosenCorners, ChosenCrossings, ChosenEnds, ChosenStart } from "./Corners";
-import { GuideGrips } from "./GuideGrips";
+import { PictureGrips } from "./PictureGrips";
 import { Nodes } from "./Nodes";
 import { PathLines } from "./PathLines";
 import { Singles } from "./Singles";
@@ -26,7 +26,7 @@ export function Marks({ view }: { view: View }) {
       )}
       {run?.seen && <ChosenCrossings view={view} run={run} />}
       {choosing && <Singles view={view} />}
-      {choosing && <GuideGrips view={view} />}
+      {choosing && <PictureGrips view={view} />}
       <CheckMarks view={view} />
       {run?.seen && <ChosenEnds view={view} run={run} />}
     </>

@@ -3,12 +3,13 @@ import type { GuideShown, Intent } from "@/shared/api/types";
 import { Heading } from "@/shared/maker/Heading";
 import { QuietButton } from "@/shared/maker/QuietButton";
 import { FileButton } from "@/shared/ui/FileButton";
-import { NumberLine } from "@/shared/ui/NumberLine";
 import { Tick } from "@/shared/ui/Tick";
 
 import { chooseTool } from "../HeadStrip";
 import { useSheetSession, useFrame } from "../sheet";
-import { tableState, useTableState } from "../state";
+import { tableState } from "../state";
+import { ByHand } from "./ByHand";
+import { PictureNumbers } from "./PictureNumbers";
 
 export function Guides() {
   const { guides } = useFrame("guides");
@@ -36,14 +37,6 @@ function LayUnder() {
   );
 }
 
-const NUMBERS = [
-  ["x", "Middle, from the left", 5],
-  ["y", "Middle, from the top", 5],
-  ["width", "Width on the garment", 5],
-  ["turn", "Turned by", 1],
-  ["fade", "Faded by", 5],
-] as const;
-
 function Guide({ guide }: { guide: GuideShown }) {
   const session = useSheetSession();
   const set = (values: Omit<Extract<Intent, { kind: "set-guide" }>, "kind" | "guide">): Intent => ({
@@ -54,24 +47,19 @@ function Guide({ guide }: { guide: GuideShown }) {
   return (
     <div className="mb-2 border-b border-dotted border-base-300 pb-2">
       <p className="truncate">{guide.name}</p>
-      {NUMBERS.map(([key, label, step]) => (
-        <NumberLine
-          key={key}
-          words={label}
-          label={`${guide.name}: ${label.toLowerCase()}`}
-          value={guide.entered[key]!}
-          step={step}
-          onPreview={(entered) => session.preview(set({ [key]: entered }))}
-          onCommit={async (entered) => await session.entered(set({ [key]: entered }))}
-          onCancel={() => session.dropPreviews(true)}
-        />
-      ))}
+      <PictureNumbers
+        name={guide.name}
+        entered={guide.entered}
+        onPreview={(values) => session.preview(set(values))}
+        onCommit={async (values) => await session.entered(set(values))}
+        onCancel={() => session.dropPreviews(true)}
+      />
       <div className="flex gap-4">
         <Tick label="Shown" on={guide.shown} onChange={(shown) => void session.command(set({ shown }))} />
         <Tick label="Locked" on={guide.locked} onChange={(locked) => void session.command(set({ locked }))} />
       </div>
       <div className="flex flex-wrap gap-1">
-        {guide.shown && !guide.locked && <ByHand guide={guide} />}
+        {guide.shown && !guide.locked && <ByHand kind="guide" id={guide.id} />}
         <QuietButton
           onClick={() => {
             chooseTool("measure");
@@ -83,19 +71,5 @@ function Guide({ guide }: { guide: GuideShown }) {
         <QuietButton onClick={() => session.command({ kind: "remove-guide", guide: guide.id })}>Remove</QuietButton>
       </div>
     </div>
-  );
-}
-
-/** Grips on the sheet to move, size and turn it by. */
-function ByHand({ guide }: { guide: GuideShown }) {
-  const inHand = useTableState((state) => state.guide === guide.id);
-  const take = () => {
-    chooseTool("choose");
-    tableState().set({ guide: inHand ? null : guide.id });
-  };
-  return (
-    <QuietButton pressed={inHand} onClick={take}>
-      Move it by hand
-    </QuietButton>
   );
 }

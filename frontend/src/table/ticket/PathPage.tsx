@@ -9,8 +9,8 @@ import { useChosen, useSheetSession, useFrame } from "../sheet";
 import { tableState } from "../state";
 import { Arrange, TurnAndResize } from "./Arrange";
 import { NewArea } from "./Areas";
-import { Cloth } from "./Cloth";
 import { Crop } from "./Crop";
+import { Fill, useFillWords } from "./Fill";
 import { Group } from "./Group";
 import { AllNodes } from "./NodeWork";
 import { Beside, Mirror, Rework, Simplify } from "./PathWork";
@@ -21,11 +21,12 @@ import { Stacking } from "./Stacking";
 export function PathRow() {
   const { path } = useChosen();
   const { groups } = useFrame("groups");
+  const fillWords = useFillWords();
   const group = groups.find((item) => item.id === path!.group)?.name;
   const words = [
     plural(path!.nodes.length, "node"),
     group ? `group ${group}` : "no group",
-    path!.closed && (path!.cloth ? "cloth inside" : "no cloth"),
+    path!.closed && (path!.fill ? fillWords(path!) : "no fill"),
   ];
   return (
     <h3 className="border-t border-base-content">
@@ -69,7 +70,7 @@ export function PathPage() {
     <>
       <Kept />
       <Group />
-      <Cloth />
+      <Fill />
       {paths.length === 1 && <NewArea />}
       <Crop />
       <AllNodes />

@@ -1,5 +1,5 @@
-/** The guide picture in hand: dragged by its middle, sized by its edges, turned by the arc beside it. */
-import type { GuideShown, Intent } from "@/shared/api/types";
+/** The picture in hand, a guide picture or one inside a shape: dragged by its middle, sized by its edges, turned by the arc beside it. */
+import type { Intent } from "@/shared/api/types";
 
 import { useSheetSession, useFrame, useShown } from "../sheet";
 import { useTableState } from "../state";
@@ -22,17 +22,49 @@ const EDGES = [
   ["bottom", 0, 1],
 ] as const;
 
-export function GuideGrips({ view }: { view: View }) {
-  const { guides } = useFrame("guides");
-  const inHand = useTableState((state) => state.guide);
-  const guide = guides.find((item) => item.id === inHand);
-  if (!guide?.shown || guide.locked) return null;
-  const { width, height, turn } = guide;
+/** Where a picture lies, what it is called, and what brings it by a grip to a spot. */
+interface Held {
+  name: string;
+  x: number;
+  y: number;
+  width: number;
+  height: number;
+  turn: number;
+  drag: (grip: GripName, to: Spot, steady: boolean) => Intent;
+}
+
+type GripName = "middle" | "arc" | (typeof EDGES)[number][0];
+
+function useHeld(): Held | null {
+  const { guides, paths } = useFrame("guides", "paths");
+  const held = useTableState((state) => state.picture);
+  if (held?.kind === "guide") {
+    const guide = guides.find((item) => item.id === held.id);
+    if (!guide?.shown || guide.locked) return null;
+    return { ...guide, drag: (grip, to, steady) => ({ kind: "drag-guide", guide: guide.id, grip, ...to, steady }) };
+  }
+  const path = paths.find((item) => item.id === held?.id);
+  if (path?.fill?.kind !== "picture" || path.hidden) return null;
+  const { name, x, y, width, height, turn = 0 } = path.fill;
+  const drag = (grip: GripName, to: Spot, steady: boolean): Intent => ({
+    kind: "drag-picture-fill",
+    path: path.id,
+    grip,
+    ...to,
+    steady,
+  });
+  return { name, x, y, width, height, turn, drag };
+}
+
+export function PictureGrips({ view }: { view: View }) {
+  const held = useHeld();
+  if (!held) return null;
+  const { width, height, turn } = held;
   const [wide, high] = [width * view.zoom, height * view.zoom];
   const arc = Math.min(ARC, 0.4 * high);
   return (
     <g>
-      <Grip view={view} guide={guide} grip="middle" at={{ x: 0, y: 0 }} label="Move" cursor="move">
+      <Grip view={view} held={held} grip="middle" at={{ x: 0, y: 0 }} label="Move" cursor="move">
         <rect
           x={-wide / 2}
           y={-high / 2}
@@ -47,7 +79,7 @@ export function GuideGrips({ view }: { view: View }) {
         <Grip
           key={edge}
           view={view}
-          guide={guide}
+          held={held}
           grip={edge}
           at={{ x: (x * width) / 2, y: (y * height) / 2 }}
           label={`Size by its ${edge} edge:`}
@@ -72,7 +104,7 @@ export function GuideGrips({ view }: { view: View }) {
       ))}
       <Grip
         view={view}
-        guide={guide}
+        held={held}
         grip="arc"
         at={{ x: width / 2 + OUTSIDE / view.zoom, y: 0 }}
         label="Turn"
@@ -95,35 +127,34 @@ export function GuideGrips({ view }: { view: View }) {
 }
 
 /** A spot of the picture, from its middle before it was turned, on the sheet. */
-function placed({ x, y, turn }: GuideShown, spot: Spot): Spot {
+function placed({ x, y, turn }: Held, spot: Spot): Spot {
   const [cos, sin] = [Math.cos((turn * Math.PI) / 180), Math.sin((turn * Math.PI) / 180)];
   return { x: x + cos * spot.x - sin * spot.y, y: y + sin * spot.x + cos * spot.y };
 }
 
 interface GripProps {
   view: View;
-  guide: GuideShown;
-  grip: "middle" | "arc" | (typeof EDGES)[number][0];
+  held: Held;
+  grip: GripName;
   at: Spot;
   label: string;
   cursor: string;
   children: React.ReactNode;
 }
 
-function Grip({ view, guide, grip, at, label, cursor, children }: GripProps) {
+function Grip({ view, held, grip, at, label, cursor, children }: GripProps) {
   const session = useSheetSession();
   const { factor } = useShown((frame) => frame.sheet);
-  const spot = placed(guide, at);
-  const drag = (to: Spot, steady: boolean): Intent => ({ kind: "drag-guide", guide: guide.id, grip, ...to, steady });
-  const bind = useSheetDrag(spot, (to, event) => drag(to, event.shiftKey));
+  const spot = placed(held, at);
+  const bind = useSheetDrag(spot, (to, event) => held.drag(grip, to, event.shiftKey));
   const { x, y } = toScreen(view, spot);
   return (
     <g
-      transform={`translate(${x} ${y}) rotate(${guide.turn})`}
+      transform={`translate(${x} ${y}) rotate(${held.turn})`}
       role="button"
       tabIndex={0}
-      aria-label={`${label} ${guide.name}`}
-      data-testid={`guide-${grip}`}
+      aria-label={`${label} ${held.name}`}
+      data-testid={`picture-${grip}`}
       style={{ cursor }}
       onKeyDown={(event) => {
         const arrow = ARROWS[event.key];
@@ -131,7 +162,7 @@ function Grip({ view, guide, grip, at, label, cursor, children }: GripProps) {
         event.preventDefault();
         event.stopPropagation();
         const step = factor * nudge(event);
-        void session.command(drag({ x: spot.x + step * arrow[0], y: spot.y + step * arrow[1] }, false));
+        void session.command(held.drag(grip, { x: spot.x + step * arrow[0], y: spot.y + step * arrow[1] }, false));
       }}
       {...bind()}
     >
