@@ -9,8 +9,8 @@ from typing import Any
 
 from curlet.core.drawing import Drawing
 from curlet.core.outlines import K
-from curlet.formats.area_doc import CleanDoc
 from curlet.formats.choices import UseName, WayName
+from curlet.formats.clean_doc import CleanDoc
 from curlet.formats.cloth_doc import ClothDoc
 from curlet.formats.fill_doc import Fill
 from curlet.formats.lettering_doc import LetteringDoc

@@ -16,7 +16,7 @@ from curlet.demo.drawn import (
     wearing,
 )
 from curlet.demo.pictures import night_hills
-from curlet.formats.area_doc import CleanDoc
+from curlet.formats.clean_doc import CleanDoc
 from curlet.formats.cloth_doc import ClothDoc
 from curlet.formats.fill_doc import GradientFillDoc, GradientStopDoc
 from curlet.formats.lettering_doc import LetteringDoc

@@ -4,10 +4,10 @@ from __future__ import annotations
 
 from typing import Annotated, Literal
 
-from pydantic import BaseModel, ConfigDict, Field, FiniteFloat, model_validator
+from pydantic import BaseModel, ConfigDict, Field, model_validator
 
-from curlet.core.area.clean import PLAIN, Clean
 from curlet.formats.choices import UseName, WayName
+from curlet.formats.clean_doc import CleanDoc
 
 MOST_MEMBERS = 200
 
@@ -23,22 +23,6 @@ class MemberDoc(BaseModel):
     kind: Literal["path", "run", "area"]
     id: Annotated[str, Field(min_length=1, max_length=60)]
     use: UseName = "shape"
-
-
-class CleanDoc(BaseModel):
-    """How an area's edges are cleaned: `gaps` and `grow` in sheet mm, `least` in mm² on the sheet."""
-
-    model_config = ConfigDict(extra="forbid", frozen=True)
-    gaps: FiniteFloat = PLAIN.gaps
-    grow: FiniteFloat = PLAIN.grow
-    round: bool = PLAIN.round
-    least: FiniteFloat = PLAIN.least
-
-    def to_core(self) -> Clean:
-        """The core's; raises BadInput where a number is out of bounds."""
-        clean = Clean(**self.model_dump())
-        clean.check()
-        return clean
 
 
 class AreaDoc(BaseModel):

@@ -26,6 +26,7 @@ from curlet.core.lay.hold import HOLDS
 from curlet.core.motif.families import KINDS
 from curlet.core.settings import Spec, specs_of
 from curlet.formats.card_formats import CARD_FORMATS
+from curlet.formats.outline_file import OUTLINES
 from curlet.formats.outputs import OUTPUTS
 
 if TYPE_CHECKING:
@@ -78,6 +79,7 @@ def choices() -> Json:
         "outputs": [
             {"id": name, "label": output.label, "pixels": output.pixels} for name, output in OUTPUTS.items()
         ],
+        "outlines": [{"id": name, "label": file.label} for name, file in OUTLINES.items()],
         "cards": [{"id": name, "label": form.name} for name, form in CARD_FORMATS.items()],
         "cornerSettings": {name: _setting(spec) for name, spec in specs_of(CornerRule).items()},
         "reliefSettings": {name: _setting(spec) for name, spec in specs_of(Relief).items()},

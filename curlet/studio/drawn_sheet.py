@@ -43,16 +43,22 @@ def sheet_drawing(
     with_lines: bool,
     runs: Sequence[RunRecord],
     singles: bool = True,
+    only: Sequence[str] | None = None,
     work: UnderWay = UNWATCHED,
 ) -> Drawing:
-    """The drawing that is exported: lines and cloths if wanted, runs and single repeats, in their order.
+    """The drawing that is exported: lines and fills if wanted, runs and single repeats, in their order.
+
+    Parameters
+    ----------
+    only : the paths whose lines and fills are wanted; None for all.
 
     Raises
     ------
     Stopped
         Once `work` is to stop.
     """
-    placed = list(as_drawn(state)) if with_lines else []
+    elements = None if only is None else {element_of(state.get("path", path)) for path in only}
+    placed = list(as_drawn(state, elements)) if with_lines else []
     for run in work.each(runs, "Laying"):
         placed += [(run["position"], group) for group in _drawn(run_group, state, run)]
     if singles:

@@ -4,15 +4,19 @@ all."""
 from __future__ import annotations
 
 import threading
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator
 from contextlib import contextmanager
+from typing import Any, TypeVar
 
 from curlet.core.choice import chosen
 from curlet.core.drawing import Drawing
 from curlet.core.motif.tracing import Stopped
+from curlet.formats.outline_file import OutlineDoc, OutlineFacts, outline_facts, write_outline
 from curlet.formats.outputs import OUTPUTS
 from curlet.studio.under_way import UNWATCHED, UnderWay
 from curlet.studio.worker import EXPORTING, Stop, run
+
+Made = TypeVar("Made")
 
 _LOOK = 0.1
 _turn = threading.Lock()
@@ -30,13 +34,28 @@ def export(drawing: Drawing, form: str, ppi: float = 300.0, work: UnderWay = UNW
     """
     output = chosen(OUTPUTS, form, "format")
     output.check(drawing, ppi)
+    return _made(output.write, drawing, ppi, work=work)
+
+
+def outline(drawing: Drawing, form: str, doc: OutlineDoc, work: UnderWay = UNWATCHED) -> bytes:
+    """A drawing's outline as a file of a format, by its name in `OUTLINES`; raises as `write_outline`, and
+    Stopped."""
+    return _made(write_outline, drawing, form, doc, work=work)
+
+
+def facts_of_outline(drawing: Drawing, doc: OutlineDoc, work: UnderWay = UNWATCHED) -> OutlineFacts:
+    """What a drawing's outline has; raises as `outline`."""
+    return _made(outline_facts, drawing, doc, work=work)
+
+
+def _made(make: Callable[..., Made], drawing: Drawing, *given: Any, work: UnderWay) -> Made:
     parts = len(drawing.groups)
 
     def tell(share: float, doing: str) -> None:
         work.done, work.total, work.doing = round(share * parts), parts, doing
 
     with _in_turn(work.is_to_stop):
-        return run(output.write, drawing, ppi, bounds=EXPORTING, tell=tell, stop=work.is_to_stop)
+        return run(make, drawing, *given, bounds=EXPORTING, tell=tell, stop=work.is_to_stop)
 
 
 @contextmanager

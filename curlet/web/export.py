@@ -5,11 +5,13 @@ from __future__ import annotations
 from collections import defaultdict
 
 from flask import Response
+from pydantic import BaseModel
 
 from curlet.core.drawing import Drawing
 from curlet.core.errors import CurletError
 from curlet.core.tally import too_fine
 from curlet.formats.choices import OutputName
+from curlet.formats.outline_file import OUTLINES, OutlineDoc, OutlineFacts, OutlineName
 from curlet.formats.outputs import OUTPUTS
 from curlet.formats.png_out import pixels
 from curlet.store import journal
@@ -19,7 +21,8 @@ from curlet.studio.drawn_sheet import on_background, sheet_drawing
 from curlet.studio.under_way import UnderWay
 from curlet.web.replies import Replies, file_of, file_reply, json_reply
 from curlet.web.routes import Routes
-from curlet.web.schemas import ExportFacts, ExportQuery, FactsQuery, Problem, SheetUrl
+from curlet.web.schemas import ExportFacts, ExportQuery, FactsQuery, OutlineQuery, Problem, SheetUrl
+from curlet.web.sheet_frames import number_text
 from curlet.web.watched import watched
 
 export = Routes("export", __name__, url_prefix="/api")
@@ -27,11 +30,31 @@ export = Routes("export", __name__, url_prefix="/api")
 # As many paths are named where a note is true of more.
 NAMED = 3
 _FILES = file_of(*(output.type for output in OUTPUTS.values()))
+_OUTLINES = file_of(*(file.type for file in OUTLINES.values()))
 _REPLIES: Replies = {404: Problem, 409: Problem, 413: Problem, 422: Problem}
 
 
 class OutputUrl(SheetUrl):
     form: OutputName
+
+
+class OutlineUrl(SheetUrl):
+    form: OutlineName
+
+
+class OutlineNumbers(BaseModel):
+    """Lengths on the garment, and an area on the sheet, with their units."""
+
+    gaps: str
+    grow: str
+    within: str
+    least: str
+
+
+class OutlineShown(OutlineFacts):
+    """An outline, and how many times larger than on the sheet it is written."""
+
+    larger: float
 
 
 @export.get("/sheets/<sheet_id>/export.<form>", responses={200: _FILES, **_REPLIES})
@@ -41,6 +64,34 @@ def file(path: OutputUrl, query: ExportQuery) -> Response:
         drawing = _drawing(path.sheet_id, query, work)
         data = exports.export(drawing, path.form, query.resolution, work)
     return file_reply(data, OUTPUTS[path.form].type, f"{drawing.title}.{path.form}")
+
+
+@export.get("/sheets/<sheet_id>/outline.<form>", responses={200: _OUTLINES, **_REPLIES})
+def outline(path: OutlineUrl, query: OutlineQuery) -> Response:
+    """The clean outline of the sheet, or of a part of it, for a cutter: closed contours in mm."""
+    with watched() as work:
+        drawing, doc = _outlined(path.sheet_id, query, work)
+        data = exports.outline(drawing, path.form, doc, work)
+    return file_reply(data, OUTLINES[path.form].type, f"{drawing.title}, outline.{path.form}")
+
+
+@export.get("/sheets/<sheet_id>/outline.json", responses={200: OutlineShown, **_REPLIES})
+def outline_shown(path: SheetUrl, query: OutlineQuery) -> Response:
+    """What the outline would have, and how it looks."""
+    with watched() as work:
+        drawing, doc = _outlined(path.sheet_id, query, work)
+        found = exports.facts_of_outline(drawing, doc, work)
+    return json_reply({**found.model_dump(), "larger": doc.larger})
+
+
+@export.get("/sheets/<sheet_id>/outline-numbers", responses={200: OutlineNumbers, **_REPLIES})
+def outline_numbers(path: SheetUrl, query: OutlineQuery) -> Response:
+    """The numbers of an outline as they are read, once each is within its bounds."""
+    scale = journal.find_sheet(path.sheet_id).scale
+    doc = query.doc(scale)
+    lengths = {"gaps": doc.clean.gaps, "grow": doc.clean.grow, "within": doc.within}
+    entered = {name: number_text(value, "length", scale.factor) for name, value in lengths.items()}
+    return json_reply({**entered, "least": f"{doc.clean.least:g} mm²"})
 
 
 @export.get("/sheets/<sheet_id>/export.json", responses={200: ExportFacts, **_REPLIES})
@@ -100,11 +151,20 @@ def _some(names: list[str]) -> str:
     return f"{', '.join(names[:NAMED])} and {len(names) - NAMED} more"
 
 
+def _outlined(sheet_id: str, query: OutlineQuery, work: UnderWay) -> tuple[Drawing, OutlineDoc]:
+    doc = query.doc(journal.find_sheet(sheet_id).scale)
+    return _drawing(sheet_id, query, work), doc
+
+
 def _drawing(sheet_id: str, query: ExportQuery, work: UnderWay) -> Drawing:
     state = journal.find_sheet(sheet_id)
     runs = [run for run in state.all("run") if state.seen(run)]
+    chosen = query.chosen
     if query.run:
         runs = [state.get("run", query.run)]
+    elif chosen is not None:
+        runs = [run for run in runs if run["path"] in chosen]
     lines = query.what == "sheet" and not query.run
-    drawing = sheet_drawing(state, with_lines=lines, runs=runs, singles=not query.run, work=work)
+    singles = not query.run and chosen is None
+    drawing = sheet_drawing(state, with_lines=lines, runs=runs, singles=singles, only=chosen, work=work)
     return on_background(state, drawing) if query.background else drawing

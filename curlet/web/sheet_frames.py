@@ -13,7 +13,7 @@ from curlet.core.measures import MM_PER_INCH
 from curlet.core.path import Path, measuring
 from curlet.core.path.edit import nearest_length
 from curlet.core.path.measuring import Measured
-from curlet.formats.area_doc import CleanDoc
+from curlet.formats.clean_doc import CleanDoc
 from curlet.formats.fonts import SINGLE_LINE
 from curlet.formats.mark_doc import MarkDoc
 from curlet.formats.screen import Packer, group_json, paint_json

@@ -87,7 +87,9 @@ def _closed(part: Part, gaps: float, tolerance: float) -> Part:
     real = (area > _CORNER * (gaps / 2) ** 2) & (area > tolerance * shapely.length(fillings) / 2)
     if not real.any():
         return part
-    fill = _refitted(shapely.union_all(shapely.buffer(fillings[real], _HAIR, join_style="mitre")), tolerance)
+    # They overlap the shapes, and reach no further than they do: a spike would grow with the edges.
+    within = shapely.intersection(shapely.buffer(fillings[real], _HAIR, join_style="mitre"), part.area)
+    fill = _refitted(shapely.union_all([*fillings[real], *within]), tolerance)
     return together([part, fill], shapely.union(part.area, fill.area))
 
 

@@ -9,8 +9,9 @@ from pydantic import Field
 from curlet.core.area.ways import WAYS
 from curlet.core.errors import BadInput
 from curlet.core.measures import read_measure
-from curlet.formats.area_doc import MOST_MEMBERS, AreaDoc, CleanDoc, MemberDoc
+from curlet.formats.area_doc import MOST_MEMBERS, AreaDoc, MemberDoc
 from curlet.formats.choices import UseName, WayName
+from curlet.formats.clean_doc import CleanDoc
 from curlet.formats.crop_doc import CropDoc
 from curlet.store.areas import add_area, edge_paths, free_area, put_area
 from curlet.store.commands.intent import BaseIntent, Entered, Id, Ids, garment_length

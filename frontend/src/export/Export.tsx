@@ -13,11 +13,18 @@ import { watch, workWords, type WorkUnderWay } from "@/shared/work";
 import { useChosen, useSheetSession, useFrame } from "@/table/sheet";
 import { tableState } from "@/table/state";
 
-type What = "sheet" | "runs" | "run";
-type As = OutputId;
+import { OutlineFacts, OutlineFields, OutlinePicture, USUAL, useOutline, type Meant } from "./Outline";
 
-const AS = CHOICES.outputs.map(({ id, label }) => [id, label] as const);
-const hasPixels = (as: As) => CHOICES.outputs.find(({ id }) => id === as)!.pixels;
+type What = "sheet" | "runs" | "chosen" | "run";
+type OutlineId = (typeof CHOICES.outlines)[number]["id"];
+type As = OutputId | `outline.${OutlineId}`;
+
+const AS: (readonly [As, string])[] = [
+  ...CHOICES.outputs.map(({ id, label }) => [id, label] as const),
+  ...CHOICES.outlines.map(({ id, label }) => [`outline.${id}`, `Outline, ${label}`] as const),
+];
+const isOutline = (as: As): as is `outline.${OutlineId}` => as.startsWith("outline.");
+const hasPixels = (as: As) => CHOICES.outputs.some(({ id, pixels }) => id === as && pixels);
 
 /** Resolution of the picture in this dialog; the file's own is asked for. */
 const PREVIEW_PPI = 96;
@@ -25,30 +32,37 @@ const PREVIEW_PPI = 96;
 export function Export() {
   const session = useSheetSession();
   const frame = useFrame("revision", "sheet");
-  const { path, run } = useChosen();
+  const { path, paths, run } = useChosen();
   const dialog = useRef<HTMLDialogElement>(null);
   const [what, setWhat] = useState<What>("sheet");
   const [as, setAs] = useState<As>("svg");
   const [ppi, setPpi] = useState(300);
+  const [asked, setAsked] = useState(USUAL);
   useEffect(() => dialog.current!.showModal(), []);
 
   const readPpi = async (entered: string) => {
     try {
-      setPpi((await api.exportFacts(session.id, as, entered)).ppi);
+      setPpi((await api.exportFacts(session.id, as as OutputId, entered)).ppi);
       return null;
     } catch (error) {
       return (error as Error).message;
     }
   };
-  const one = what === "run" && run ? run.id : undefined;
-  const address = (kind: As, resolution: number) => {
-    const query = new URLSearchParams({ what: what === "sheet" ? "sheet" : "runs", ppi: String(resolution) });
-    if (one) query.set("run", one);
-    return `/api/sheets/${session.id}/export.${kind}?${query}`;
+  const meant: Meant = {
+    what: what === "sheet" || what === "chosen" ? "sheet" : "runs",
+    ...(what === "run" && run && { run: run.id }),
+    ...(what === "chosen" && { paths: paths.map((item) => item.id).join(",") }),
   };
+  const address = (file: string, more: Record<string, unknown>) => {
+    const query = Object.entries({ ...meant, ...more }).map(([key, value]) => [key, String(value)]);
+    return `/api/sheets/${session.id}/${file}?${new URLSearchParams(query)}`;
+  };
+  const picture = address("export.png", { ppi: PREVIEW_PPI, background: true, revision: frame.revision });
+  const made = useOutline({ meant, asked, wanted: isOutline(as) });
   const options: [What, string][] = [
     ["sheet", "Sheet with its lines"],
     ["runs", "Every run, no lines"],
+    ...(paths.length ? [["chosen", plural(paths.length, "chosen path")] as [What, string]] : []),
     ...(run ? [["run", `Only ${path!.name}`] as [What, string]] : []),
   ];
   return (
@@ -67,15 +81,21 @@ export function Export() {
           <Choice label="What" options={options} value={what} onChange={setWhat} />
           <h3 className="mt-3 mb-1 text-[12px] font-bold">As</h3>
           <Choice label="As" options={AS} value={as} onChange={setAs} />
+          {isOutline(as) && (
+            <OutlineFields meant={meant} asked={asked} dxf={as === "outline.dxf"} onChange={setAsked} />
+          )}
           {hasPixels(as) && (
             <div className="mt-2 flex items-center justify-between">
               <span>Pixels per inch</span>
               <NumberField label="Pixels per inch" value={String(ppi)} step={50} onCommit={readPpi} />
             </div>
           )}
-          <Facts as={as} ppi={ppi} />
+          {isOutline(as) ? <OutlineFacts {...made} /> : <Facts as={as} ppi={ppi} />}
           <div className="mt-4 flex flex-wrap gap-2">
-            <ExportFile address={address(as, ppi)} as={as} />
+            <ExportFile
+              address={isOutline(as) ? address(as, asked) : address(`export.${as}`, { ppi })}
+              words={isOutline(as) ? `Export the outline` : `Export ${as.toUpperCase()}`}
+            />
             <button
               className="cursor-pointer rounded-field border border-(--edge) px-3 py-1 hover:border-base-content"
               onClick={() => dialog.current!.close()}
@@ -85,12 +105,16 @@ export function Export() {
           </div>
         </div>
         <figure className="grid min-h-[340px] flex-1 place-items-center border-l border-base-300 bg-base-200 p-4">
-          <img
+          {isOutline(as) ? (
+            <OutlinePicture {...made} />
+          ) : (
             // On the sheet's own background, so that white thread is seen; the file has none.
-            src={`${address("png", PREVIEW_PPI)}&background=true&revision=${frame.revision}`}
-            alt={`${frame.sheet.name} as it is exported`}
-            className="max-h-[330px] w-full object-contain"
-          />
+            <img
+              src={picture}
+              alt={`${frame.sheet.name} as it is exported`}
+              className="max-h-[330px] w-full object-contain"
+            />
+          )}
         </figure>
       </div>
     </dialog>
@@ -98,7 +122,7 @@ export function Export() {
 }
 
 /** The button, and while the file is being made how far it is and a way to stop it. */
-function ExportFile({ address, as }: { address: string; as: As }) {
+function ExportFile({ address, words }: { address: string; words: string }) {
   const making = useRef<AbortController | null>(null);
   const [work, setWork] = useState<WorkUnderWay | null>(null);
   const [isMaking, setIsMaking] = useState(false);
@@ -130,7 +154,7 @@ function ExportFile({ address, as }: { address: string; as: As }) {
         data-testid="export-file"
         onClick={(event) => void begin(event)}
       >
-        {isMaking ? "Making the file …" : `Export ${as.toUpperCase()}`}
+        {isMaking ? "Making the file …" : words}
       </a>
       {work && (
         <button
@@ -152,7 +176,7 @@ function ExportFile({ address, as }: { address: string; as: As }) {
   );
 }
 
-function Facts({ as, ppi }: { as: As; ppi: number }) {
+function Facts({ as, ppi }: { as: OutputId; ppi: number }) {
   const session = useSheetSession();
   const { bare, text } = useLength();
   const frame = useFrame("revision");

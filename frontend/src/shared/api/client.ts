@@ -51,6 +51,11 @@ export class Refusal extends Error {
   }
 }
 
+type OutlineQuery = NonNullable<paths["/api/sheets/{sheet_id}/outline.json"]["get"]["parameters"]["query"]>;
+/** How an outline is made, as it is entered. */
+export type OutlineAsked = Required<
+  Pick<OutlineQuery, "gaps" | "grow" | "least" | "within" | "round" | "splines" | "size">
+>;
 /** A format of exported files. */
 export type OutputId = (typeof CHOICES.outputs)[number]["id"];
 
@@ -358,6 +363,15 @@ export const api = {
 
   ways: (id: string, members: AreaMember[]) =>
     exact<"WaysShown">(client.POST("/api/sheets/{sheet_id}/areas/ways", { params: at(id), body: { members } })),
+
+  outline: (id: string, query: OutlineQuery, work: Work, signal: AbortSignal) =>
+    settled(
+      client.GET("/api/sheets/{sheet_id}/outline.json", { params: { ...at(id), query }, ...watched(work), signal }),
+    ),
+
+  /** An outline's numbers as they are read; throws what the server says against them. */
+  outlineNumbers: (id: string, query: OutlineQuery) =>
+    settled(client.GET("/api/sheets/{sheet_id}/outline-numbers", { params: { ...at(id), query } })),
 
   exportFacts: (id: string, form: OutputId, ppi: string) =>
     settled(
