@@ -28,6 +28,10 @@ from curlet.store.edits.recipes import brush_of, empty_brush
 
 FILE = FilePath(__file__).with_name("limits.json")
 _NAMED = ("MAX_", "MIN_", "LONGEST", "FURTHEST", "DEFAULT_", "LARGEST")
+_LIMITS = (
+    "minLength", "maxLength", "minimum", "maximum", "exclusiveMinimum", "exclusiveMaximum", "minItems",
+    "maxItems", "pattern",
+)  # fmt: skip
 _PLAIN = (bool, int, float, str)
 
 
@@ -81,12 +85,37 @@ def found() -> dict[str, Any]:
         for name, field in each.model_fields.items()
         if not field.is_required() and field.default_factory is None
     }
+    allowed = {
+        f"{each.__module__}.{each.__qualname__}.{name}": limits_in(schema)
+        for module in modules()
+        for each in vars(module).values()
+        if inspect.isclass(each) and issubclass(each, BaseModel) and each.__module__ == module.__name__
+        for name, schema in each.model_json_schema().get("properties", {}).items()
+        if limits_in(schema)
+    }
     begun = {name: content_key(brush_of(name, name).model_dump(mode="json")) for name in FAMILIES}
     empty = {kind: content_key(empty_brush(kind).model_dump(mode="json")) for kind in KINDS}
     return {
         "bounds": edges, "limits": limits, "defaults": defaults, "figures": numbers, "families": measures,
-        "documents": fields, "new brushes": begun | empty,
+        "documents": fields, "allowed": allowed, "new brushes": begun | empty,
     }  # fmt: skip
+
+
+def limits_in(schema: Any) -> dict[str, Any]:
+    """What a field's JSON schema allows, by where in it that is said."""
+    if isinstance(schema, list):
+        return {
+            f"{at}.{key}": value for at, each in enumerate(schema) for key, value in limits_in(each).items()
+        }
+    if not isinstance(schema, dict):
+        return {}
+    inner = {
+        f"{name}.{key}": value
+        for name, each in schema.items()
+        if name not in ("default", "examples")
+        for key, value in limits_in(each).items()
+    }
+    return {name: schema[name] for name in _LIMITS if name in schema} | inner
 
 
 def _stated(module: ModuleType) -> list[tuple[str, Any]]:

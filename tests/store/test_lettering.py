@@ -67,6 +67,9 @@ def test_text_is_moved_turned_and_sized_as_one(store: FilePath) -> None:
     state = do("turn-paths", paths=[path["id"] for path in letters], angle="90", size="50 %")
     doc = state.get("lettering", text["id"])["doc"]
     assert (doc["turn"], doc["caps"]) == (pytest.approx(90), pytest.approx(text["doc"]["caps"] / 2))
+    again = do("turn-paths", paths=[path["id"] for path in letters], angle="20")
+    assert again.get("lettering", text["id"])["doc"]["turn"] == pytest.approx(110)
+    state = journal.undo(SHEET, journal.current_revision(SHEET))
     height = np.ptp(core_path(letters_of(state, text["id"])[0]).points[:, 0])
     assert height == pytest.approx(text["doc"]["caps"] / 2, rel=0.01)
     before = core_path(letters_of(state, text["id"])[0]).points

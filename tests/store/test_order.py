@@ -80,6 +80,14 @@ def test_one_step_is_over_the_next_thing_that_is_seen(store: FilePath) -> None:
     assert order(reorder("above", ("path", FRONT)))[-1] == FRONT
 
 
+def test_a_single_repeat_is_seen_so_one_step_is_over_it_alone(store: FilePath) -> None:
+    reorder("front", ("path", FRONT))
+    one = do("place-single", brush="rope", x=100, y=80).all("single")[-1]["id"]
+    reorder("front", ("path", "waistcoat-front-l"))
+    after = order(reorder("above", ("path", FRONT)))
+    assert after.index(one) + 1 == after.index(FRONT) < after.index("waistcoat-front-l")
+
+
 def test_putting_things_between_the_same_two_again_and_again_finds_room(store: FilePath) -> None:
     items = [("path", HEM), ("path", FRONT), ("path", "waistcoat-hem-l")]
     for turn in range(60):

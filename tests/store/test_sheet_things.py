@@ -140,6 +140,8 @@ def test_a_single_repeat_is_one_of_its_brush(store: FilePath) -> None:
     assert (state.get("single", one["id"])["x"], state.get("single", one["id"])["size"]) == (120, 200)
     with pytest.raises(BadInput, match="size"):
         do("set-single", single=one["id"], size="0 %")
+    # A thread alone, with no colour for it, changes nothing of it.
+    assert do("set-single", single=one["id"], thread=0, x=130).get("single", one["id"])["own"] == {}
     assert do("remove-singles", singles=[one["id"]]).all("single") == []
 
 

@@ -118,6 +118,7 @@ def test_shades_of_a_picture_and_of_a_guide_picture(client: FlaskClient) -> None
     picture = canvas(40, 60)
     picture[:, :30] = (200, 30, 40, 255)
     picture[:, 30:] = (20, 40, 90, 255)
+    picture[30:] = picture[30:, ::-1]
     head, _ = read_frame(upload(client, "flag.png", encoded(picture)))
     found = {shade["colour"] for shade in head["shades"]}
     assert {"#c81e28", "#14285a"} <= found
@@ -135,6 +136,8 @@ def test_shades_of_a_picture_and_of_a_guide_picture(client: FlaskClient) -> None
     # Picked from it beside everything that is drawn, it is the picture's own colour, not faded.
     places = {"x": guide["x"] - 0.45 * guide["width"], "y": guide["y"] - 0.45 * guide["height"]}
     assert client.get(f"{SHEET}/colour", query_string=places).json["colour"] == "#c81e28"
+    places["y"] = guide["y"] + 0.45 * guide["height"]
+    assert client.get(f"{SHEET}/colour", query_string=places).json["colour"] == "#14285a"
     assert client.get(f"{SHEET}/colour?x=2&y=2").json["colour"] == "#f7f4eb"
     assert client.get(f"{SHEET}/colour?x=nan&y=2").status_code == 422
 
