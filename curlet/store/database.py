@@ -192,6 +192,11 @@ def _rename_cloths(db: SqliteDatabase) -> None:
         db.execute_sql("""UPDATE step SET changes = replace(changes, '"cloth":', '"fill":')""")  # type: ignore[no-untyped-call]
 
 
+def _add_halves(db: SqliteDatabase) -> None:
+    """What a path is the live half of."""
+    _add_columns(db, "sheet_path", half="TEXT NOT NULL DEFAULT '{}'")
+
+
 def _with_names(text: str) -> str:
     """A document's text with today's names; one that cannot be read stays as it is."""
     try:
@@ -229,6 +234,7 @@ MIGRATIONS: tuple[Callable[[SqliteDatabase], None], ...] = (
     _add_areas,
     _add_crops,
     _rename_cloths,
+    _add_halves,
 )
 
 

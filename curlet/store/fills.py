@@ -55,7 +55,7 @@ def moved_fill(fill: Json, before: list[Json], after: list[Json]) -> Json:
         return fill
     same = [later[node["id"]] for node in before]
     # What was mirrored may run the other way round.
-    ways = (likeness(_points(before), _points(same, back=back)) for back in (False, True))
+    ways = (likeness(points_of(before), points_of(same, back=back)) for back in (False, True))
     matrix = next((way for way in ways if way), None)
     if matrix is None:
         return fill
@@ -81,8 +81,9 @@ def follow_shapes(state: State) -> None:
                 state.update("path", row["id"], fill=fill)
 
 
-def _points(nodes: list[Json], *, back: bool = False) -> Floats:
-    """Each node and its handles, one after the other."""
+def points_of(nodes: list[Json], *, back: bool = False) -> Floats:
+    """(3 n, 2) of nodes and their handles, all of each kind together; `back` for nodes of a line that is
+    walked the other way."""
     sides = ("out", "into") if back else ("into", "out")
     places = [(node["x"], node["y"]) for node in nodes]
     handles = [node[side] or at for side in sides for node, at in zip(nodes, places, strict=True)]

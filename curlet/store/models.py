@@ -24,6 +24,7 @@ from curlet.formats.brush_file import BrushDoc, Thread
 from curlet.formats.cloth_doc import KeptCloth
 from curlet.formats.crop_doc import CropDoc
 from curlet.formats.fill_doc import KeptFill
+from curlet.formats.half_doc import HalfDoc
 from curlet.formats.kept_motif import KeptMotifDoc
 from curlet.formats.lettering_doc import LetteringDoc
 from curlet.formats.mark_doc import MarkDoc
@@ -177,6 +178,7 @@ class SheetPath(Table):
     swell = JsonField(SwellDoc, default=list)
     fill = JsonField(KeptFill, default=dict)
     crop = JsonField(CropDoc, default=dict)
+    half = JsonField(HalfDoc, default=dict)
     lettering = CharField(null=True)
     area = CharField(null=True)
     part = CharField(default="")

@@ -67,6 +67,7 @@ def add_path(state: State, name: str, path: Path, group: str | None = None, **va
         "swell": [],
         "fill": {},
         "crop": {},
+        "half": {},
         "lettering": None,
         "area": None,
         "part": "",

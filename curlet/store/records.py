@@ -104,6 +104,7 @@ class PathRecord(_Painted):
     swell: list[Json]
     fill: Json
     crop: Json
+    half: Json
     lettering: str | None
     area: str | None
     part: str

@@ -185,6 +185,7 @@ def _path(state: State, row: PathRecord) -> Json:
         "fill": row["fill"] or None,
         "picture": _inside(row["fill"], state.scale.factor),
         "crop": row["crop"] or None,
+        "half": row["half"].get("of"),
     }
 
 

@@ -138,6 +138,7 @@ class PathShown(BaseModel):
     lettering: str | None
     area: str | None
     crop: CropDoc | None
+    half: str | None
     fill: FillDoc | None
     picture: InsidePicture | None
 

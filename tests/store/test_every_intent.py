@@ -53,6 +53,7 @@ def try_on(pointer: str, text: str | bool) -> Tried:
     return Tried("set-on-runs", {"runs": [RUN], "settings": entered(pointer, text)})
 
 
+LINK = Tried("link-halves", {"paths": [HEM, "waistcoat-hem-l"]})
 WRITE = Tried("write-lettering", {"text": "Moon", "font": "graduate", "x": 50, "y": 50})
 PLACE = Tried("place-single", {"brush": "rope", "x": 5, "y": 9})
 KEEP = Tried("keep-mark", {"mark": {"what": "along", "places": [[60, 180], [90, 190]], "path": HEM}})
@@ -144,6 +145,8 @@ TRIED = [
     Tried("delete-paths", {"paths": [HEM, "waistcoat-dart-l"]}),
     Tried("rename-path", {"path": HEM, "name": "Foot"}),
     Tried("parallel-copy", {"paths": [HEM], "distance": "1 cm", "side": "both"}),
+    LINK,
+    Tried("cut-loose", {"paths": [HEM]}, after=(LINK,)),
     Tried("mirror-paths", {"paths": [HEM], "about": "middle"}),
     Tried("duplicate-paths", {"paths": [HEM, WELT]}),
     Tried("reverse-paths", {"paths": [HEM]}),

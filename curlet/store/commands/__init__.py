@@ -19,6 +19,7 @@ from curlet.store.commands.clip import Paste
 from curlet.store.commands.figures import DrawFigure, ReshapeFigure
 from curlet.store.commands.fills import DragPictureFill, FillWithPicture, SetFill, SetPictureFill
 from curlet.store.commands.guides import AddGuide, CalibrateGuide, DragGuide, RemoveGuide, SetGuide
+from curlet.store.commands.halves import CutLoose, LinkHalves
 from curlet.store.commands.intent import BaseIntent as Intent
 from curlet.store.commands.lettering import FreeLettering, SetLettering, WriteLettering
 from curlet.store.commands.looks import GiveLook, MakeLook
@@ -106,6 +107,8 @@ AnyIntent = Annotated[
     | RenamePath
     | ParallelCopy
     | MirrorPaths
+    | LinkHalves
+    | CutLoose
     | DuplicatePaths
     | ReversePaths
     | SplitPath

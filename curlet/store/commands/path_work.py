@@ -12,11 +12,13 @@ from curlet.core.path import rework
 from curlet.core.path.corners import find_corners
 from curlet.core.path.parallel import parallel
 from curlet.core.path.path import Path
+from curlet.formats.half_doc import HalfDoc
 from curlet.formats.names import ended
 from curlet.formats.path_doc import node_rows
 from curlet.formats.run_places import PlacesDoc
 from curlet.store.commands.intent import BaseIntent, Entered, Id, Ids, garment_length
 from curlet.store.fills import moved_fill
+from curlet.store.halves import link
 from curlet.store.lettering import copy_lettering
 from curlet.store.names import names_of, other_half
 from curlet.store.paths import add_path, core_path, keep_path
@@ -51,11 +53,16 @@ class MirrorPaths(BaseIntent):
     """Mirrored copies of paths, dressed as they are, about a side of all of them or the sheet's middle.
 
     A copy is walked the other way, so that what lies to the right of a path lies on the mirrored side.
+
+    Parameters
+    ----------
+    live : whether each copy stays the live half of its path.
     """
 
     kind: Literal["mirror-paths"]
     paths: Ids
     about: Literal["left", "right", "top", "foot", "middle"]
+    live: bool = False
 
     def apply(self, state: State) -> str:
         rows = [state.get("path", path_id) for path_id in self.paths]
@@ -71,9 +78,13 @@ class MirrorPaths(BaseIntent):
         }[self.about]
         shapes = dict[str, str]()
         for row, path in zip(rows, cores, strict=True):
-            turned = rework.mirrored(path, (float(x), float(y)), upright=self.about not in ("top", "foot"))
+            upright = self.about not in ("top", "foot")
+            turned = rework.mirrored(path, (float(x), float(y)), upright=upright)
             name = other_half(row["name"]) or ended(row["name"], ", mirrored")
-            _copy(state, row, turned.reversed(), name, shapes)
+            copy = _copy(state, row, turned.reversed(), name, shapes)
+            if self.live:
+                angle = 90.0 if upright else 0.0
+                link(state, copy, HalfDoc(of=row["id"], x=float(x), y=float(y), angle=angle))
         return f"Mirror {names_of(state, self.paths)}"
 
 
