@@ -99,4 +99,6 @@ COAT = DemoSheet(
     SHADES,
     coat,
     singles=_BUTTONS,
+    # Drawn once: either half follows the other.
+    halves=True,
 )

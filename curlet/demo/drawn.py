@@ -97,6 +97,7 @@ class DemoSheet:
     ways : the names of its colourways.
     shades : each shade's colours, one for each colourway.
     paths : what lies beneath first.
+    halves : whether paths “… L” are the live halves of paths “… R”, about the sheet's middle.
     """
 
     id: str
@@ -110,6 +111,7 @@ class DemoSheet:
     texts: tuple[DemoText, ...] = ()
     singles: tuple[DemoSingle, ...] = ()
     background: ClothDoc | None = None
+    halves: bool = False
 
 
 def wearing(*shades: str, height: float = 0.0, finish: str = "matt", **own: Any) -> dict[str, Any]:

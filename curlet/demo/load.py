@@ -17,11 +17,13 @@ from curlet.demo.waistcoat import WAISTCOAT
 from curlet.formats.area_doc import AreaDoc, MemberDoc
 from curlet.formats.brush_file import BrushDoc
 from curlet.formats.fill_doc import Fill, PictureFillDoc
+from curlet.formats.half_doc import HalfDoc
 from curlet.formats.png_out import write_png
 from curlet.formats.shade_refs import replaced, shade_of, shade_ref
 from curlet.store.areas import add_area
 from curlet.store.commands.runs import LayBrush
 from curlet.store.database import writing
+from curlet.store.halves import link
 from curlet.store.lettering import letters_of, put_lettering
 from curlet.store.models import (
     Brush,
@@ -35,6 +37,7 @@ from curlet.store.models import (
     Single,
     keep_picture_text,
 )
+from curlet.store.names import other_half
 from curlet.store.rows import write_changes
 from curlet.store.state import State, load_state
 
@@ -98,10 +101,27 @@ def _add_sheet(sheet: DemoSheet, position: int) -> None:
         own = {"own": _named(sheet, one.own), "position": _SINGLES + place}
         at = {"x": one.x, "y": one.y, "turn": one.turn, "size": one.size}
         Single.create(id=f"{sheet.id}-one-{place}", sheet=sheet.id, brush=one.brush, **at, **own)
+    _add_what_follows(sheet)
+
+
+def _add_what_follows(sheet: DemoSheet) -> None:
+    """Live halves, areas, and text along paths."""
+    if sheet.halves:
+        _link_halves(sheet)
     for area in sheet.areas:
         _add_area(sheet, area)
     for number, text in enumerate(sheet.texts, 1):
         _write_along(sheet, text, number)
+
+
+def _link_halves(sheet: DemoSheet) -> None:
+    state = load_state(sheet.id)
+    named = {path["name"]: path["id"] for path in state.all("path")}
+    for name, path in named.items():
+        half = named.get(other_half(name) or "") if name.endswith("R") else None
+        if half:
+            link(state, half, HalfDoc(of=path, x=state.sheet["width"] / 2, y=0.0))
+    write_changes(state.changes)
 
 
 def _add_area(sheet: DemoSheet, area: DemoArea) -> None:

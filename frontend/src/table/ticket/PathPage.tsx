@@ -12,8 +12,9 @@ import { NewArea } from "./Areas";
 import { Crop } from "./Crop";
 import { Fill, useFillWords } from "./Fill";
 import { Group } from "./Group";
+import { Mirror } from "./Mirror";
 import { AllNodes } from "./NodeWork";
-import { Beside, Mirror, Rework, Simplify } from "./PathWork";
+import { Beside, Rework, Simplify } from "./PathWork";
 import { Similar } from "./Similar";
 import { Stacking } from "./Stacking";
 

@@ -19,14 +19,6 @@ const CORNERS = [
   ["sharp", "Sharp corners"],
   ["round", "Round"],
 ] as const;
-const ABOUT = [
-  ["left", "Its left side"],
-  ["right", "Its right side"],
-  ["top", "Its top"],
-  ["foot", "Its bottom"],
-  ["middle", "The sheet’s middle"],
-] as const;
-
 /** Done when its button is pressed; what it would do is shown while its number is entered. */
 export function Beside({ ids }: { ids: string[] }) {
   const [distance, setDistance] = useState("10 mm");
@@ -42,21 +34,6 @@ export function Beside({ ids }: { ids: string[] }) {
       <FormRow label="Distance" value={distance} step={1} onTyped={setDistance} intent={copy}>
         Copy
       </FormRow>
-    </Decision>
-  );
-}
-
-export function Mirror({ ids }: { ids: string[] }) {
-  const session = useSheetSession();
-  return (
-    <Decision id="mirror" label="Mirror" set="copy about a line">
-      <div className="flex flex-wrap gap-1">
-        {ABOUT.map(([about, words]) => (
-          <QuietButton key={about} onClick={() => session.command({ kind: "mirror-paths", paths: ids, about })}>
-            {words}
-          </QuietButton>
-        ))}
-      </div>
     </Decision>
   );
 }
