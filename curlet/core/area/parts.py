@@ -16,6 +16,9 @@ from curlet.core.path.flat import Flat, flat
 Floats = NDArray[np.float64]
 Ints = NDArray[np.intp]
 
+# Of what is stamped many times, polygons need be no finer than this share of its size: they only say which of
+# its edges are left, and those stay the curves that they are.
+_FINE_ENOUGH = 1 / 300
 # A node that has no name of its own.
 UNNAMED = ""
 
@@ -59,7 +62,8 @@ def part_of(outline: Outline, tolerance: float, *, even_odd: bool = False, names
 def stamped(outline: Outline, placements: Floats, tolerance: float, *, even_odd: bool = False) -> Part:
     """One outline's area at each of (n, 6) placements, as `drawing.Stamps` has them."""
     grown = float(np.abs(placements[:, :4]).max())
-    made = flat(outline, tolerance / max(grown, 1e-9))
+    size = float(np.ptp(outline.points, axis=0).max(initial=0.0))
+    made = flat(outline, max(tolerance / max(grown, 1e-9), _FINE_ENOUGH * size))
     base = made.polygon(even_odd) if even_odd else made.covered()
     count = len(placements)
     corners = placed(shapely.get_coordinates(base), placements).reshape(-1, 2)
