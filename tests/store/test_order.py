@@ -155,3 +155,20 @@ def test_a_path_goes_into_anothers_group_and_place_in_one_step(store: FilePath) 
     for _ in range(3):
         journal.undo(SHEET, journal.current_revision(SHEET))
     assert journal.find_sheet(SHEET).all("path") == before.all("path")
+
+
+def test_what_is_cropped_to_a_shape_or_an_area_goes_with_it(store: FilePath) -> None:
+    hem_l, dart = "waistcoat-hem-l", "waistcoat-dart-r"
+    do("crop-paths", paths=[HEM], to={"kind": "path", "id": FRONT})
+    do("crop-paths", paths=[dart], to={"kind": "path", "id": FRONT})
+    after = order(reorder("front", ("path", FRONT)))
+    assert set(after[-4:]) == {FRONT, HEM, RUN, dart}
+    members = [{"kind": "path", "id": "waistcoat-front-l"}, {"kind": "path", "id": "waistcoat-welt-pocket-l"}]
+    state = do("make-area", members=members, way="cut")
+    edges = [path["id"] for path in state.all("path") if path["area"]]
+    assert len(edges) == 2
+    do("crop-paths", paths=[hem_l], to={"kind": "area", "id": state.all("area")[0]["id"]})
+    before = order(journal.find_sheet(SHEET))
+    moved = order(reorder("back", ("path", edges[0])))
+    assert set(moved[:3]) == {*edges, hem_l}
+    assert [item for item in moved if item in (*edges, hem_l)] == [i for i in before if i in (*edges, hem_l)]

@@ -8,6 +8,7 @@ from pydantic import Field
 
 from curlet.core.errors import BadInput
 from curlet.store.commands.intent import BaseIntent, Id
+from curlet.store.crops import cropped_by
 from curlet.store.names import names_of
 from curlet.store.paths import element_of, is_drawn
 from curlet.store.records import Json
@@ -39,8 +40,9 @@ class Painted(BaseIntent):
 class Reorder(BaseIntent):
     """Put things in another place of the order, as they lie to one another.
 
-    A path is moved with its runs, and with the other contours of its shape. `of` names what they are put
-    above or below; without it they go one step. `grouped_with` is a path whose seam group they go into.
+    A path is moved with its runs, with the other contours of its shape, and with what is cropped to it or to
+    its area. `of` names what they are put above or below; without it they go one step. `grouped_with` is a
+    path whose seam group they go into.
     """
 
     kind: Literal["reorder"]
@@ -78,9 +80,9 @@ class Reorder(BaseIntent):
 
     def _moving(self, state: State) -> set[tuple[str, str]]:
         paths = {state.get("path", item.id)["id"] for item in self.items if item.kind == "path"}
-        elements = {element_of(state.get("path", path)) for path in paths}
-        paths |= {row["id"] for row in state.all("path") if element_of(row) in elements}
+        paths, cropped = _held_together(state, paths)
         runs = {("run", run["id"]) for run in state.all("run") if run["path"] in paths}
+        runs |= {("run", run) for run in cropped}
         alone = {
             (item.kind, state.get(item.kind, item.id)["id"]) for item in self.items if item.kind != "path"
         }
@@ -114,6 +116,19 @@ _THERE: dict[Where, str] = {
     "above": "This lies there already, with nothing above it.",
     "below": "This lies there already, with nothing below it.",
 }
+
+
+def _held_together(state: State, paths: set[str]) -> tuple[set[str], set[str]]:
+    """Paths with the contours of their shapes and the paths that are cropped to them, and so on; and the runs
+    that are cropped to any of them."""
+    held = set(paths)
+    while True:
+        elements = {element_of(state.get("path", path)) for path in held}
+        more = {row["id"] for row in state.all("path") if element_of(row) in elements}
+        more |= {row["id"] for row in cropped_by(state, more, "path")}
+        if more <= held:
+            return held, {row["id"] for row in cropped_by(state, held, "run")}
+        held |= more
 
 
 def _is_seen(state: State, kind: str, row: Json) -> bool:
