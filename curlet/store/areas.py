@@ -22,7 +22,7 @@ from curlet.formats.path_doc import node_rows, path_of_content
 from curlet.store.laying import silhouette_of
 from curlet.store.paths import add_path
 from curlet.store.records import AreaRecord, Json, PathRecord
-from curlet.store.state import State
+from curlet.store.state import PAINTED, State
 
 # How far polygons may lie from the curves that they stand for, sheet mm.
 _FINE = 0.005
@@ -123,7 +123,7 @@ def remake(state: State) -> None:
 def free_area(state: State, area_id: str) -> None:
     """Make plain paths of an area's edges. What was cropped to it is cropped to its outer edge."""
     edges = edge_paths(state, area_id)
-    for kind in ("path", "run"):
+    for kind in PAINTED:
         for row in state.all(kind):
             if row.get("crop") and row["crop"]["id"] == area_id:
                 state.update(kind, row["id"], crop={**row["crop"], "kind": "path", "id": edges[0]["id"]})

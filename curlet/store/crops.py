@@ -17,10 +17,8 @@ from curlet.formats.crop_doc import CropDoc
 from curlet.store.areas import edge_paths, enclosed
 from curlet.store.laying import draw_row
 from curlet.store.records import PathRecord, RunRecord
-from curlet.store.state import State
+from curlet.store.state import PAINTED, State
 
-# What can be cropped.
-_CROPPED = ("path", "run")
 # Outside of a shape is all that there is: this far beyond the sheet, mm.
 _BEYOND = 1_000.0
 
@@ -32,12 +30,19 @@ def run_group(state: State, run: RunRecord) -> Group:
 
 def cropped(state: State, row: Mapping[str, Any], group: Group) -> Group:
     """What is seen of a row's drawing."""
-    if not row.get("crop"):
+    clip = clip_of(state, row)
+    if clip is None:
         return group
+    return replace(group, clip=clip) if group.clip is None else Group("", "", (group,), clip=clip)
+
+
+def clip_of(state: State, row: Mapping[str, Any]) -> Outline | None:
+    """The outline within which a row is seen; None where all of it is."""
+    if not row.get("crop"):
+        return None
     crop, sheet = CropDoc(**row["crop"]), state.sheet
     contours = tuple((path["id"], Content(path["nodes"])) for path in crop_paths(state, crop))
-    clip = _outline(contours, crop.outside, (sheet["width"], sheet["height"]))
-    return replace(group, clip=clip) if group.clip is None else Group("", "", (group,), clip=clip)
+    return _outline(contours, crop.outside, (sheet["width"], sheet["height"]))
 
 
 def crop_paths(state: State, crop: CropDoc) -> list[PathRecord]:
@@ -55,7 +60,7 @@ def follow_crops(state: State) -> None:
     """What was cropped to something that is gone is whole again."""
     if not any(change.after is None and change.kind in ("path", "area") for change in state.changes):
         return
-    for kind in _CROPPED:
+    for kind in PAINTED:
         for row in state.all(kind):
             if row.get("crop") and row["crop"]["id"] not in state.rows[row["crop"]["kind"]]:
                 state.update(kind, row["id"], crop={})

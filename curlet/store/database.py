@@ -197,6 +197,12 @@ def _add_halves(db: SqliteDatabase) -> None:
     _add_columns(db, "sheet_path", half="TEXT NOT NULL DEFAULT '{}'")
 
 
+def _add_more_crops(db: SqliteDatabase) -> None:
+    """What guide pictures and single repeats are cropped to."""
+    for table in ("guide_picture", "single"):
+        _add_columns(db, table, crop="TEXT NOT NULL DEFAULT '{}'")
+
+
 def _with_names(text: str) -> str:
     """A document's text with today's names; one that cannot be read stays as it is."""
     try:
@@ -235,6 +241,7 @@ MIGRATIONS: tuple[Callable[[SqliteDatabase], None], ...] = (
     _add_crops,
     _rename_cloths,
     _add_halves,
+    _add_more_crops,
 )
 
 

@@ -235,6 +235,7 @@ class GuidePicture(Table):
     fade = FloatField(default=50)
     shown = BooleanField(default=True)
     locked = BooleanField(default=False)
+    crop = JsonField(CropDoc, default=dict)
     position = FloatField(default=0)
 
 
@@ -250,6 +251,7 @@ class Single(Table):
     turn = FloatField(default=0)
     size = FloatField(default=100)
     own = JsonField(dict[str, Any], default=dict)
+    crop = JsonField(CropDoc, default=dict)
     position = FloatField(default=0)
 
 

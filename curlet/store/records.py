@@ -137,6 +137,7 @@ class GuideRecord(_Painted):
     fade: float
     shown: bool
     locked: bool
+    crop: Json
 
 
 class SingleRecord(_Painted):
@@ -148,6 +149,7 @@ class SingleRecord(_Painted):
     y: float
     turn: float
     size: float
+    crop: Json
 
 
 class MarkRecord(_OnSheet):

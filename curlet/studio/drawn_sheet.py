@@ -158,7 +158,8 @@ def single_group(state: State, row: SingleRecord) -> Group:
     """A single repeat's part of the drawing."""
     brush = written_brush(state, row)
     at = row["x"], row["y"]
-    return _single(brush, state.scale, at, row["turn"], row["size"], row["id"], state.light)
+    group = _single(brush, state.scale, at, row["turn"], row["size"], row["id"], state.light)
+    return cropped(state, row, group)
 
 
 @lru_cache(maxsize=1024)

@@ -25,8 +25,9 @@ class Touched:
 
     @cached_property
     def kinds(self) -> set[str]:
-        """The kinds of rows that changed."""
-        return {change.kind for change in self._state.changes}
+        """The kinds of rows that changed, or that are cropped to what changed."""
+        found = {change.kind for change in self._state.changes}
+        return found | {kind for kind in ("guide", "single") if self._cropped(kind)}
 
     @cached_property
     def sizes(self) -> bool:

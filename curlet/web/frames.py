@@ -101,7 +101,7 @@ _BESIDE: dict[str, tuple[Part, set[str]]] = {
         {"area", "path", "run", "brush"},
     ),
     "guides": (
-        lambda state, _: [guide_json(row, state.scale.factor) for row in state.all("guide")],
+        lambda state, _: [guide_json(state, row) for row in state.all("guide")],
         {"guide"},
     ),
     "singles": (

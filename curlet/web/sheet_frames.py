@@ -16,9 +16,11 @@ from curlet.core.path.measuring import Measured
 from curlet.formats.clean_doc import CleanDoc
 from curlet.formats.fonts import SINGLE_LINE
 from curlet.formats.mark_doc import MarkDoc
+from curlet.formats.numbers import terse_data
 from curlet.formats.screen import Packer, group_json, paint_json
 from curlet.formats.shade_refs import OF_PATH, shade_of, shade_ref
 from curlet.store.areas import edge_paths
+from curlet.store.crops import clip_of
 from curlet.store.paths import core_path
 from curlet.store.records import (
     AreaRecord,
@@ -93,12 +95,15 @@ def shades_json(state: State) -> list[Json]:
     ]
 
 
-def guide_json(row: GuideRecord, factor: float) -> Json:
+def guide_json(state: State, row: GuideRecord) -> Json:
+    clip = clip_of(state, row)
     keys = ("id", "name", "x", "y", "width", "height", "turn", "fade", "shown", "locked", "position")
     return {
         **part_of(row, *keys),
         "src": picture_url(row["picture"]),
-        "entered": placed_entered(row, factor),
+        "entered": placed_entered(row, state.scale.factor),
+        "crop": row["crop"] or None,
+        "clip": clip and terse_data(clip),
     }
 
 
@@ -114,7 +119,8 @@ def placed_entered(row: Mapping[str, Any], factor: float) -> dict[str, str]:
 
 
 def single_json(state: State, row: SingleRecord, packer: Packer) -> Json:
-    head = {key: row[key] for key in ("id", "brush", "x", "y", "turn", "size", "position")}
+    head = part_of(row, "id", "brush", "x", "y", "turn", "size", "position")
+    head["crop"] = row["crop"] or None
     try:
         group = group_json(single_group(state, row), packer)
         return {**head, "threads": threads_json(state, row), "group": group}

@@ -9,6 +9,7 @@ from pydantic import BaseModel, Field
 from curlet.formats.area_doc import MemberDoc
 from curlet.formats.choices import WayName
 from curlet.formats.cloth_doc import ClothDoc
+from curlet.formats.crop_doc import CropDoc
 from curlet.formats.names import MaybeName
 from curlet.web.drawing_schemas import AnyPaint, GroupShown
 from curlet.web.run_schemas import (
@@ -89,7 +90,8 @@ class DrawnShown(GroupShown):
 
 
 class GuideShown(BaseModel):
-    """A picture under the paths: its middle and size in sheet mm; its width also as it would be entered."""
+    """A picture under the paths: its middle and size in sheet mm, its numbers as they would be entered, what
+    it is cropped to and, as path data in sheet mm, what is seen of it."""
 
     id: str
     name: str
@@ -104,6 +106,8 @@ class GuideShown(BaseModel):
     locked: bool
     position: float
     entered: dict[str, str]
+    crop: CropDoc | None
+    clip: str | None
 
 
 class ColourwayShown(BaseModel):
@@ -132,6 +136,7 @@ class SingleShown(BaseModel):
     turn: float
     size: float
     position: float
+    crop: CropDoc | None
     threads: list[ThreadShown]
     group: GroupShown | None
     fault: str | None = None

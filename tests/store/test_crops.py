@@ -11,13 +11,18 @@ import resvg_py
 from numpy.typing import NDArray
 from PIL import Image
 
+from curlet.core.drawing import Drawing
 from curlet.core.errors import BadInput
 from curlet.core.measures import MM_PER_INCH
 from curlet.formats.png_out import write_png
 from curlet.formats.svg_out import write_svg
 from curlet.store import journal
+from curlet.store.commands import AddGuide
+from curlet.store.crops import clip_of
+from curlet.store.pictures import keep_picture
 from curlet.store.state import State
-from curlet.studio.drawn_sheet import sheet_drawing
+from curlet.studio.drawn_sheet import sheet_drawing, single_group
+from tests.pixels import canvas, encoded
 from tests.store.test_areas import drawn, made, of_paths
 from tests.store.test_path_commands import HEM, SHEET, do
 
@@ -115,3 +120,38 @@ def test_an_open_path_crops_nothing_and_says_so(store: FilePath) -> None:
     with pytest.raises(BadInput, match="Hem R is open, so it has no inside"):
         do("crop-paths", paths=[fill], to={"kind": "path", "id": HEM})
     assert journal.find_sheet(SHEET).get("path", fill)["crop"] == {}
+
+
+def test_a_single_repeat_is_cropped_and_whole_again_when_its_shape_goes(store: FilePath) -> None:
+    """Of a button of 12 mm, half is seen."""
+    state = do("place-single", brush="button", x=100, y=100, size="400 %")
+    one = state.all("single")[-1]["id"]
+    whole = single_size(state, one)
+    crop = drawn(100, 60, 80, 80)
+    state = do("crop-paths", singles=[one], to={"kind": "path", "id": crop, "outside": True})
+    assert single_size(state, one) == pytest.approx(whole / 2, rel=0.02)
+    assert single_size(do("delete-paths", paths=[crop]), one) == pytest.approx(whole)
+
+
+def test_a_guide_picture_is_cropped(store: FilePath) -> None:
+    picture = keep_picture(encoded(canvas(30, 40)))
+    intent = AddGuide(name="Scan", picture=picture, width=40, height=30)
+    journal.do(SHEET, journal.current_revision(SHEET), intent)
+    guide = journal.find_sheet(SHEET).all("guide")[-1]["id"]
+    crop = drawn(20, 20, 40, 30)
+    state = do("crop-paths", guides=[guide], to={"kind": "path", "id": crop})
+    clip = clip_of(state, state.get("guide", guide))
+    assert clip is not None
+    assert (clip.points.min(axis=0).tolist(), clip.points.max(axis=0).tolist()) == ([20, 20], [60, 50])
+    with pytest.raises(BadInput, match="Choose what"):
+        do("crop-paths", to={"kind": "path", "id": crop})
+    assert clip_of(do("crop-paths", guides=[guide]), state.get("guide", guide)) is not None
+    assert journal.find_sheet(SHEET).get("guide", guide)["crop"] == {}
+
+
+def single_size(state: State, one: str) -> float:
+    """How much of a single repeat is seen, mm²."""
+    group = single_group(state, state.get("single", one))
+    drawing = Drawing(state.sheet["width"], state.sheet["height"], (group,))
+    png = Image.open(io.BytesIO(write_png(drawing, PER_MM * MM_PER_INCH)))
+    return float((np.asarray(png.convert("RGBA"))[..., 3] / 255).sum()) / PER_MM**2

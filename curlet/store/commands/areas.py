@@ -14,7 +14,7 @@ from curlet.formats.choices import UseName, WayName
 from curlet.formats.clean_doc import CleanDoc
 from curlet.formats.crop_doc import CropDoc
 from curlet.store.areas import add_area, edge_paths, free_area, put_area
-from curlet.store.commands.intent import BaseIntent, Entered, Id, Ids, garment_length
+from curlet.store.commands.intent import BaseIntent, Entered, Id, garment_length
 from curlet.store.crops import crop_paths
 from curlet.store.names import names_of, unlike
 from curlet.store.records import Json
@@ -107,16 +107,21 @@ class SetArea(BaseIntent):
         return doc.clean.model_copy(update=changed)
 
 
+MaybeIds = Annotated[tuple[Id, ...], Field(max_length=10_000)]
+
+
 class CropPaths(BaseIntent):
-    """Crop paths and their runs to the inside or the outside of a closed path or an area, or show all of
-    them again."""
+    """Crop paths with their runs, guide pictures and single repeats to the inside or the outside of a closed
+    path or an area, or show all of them again."""
 
     kind: Literal["crop-paths"]
-    paths: Ids
+    paths: MaybeIds = ()
+    guides: MaybeIds = ()
+    singles: MaybeIds = ()
     to: CropDoc | None = None
 
     def apply(self, state: State) -> str:
-        what = names_of(state, self.paths)
+        what = self._what(state)
         target = ""
         if self.to is not None:
             state.get(self.to.kind, self.to.id)
@@ -129,7 +134,20 @@ class CropPaths(BaseIntent):
             state.update("path", path, crop=crop)
             for run in state.runs_of(path):
                 state.update("run", run["id"], crop=crop)
+        for guide in self.guides:
+            state.update("guide", guide, crop=crop)
+        for single in self.singles:
+            state.update("single", single, crop=crop)
         return f"Crop {what} to {target}" if self.to else f"Show all of {what}"
+
+    def _what(self, state: State) -> str:
+        if self.paths:
+            return names_of(state, self.paths)
+        if self.guides:
+            return str(state.get("guide", self.guides[0])["name"])
+        if self.singles:
+            return "a single repeat"
+        raise BadInput("Choose what is to be cropped.")
 
 
 class FreeArea(BaseIntent):

@@ -48,6 +48,7 @@ class AddGuide(BaseIntent):
             "fade": 50.0,
             "shown": True,
             "locked": False,
+            "crop": {},
             # Under what is there already: it is traced over.
             "position": state.first_position(),
         }

@@ -37,6 +37,7 @@ class PlaceSingle(BaseIntent):
             "sheet": state.sheet["id"],
             "brush": self.brush,
             "own": {},
+            "crop": {},
             "x": self.x,
             "y": self.y,
             **_read(self.turn, self.size),

@@ -54,6 +54,7 @@ export type TakenLook = Schemas["TakenLook"];
 export type SingleShown = Schemas["SingleShown"];
 export type MeasureShown = Schemas["MeasureShown"];
 export type MarkDoc = Schemas["MarkDoc"];
+export type CropDoc = Schemas["CropDoc"];
 export type ClothDoc = Schemas["ClothDoc"];
 export type FillDoc = NonNullable<PathShown["fill"]>;
 export type GradientFillDoc = Schemas["GradientFillDoc"];

@@ -197,6 +197,7 @@ function paintGuide(context: CanvasRenderingContext2D, guide: GuideShown, repain
   const image = pictureOf(guide, repaint);
   if (!image) return;
   context.save();
+  if (guide.clip) context.clip(new Path2D(guide.clip));
   context.globalAlpha = 1 - guide.fade / 100;
   context.translate(guide.x, guide.y);
   context.rotate((guide.turn * Math.PI) / 180);

@@ -9,6 +9,7 @@ import { chooseTool } from "../HeadStrip";
 import { useSheetSession, useFrame } from "../sheet";
 import { tableState } from "../state";
 import { ByHand } from "./ByHand";
+import { CropFields } from "./Crop";
 import { PictureNumbers } from "./PictureNumbers";
 
 export function Guides() {
@@ -53,6 +54,11 @@ function Guide({ guide }: { guide: GuideShown }) {
         onPreview={(values) => session.preview(set(values))}
         onCommit={async (values) => await session.entered(set(values))}
         onCancel={() => session.dropPreviews(true)}
+      />
+      <CropFields
+        of={guide.name}
+        now={guide.crop}
+        onCrop={(to) => session.command({ kind: "crop-paths", guides: [guide.id], to })}
       />
       <div className="flex gap-4">
         <Tick label="Shown" on={guide.shown} onChange={(shown) => void session.command(set({ shown }))} />

@@ -8,6 +8,7 @@ import { Pick } from "@/shared/ui/Pick";
 
 import { useSheetSession, useFrame } from "../sheet";
 import { tableState, useTableState } from "../state";
+import { CropFields } from "./Crop";
 
 export function SingleCard() {
   const session = useSheetSession();
@@ -67,6 +68,11 @@ export function SingleCard() {
           />
         </div>
       ))}
+      <CropFields
+        of="Single repeat"
+        now={single.crop}
+        onCrop={(to) => session.command({ kind: "crop-paths", singles: [single.id], to })}
+      />
       <div className="mt-1.5 flex flex-wrap gap-1">
         <QuietButton
           onClick={() =>
