@@ -210,6 +210,16 @@ def area(table: Table) -> None:
     table.named("Close gaps under")
 
 
+def outline(table: Table) -> None:
+    """The lantern's ring for a cutter."""
+    table.browser.get(f"{table.address}/sheets/programme")
+    table.by_id("row-programme-lantern-ring").click()
+    table.button("Export").click()
+    table.option("What", "1 chosen path").click()
+    table.option("As", "Outline, DXF").click()
+    table.by_id("outline")
+
+
 def looks(table: Table) -> None:
     table.browser.get(f"{table.address}/library")
     table.option("Shelf", "Looks").click()
@@ -226,6 +236,7 @@ SHOTS: dict[str, Callable[[Table], None]] = {
     "coat": puppets_coat,
     "shades": shade_card,
     "area": area,
+    "outline": outline,
     "looks": looks,
     "sheets": sheets,
     "importing": taking_in,

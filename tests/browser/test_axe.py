@@ -196,6 +196,22 @@ def area(table: Table) -> None:
     table.named("Close gaps under")
 
 
+def filled(table: Table) -> None:
+    """A gradient's colours, and the rows of crops and mirrored halves."""
+    table.choose("front-r")
+    table.by_id("path-page").click()
+    table.unfold("fill", "crop", "mirror")
+    table.button("Fill with a gradient").click()
+    table.named("Turned by")
+
+
+def outline(table: Table) -> None:
+    table.choose("front-r")
+    table.button("Export").click()
+    table.option("As", "Outline, DXF").click()
+    table.by_id("outline")
+
+
 def looks(table: Table) -> None:
     table.browser.get(f"{table.address}/library")
     table.option("Shelf", "Looks").click()
@@ -206,7 +222,7 @@ STATES: tuple[Callable[[Table], None], ...] = (
     tool("2"), tool("3"), tool("4"), tool("5"), tool("6"), refused, notice, exporting, keys, guide,
     menu, label,
     library, motifs, bench, whole_brush, piece, drawing, missing_sheet,
-    area, shade_card, successor, keeping_a_look, looks,
+    area, filled, outline, shade_card, successor, keeping_a_look, looks,
 )  # fmt: skip
 
 
