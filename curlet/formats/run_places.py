@@ -7,10 +7,39 @@ from typing import Annotated
 from pydantic import Field
 
 from curlet.core.lay import OtherHalf, RunRule
+from curlet.core.lay.one_repeat import OneRepeat, RepeatKey
 from curlet.formats.brush_motifs import Number, Strict
 
 Node = Annotated[str, Field(min_length=1, max_length=90)]
 Count = Annotated[int, Field(ge=0, le=200_000)]
+
+
+class RepeatDoc(Strict):
+    """What is said of one repeat: of which course, by the node where its leg starts and its number in the
+    leg, from 0. `along` and `across` are in sheet mm, `turn` in degrees, `size` in %, `motif` a letter of
+    the row's order."""
+
+    course: Annotated[int, Field(ge=0, lt=16)] = 0
+    node: Node
+    number: Annotated[int, Field(ge=0, lt=200_000)]
+    left_out: bool = False
+    along: Number = 0.0
+    across: Number = 0.0
+    turn: Number = 0.0
+    size: Number = 100.0
+    motif: Annotated[str, Field(pattern="^[A-Z]$")] | None = None
+
+    @property
+    def key(self) -> RepeatKey:
+        """Which repeat it is."""
+        return self.course, self.node, self.number
+
+    def to_core(self) -> OneRepeat:
+        """The core's; raises BadInput for a number out of bounds."""
+        letter = ord(self.motif) - ord("A") if self.motif else None
+        one = OneRepeat(self.left_out, self.along, self.across, self.turn, self.size, letter)
+        one.check()
+        return one
 
 
 class PlacesDoc(Strict):
@@ -18,7 +47,7 @@ class PlacesDoc(Strict):
 
     `start` is how far a closed path's start point is slid, `opening` how wide it is opened there,
     both in sheet mm; `corners` gives manners, `counts` counts by the node where a leg starts, and
-    `flips` the crossings whose over and under are swapped.
+    `flips` the crossings whose over and under are swapped, `repeats` what is said of single repeats.
     """
 
     start: Number = 0.0
@@ -27,9 +56,17 @@ class PlacesDoc(Strict):
     counts: Annotated[dict[Node, Count], Field(max_length=20_000, default_factory=dict)]
     flips: Annotated[tuple[Node, ...], Field(max_length=1000)] = ()
     seed: Annotated[int, Field(ge=0, lt=2**32)] = 0
+    repeats: Annotated[tuple[RepeatDoc, ...], Field(max_length=5_000)] = ()
 
     def to_core(self, *, backwards: bool, other_half: OtherHalf | None = None) -> RunRule:
-        flips = frozenset(self.flips)
         return RunRule(
-            backwards, self.start, self.opening, self.corners, self.counts, flips, self.seed, other_half
+            backwards=backwards,
+            start=self.start,
+            opening=self.opening,
+            corners=self.corners,
+            counts=self.counts,
+            flips=frozenset(self.flips),
+            repeats={one.key: one.to_core() for one in self.repeats},
+            seed=self.seed,
+            other_half=other_half,
         )

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
+
 import numpy as np
 from numpy.typing import NDArray
 
@@ -23,6 +25,12 @@ def contours_of(state: State, row: PathRecord) -> list[PathRecord]:
         return [row]
     every = [path for path in state.all("path") if element_of(path) == element]
     return sorted(every, key=lambda path: path["position"])
+
+
+def shapes_of_paths(state: State, paths: Sequence[str]) -> list[PathRecord]:
+    """Paths and all that make one shape with any of them."""
+    elements = {element_of(state.get("path", path)) for path in paths}
+    return [path for path in state.all("path") if element_of(path) in elements]
 
 
 def box_of(state: State, path_id: str) -> tuple[Floats, Floats]:
@@ -70,7 +78,7 @@ def follow_shapes(state: State) -> None:
         if was is None or path_id not in state.rows["path"]:
             continue
         now = state.get("path", path_id)
-        if was["nodes"] == now["nodes"] or was["fill"] != now["fill"]:
+        if now["fill"].get("kind") != "picture" or was["fill"] != now["fill"] or was["nodes"] == now["nodes"]:
             continue
         contours = contours_of(state, now)
         if fill_of(contours) is not now["fill"]:

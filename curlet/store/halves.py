@@ -2,19 +2,21 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterator
 from typing import Any
 
 import numpy as np
 
 from curlet.core.dress.fill import likeness
-from curlet.core.errors import BadInput
+from curlet.core.errors import BadInput, CurletError
 from curlet.core.path import rework
 from curlet.core.path.corners import find_corners
 from curlet.core.path.path import Path
 from curlet.formats.half_doc import HalfDoc
 from curlet.formats.path_doc import node_rows
-from curlet.formats.run_places import PlacesDoc
+from curlet.formats.run_places import PlacesDoc, RepeatDoc
 from curlet.store.fills import moved_fill, points_of
+from curlet.store.laying import lay_row
 from curlet.store.paths import check_unlocked, core_path
 from curlet.store.records import Json, PathRecord, RunRecord
 from curlet.store.state import State, new_id
@@ -162,7 +164,7 @@ def _carry_runs(state: State, of: PathRecord, to: str) -> None:
     ours = sorted(state.runs_of(to), key=lambda run: run["position"])
     for place, run in enumerate(theirs):
         values: Json = {key: value for key, value in run.items() if key in _OF_RUN}
-        values |= {"places": _places(run, core_path(of)), "crop": _crop(state, run.get("crop") or {})}
+        values |= {"places": _places(state, run, core_path(of)), "crop": _crop(state, run.get("crop") or {})}
         if place < len(ours):
             state.update("run", ours[place]["id"], **values)
             continue
@@ -173,7 +175,7 @@ def _carry_runs(state: State, of: PathRecord, to: str) -> None:
         state.remove("run", gone["id"])
 
 
-def _places(run: RunRecord, path: Path) -> Json:
+def _places(state: State, run: RunRecord, path: Path) -> Json:
     """What a run says of single places, for its other half: walked the other way, a leg begins where it
     ended."""
     places = PlacesDoc.model_validate(run["places"])
@@ -184,5 +186,24 @@ def _places(run: RunRecord, path: Path) -> Json:
     ended = dict(zip(ends[:-1], ends[1:], strict=True))
     counts = {ended[node]: count for node, count in places.counts.items() if node in ended}
     start = (path.length - places.start) % path.length if path.closed else places.start
-    kept = places.model_copy(update={"counts": counts, "start": start})
+    repeats = tuple(_repeats(state, run, ended)) if places.repeats else ()
+    kept = places.model_copy(update={"counts": counts, "start": start, "repeats": repeats})
     return kept.model_dump(mode="json", exclude_defaults=True)
+
+
+def _repeats(state: State, run: RunRecord, ended: dict[str, str]) -> Iterator[RepeatDoc]:
+    """What is said of a run's repeats, for its other half: a leg's first is its last there."""
+    try:
+        laid, _ = lay_row(state, run)
+    except CurletError:
+        return
+    counts = {
+        (row.index, leg.node_id): fit.repeats
+        for row in laid.rows
+        for leg, fit in zip(row.legs, row.fits, strict=True)
+    }
+    for one in PlacesDoc.model_validate(run["places"]).repeats:
+        count = counts.get((one.course, one.node), 0)
+        if one.node in ended and one.number < count:
+            there = {"node": ended[one.node], "number": count - 1 - one.number}
+            yield one.model_copy(update={**there, "along": -one.along, "turn": -one.turn})

@@ -17,6 +17,7 @@ from curlet.core.lay.unrolled import begins
 from curlet.core.measures import Measure, pitch_to_spi
 from curlet.core.tally import CornerTally, CrossingTally, LegTally, Pinch, RowTally, Warning
 from curlet.formats.content import content_key
+from curlet.formats.run_places import PlacesDoc, RepeatDoc
 from curlet.formats.screen import Packer, group_json
 from curlet.store.crops import run_group
 from curlet.store.laying import lay_row
@@ -24,7 +25,7 @@ from curlet.store.records import RunRecord
 from curlet.store.runs import run_brush, run_places, written_brush
 from curlet.store.shades_entered import sequence_text
 from curlet.store.state import State
-from curlet.web.sheet_frames import lengths_json, threads_json
+from curlet.web.sheet_frames import lengths_json, number_text, threads_json
 
 Json = dict[str, Any]
 
@@ -61,6 +62,7 @@ def run_json(state: State, run: RunRecord, packer: Packer) -> Json:
         "warnings": [_warning(warning, state) for warning in measured.warnings],
         "start": _spot(laid, 0.0),
         "finish": None if laid.path.closed else _spot(laid, laid.path.length),
+        "repeats": _by_hand(laid, places),
         "tape": _tape(laid, row, packer),
         "group": group_json(run_group(state, run), packer),
     }
@@ -195,6 +197,23 @@ def _spot(laid: LaidRun, s: float) -> Json:
     x, y = laid.path.arc.points([s])[0].tolist()
     along = laid.path.arc.tangents([s], before=s > 0)[0]
     return {"x": x, "y": y, "angle": float(np.degrees(np.arctan2(along[1], along[0])))}
+
+
+def _by_hand(laid: LaidRun, places: PlacesDoc) -> list[Json]:
+    """What is said of the repeats that there are, in their order."""
+    said = {one.key: one for one in places.repeats}
+    placed = [(key, s) for row in laid.rows for key, s in row.set_by_hand]
+    return [
+        repeat_json(said[key], s, laid.scale.factor) for key, s in sorted(placed, key=lambda item: item[1])
+    ]
+
+
+def repeat_json(one: RepeatDoc, s: float, factor: float) -> Json:
+    """A single repeat: which it is, where on the Tape, and its numbers as they would be entered."""
+    quantities = {"along": "length", "across": "length", "turn": "angle", "size": "percent"}
+    entered = {name: number_text(getattr(one, name), form, factor) for name, form in quantities.items()}
+    keys = {"course", "node", "number", "left_out", "motif"}
+    return {**one.model_dump(include=keys), "at": s / factor, "entered": entered}
 
 
 def _tape(laid: LaidRun, row: LaidRow | None, packer: Packer) -> Json:

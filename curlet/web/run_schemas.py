@@ -245,6 +245,20 @@ class ThreadShown(BaseModel):
     of_path: bool
 
 
+class OneRepeatShown(BaseModel):
+    """A single repeat: of which course, by the node where its leg starts and its number in the leg, from 0;
+    where its middle lies on the Tape, garment mm; and what is said of it by hand, its numbers as they would
+    be entered."""
+
+    course: int
+    node: str
+    number: int
+    at: float
+    left_out: bool
+    motif: str | None
+    entered: dict[str, str]
+
+
 class RunShown(BaseModel):
     id: str
     path: str
@@ -272,6 +286,7 @@ class RunShown(BaseModel):
     warnings: list[WarningShown] = []
     start: StartShown | None = None
     finish: StartShown | None = None
+    repeats: list[OneRepeatShown] = []
     tape: TapeShown | None = None
     group: GroupShown | None = None
 

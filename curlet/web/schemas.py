@@ -164,6 +164,12 @@ class ExportFacts(BaseModel):
     left_out: list[str]
 
 
+class RepeatQuery(BaseModel):
+    """A place on a run's Tape, garment mm."""
+
+    at: Annotated[float, Field(ge=-1e7, le=1e7)]
+
+
 class PlaceQuery(BaseModel):
     """A place as it is entered: from the sheet's left and top, or a length and a direction from another."""
 

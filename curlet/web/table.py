@@ -7,14 +7,19 @@ from collections.abc import Callable
 from flask import Response
 
 from curlet.core.dress.cloth import WEAVES
+from curlet.core.errors import BadInput
+from curlet.core.lay.by_hand import repeat_at
 from curlet.core.measures import place_entered
 from curlet.core.motif.tracing import Stopped
 from curlet.core.path.figures import FIGURES
 from curlet.formats.clip_doc import ClipDoc
 from curlet.formats.mark_doc import MarkDoc
+from curlet.formats.run_places import RepeatDoc
 from curlet.store import journal
 from curlet.store.commands.clip import clip_of
 from curlet.store.commands.looks import TakenLook, take_up
+from curlet.store.laying import lay_row
+from curlet.store.runs import run_places
 from curlet.store.similar import find_similar
 from curlet.store.state import State
 from curlet.studio import sheets as service
@@ -23,12 +28,14 @@ from curlet.web.frames import figure_setting, preview_frame
 from curlet.web.problems import cannot_show
 from curlet.web.replies import Replies, frame_reply, json_reply
 from curlet.web.routes import Routes
-from curlet.web.run_schemas import FigureList
+from curlet.web.run_frames import repeat_json
+from curlet.web.run_schemas import FigureList, OneRepeatShown
 from curlet.web.schemas import (
     ClipPaths,
     Command,
     PlaceQuery,
     Problem,
+    RepeatQuery,
     Revision,
     RunUrl,
     SheetUrl,
@@ -96,6 +103,23 @@ def clip(path: SheetUrl, body: ClipPaths) -> Response:
 def look(path: RunUrl) -> Response:
     """A run's look, taken up to be given to other paths, here or on another sheet."""
     return json_reply(take_up(journal.find_sheet(path.sheet_id), path.run_id).model_dump(mode="json"))
+
+
+@table.get(
+    "/sheets/<sheet_id>/runs/<run_id>/repeat", responses={200: OneRepeatShown, 404: Problem, 422: Problem}
+)
+def repeat(path: RunUrl, query: RepeatQuery) -> Response:
+    """The repeat of a run's main row at a place on its Tape, with what is said of it by hand."""
+    state = journal.find_sheet(path.sheet_id)
+    laid, _ = lay_row(state, state.get("run", path.run_id))
+    factor = state.scale.factor
+    found = repeat_at(laid.main, query.at * factor) if laid.main else None
+    if found is None:
+        raise BadInput("This run has no repeats here. Choose a run of stitches, links or motifs.")
+    (course, node, number), s = found
+    none = RepeatDoc(course=course, node=node, number=number)
+    said = {one.key: one for one in run_places(state, path.run_id).repeats}
+    return json_reply(repeat_json(said.get(none.key, none), s, factor))
 
 
 @table.get("/sheets/<sheet_id>/place", responses={200: Spot, 422: Problem})

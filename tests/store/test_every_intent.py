@@ -174,6 +174,8 @@ TRIED = [
     Tried("switch-course", {"run": "run-satchel-pocket", "course": 1}, "satchel"),
     Tried("set-corner", {"run": RUN, "node": "n2", "manner": "mitre"}),
     Tried("set-count", {"run": RUN, "node": "n2", "entered": "7"}),
+    Tried("set-repeat", {"run": RUN, "node": "n1", "number": 2, "left_out": True}),
+    Tried("set-repeat", {"run": RUN, "node": "n1", "number": 2, "across": "3 mm", "turn": "20"}),
     Tried("slide-start", {"run": CLOSED, "entered": "12 mm"}),
     Tried("open-path", {"run": CLOSED, "entered": "8 mm"}),
     Tried("new-seed", {"run": RUN}),

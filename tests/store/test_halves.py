@@ -11,6 +11,7 @@ import pytest
 from curlet.core.errors import BadInput
 from curlet.store import journal
 from curlet.store.halves import other_of
+from curlet.store.laying import lay_row
 from curlet.store.paths import core_path
 from curlet.store.runs import run_places
 from curlet.store.state import State
@@ -172,3 +173,22 @@ def test_a_locked_half_keeps_both_as_they_are(store: FilePath) -> None:
         do("move-paths", paths=[HEM], x=1, y=1)
     values: dict[str, Any] = journal.find_sheet(SHEET).rows["path"]
     assert values[HEM] == state.rows["path"][HEM]
+
+
+def test_a_repeat_that_is_left_out_is_left_out_on_the_mirrored_side(store: FilePath) -> None:
+    """Of three legs the first of the last leg: on the other half it lies in its mirror image's place."""
+    corners = [(20, 20), (60, 20), (60, 60), (120, 60)]
+    before = set(journal.find_sheet(SHEET).rows["path"])
+    state = do("draw-path", nodes=[{"x": x, "y": y} for x, y in corners])
+    (path,) = set(state.rows["path"]) - before
+    (run,) = do("lay-brush", paths=[path], brush="topstitch").runs_of(path)
+    node = state.get("path", path)["nodes"][2]["id"]
+    do("set-repeat", run=run["id"], node=node, number=1, left_out=True)
+    do("set-repeat", run=run["id"], node=node, number=3, across="2 mm", turn="30")
+    state, half = halved(path)
+    x = state.get("path", half)["half"]["x"]
+    ours, theirs = (lay_row(state, state.runs_of(each)[0])[0] for each in (path, half))
+    for one, other in zip(ours.rows[0].set_by_hand, theirs.rows[0].set_by_hand, strict=True):
+        at, there = (run.path.arc.points([s])[0] for run, (_, s) in ((ours, one), (theirs, other)))
+        assert there == pytest.approx((2 * x - at[0], at[1]), abs=1e-6)
+    assert sorted(one.turn for one in theirs.rows[0].by_hand) == [-30, 0]

@@ -8,10 +8,12 @@ from curlet.core.brush.brush import Brush
 from curlet.core.brush.courses import Band, Row, Span
 from curlet.core.choice import chosen
 from curlet.core.lay.band import LaidBand, lay_band
+from curlet.core.lay.by_hand import set_by_hand
 from curlet.core.lay.corners import MANNERS
 from curlet.core.lay.crossings import Pass, passes
 from curlet.core.lay.frames import LegLine
 from curlet.core.lay.hold import HOLDS
+from curlet.core.lay.one_repeat import OneRepeat, RepeatKey
 from curlet.core.lay.rooms import CornerManners
 from curlet.core.lay.row import Beside, LaidRow, lay_row
 from curlet.core.lay.span import LaidSpan, lay_span
@@ -43,6 +45,7 @@ class RunRule:
     flips : crossings whose over and under are swapped.
     seed : of the sway.
     other_half : the mirrored half of the same seam, if it shares this run's stitch length.
+    repeats : what is said of single repeats.
     """
 
     backwards: bool = False
@@ -53,6 +56,7 @@ class RunRule:
     flips: frozenset[str] = frozenset()
     seed: int = 0
     other_half: OtherHalf | None = None
+    repeats: dict[RepeatKey, OneRepeat] = field(default_factory=dict)
 
 
 @dataclass(frozen=True, eq=False)
@@ -198,7 +202,8 @@ def _lay_course(walk: _Walk, brush: Brush, index: int, scale: Scale, half: _Walk
         return lay_band(walk.line_of_band(course, bool(brush.rows)), course, index, walk.manners, scale)
     shared = course.fit.shared and half is not None
     other = Beside(half.line(course), half.manners, half.rule.counts) if shared and half else None
-    return lay_row(walk.line(course), course, index, walk.manners, walk.rule.counts, scale, other)
+    row = lay_row(walk.line(course), course, index, walk.manners, walk.rule.counts, scale, other)
+    return set_by_hand(row, walk.rule.repeats)
 
 
 def _breaks(course: Row, corner: Corner, manners: CornerManners) -> bool:

@@ -12,6 +12,7 @@ from numpy.typing import NDArray
 
 from curlet.core.drawing import Group, Item, Laid, Outline, Shape, Stamps, moved_paint
 from curlet.core.dress.colour import RoleShape, dress, recoloured, shaded, turned
+from curlet.core.lay.by_hand import moved_by_hand
 from curlet.core.lay.corners.cut import Cut, Cuts, as_it_stands
 from curlet.core.lay.corners.mitre import half_plane
 from curlet.core.lay.draw_picture import picture_item
@@ -69,12 +70,13 @@ def matrices(at: Placements, local: Local) -> Floats:
 def local_of(row: LaidRow, at: Placements | None, seed: int) -> Local:
     """Each repeat's facing and sway."""
     facing = row.course.facing
-    plain = facing == type(facing)() and not row.course.sway
+    plain = facing == type(facing)() and not row.course.sway and not row.by_hand
     if plain:
         return still(len(row.repeats))
     angle = np.zeros(len(row.repeats)) if at is None else at.angle
     local = faced(facing, row.repeats, angle)
-    return swayed(local, row.course.sway, row.line, row.repeats, row.index, seed)
+    local = swayed(local, row.course.sway, row.line, row.repeats, row.index, seed)
+    return moved_by_hand(local, row) if row.by_hand else local
 
 
 class Painter:

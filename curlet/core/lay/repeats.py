@@ -26,6 +26,7 @@ class Repeats:
     counted : (n,) false for pieces and for what a corner cuts off again.
     cut_start, cut_end : (n,) whether the bisector at the leg's start or end cuts it.
     beside : (n,) how far beside the row's own line it lies, drawn mm.
+    by_hand : (n,) index into what was said of the row's repeats by hand; -1 for the others.
     """
 
     start: Floats
@@ -37,6 +38,7 @@ class Repeats:
     cut_start: Bools
     cut_end: Bools
     beside: Floats
+    by_hand: Ints
 
     def __len__(self) -> int:
         return len(self.start)
@@ -65,4 +67,5 @@ def make_repeats(start: Floats, end: Floats, leg: Ints, number: Ints, motif: Int
     """Counted repeats on the row's own line, not cut."""
     count = len(start)
     no = np.zeros(count, dtype=bool)
-    return Repeats(start, end, leg, number, motif, ~no, no, no, np.zeros(count))
+    none = np.full(count, -1, dtype=np.intp)
+    return Repeats(start, end, leg, number, motif, ~no, no, no, np.zeros(count), none)

@@ -21,6 +21,7 @@ from curlet.core.lay.frames import LegLine
 from curlet.core.lay.hold import HOLDS, Hold
 from curlet.core.lay.in_step import to_the_corners
 from curlet.core.lay.links import lay_links
+from curlet.core.lay.one_repeat import OneRepeat, RepeatKey
 from curlet.core.lay.pieces import CornerPlace, PieceSet, piece_set
 from curlet.core.lay.repeats import Repeats, make_repeats
 from curlet.core.lay.rooms import CornerManners, Room, make_rooms, own_offset
@@ -51,6 +52,8 @@ class LaidRow:
     repeats : everything it is made of, pieces too, in the order along the path.
     offset : of its own line, drawn mm.
     lengths : as asked, in the letters' order, drawn mm.
+    by_hand : what was said of single repeats.
+    set_by_hand : each of those repeats, and the arc length at which its middle lies or would lie, drawn mm.
     """
 
     course: Row
@@ -67,6 +70,8 @@ class LaidRow:
     corner_places: tuple[CornerPlace, ...] = ()
     cuts: Cuts = field(default_factory=dict)
     ends: Cuts = field(default_factory=dict)
+    by_hand: tuple[OneRepeat, ...] = ()
+    set_by_hand: tuple[tuple[RepeatKey, float], ...] = ()
 
     @property
     def length(self) -> float:

@@ -57,6 +57,7 @@ from curlet.store.commands.places import (
     OpenPath,
     SetCorner,
     SetCount,
+    SetRepeat,
     SlideStart,
 )
 from curlet.store.commands.runs import (
@@ -135,6 +136,7 @@ AnyIntent = Annotated[
     | SwitchCourse
     | SetCorner
     | SetCount
+    | SetRepeat
     | FlipCrossing
     | SlideStart
     | OpenPath

@@ -16,7 +16,7 @@ from curlet.formats.names import Name
 from curlet.formats.path_doc import Coordinate
 from curlet.store.commands.guides import DRAGGED, Grip
 from curlet.store.commands.intent import BaseIntent, Entered, Id, Ids, garment_length
-from curlet.store.fills import box_of, contours_of, picture_fill
+from curlet.store.fills import box_of, picture_fill, shapes_of_paths
 from curlet.store.names import names_of
 from curlet.store.pictures import has_picture
 from curlet.store.records import Json
@@ -131,6 +131,6 @@ def _fill(state: State, paths: Sequence[str], fill: Json) -> None:
         row = state.get("path", path_id)
         if fill and not row["closed"]:
             raise BadInput(f"{row['name']} is open, so it encloses nothing. Close it first.")
-        for contour in contours_of(state, row):
-            if contour["closed"] or not fill:
-                state.update("path", contour["id"], fill=fill)
+    for contour in shapes_of_paths(state, paths):
+        if contour["closed"] or not fill:
+            state.update("path", contour["id"], fill=fill)

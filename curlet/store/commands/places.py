@@ -13,8 +13,8 @@ from curlet.core.measures import read_measure
 from curlet.core.path import edit
 from curlet.formats.choices import Manner
 from curlet.formats.path_doc import Coordinate
-from curlet.formats.run_places import PlacesDoc
-from curlet.store.commands.intent import BaseIntent, Id
+from curlet.formats.run_places import PlacesDoc, RepeatDoc
+from curlet.store.commands.intent import BaseIntent, Entered, Id, garment_length
 from curlet.store.paths import core_path
 from curlet.store.runs import run_places
 from curlet.store.state import State
@@ -117,6 +117,50 @@ class OpenPath(BaseIntent):
             opening = OPENING.check(read_measure(self.entered).value) * state.scale.factor
         _keep(state, self.run, run_places(state, self.run).model_copy(update={"opening": opening}))
         return "Close the run" if opening is None else "Open the run at its start point"
+
+
+class SetRepeat(BaseIntent):
+    """Leave one repeat of a run out, move it along its path or across, lengths on the garment, turn it, size
+    it, or give it the motif of another letter; or have it as the brush lays it again."""
+
+    kind: Literal["set-repeat"]
+    run: Id
+    course: Annotated[int, Field(ge=0, lt=16)] = 0
+    node: Node
+    number: Annotated[int, Field(ge=0, lt=200_000)]
+    left_out: bool | None = None
+    along: Entered | None = None
+    across: Entered | None = None
+    turn: Entered | None = None
+    size: Entered | None = None
+    motif: Annotated[str, Field(pattern="^[A-Z]?$")] | None = None
+    plain: bool = False
+
+    def apply(self, state: State) -> str:
+        places = run_places(state, self.run)
+        key = self.course, self.node, self.number
+        now = RepeatDoc(course=self.course, node=self.node, number=self.number)
+        one = next((one for one in places.repeats if one.key == key), now)
+        others = tuple(each for each in places.repeats if each.key != key)
+        if not self.plain:
+            one = RepeatDoc.model_validate(one.model_dump() | self._values(state))
+            one.to_core()
+        kept = others if self.plain or one == now else (*others, one)
+        _keep(state, self.run, places.model_copy(update={"repeats": kept}))
+        return "Lay a repeat as its brush has it" if self.plain else "Set a repeat by hand"
+
+    def _values(self, state: State) -> dict[str, object]:
+        values: dict[str, object] = {} if self.left_out is None else {"left_out": self.left_out}
+        for side, entered in (("along", self.along), ("across", self.across)):
+            if entered is not None:
+                values[side] = garment_length(entered, state)
+        if self.turn is not None:
+            values["turn"] = read_measure(self.turn, accepts=("°", "")).value
+        if self.size is not None:
+            values["size"] = read_measure(self.size, accepts=("%", "")).value
+        if self.motif is not None:
+            values["motif"] = self.motif or None
+        return values
 
 
 class NewSeed(BaseIntent):

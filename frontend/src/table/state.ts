@@ -58,7 +58,7 @@ export function setSnap(which: keyof Snaps, on: boolean) {
 }
 
 export interface Place {
-  kind: "corner" | "crossing" | "end";
+  kind: "corner" | "crossing" | "end" | "repeat";
   key: string;
 }
 
@@ -78,7 +78,8 @@ interface TableState {
   run: string | null;
   /** The course of a run that the Ticket sets; its first row if none. */
   course: { run: string; index: number } | null;
-  /** A single place of the run: a corner by its node, a crossing by its key, an end by which it is. */
+  /** A single place of the run: a corner by its node, a crossing by its key, an end by which it is, a repeat by
+   * its course, leg and number. */
   place: Place | null;
   /** The next brush pressed is laid beside those that the path has. */
   adding: boolean;

@@ -193,6 +193,14 @@ export const api = {
   colourAt: (id: string, x: number, y: number) =>
     settled(client.GET("/api/sheets/{sheet_id}/colour", { params: { ...at(id), query: { x, y } } })),
 
+  /** The repeat at a place on a run's Tape, garment mm. */
+  repeatAt: (sheet_id: string, run_id: string, at: number) =>
+    exact<"OneRepeatShown">(
+      client.GET("/api/sheets/{sheet_id}/runs/{run_id}/repeat", {
+        params: { path: { sheet_id, run_id }, query: { at } },
+      }),
+    ),
+
   look: (sheet_id: string, run_id: string) =>
     exact<"TakenLook">(
       client.GET("/api/sheets/{sheet_id}/runs/{run_id}/look", { params: { path: { sheet_id, run_id } } }),

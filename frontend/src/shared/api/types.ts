@@ -11,6 +11,7 @@ export type PreviewFrame = Schemas["PreviewFrame"];
 export type ChangedFrame = Schemas["ChangedFrame"];
 export type ClipDoc = Schemas["ClipDoc"];
 export type PathShown = Schemas["PathShown"];
+export type OneRepeatShown = Schemas["OneRepeatShown"];
 export type RunShown = Schemas["RunShown"];
 export type LegShown = Schemas["LegShown"];
 export type CornerShown = Schemas["CornerShown"];

@@ -1,10 +1,11 @@
 /** Marks on the Tape: corners as folds, crossings, tight places and ends. */
-import type { CornerShown, CrossingShown, LegShown, PinchShown } from "@/shared/api/types";
+import type { CornerShown, CrossingShown, LegShown, PinchShown, OneRepeatShown } from "@/shared/api/types";
 import { pressed } from "@/shared/ui/press";
 import { MANNER_WORDS } from "@/shared/ui/trade";
 import { useLength } from "@/shared/ui/unit";
 import { degrees } from "@/shared/ui/words";
 
+import { repeatKey } from "../repeats";
 import { useSheetSession } from "../sheet";
 import { tableState, useTableState } from "../state";
 import { CLOTH, FOOT, MIDDLE, STRIP, TOP } from "./measures";
@@ -70,6 +71,40 @@ export function EndMark({ end, x }: { end: "start" | "end"; x: number }) {
         stroke="var(--color-base-content)"
         strokeWidth={chosen ? 3.4 : 2}
       />
+    </g>
+  );
+}
+
+/** A repeat that is set by hand, to be chosen; one that is left out is crossed out. */
+export function RepeatMark({ repeat, x }: { repeat: OneRepeatShown; x: number }) {
+  const key = repeatKey(repeat);
+  const chosen = useTableState((state) => state.place?.kind === "repeat" && state.place.key === key);
+  const pick = () => tableState().set({ place: { kind: "repeat", key } });
+  const r = 4.5;
+  return (
+    <g
+      {...pressed(pick)}
+      aria-label={`Number ${repeat.number + 1} of its leg, ${repeat.left_out ? "left out" : "set by hand"}`}
+      aria-pressed={chosen}
+      data-testid="tape-repeat"
+      style={{ cursor: "pointer" }}
+    >
+      <rect x={x - 12} y={MIDDLE + CLOTH - 12} width={24} height={24} fill="transparent" />
+      <circle
+        cx={x}
+        cy={MIDDLE + CLOTH}
+        r={r}
+        fill={chosen ? "var(--color-accent)" : "var(--color-base-100)"}
+        stroke="var(--color-base-content)"
+        strokeWidth={1.6}
+      />
+      {repeat.left_out && (
+        <path
+          d={`M${x - r} ${MIDDLE + CLOTH - r}l${2 * r} ${2 * r}m0 ${-2 * r}l${-2 * r} ${2 * r}`}
+          stroke="var(--color-base-content)"
+          strokeWidth={1.6}
+        />
+      )}
     </g>
   );
 }

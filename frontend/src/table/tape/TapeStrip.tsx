@@ -3,14 +3,17 @@
 import { useDrag } from "@use-gesture/react";
 import { useRef } from "react";
 
+import { api } from "@/shared/api/client";
 import { slotsOf } from "@/shared/api/frame";
 import type { RunShown } from "@/shared/api/types";
 import { plural } from "@/shared/ui/words";
 
+import { repeatKey } from "../repeats";
 import { rowOf } from "../rows";
+import { useSheetSession } from "../sheet";
 import { tableState, useTableState } from "../state";
 import { Grips } from "./Grips";
-import { CrossingMark, EndMark, Fold, PinchMark } from "./Marks";
+import { CrossingMark, EndMark, Fold, PinchMark, RepeatMark } from "./Marks";
 import { CLOTH, FOOT, HEIGHT, MIDDLE, placeOf, STRIP, type TapePlace, TOP } from "./measures";
 import { Overview } from "./Overview";
 import { TapeArt } from "./TapeArt";
@@ -44,6 +47,7 @@ export function TapeStrip({ run, scroll, width }: Props) {
 const isHandle = (event: Event) => (event.target as Element).closest("[role=button], [role=slider]") !== null;
 
 function StripMarks({ run, scroll, width }: Props) {
+  const session = useSheetSession();
   const place = placeOf(scroll.window);
   const slots = slotsOf(run);
   const legs = rowOf(run)?.legs ?? [];
@@ -55,10 +59,19 @@ function StripMarks({ run, scroll, width }: Props) {
     const index = slots ? repeatAt(slots, at) : null;
     tableState().set({ lit: index === null ? null : { run: run.id, index } });
   };
+  const svg = useRef<SVGSVGElement>(null);
+  /** The repeat at a place in the window, px. */
+  const choose = async (x: number) => {
+    const at = place.at(x - svg.current!.getBoundingClientRect().left);
+    if (!slots || repeatAt(slots, at) === null) return;
+    const repeat = await api.repeatAt(session.id, run.id, at).catch(() => null);
+    if (repeat) tableState().set({ place: { kind: "repeat", key: repeatKey(repeat) } });
+  };
   const bind = useDrag(
-    ({ event, first, delta: [dx], memo }) => {
+    ({ event, first, tap, xy: [x], delta: [dx], memo }) => {
       const held = first ? isHandle(event) : (memo as boolean);
-      if (!held) scroll.move(-dx);
+      if (!held && tap) void choose(x);
+      else if (!held) scroll.move(-dx);
       return held;
     },
     { pointer: { buttons: [1], keys: false } },
@@ -66,6 +79,7 @@ function StripMarks({ run, scroll, width }: Props) {
   return (
     <svg
       {...bind()}
+      ref={svg}
       width={width}
       height={HEIGHT}
       role="group"
@@ -150,6 +164,11 @@ function Places({ run, place, width }: { run: RunShown; place: TapePlace; width:
             legs={legs}
             perMm={place.perMm}
           />
+        ))}
+      {(run.repeats ?? [])
+        .filter(({ at }) => seen(at))
+        .map((repeat) => (
+          <RepeatMark key={repeatKey(repeat)} repeat={repeat} x={onTape(repeat.at)} />
         ))}
       {!tape.closed && seen(0) && <EndMark end="start" x={place.x(0)} />}
       {!tape.closed && seen(tape.length) && <EndMark end="end" x={place.x(tape.length)} />}

@@ -23,6 +23,7 @@ import { BarePath } from "./BarePath";
 import { BrushWork } from "./BrushWork";
 import { Corners, Crossings } from "./Corners";
 import { Ends } from "./Ends";
+import { ByHandRow } from "./ByHandRow";
 import { Legs } from "./Legs";
 import { NodeRow } from "./NodeWork";
 import { PathHead } from "./PathHead";
@@ -110,6 +111,7 @@ function RunRows({ run }: { run: RunShown }) {
       <ReliefRow />
       <FadeRow />
       <Legs />
+      <ByHandRow />
       <Remainder />
       <Facing />
       <OnCurves />
