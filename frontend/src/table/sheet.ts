@@ -105,18 +105,24 @@ export class SheetSession {
     return this.base?.revision ?? 0;
   }
 
-  /** Do one thing. Resolves to null when it is done, or to what the server said against it. */
-  command(intent: Intent, inField = false): Promise<Refusal | null> {
+  /** Do one thing, or what is made of the sheet as it is kept once its turn comes: a change to a part of something
+   * must not take back another one that is still under way. Resolves to null when it is done, or to what the server
+   * said against it. */
+  command(intent: Intent | ((kept: SheetFrame) => Intent), inField = false): Promise<Refusal | null> {
     this.dropPreviews();
+    let done: Intent;
     return this.change(
-      (id, revision, work) => api.command(id, revision, intent, work),
-      (_, after) => this.told(after.undo ?? "", REMOVES.test(intent.kind)),
+      (id, revision, work) => {
+        done = typeof intent === "function" ? intent(this.base ?? this.frame) : intent;
+        return api.command(id, revision, done, work);
+      },
+      (_, after) => this.told(after.undo ?? "", REMOVES.test(done.kind)),
       inField,
     );
   }
 
   /** Do what was entered in a field. What is said against it is given to the field, which says it: nobody else. */
-  async entered(intent: Intent): Promise<string | null> {
+  async entered(intent: Intent | ((kept: SheetFrame) => Intent)): Promise<string | null> {
     return (await this.command(intent, true))?.message ?? null;
   }
 

@@ -12,8 +12,8 @@ import { shadeIn, useShades } from "./shades";
 interface Props {
   value: ClothDoc;
   onPreview: (cloth: ClothDoc) => void;
-  /** Resolves to what was wrong, or to null. */
-  onChange: (cloth: ClothDoc) => Promise<string | null>;
+  /** Change the cloth as it is then. Resolves to what was wrong, or to null. */
+  onChange: (edit: (now: ClothDoc) => ClothDoc) => Promise<string | null>;
   onCancel: () => void;
 }
 
@@ -42,7 +42,7 @@ export function ClothFields({ value, onPreview, onChange, onCancel }: Props) {
       value={`${value[key]}${unit}`}
       step={step}
       // The server reads what is entered.
-      onCommit={(text) => onChange({ ...value, [key]: text as unknown as number })}
+      onCommit={(text) => onChange((cloth) => ({ ...cloth, [key]: text as unknown as number }))}
       onCancel={onCancel}
     />
   );
@@ -54,7 +54,7 @@ export function ClothFields({ value, onPreview, onChange, onCancel }: Props) {
         value={value.weave}
         onPick={(picked) => {
           const weave = weaves.find((item) => item.id === picked)!;
-          void onChange(usualCloth(weave, value, now));
+          void onChange((cloth) => usualCloth(weave, cloth, now));
         }}
       >
         {weaves.map((weave) => (
@@ -71,7 +71,7 @@ export function ClothFields({ value, onPreview, onChange, onCancel }: Props) {
             colour={shadeIn(shades, value[thread] ?? "")?.colour ?? value[thread] ?? ""}
             shade={shadeIn(shades, value[thread] ?? "")?.id ?? null}
             onPreview={(colour) => onPreview({ ...value, [thread]: colour })}
-            onCommit={(colour) => onChange({ ...value, [thread]: colour })}
+            onCommit={(colour) => onChange((cloth) => ({ ...cloth, [thread]: colour }))}
           />
         </div>
       ))}

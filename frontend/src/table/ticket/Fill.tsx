@@ -21,16 +21,21 @@ export function Fill() {
   if (!closed.length) return null;
   const set = (fill: FillDoc | null): Intent => ({ kind: "set-fill", paths: closed, fill });
   const { fill } = path!;
+  /** The fill as it is kept when its turn comes, changed; another kind of fill stays as it is. */
+  const edited = <Kind extends FillDoc>(edit: (now: Kind) => Kind) =>
+    session.entered((kept) => {
+      const now = kept.paths.find((item) => item.id === path!.id)?.fill ?? null;
+      return set(now && fill && now.kind === fill.kind ? edit(now as Kind) : now);
+    });
   const edits = {
     onPreview: (next: FillDoc) => session.preview(set(next)),
-    onChange: async (next: FillDoc) => await session.entered(set(next)),
     onCancel: () => session.dropPreviews(true),
   };
   const first = weaves.find((weave) => weave.id === FIRST);
   return (
     <Decision id="fill" label="Fill" set={fillWords(path!)}>
-      {fill && isCloth(fill) && <ClothFields value={fill} {...edits} />}
-      {fill?.kind === "gradient" && <GradientFields value={fill} {...edits} />}
+      {fill && isCloth(fill) && <ClothFields value={fill} onChange={edited} {...edits} />}
+      {fill?.kind === "gradient" && <GradientFields value={fill} onChange={edited} {...edits} />}
       {fill?.kind === "picture" && <PictureFill path={path!} fill={fill} paths={closed} />}
       <div className="mt-1.5 flex flex-wrap gap-1">
         {first && !(fill && isCloth(fill)) && (

@@ -35,20 +35,21 @@ export function usualGradient(before: FillDoc | null): GradientFillDoc {
 interface Props {
   value: GradientFillDoc;
   onPreview: (next: GradientFillDoc) => void;
-  /** Resolves to what was wrong, or to null. */
-  onChange: (next: GradientFillDoc) => Promise<string | null>;
+  /** Change the gradient as it is then. Resolves to what was wrong, or to null. */
+  onChange: (edit: (now: GradientFillDoc) => GradientFillDoc) => Promise<string | null>;
   onCancel: () => void;
 }
 
 export function GradientFields({ value, onPreview, onChange, onCancel }: Props) {
   const { stops } = value;
+  const withStops = (edit: (stops: Stop[]) => Stop[]) => onChange((now) => ({ ...now, stops: edit(now.stops) }));
   const number = (key: "turn" | "x" | "y", label: string, unit: string) => (
     <NumberLine
       label={label}
       value={`${value[key]}${unit}`}
       step={5}
       onPreview={(text) => onPreview(entered(value, key, text))}
-      onCommit={(text) => onChange(entered(value, key, text))}
+      onCommit={(text) => onChange((now) => entered(now, key, text))}
       onCancel={onCancel}
     />
   );
@@ -59,7 +60,7 @@ export function GradientFields({ value, onPreview, onChange, onCancel }: Props) 
         label="How the gradient runs"
         options={FORMS}
         value={value.form ?? "linear"}
-        onChange={(form) => void onChange({ ...value, form })}
+        onChange={(form) => void onChange((now) => ({ ...now, form }))}
       />
       {stops.map((stop, index) => (
         <StopLine
@@ -67,14 +68,16 @@ export function GradientFields({ value, onPreview, onChange, onCancel }: Props) 
           stop={stop}
           number={index + 1}
           onPreview={(next) => onPreview({ ...value, stops: stops.with(index, next) })}
-          onChange={(next) => onChange({ ...value, stops: stops.with(index, next) })}
+          onChange={(values) =>
+            withStops((now) => now.map((item, place) => (place === index ? { ...item, ...values } : item)))
+          }
           onCancel={onCancel}
-          onRemove={stops.length > 2 ? () => void onChange({ ...value, stops: stops.toSpliced(index, 1) }) : undefined}
+          onRemove={stops.length > 2 ? () => void withStops((now) => now.toSpliced(index, 1)) : undefined}
         />
       ))}
       {stops.length < MOST && (
         <div className="mt-1 text-right">
-          <QuietButton onClick={() => onChange({ ...value, stops: withOneMore(stops) })}>Add a colour</QuietButton>
+          <QuietButton onClick={() => withStops(withOneMore)}>Add a colour</QuietButton>
         </div>
       )}
       {value.form === "radial" ? (
@@ -104,7 +107,7 @@ interface LineProps {
   stop: Stop;
   number: number;
   onPreview: (next: Stop) => void;
-  onChange: (next: Stop) => Promise<string | null>;
+  onChange: (values: Partial<Stop>) => Promise<string | null>;
   onCancel: () => void;
   onRemove?: () => void;
 }
@@ -119,7 +122,7 @@ function StopLine({ stop, number, onPreview, onChange, onCancel, onRemove }: Lin
       value={`${stop[key] ?? 100}%`}
       step={5}
       onPreview={(text) => onPreview(entered(stop, key, text))}
-      onCommit={(text) => onChange(entered(stop, key, text))}
+      onCommit={(text) => onChange({ [key]: text as never })}
       onCancel={onCancel}
     />
   );
@@ -144,7 +147,7 @@ function StopLine({ stop, number, onPreview, onChange, onCancel, onRemove }: Lin
           colour={shade?.colour ?? stop.colour}
           shade={shade?.id ?? null}
           onPreview={(colour) => onPreview({ ...stop, colour })}
-          onCommit={(colour) => onChange({ ...stop, colour })}
+          onCommit={(colour) => onChange({ colour })}
         />
       </div>
       {share("at", "Lies at")}

@@ -63,7 +63,12 @@ export function SheetCard() {
           <ClothFields
             value={sheet.background_cloth}
             onPreview={(cloth) => session.preview({ kind: "set-sheet", background_cloth: cloth })}
-            onChange={(cloth) => set({ background_cloth: cloth })}
+            onChange={(edit) =>
+              session.entered(({ sheet: kept }) => ({
+                kind: "set-sheet",
+                background_cloth: edit(kept.background_cloth ?? BACKGROUND),
+              }))
+            }
             onCancel={() => session.dropPreviews(true)}
           />
         </div>
