@@ -19,6 +19,7 @@ from curlet.formats.brush_file import BrushDoc
 from curlet.formats.fill_doc import Fill, PictureFillDoc
 from curlet.formats.half_doc import HalfDoc
 from curlet.formats.png_out import write_png
+from curlet.formats.run_places import PlacesDoc
 from curlet.formats.shade_refs import replaced, shade_of, shade_ref
 from curlet.store.areas import add_area
 from curlet.store.commands.runs import LayBrush
@@ -214,6 +215,7 @@ def _add_path(sheet: DemoSheet, path: DemoPath, place: int) -> None:
             path=path_id,
             brush=path.brush,
             own=_named(sheet, path.own),
+            places=PlacesDoc(repeats=path.repeats).model_dump(mode="json", exclude_defaults=True),
             crop=crop,
             position=_EACH * place + 1,
         )

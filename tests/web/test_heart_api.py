@@ -218,6 +218,14 @@ def test_a_part_of_the_tape_has_the_runs_own_artwork(client: FlaskClient) -> Non
     assert run["tape"]["edges"][0] == pytest.approx(-run["tape"]["edges"][1])
 
 
+def test_the_tapes_edges_are_on_the_garment_at_any_scale(client: FlaskClient) -> None:
+    """At 1:4 too, a thread of 0.8 mm is 0.8 mm wide there."""
+    head, _ = frame(client, "/api/sheets/waistcoat")
+    (run,) = [run for run in head["runs"] if run["path"] == "waistcoat-hem-r"]
+    low, high = run["tape"]["edges"]
+    assert high - low == pytest.approx(0.8, abs=0.15)
+
+
 def test_the_tape_shows_what_is_being_tried(client: FlaskClient) -> None:
     head, _ = frame(client)
     run = run_on(head, "programme-tether")

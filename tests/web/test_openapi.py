@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import json
 import os
 from pathlib import Path as FilePath
 
@@ -17,6 +18,7 @@ from schemathesis.specs.openapi.checks import content_type_conformance, status_c
 from curlet.store import journal
 from curlet.web.app import build_app, create_app
 from tests.plain.load import load_plain
+from tests.web import answers
 
 # To each address; more find more.
 EXAMPLES = int(os.environ.get("CURLET_EXAMPLES", "12"))
@@ -27,6 +29,11 @@ def test_the_description_is_valid_openapi() -> None:
     document = orjson.loads(orjson.dumps(build_app().api_doc))
     assert document["openapi"].startswith("3.1")
     assert [error.message for error in OpenAPIV31SpecValidator(document).iter_errors()] == []
+
+
+def test_every_address_answers_with_the_statuses_that_it_did() -> None:
+    """If meant: python -m tests.web.answers."""
+    assert answers.found() == json.loads(answers.FILE.read_text())
 
 
 @pytest.fixture(scope="module")
