@@ -4,9 +4,11 @@ from __future__ import annotations
 
 from typing import Any
 
+import pytest
 from flask.testing import FlaskClient
 
 from tests.web.test_api import SHEET, read_frame, send, sheet
+from tests.web.test_outline_api import box
 
 FRONT, POCKET = "waistcoat-front-r", "waistcoat-welt-pocket-r"
 SHAPES = [{"kind": "path", "id": FRONT}, {"kind": "path", "id": POCKET}]
@@ -69,3 +71,23 @@ def test_an_area_is_exported_with_its_hole(client: FlaskClient) -> None:
     svg = client.get(f"{SHEET}/export.svg?what=sheet").get_data(as_text=True)
     (group,) = [part for part in svg.split("<g ") if "title>Area<" in part]
     assert group.count("Z") + group.count("z") >= 2
+
+
+def test_what_an_edge_loses_is_told_and_comes_back(client: FlaskClient) -> None:
+    """Two rectangles joined, with a manner where they cross; one is moved into the other and out again."""
+    one, other = box(client, 20, 20, 40, 30), box(client, 50, 30, 20, 10)
+    members = [{"kind": "path", "id": path} for path in (one, other)]
+    send(client, {"kind": "make-area", "members": members, "way": "join"})
+    (edge,) = [path for path in sheet(client)["paths"] if path["area"]]
+    crossing = next(node["id"] for node in edge["nodes"] if (node["x"], node["y"]) == pytest.approx((60, 30)))
+    send(client, {"kind": "lay-brush", "paths": [edge["id"]], "brush": "topstitch"})
+    (run,) = [run for run in sheet(client)["runs"] if run["path"] == edge["id"]]
+    send(client, {"kind": "set-corner", "run": run["id"], "node": crossing, "manner": "stop"})
+    within = {"kind": "move-paths", "paths": [other], "x": -15, "y": 0}
+    head, _ = read_frame(send(client, within))
+    (note,) = head["notes"]
+    assert note.startswith("Area: what was set by hand at a corner or leg is put aside")
+    head, _ = read_frame(send(client, {**within, "x": 15}))
+    assert head["notes"] == []
+    (run,) = [run for run in sheet(client)["runs"] if run["path"] == edge["id"]]
+    assert [corner["own"] for corner in run["corners"] if corner["node"] == crossing] == [True]
