@@ -19,7 +19,6 @@ from curlet.formats.brush_file import BrushDoc
 from curlet.formats.fill_doc import Fill, PictureFillDoc
 from curlet.formats.half_doc import HalfDoc
 from curlet.formats.png_out import write_png
-from curlet.formats.run_places import PlacesDoc
 from curlet.formats.shade_refs import replaced, shade_of, shade_ref
 from curlet.store.areas import add_area
 from curlet.store.commands.runs import LayBrush
@@ -179,6 +178,11 @@ def _fill(sheet: DemoSheet, fill: Fill | DemoPicture | None) -> Any:
     return _named(sheet, fill.model_dump(mode="json")) if fill else {}
 
 
+def _places(path: DemoPath) -> Any:
+    said = [one.model_dump(mode="json", exclude_defaults=True) for one in path.repeats]
+    return {"repeats": said} if said else {}
+
+
 def _kept(picture: DemoPicture) -> PictureFillDoc:
     drawing = picture.draw()
     png = write_png(drawing, _PICTURE_PPI)
@@ -215,7 +219,7 @@ def _add_path(sheet: DemoSheet, path: DemoPath, place: int) -> None:
             path=path_id,
             brush=path.brush,
             own=_named(sheet, path.own),
-            places=PlacesDoc(repeats=path.repeats).model_dump(mode="json", exclude_defaults=True),
+            places=_places(path),
             crop=crop,
             position=_EACH * place + 1,
         )

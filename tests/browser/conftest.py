@@ -43,7 +43,10 @@ class Servers:
 def make_browser(downloads: FilePath | None = None) -> webdriver.Chrome:
     options = Options()
     options.binary_location = "/usr/bin/chromium"
-    for word in ("--headless=new", "--no-sandbox", "--disable-gpu", "--disable-dev-shm-usage"):
+    # One process for all pages, none of which is kept once it is left: each test has a server of its own,
+    # which would be a process and a page more.
+    one_page = ("--renderer-process-limit=1", "--disable-features=BackForwardCache")
+    for word in ("--headless=new", "--no-sandbox", "--disable-gpu", "--disable-dev-shm-usage", *one_page):
         options.add_argument(word)
     options.set_capability("goog:loggingPrefs", {"browser": "ALL"})
     if downloads:

@@ -5,9 +5,10 @@ from __future__ import annotations
 import re
 import time
 from collections.abc import Callable
+from contextlib import suppress
 from typing import TypeVar
 
-from selenium.common.exceptions import WebDriverException
+from selenium.common.exceptions import StaleElementReferenceException, WebDriverException
 from selenium.webdriver import ActionChains, Chrome
 from selenium.webdriver.common.by import By
 from selenium.webdriver.common.keys import Keys
@@ -27,6 +28,14 @@ _CONTROL = 2
 _NOT_YET = (WebDriverException, LookupError, ValueError)
 
 
+# What lies under the head that stays at the top of its card is scrolled out from there.
+_UNCOVER = """
+const { x, y, width, height } = arguments[0].getBoundingClientRect();
+const over = document.elementFromPoint(x + width / 2, y + height / 2);
+if (over && !arguments[0].contains(over) && over.closest(".sticky")) {
+  arguments[0].scrollIntoView({ block: "center" });
+}
+"""
 BY_POINTER = """
 const [kind, spots, on, part] = arguments, target = document.querySelector(on);
 const box = document.getElementById("paper").getBoundingClientRect();
@@ -132,7 +141,10 @@ class Table:
                 self.unfold(known[1])
             return self._unfolded_until(how, what) if time.monotonic() > waited else None
 
-        return self.wait(found)
+        met = self.wait(found)
+        with suppress(StaleElementReferenceException):
+            self.browser.execute_script(_UNCOVER, met)
+        return met
 
     def _unfolded_until(self, how: str, what: str) -> WebElement | None:
         """Look in every row, and on the other page of the Ticket."""

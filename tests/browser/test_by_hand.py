@@ -48,8 +48,6 @@ def test_a_repeat_is_chosen_by_number_and_moved_by_keys_alone(table: Table) -> N
     table.type_in("Repeat: turned by", "45")
     table.wait(lambda: table.named("Repeat: turned by").get_attribute("value") == "45°")
     # It is kept while the run is laid anew.
-    field = table.named("Stitch length")
-    table.browser.execute_script("arguments[0].scrollIntoView({block: 'center'})", field)
     table.type_in("Stitch length", "4 mm")
     table.wait(lambda: undo_title(table) == "Undo: Set stitch length")
     assert said(table) == "By hand 1 stitch by itself"
