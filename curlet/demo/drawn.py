@@ -15,7 +15,6 @@ from curlet.formats.cloth_doc import ClothDoc
 from curlet.formats.fill_doc import Fill
 from curlet.formats.lettering_doc import LetteringDoc
 from curlet.formats.path_doc import FactsDoc, NodeDoc
-from curlet.formats.run_places import RepeatDoc
 
 Point = tuple[float, float]
 # Node, handle, handle, node, …
@@ -27,8 +26,7 @@ class DemoPath:
     """A path of the demo: its group, nodes in sheet mm, and its brush, if any.
 
     `own` are its run's own settings by their pointers; “shade:Name” names a shade of the sheet there, and in
-    its fill. `crop` names a path that it is cropped to, `outside` says to which side of it; `repeats` is what
-    is said of single repeats by hand.
+    its fill. `crop` names a path that it is cropped to, `outside` says to which side of it.
     """
 
     name: str
@@ -41,7 +39,6 @@ class DemoPath:
     own: dict[str, Any] = field(default_factory=dict)
     crop: str | None = None
     outside: bool = False
-    repeats: tuple[RepeatDoc, ...] = ()
 
 
 @dataclass(frozen=True)

@@ -178,11 +178,6 @@ def _fill(sheet: DemoSheet, fill: Fill | DemoPicture | None) -> Any:
     return _named(sheet, fill.model_dump(mode="json")) if fill else {}
 
 
-def _places(path: DemoPath) -> Any:
-    said = [one.model_dump(mode="json", exclude_defaults=True) for one in path.repeats]
-    return {"repeats": said} if said else {}
-
-
 def _kept(picture: DemoPicture) -> PictureFillDoc:
     drawing = picture.draw()
     png = write_png(drawing, _PICTURE_PPI)
@@ -219,7 +214,6 @@ def _add_path(sheet: DemoSheet, path: DemoPath, place: int) -> None:
             path=path_id,
             brush=path.brush,
             own=_named(sheet, path.own),
-            places=_places(path),
             crop=crop,
             position=_EACH * place + 1,
         )

@@ -20,7 +20,6 @@ from curlet.formats.clean_doc import CleanDoc
 from curlet.formats.cloth_doc import ClothDoc
 from curlet.formats.fill_doc import GradientFillDoc, GradientStopDoc
 from curlet.formats.lettering_doc import LetteringDoc
-from curlet.formats.run_places import RepeatDoc
 
 GROUPS = {
     "Frame": "#7b5aa6",
@@ -48,8 +47,6 @@ TITLE: Chain = [(31, 51), (48, 31), (100, 31), (117, 51)]
 FLAME: Chain = [(74, 92), (60, 80), (74, 72), (74, 70), (74, 72), (88, 80), (74, 92)]
 FOOT: Chain = [(30, 183), (60, 183), (88, 183), (118, 183)]
 ZIGZAG: Chain = [(28, 92), (40, 58), (108, 58), (120, 92)]
-# The diamonds in the middle of both long sides are larger.
-MIDDLES = tuple(RepeatDoc(node=side, number=6, size=150.0) for side in ("n2", "n4"))
 # From the lamp's light down to the gold of the frame.
 GLOW = GradientFillDoc(
     kind="gradient",
@@ -71,7 +68,7 @@ def programme() -> list[DemoPath]:
     }  # fmt: skip
     return [
         polyline("Frame", "Frame", [(16, 16), (132, 16), (132, 194), (16, 194)], True, brush="border",
-                 own=wearing("Ink", "Gold"), repeats=MIDDLES),
+                 own=wearing("Ink", "Gold")),
         curve("Ribbon", "Trims", ZIGZAG, brush="ribbon", own=soft, crop="Lantern ring", outside=True),
         DemoPath("Lamp", "Lantern", circle("Lamp", "Lantern", CENTRE, 18.5).nodes, True,
                  fill=DemoPicture("Night over the hills", night_hills, 77.0, 85.0, 60.0)),
