@@ -56,8 +56,7 @@ def test_a_scalloped_shape_has_a_picture_in_it_that_is_moved_by_hand(table: Tabl
     table.wait(lambda: number(table, "width on the garment") > width)
     table.button("Cover the shape").click()
     table.wait(lambda: crimson(table) == covered)
-    # It goes with the shape, and stays when what makes the shape is given up.
-    left = number(table, "middle, from the left")
+    # Removed, it is gone with its grips; it comes back by undo.
     table.type_in("backdrop: turned by", "30")
     table.wait(lambda: number(table, "turned by") == 30)
     table.button("Remove the fill").click()

@@ -106,6 +106,17 @@ def test_a_mirrored_copy_has_its_picture_mirrored(store: FilePath) -> None:
     assert colours_at(state, path, (30, 30)) == [RED]
 
 
+def test_a_mirrored_circle_has_its_picture_mirrored_too(store: FilePath) -> None:
+    """It is walked the other way, so that its handles have changed places."""
+    state = do("draw-figure", figure="circle", entered={})
+    path = state.all("path")[-1]["id"]
+    before = set(with_picture(path).rows["path"])
+    state = do("mirror-paths", paths=[path], about="right")
+    (copy,) = set(state.rows["path"]) - before
+    assert (fill(state, path)["mirrored"], fill(state, copy)["mirrored"]) == (False, True)
+    assert fill(state, copy)["x"] > fill(state, path)["x"]
+
+
 def test_an_areas_picture_follows_and_its_holes_stay_open(store: FilePath) -> None:
     whole, hole = drawn(20, 20, 40, 40), drawn(25, 25, 10, 10)
     state, area = made(of_paths(whole, hole), "cut")

@@ -192,3 +192,12 @@ def test_a_repeat_that_is_left_out_is_left_out_on_the_mirrored_side(store: FileP
         at, there = (run.path.arc.points([s])[0] for run, (_, s) in ((ours, one), (theirs, other)))
         assert there == pytest.approx((2 * x - at[0], at[1]), abs=1e-6)
     assert sorted(one.turn for one in theirs.rows[0].by_hand) == [-30, 0]
+
+
+def test_a_closed_half_starts_at_the_mirrored_place(store: FilePath) -> None:
+    path = drawn(20, 20, 40, 30)
+    (run,) = do("lay-brush", paths=[path], brush="topstitch").runs_of(path)
+    do("slide-start", run=run["id"], to=13)
+    state, half = halved(path)
+    (other,) = state.runs_of(half)
+    assert run_places(state, other["id"]).start == pytest.approx(140 - 13)

@@ -42,6 +42,7 @@ def areas_of(dxf: bytes) -> dict[str, list[float]]:
     for entity in drawing.modelspace():
         path = ezdxf.path.make_path(entity)
         assert path.start.isclose(path.end)
+        assert entity.closed  # type: ignore[attr-defined]
         points = [(point.x, point.y) for point in path.flattening(0.0005)]
         found.setdefault(entity.dxf.layer, []).append(shapely.Polygon(points).area)
     return found
@@ -64,6 +65,7 @@ def test_it_is_as_large_as_on_the_garment_if_wanted(client: FlaskClient) -> None
     larger = 1 / sheet(client)["sheet"]["factor"]
     data = asked(client, "dxf", paths=path, size="garment").data
     assert areas_of(data) == {"OUTLINE": [pytest.approx(200 * larger**2)]}
+    assert asked(client, "json", paths=path, size="garment").json["length"] == pytest.approx(60 * larger)
     svg = asked(client, "svg", paths=path, size="garment").text
     assert f'width="{sheet(client)["sheet"]["width"] * larger:g}mm"' in svg
 
