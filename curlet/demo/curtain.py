@@ -12,6 +12,7 @@ from curlet.demo.drawn import (
     box,
     circle,
     curve,
+    in_place_of,
     mirrored,
     plain,
     polyline,
@@ -41,6 +42,8 @@ SHADES = {
 }
 
 MIDDLE = 210.0
+# In the middle of the footlights, in place of three.
+_STAR = in_place_of(3, "motif-star", "n1", 83, size=200.0)
 VELVET = ClothDoc(weave="corduroy", warp="shade:Velvet", weft="shade:Velvet", ends=0.9, picks=2)
 PELMET = ClothDoc(weave="twill", warp="shade:Pelmet", weft="shade:Pelmet", ends=5, picks=4)
 BOARDS = ClothDoc(weave="corduroy", warp="shade:Boards", weft="shade:Boards", ends=0.5, picks=1, turn=90)
@@ -76,7 +79,8 @@ def curtain() -> list[DemoPath]:
                  own=wearing("Gold", height=90)),
         area("Stage cloth", "Stage front", box(36, 256, 384, 286), BOARDS),
         polyline("Footlights", "Stage front", [(46, 261), (374, 261)], brush="pearls",
-                 own=wearing("Lamplight", "Lamplight", height=90, finish="satin", courses__0__size=140.0)),
+                 own=wearing("Lamplight", "Lamplight", height=90, finish="satin", courses__0__size=140.0),
+                 places=_STAR),
         polyline("Stage border", "Stage front", [(42, 271), (378, 271)], brush="key", own=wearing("Ink")),
         polyline("Stage foot", "Stage front", [(36, 282.5), (384, 282.5)], brush="checker",
                  own=wearing("Ink", "Old gold")),

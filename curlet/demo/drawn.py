@@ -9,6 +9,7 @@ from typing import Any
 
 from curlet.core.drawing import Drawing
 from curlet.core.outlines import K
+from curlet.demo.motifs import MOTIFS
 from curlet.formats.choices import UseName, WayName
 from curlet.formats.clean_doc import CleanDoc
 from curlet.formats.cloth_doc import ClothDoc
@@ -26,7 +27,8 @@ class DemoPath:
     """A path of the demo: its group, nodes in sheet mm, and its brush, if any.
 
     `own` are its run's own settings by their pointers; “shade:Name” names a shade of the sheet there, and in
-    its fill. `crop` names a path that it is cropped to, `outside` says to which side of it.
+    its fill. `crop` names a path that it is cropped to, `outside` says to which side of it; `places` is what
+    its run says of single places.
     """
 
     name: str
@@ -39,6 +41,7 @@ class DemoPath:
     own: dict[str, Any] = field(default_factory=dict)
     crop: str | None = None
     outside: bool = False
+    places: dict[str, Any] = field(default_factory=dict)
 
 
 @dataclass(frozen=True)
@@ -123,6 +126,14 @@ def wearing(*shades: str, height: float = 0.0, finish: str = "matt", **own: Any)
     if finish != "matt":
         worn["/relief/finish"] = finish
     return {**worn, **{"/" + key.replace("__", "/"): value for key, value in own.items()}}
+
+
+def in_place_of(count: int, motif: str, node: str, number: int, *, size: float = 100.0) -> dict[str, Any]:
+    """One of the Library's motifs where so many of a leg's repeats would be, about the one of that number."""
+    about = range(number - count // 2, number + count // 2 + 1)
+    out = [{"node": node, "number": each, "left_out": True} for each in about if each != number]
+    one = {"node": node, "number": number, "brought": motif, "size": size}
+    return {"repeats": [*out, one], "motifs": {motif: MOTIFS[motif].model_dump(mode="json")}}
 
 
 def plain(shade: str) -> ClothDoc:

@@ -214,6 +214,7 @@ def _add_path(sheet: DemoSheet, path: DemoPath, place: int) -> None:
             path=path_id,
             brush=path.brush,
             own=_named(sheet, path.own),
+            places=path.places,
             crop=crop,
             position=_EACH * place + 1,
         )

@@ -7,7 +7,9 @@ from typing import Annotated, Literal
 import numpy as np
 from pydantic import Field
 
+from curlet.core.brush.rules import Piece
 from curlet.core.drawing import Drawing, Group, Picture
+from curlet.core.measures import Measure
 from curlet.formats.artwork_in import read_artwork
 from curlet.formats.artwork_sheet import artwork_sheet
 from curlet.formats.brush_courses import RowDoc
@@ -44,6 +46,12 @@ def brush_of_motif(kept: KeptMotifDoc) -> BrushDoc:
         hold="rigid" if isinstance(motif, PictureDoc) else "bend",
     )
     return BrushDoc(name=kept.name, kind="trim", courses=(row,), threads=kept.threads)
+
+
+def piece_of_motif(kept: KeptMotifDoc) -> Piece:
+    """A motif as artwork for one place, at its own length."""
+    motif = kept.motif.to_core()
+    return Piece(motif, Measure(motif.length, motif.on))
 
 
 def motif_sheet(kept: KeptMotifDoc) -> Drawing:

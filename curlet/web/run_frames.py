@@ -204,16 +204,23 @@ def _by_hand(laid: LaidRun, places: PlacesDoc) -> list[Json]:
     said = {one.key: one for one in places.repeats}
     placed = [(key, s) for row in laid.rows for key, s in row.set_by_hand]
     return [
-        repeat_json(said[key], s, laid.scale.factor) for key, s in sorted(placed, key=lambda item: item[1])
+        repeat_json(said[key], places, s, laid.scale.factor)
+        for key, s in sorted(placed, key=lambda item: item[1])
     ]
 
 
-def repeat_json(one: RepeatDoc, s: float, factor: float) -> Json:
+def repeat_json(one: RepeatDoc, places: PlacesDoc, s: float, factor: float) -> Json:
     """A single repeat: which it is, where on the Tape, and its numbers as they would be entered."""
     quantities = {"along": "length", "across": "length", "turn": "angle", "size": "percent"}
     entered = {name: number_text(getattr(one, name), form, factor) for name, form in quantities.items()}
-    keys = {"course", "node", "number", "left_out", "motif"}
-    return {**one.model_dump(include=keys), "at": s / factor, "entered": entered}
+    keys = {"course", "node", "number", "left_out", "motif", "brought"}
+    kept = places.motifs.get(one.brought or "")
+    return {
+        **one.model_dump(include=keys),
+        "brought_name": kept.name if kept else None,
+        "at": s / factor,
+        "entered": entered,
+    }
 
 
 def _tape(laid: LaidRun, row: LaidRow | None, packer: Packer) -> Json:

@@ -248,7 +248,7 @@ class ThreadShown(BaseModel):
 class OneRepeatShown(BaseModel):
     """A single repeat: of which course, by the node where its leg starts and its number in the leg, from 0;
     where its middle lies on the Tape, garment mm; and what is said of it by hand, its numbers as they would
-    be entered."""
+    be entered, its motif a letter or one that is `brought` from the Library."""
 
     course: int
     node: str
@@ -256,6 +256,8 @@ class OneRepeatShown(BaseModel):
     at: float
     left_out: bool
     motif: str | None
+    brought: str | None
+    brought_name: str | None
     entered: dict[str, str]
 
 

@@ -118,8 +118,9 @@ def repeat(path: RunUrl, query: RepeatQuery) -> Response:
         raise BadInput("This run has no repeats here. Choose a run of stitches, links or motifs.")
     (course, node, number), s = found
     none = RepeatDoc(course=course, node=node, number=number)
-    said = {one.key: one for one in run_places(state, path.run_id).repeats}
-    return json_reply(repeat_json(said.get(none.key, none), s, factor))
+    places = run_places(state, path.run_id)
+    said = {one.key: one for one in places.repeats}
+    return json_reply(repeat_json(said.get(none.key, none), places, s, factor))
 
 
 @table.get("/sheets/<sheet_id>/place", responses={200: Spot, 422: Problem})

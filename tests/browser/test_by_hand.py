@@ -5,6 +5,7 @@ from __future__ import annotations
 from selenium.webdriver import ActionChains
 from selenium.webdriver.common.by import By
 from selenium.webdriver.common.keys import Keys
+from selenium.webdriver.support.ui import Select
 
 from tests.browser.table import Table
 from tests.browser.test_bench import undo_title
@@ -52,3 +53,50 @@ def test_a_repeat_is_chosen_by_number_and_moved_by_keys_alone(table: Table) -> N
     table.wait(lambda: undo_title(table) == "Undo: Set stitch length")
     assert said(table) == "By hand 1 stitch by itself"
     assert table.named("Repeat: turned by").get_attribute("value") == "45°"
+
+
+def test_one_has_a_motif_of_the_library_and_the_tape_comes_to_it(table: Table) -> None:
+    table.choose("hem-r")
+    table.unfold("by-hand")
+    table.type_in("Number in the leg", "4")
+    table.pick("Motif of the repeat", "Coat button")
+    table.wait(lambda: undo_title(table) == "Undo: Set a repeat by hand")
+    chosen = Select(table.named("Motif of the repeat"))
+    assert chosen.first_selected_option.text == "Coat button"
+    # Another far along: the Tape, which shows a small part of the hem, comes to it once it is set.
+    for _ in range(4):
+        table.named("Larger on the Tape").click()
+    table.type_in("Number in the leg", str(_count(table)))
+    table.pick("Motif of the repeat", "Coat button")
+    table.wait(lambda: said(table) == "By hand 2 stitches by themselves")
+
+    def pressed() -> list[str | None]:
+        return [mark.get_attribute("aria-pressed") for mark in table.all_by_id("tape-repeat")]
+
+    table.wait(lambda: pressed() == ["true"])
+    Select(table.named("Repeat set by hand")).select_by_index(1)
+    table.wait(lambda: table.named("Number in the leg").get_attribute("value") == "4")
+    table.wait(
+        lambda: [mark.get_attribute("aria-pressed") for mark in table.all_by_id("tape-repeat")] == ["true"]
+    )
+
+
+def _count(table: Table) -> int:
+    """How many repeats the hem's leg has, by the error that a number past them gets."""
+    table.type_in("Number in the leg", "9000")
+    fault = table.sought(By.XPATH, "//*[@data-row='by-hand']//*[@role='alert']").text
+    table.press(Keys.ESCAPE)
+    return int(fault.rsplit(" ", 1)[1].rstrip("."))
+
+
+def test_the_ticket_stays_where_another_row_is_opened_beside(table: Table) -> None:
+    table.choose("hem-r")
+    table.unfold("by-hand")
+    table.type_in("Number in the leg", "4")
+    heading = table.browser.find_element(By.CSS_SELECTOR, "[data-row=stitch] > h3 > button")
+    table.browser.execute_script("arguments[0].scrollIntoView({block: 'center'})", heading)
+    top = "return arguments[0].getBoundingClientRect().top"
+    before = table.browser.execute_script(top, heading)
+    table.unfold("stitch")
+    table.wait(lambda: heading.get_attribute("aria-expanded") == "true")
+    assert table.browser.execute_script(top, heading) == before

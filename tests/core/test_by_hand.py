@@ -9,6 +9,7 @@ import pytest
 
 from curlet.core.brush import Brush, Row
 from curlet.core.brush.courses import Letter
+from curlet.core.brush.rules import Piece
 from curlet.core.drawing import Laid, Stamps
 from curlet.core.errors import BadInput
 from curlet.core.lay import LaidRun, RunRule, lay
@@ -89,6 +90,31 @@ def test_it_has_the_motif_of_another_letter() -> None:
     assert laid({(0, "n0", 0): OneRepeat(motif=7)}, row).rows[0].repeats.motif[0] == 0
 
 
+STAR = Piece(FAMILIES["sequin"](), Measure(7.0))
+
+
+@pytest.mark.parametrize(("scale", "size"), [(Scale(), 100.0), (Scale(0.5), 100.0), (Scale(), 150.0)])
+def test_artwork_from_elsewhere_lies_at_its_own_length_where_the_repeat_did(
+    scale: Scale, size: float
+) -> None:
+    row, key = replace(ROW, size=size), (0, "n1", 2)
+    plain = lay(turned(), Brush(courses=(row,)), scale).rows[0]
+    said = RunRule(repeats={key: OneRepeat(brought=STAR), (0, "n0", 1): OneRepeat(brought=STAR)})
+    run = lay(turned(), Brush(courses=(row,)), scale, said).rows[0]
+    at = np.flatnonzero(run.repeats.by_hand >= 0)
+    assert len(at) == 2
+    assert run.repeats.counted.all()
+    assert np.allclose(run.repeats.middle, plain.repeats.middle)
+    long = run.repeats.end - run.repeats.start
+    assert long[at] == pytest.approx(7.0 * scale.factor * size / 100)
+    assert np.delete(long, at) == pytest.approx(np.delete(plain.repeats.end - plain.repeats.start, at))
+    # Both have the one motif that came, as wide as it is made and sized with the row.
+    assert len(run.motifs) == len(plain.motifs) + 1
+    assert {run.motifs[i].width for i in run.repeats.motif[at]} == {
+        STAR.motif.make(scale).sized(size / 100, row.weight / 100).width
+    }
+
+
 def test_the_repeat_at_a_place_is_found_left_out_or_not() -> None:
     run = laid({(0, "n1", 2): OneRepeat(left_out=True)})
     row = run.rows[0]
@@ -105,15 +131,16 @@ def test_the_repeat_at_a_place_is_found_left_out_or_not() -> None:
 
 @pytest.mark.parametrize("name", ["topstitch", "rope", "chain", "scallop", "satin", "border", "ribbon"])
 @pytest.mark.parametrize("closed", [False, True])
-def test_on_every_kind_of_brush_something_is_left_out_moved_and_turned(name: str, closed: bool) -> None:
+def test_on_every_kind_of_brush_something_is_left_out_moved_or_replaced(name: str, closed: bool) -> None:
     """Whatever it is made of, it is drawn, and otherwise than without."""
     points = np.array([(0.0, 0.0), (60.0, 0.0), (60.0, 50.0), (0.0, 50.0)])
     path = Path.make(["a", "b", "c", "d"], points, points, points, closed)
     core = read_brush(BRUSHES[name]).to_core()
     plain = lay(path, core, Scale())
     keys = [(row.index, row.legs[int(row.repeats.leg[i])].node_id, int(row.repeats.number[i]))
-            for row in plain.rows for i in np.flatnonzero(row.repeats.counted)[1:3].tolist()]  # fmt: skip
-    said = dict(zip(keys, (OneRepeat(left_out=True), OneRepeat(across=3.0, turn=30.0)), strict=False))
+            for row in plain.rows for i in np.flatnonzero(row.repeats.counted)[1:4].tolist()]  # fmt: skip
+    hand = OneRepeat(left_out=True), OneRepeat(across=3.0, turn=30.0), OneRepeat(brought=STAR)
+    said = dict(zip(keys, hand, strict=False))
     run = lay(path, core, Scale(), RunRule(repeats=said))
     assert sum(len(row.repeats) for row in run.rows) == sum(len(row.repeats) for row in plain.rows) - bool(
         keys
@@ -132,7 +159,8 @@ def _points(run: LaidRun) -> list[list[float]]:
 
 
 def test_a_number_out_of_bounds_is_refused() -> None:
-    for wrong in (OneRepeat(size=0.0), OneRepeat(along=1e9), OneRepeat(across=float("nan"))):
+    none = OneRepeat(brought=replace(STAR, length=Measure(0.0)))
+    for wrong in (OneRepeat(size=0.0), OneRepeat(along=1e9), OneRepeat(across=float("nan")), none):
         with pytest.raises(BadInput):
             wrong.check()
 

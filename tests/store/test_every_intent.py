@@ -15,6 +15,7 @@ from curlet.core.errors import CurletError
 from curlet.store import journal
 from curlet.store.commands import AddGuide, AnyIntent, FillWithPicture, Intent
 from curlet.store.following import follow
+from curlet.store.motifs import everything
 from curlet.store.pictures import keep_picture
 from curlet.store.state import State, load_state
 from tests.pixels import canvas, encoded
@@ -175,6 +176,7 @@ TRIED = [
     Tried("set-corner", {"run": RUN, "node": "n2", "manner": "mitre"}),
     Tried("set-count", {"run": RUN, "node": "n2", "entered": "7"}),
     Tried("set-repeat", {"run": RUN, "node": "n1", "number": 2, "left_out": True}),
+    Tried("set-repeat", {"run": RUN, "node": "n1", "number": 2, "brought": lambda _: everything()[0][0]}),
     Tried("set-repeat", {"run": RUN, "node": "n1", "number": 2, "across": "3 mm", "turn": "20"}),
     Tried("slide-start", {"run": CLOSED, "entered": "12 mm"}),
     Tried("open-path", {"run": CLOSED, "entered": "8 mm"}),

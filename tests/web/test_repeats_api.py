@@ -2,18 +2,28 @@
 
 from __future__ import annotations
 
+from io import BytesIO
 from typing import Any
 
+import numpy as np
 import pytest
 from flask.testing import FlaskClient
 
-from tests.web.test_api import HEM, SHEET, send, sheet
+from curlet.store.journal import find_sheet
+from tests.web.test_api import HEM, SHEET, read_frame, send, sheet
 
 RUN = f"run-{HEM}"
 
 
 def run_of(client: FlaskClient, run: str = RUN) -> Any:
     return next(each for each in sheet(client)["runs"] if each["id"] == run)
+
+
+def slots(client: FlaskClient) -> np.ndarray:
+    """(n, 2) where its repeats begin and end on the Tape, garment mm."""
+    head, numbers = read_frame(client.get(SHEET))
+    packed = next(each for each in head["runs"] if each["id"] == RUN)["tape"]["slots"]
+    return numbers[packed["at"] : packed["at"] + packed["count"]].reshape(-1, 2)
 
 
 def found(client: FlaskClient, at: float, run: str = RUN) -> Any:
@@ -80,3 +90,30 @@ def test_a_run_without_repeats_says_so(client: FlaskClient) -> None:
     assert reply.status_code == 422
     assert "no repeats" in reply.json["detail"]
     assert found(client, 5, "gone").status_code == 404
+
+
+def test_a_motif_of_the_library_comes_in_its_place_as_a_copy(client: FlaskClient) -> None:
+    size = b'width="6mm" height="4mm" viewBox="0 0 6 4"'
+    svg = b'<svg xmlns="http://www.w3.org/2000/svg" ' + size + b'><path d="M0 0h6v4z"/></svg>'
+    kept = client.post("/api/motif-files", data={"file": (BytesIO(svg), "Lantern.svg")}).json
+    here = found(client, 41.0).json
+    which = {key: here[key] for key in ("course", "node", "number")}
+    plain = slots(client)
+    send(client, {"kind": "set-repeat", "run": RUN, **which, "brought": kept["id"]})
+    (told,) = run_of(client)["repeats"]
+    assert (told["motif"], told["brought"], told["brought_name"]) == (None, kept["id"], "Lantern")
+    assert told["at"] == pytest.approx(here["at"])
+    with_copy = slots(client)
+    (changed,) = np.flatnonzero((with_copy != plain).any(axis=1))
+    assert with_copy[changed, 1] - with_copy[changed, 0] == pytest.approx(6.0, abs=1e-4)
+    # Gone from the Library, the run's copy stays; another number is set beside it.
+    client.delete(f"/api/motifs/{kept['id']}")
+    send(client, {"kind": "set-repeat", "run": RUN, **which, "turn": "10"})
+    assert np.array_equal(slots(client), with_copy)
+    assert run_of(client)["repeats"][0]["brought_name"] == "Lantern"
+    # Its own motif again: the copy goes with the last repeat that has it.
+    send(client, {"kind": "set-repeat", "run": RUN, **which, "motif": "", "turn": "0"})
+    assert run_of(client)["repeats"] == []
+    assert np.array_equal(slots(client), plain)
+    assert not find_sheet("waistcoat").get("run", RUN)["places"].get("motifs")
+    assert send(client, {"kind": "set-repeat", "run": RUN, **which, "brought": kept["id"]}).status_code == 404

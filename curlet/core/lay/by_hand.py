@@ -12,9 +12,10 @@ from curlet.core.brush.courses import Row
 from curlet.core.lay.facing import Local, rotation
 from curlet.core.lay.one_repeat import OneRepeat, RepeatKey
 from curlet.core.lay.row import LaidRow
+from curlet.core.measures import Scale
 
 
-def set_by_hand(row: LaidRow, said: Mapping[RepeatKey, OneRepeat]) -> LaidRow:
+def set_by_hand(row: LaidRow, said: Mapping[RepeatKey, OneRepeat], scale: Scale) -> LaidRow:
     """A row with what is said of its repeats. What is said of repeats that a leg does not have now is left
     aside, and comes back with them."""
     own = {key: one for key, one in said.items() if key[0] == row.index}
@@ -38,8 +39,21 @@ def set_by_hand(row: LaidRow, said: Mapping[RepeatKey, OneRepeat]) -> LaidRow:
         found.append(one)
         if one.motif is not None and (first := first_of(row.course, one.motif)) is not None:
             motif[at] = first
-    kept = repeats.changed(by_hand=by_hand, motif=motif).take(~out)
-    return replace(row, repeats=kept, by_hand=tuple(found), set_by_hand=tuple(placed))
+    row = _with_brought(replace(row, repeats=repeats.changed(by_hand=by_hand, motif=motif)), found, scale)
+    return replace(row, repeats=row.repeats.take(~out), by_hand=tuple(found), set_by_hand=tuple(placed))
+
+
+def _with_brought(row: LaidRow, found: list[OneRepeat], scale: Scale) -> LaidRow:
+    """A row with the artwork that some of its repeats have from elsewhere, each of its own length."""
+    repeats, motifs = row.repeats, list(row.motifs)
+    start, end, motif = repeats.start.copy(), repeats.end.copy(), repeats.motif.copy()
+    for piece in dict.fromkeys(one.brought for one in found if one.brought is not None):
+        own = [index for index, one in enumerate(found) if one.brought == piece]
+        at, middle = np.isin(repeats.by_hand, own), repeats.middle
+        half = piece.length.drawn(scale) * row.course.size / 200
+        start[at], end[at], motif[at] = middle[at] - half, middle[at] + half, len(motifs)
+        motifs.append(piece.motif.make(scale).sized(row.course.size / 100, row.course.weight / 100))
+    return replace(row, motifs=tuple(motifs), repeats=repeats.changed(start=start, end=end, motif=motif))
 
 
 def moved_by_hand(local: Local, row: LaidRow) -> Local:

@@ -203,7 +203,7 @@ def _lay_course(walk: _Walk, brush: Brush, index: int, scale: Scale, half: _Walk
     shared = course.fit.shared and half is not None
     other = Beside(half.line(course), half.manners, half.rule.counts) if shared and half else None
     row = lay_row(walk.line(course), course, index, walk.manners, walk.rule.counts, scale, other)
-    return set_by_hand(row, walk.rule.repeats)
+    return set_by_hand(row, walk.rule.repeats, scale)
 
 
 def _breaks(course: Row, corner: Corner, manners: CornerManners) -> bool:

@@ -5,6 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from curlet.core.bounds import Bounds
+from curlet.core.brush.rules import Piece
 
 MOVE = Bounds("How far the repeat is moved", -100_000, 100_000)
 SIZE = Bounds("The repeat's size", 1, 10_000, unit="%")
@@ -23,6 +24,7 @@ class OneRepeat:
     turn : degrees clockwise, about its own middle.
     size : %, about its own middle.
     motif : the letter whose motif it has, as an index; None for its own.
+    brought : artwork from elsewhere in its place, at its own length about its middle; None for none.
     """
 
     left_out: bool = False
@@ -31,9 +33,12 @@ class OneRepeat:
     turn: float = 0.0
     size: float = 100.0
     motif: int | None = None
+    brought: Piece | None = None
 
     def check(self) -> None:
         """Raises BadInput for a number out of bounds."""
         MOVE.check(self.along)
         MOVE.check(self.across)
         SIZE.check(self.size)
+        if self.brought is not None:
+            self.brought.check()

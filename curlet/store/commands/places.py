@@ -12,9 +12,11 @@ from curlet.core.errors import BadInput
 from curlet.core.measures import read_measure
 from curlet.core.path import edit
 from curlet.formats.choices import Manner
+from curlet.formats.kept_motif import KeptMotifDoc
 from curlet.formats.path_doc import Coordinate
 from curlet.formats.run_places import PlacesDoc, RepeatDoc
 from curlet.store.commands.intent import BaseIntent, Entered, Id, garment_length
+from curlet.store.motifs import look
 from curlet.store.paths import core_path
 from curlet.store.runs import run_places
 from curlet.store.state import State
@@ -121,7 +123,8 @@ class OpenPath(BaseIntent):
 
 class SetRepeat(BaseIntent):
     """Leave one repeat of a run out, move it along its path or across, lengths on the garment, turn it, size
-    it, or give it the motif of another letter; or have it as the brush lays it again."""
+    it, or give it the motif of another letter, or one of the Library's (`brought`), of which the run takes a
+    copy; or have it as the brush lays it again."""
 
     kind: Literal["set-repeat"]
     run: Id
@@ -134,6 +137,7 @@ class SetRepeat(BaseIntent):
     turn: Entered | None = None
     size: Entered | None = None
     motif: Annotated[str, Field(pattern="^[A-Z]?$")] | None = None
+    brought: Id | None = None
     plain: bool = False
 
     def apply(self, state: State) -> str:
@@ -144,9 +148,10 @@ class SetRepeat(BaseIntent):
         others = tuple(each for each in places.repeats if each.key != key)
         if not self.plain:
             one = RepeatDoc.model_validate(one.model_dump() | self._values(state))
-            one.to_core()
+            one.to_core({})
         kept = others if self.plain or one == now else (*others, one)
-        _keep(state, self.run, places.model_copy(update={"repeats": kept}))
+        motifs = self._motifs(places, {each.brought for each in kept})
+        _keep(state, self.run, places.model_copy(update={"repeats": kept, "motifs": motifs}))
         return "Lay a repeat as its brush has it" if self.plain else "Set a repeat by hand"
 
     def _values(self, state: State) -> dict[str, object]:
@@ -159,8 +164,15 @@ class SetRepeat(BaseIntent):
         if self.size is not None:
             values["size"] = read_measure(self.size, accepts=("%", "")).value
         if self.motif is not None:
-            values["motif"] = self.motif or None
+            values |= {"motif": self.motif or None, "brought": None}
+        if self.brought is not None:
+            values |= {"motif": None, "brought": self.brought}
         return values
+
+    def _motifs(self, places: PlacesDoc, used: set[str | None]) -> dict[str, KeptMotifDoc]:
+        """The run's own motifs that its repeats use, with the one that is given now as the Library has it."""
+        taken = {} if self.brought is None else {self.brought: look(self.brought)}
+        return {key: kept for key, kept in {**places.motifs, **taken}.items() if key in used}
 
 
 class NewSeed(BaseIntent):

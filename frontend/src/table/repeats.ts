@@ -16,5 +16,6 @@ export function saidOf(run: RunShown, which: Which): Omit<OneRepeatShown, "at"> 
   const said = run.repeats?.find((item) => repeatKey(item) === repeatKey(which));
   if (said) return { ...said, set: true };
   const entered = { along: "0 mm", across: "0 mm", turn: "0°", size: "100 %" };
-  return { ...which, left_out: false, motif: null, entered, set: false };
+  const own = { motif: null, brought: null, brought_name: null };
+  return { ...which, ...own, left_out: false, entered, set: false };
 }

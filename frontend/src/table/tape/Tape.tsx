@@ -6,12 +6,13 @@ import { Panel } from "@/shared/ui/Panel";
 import { stop } from "@/shared/ui/stops";
 import { useLength } from "@/shared/ui/unit";
 
+import { repeatKey } from "../repeats";
 import { useChosen } from "../sheet";
 import { useTableState } from "../state";
 import { CornerPicture } from "./CornerPicture";
 import { TAPE } from "./measures";
 import { TapeStrip } from "./TapeStrip";
-import { type TapeScroll, useTapeWindow } from "./useTapeWindow";
+import { type ChosenPlace, type TapeScroll, useTapeWindow } from "./useTapeWindow";
 
 export function Tape({ className }: { className: string }) {
   const { run } = useChosen();
@@ -47,7 +48,7 @@ function Unrolled({ run, width }: { run: RunShown; width: number }) {
   const key = useTableState((state) => (state.place?.kind === "corner" ? state.place.key : null));
   const corner = width > LEAST ? run.corners?.find(({ node }) => node === key) : undefined;
   const room = width - HEAD - (corner ? PICTURE : 0);
-  const scroll = useTapeWindow(run, room);
+  const scroll = useTapeWindow(run, room, useChosenPlace(run));
   return (
     <div className="flex items-center gap-3">
       <div className="shrink-0" style={{ width: HEAD - 12 }}>
@@ -59,6 +60,15 @@ function Unrolled({ run, width }: { run: RunShown; width: number }) {
       {corner && <CornerPicture run={run} corner={corner} />}
     </div>
   );
+}
+
+/** The corner or the repeat that is chosen, and where on the run it lies. */
+function useChosenPlace(run: RunShown): ChosenPlace | null {
+  const place = useTableState((state) => state.place);
+  const corner = place?.kind === "corner" && run.corners?.find(({ node }) => node === place.key);
+  const repeat = place?.kind === "repeat" && run.repeats?.find((each) => repeatKey(each) === place.key);
+  const found = corner || repeat;
+  return place && found ? { key: place.key, at: found.at } : null;
 }
 
 function Zoom({ scroll }: { scroll: TapeScroll }) {

@@ -14,12 +14,25 @@ export interface TapeScroll {
   all: () => void;
 }
 
-export function useTapeWindow(run: RunShown, width: number): TapeScroll {
+/** A place that comes into the window once it is chosen: what it is known by, and where it lies, garment mm. */
+export interface ChosenPlace {
+  key: string;
+  at: number;
+}
+
+export function useTapeWindow(run: RunShown, width: number, chosen: ChosenPlace | null): TapeScroll {
   const tape = run.tape!;
   const repeat = pitchOf(run);
   const [asked, setAsked] = useState<TapeWindow | null>(null);
   const window = kept(asked ?? firstWindow(tape, repeat, width), tape, repeat, width);
   const ask = (next: TapeWindow) => setAsked(kept(next, tape, repeat, width));
+  const [brought, setBrought] = useState<string | null>(null);
+  if (brought !== (chosen?.key ?? null)) {
+    setBrought(chosen?.key ?? null);
+    const wide = (width - 2 * PAD) / window.perMm;
+    const seen = chosen && chosen.at >= window.from && chosen.at <= window.from + wide;
+    if (chosen && !seen) ask({ ...window, from: chosen.at - wide / 2 });
+  }
   return {
     window,
     move: (by) => ask({ ...window, from: window.from + by / window.perMm }),

@@ -1,4 +1,7 @@
 /** Single repeats set by hand: one is chosen on the Tape or by its number, and left out, moved, turned or sized. */
+import { useQuery } from "@tanstack/react-query";
+
+import { api } from "@/shared/api/client";
 import type { Intent, LegShown } from "@/shared/api/types";
 import { Decision } from "@/shared/maker/Decision";
 import { QuietButton } from "@/shared/maker/QuietButton";
@@ -21,6 +24,7 @@ const NUMBERS = [
   ["size", "Size", 5],
 ] as const;
 const A = "A".charCodeAt(0);
+const FROM_LIBRARY = "library ";
 
 export function ByHandRow() {
   const run = useRun();
@@ -102,15 +106,62 @@ function nameOf({ node, number }: Which, legs: LegShown[]): string {
   return legs.length > 1 ? `Number ${number + 1} of leg ${leg + 1}` : `Number ${number + 1}`;
 }
 
+type Said = ReturnType<typeof saidOf>;
+
+/** Its own motif, that of another letter of its row, or a copy of one in the Library. */
+function MotifPick({ said, give }: { said: Said; give: (values: { motif: string } | { brought: string }) => void }) {
+  const run = useRun();
+  const { data } = useQuery({ queryKey: ["motifs"], queryFn: api.motifs });
+  const row = run.settings.courses?.[said.course];
+  const letters = row && "more" in row ? 1 + (row.more?.length ?? 0) : 1;
+  const kept = data?.motifs ?? [];
+  const gone = said.brought !== null && !kept.some((motif) => motif.id === said.brought);
+  if (letters === 1 && !kept.length && !said.brought) return null;
+  return (
+    <div className="mt-1 flex items-center justify-between gap-2">
+      <span>Motif</span>
+      <Pick
+        label="Motif of the repeat"
+        className="min-w-0 max-w-[170px]"
+        value={said.brought ? FROM_LIBRARY + said.brought : (said.motif ?? "")}
+        onPick={(picked) =>
+          give(picked.startsWith(FROM_LIBRARY) ? { brought: picked.slice(FROM_LIBRARY.length) } : { motif: picked })
+        }
+      >
+        <option value="">Its own</option>
+        {letters > 1 &&
+          Array.from({ length: letters }, (_, index) => String.fromCharCode(A + index)).map((letter) => (
+            <option key={letter} value={letter}>
+              {letter}
+            </option>
+          ))}
+        {gone && (
+          <option value={FROM_LIBRARY + said.brought} disabled>
+            {said.brought_name}
+          </option>
+        )}
+        {kept.length > 0 && (
+          <optgroup label="From the Library">
+            {kept.map((motif) => (
+              <option key={motif.id} value={FROM_LIBRARY + motif.id}>
+                {motif.name}
+              </option>
+            ))}
+          </optgroup>
+        )}
+      </Pick>
+    </div>
+  );
+}
+
 function One({ which }: { which: Which }) {
   const session = useSheetSession();
   const run = useRun();
-  const { left_out, motif, entered, set: isSet } = saidOf(run, which);
+  const said = saidOf(run, which);
+  const { left_out, entered, set: isSet } = said;
   const { course, node, number } = which;
   type Values = Omit<Extract<Intent, { kind: "set-repeat" }>, "kind" | "run" | "course" | "node" | "number">;
   const set = (values: Values): Intent => ({ kind: "set-repeat", run: run.id, course, node, number, ...values });
-  const row = run.settings.courses?.[course];
-  const letters = row && "more" in row ? 1 + (row.more?.length ?? 0) : 1;
   return (
     <>
       <div className="mt-1">
@@ -129,23 +180,7 @@ function One({ which }: { which: Which }) {
             onCancel={() => session.dropPreviews(true)}
           />
         ))}
-      {!left_out && letters > 1 && (
-        <div className="mt-1 flex items-center justify-between gap-2">
-          <span>Motif</span>
-          <Pick
-            label="Motif of the repeat"
-            value={motif ?? ""}
-            onPick={(picked) => void session.command(set({ motif: picked }))}
-          >
-            <option value="">Its own</option>
-            {Array.from({ length: letters }, (_, index) => String.fromCharCode(A + index)).map((letter) => (
-              <option key={letter} value={letter}>
-                {letter}
-              </option>
-            ))}
-          </Pick>
-        </div>
-      )}
+      {!left_out && <MotifPick said={said} give={(values) => void session.command(set(values))} />}
       {isSet && (
         <div className="mt-1.5">
           <QuietButton onClick={() => session.command(set({ plain: true }))}>Lay it as the brush has it</QuietButton>

@@ -6,8 +6,14 @@ import { useOpenRows } from "@/shared/maker/openRows";
 export function useBroughtIntoView<T extends HTMLElement>(picked: string | null) {
   const box = useRef<T>(null);
   const open = useOpenRows((state) => state.open);
+  // Once for each pick, as soon as its row is open: not when another row is opened later.
+  const brought = useRef<string | null>(null);
   useEffect(() => {
-    if (picked) box.current?.scrollIntoView({ block: "nearest" });
+    if (picked && picked !== brought.current) {
+      if (!box.current) return;
+      box.current.scrollIntoView({ block: "nearest" });
+    }
+    brought.current = picked;
   }, [picked, open]);
   return box;
 }
