@@ -7,25 +7,22 @@ from functools import lru_cache
 from typing import Any
 
 import numpy as np
-import shapely
 
 from curlet.core.area.clean import Clean, cleaned
 from curlet.core.area.edges import Edge, edges_of
-from curlet.core.area.parts import Part, part_of, together
+from curlet.core.area.parts import Part
 from curlet.core.area.ways import WAYS, made
 from curlet.core.errors import BadInput, CurletError
-from curlet.core.path.outline import joined, outline_of
 from curlet.core.path.path import Path
-from curlet.formats.area_doc import AreaDoc, MemberDoc
-from curlet.formats.content import Content
-from curlet.formats.path_doc import node_rows, path_of_content
-from curlet.store.laying import silhouette_of
+from curlet.formats.area_doc import AreaDoc
+from curlet.formats.path_doc import node_rows
+from curlet.store.area_edges import FINE, edge_paths
+from curlet.store.area_order import check_no_circle, in_order, path_of
+from curlet.store.area_parts import part_of_shape
 from curlet.store.paths import add_path
-from curlet.store.records import AreaRecord, Json, PathRecord
+from curlet.store.records import Json, PathRecord
 from curlet.store.state import PAINTED, State
 
-# How far polygons may lie from the curves that they stand for, sheet mm.
-_FINE = 0.005
 # What changes areas when it changes.
 _KINDS = {"path", "run", "brush", "sheet", "area"}
 
@@ -44,7 +41,7 @@ def add_area(state: State, area_id: str, doc: AreaDoc, name: str, above: float, 
         If nothing is left, or one of its shapes encloses nothing.
     """
     _put(state, area_id, doc, state.next_position("area"))
-    for number, edge in enumerate(_edges(state, doc), 1):
+    for number, edge in enumerate(_edges(state, area_id, doc), 1):
         own = name if number == 1 else f"{name}, {number}"
         facts, position = {"element": f"area-{area_id}"}, state.position_above(above)
         owned = {"area": area_id, "part": str(number)}
@@ -57,7 +54,7 @@ def put_area(state: State, area_id: str, doc: AreaDoc) -> None:
     _put(state, area_id, doc, state.get("area", area_id)["position"])
     old = edge_paths(state, area_id)
     first, left = old[0], list(old)
-    for edge in _edges(state, doc):
+    for edge in _edges(state, area_id, doc):
         same = max(left, key=lambda row: _in_common(row, edge), default=None)
         if same is None:
             look: Json = {key: first[key] for key in ("hidden", "fill", "facts")}
@@ -77,18 +74,12 @@ def put_area(state: State, area_id: str, doc: AreaDoc) -> None:
         state.update("path", edge_paths(state, area_id)[0]["id"], name=first["name"])
 
 
-def edge_paths(state: State, area_id: str) -> list[PathRecord]:
-    """The paths along an area's edges, in order."""
-    own = (path for path in state.all("path") if path.get("area") == area_id)
-    return sorted(own, key=lambda path: int(path["part"]))
-
-
 def shapes_of(state: State, area_id: str) -> list[str]:
     """The paths that an area is made of in the end: those of its areas in their place, and those that its
     runs lie along."""
     found: dict[str, None] = {}
     for member in AreaDoc(**state.get("area", area_id)["doc"]).members:
-        path = None if member.kind == "area" else state.get("path", _path_id(state, member))
+        path = None if member.kind == "area" else state.get("path", path_of(state, member))
         inner = member.id if path is None else path["area"]
         found |= dict.fromkeys(shapes_of(state, inner) if inner else [path["id"]])  # type: ignore[index]
     return list(found)
@@ -99,7 +90,7 @@ def follow_areas(state: State) -> None:
     plain paths; one that lost its edges is gone."""
     if not state.rows["area"] or not {change.kind for change in state.changes} & _KINDS:
         return
-    for row in _in_order(state):
+    for row in in_order(state):
         doc = AreaDoc(**row["doc"])
         if not edge_paths(state, row["id"]):
             state.remove("area", row["id"])
@@ -111,7 +102,7 @@ def follow_areas(state: State) -> None:
 
 def remake(state: State) -> None:
     """Make all areas anew, each unless it cannot be."""
-    for row in _in_order(state):
+    for row in in_order(state):
         draft = state.draft()
         try:
             put_area(draft, row["id"], AreaDoc(**row["doc"]))
@@ -132,116 +123,30 @@ def free_area(state: State, area_id: str) -> None:
     state.remove("area", area_id)
 
 
-def edges_of_area(state: State, doc: AreaDoc) -> tuple[Edge, ...]:
-    """The edges that an area would have; none where nothing is left. BadInput as `add_area`."""
-    return _edges_of(tuple(_part(state, member) for member in doc.members), doc.way, doc.clean.to_core())
+def edges_of_area(state: State, doc: AreaDoc, area_id: str | None = None) -> tuple[Edge, ...]:
+    """The edges of an area, or those that a new one would have; none where nothing is left. BadInput as
+    `add_area`."""
+    parts = tuple(part_of_shape(state, member, area_id) for member in doc.members)
+    return _edges_of(parts, doc.way, doc.clean.to_core())
 
 
 @lru_cache(maxsize=128)
 def _edges_of(parts: tuple[Part, ...], way: str, clean: Clean) -> tuple[Edge, ...]:
     """Made once for the very same parts, which are kept as well."""
-    return edges_of(cleaned(made(parts, way), clean, _FINE))
+    return edges_of(cleaned(made(parts, way), clean, FINE))
 
 
-def _edges(state: State, doc: AreaDoc) -> tuple[Edge, ...]:
-    edges = edges_of_area(state, doc)
+def _edges(state: State, area_id: str, doc: AreaDoc) -> tuple[Edge, ...]:
+    edges = edges_of_area(state, doc, area_id)
     if not edges:
         raise BadInput(WAYS[doc.way].empty)
     return edges
 
 
 def _put(state: State, area_id: str, doc: AreaDoc, position: float) -> None:
-    _check_no_circle(state, area_id, doc)
+    check_no_circle(state, area_id, doc)
     kept = {"id": area_id, "sheet": state.sheet["id"], "doc": doc.model_dump(mode="json")}
     state.put("area", {**kept, "position": position})
-
-
-def _check_no_circle(state: State, area_id: str, doc: AreaDoc) -> None:
-    """Refuses an area that would be made of itself, by way of others or not."""
-    waiting, seen = [(doc, [area_id])], set[str]()
-    while waiting:
-        here, way = waiting.pop()
-        for inner in _areas_in(state, here):
-            if inner == area_id:
-                names = " is made of ".join(f"“{_name(state, each)}”" for each in [*way, inner])
-                raise BadInput(f"An area cannot be made of itself: {names}. Leave one of them out.")
-            if inner not in seen:
-                seen.add(inner)
-                waiting.append((AreaDoc(**state.get("area", inner)["doc"]), [*way, inner]))
-
-
-def _areas_in(state: State, doc: AreaDoc) -> list[str]:
-    """The areas whose edges an area is made of, as areas, or as paths and runs along those."""
-    found = []
-    for member in doc.members:
-        if member.kind == "area":
-            found.append(member.id)
-            continue
-        area = state.get("path", _path_id(state, member))["area"]
-        if area:
-            found.append(area)
-    return [area for area in found if area in state.rows["area"]]
-
-
-def _name(state: State, area_id: str) -> str:
-    edges = edge_paths(state, area_id)
-    return edges[0]["name"] if edges else "the new area"
-
-
-def _in_order(state: State) -> list[AreaRecord]:
-    """Every area after those that it is made of."""
-    done: dict[str, AreaRecord] = {}
-
-    def visit(row: AreaRecord) -> None:
-        if row["id"] in done:
-            return
-        doc = AreaDoc(**row["doc"])
-        if all(member.id in state.rows[member.kind] for member in doc.members):
-            for inner in _areas_in(state, doc):
-                visit(state.get("area", inner))
-        done[row["id"]] = row
-
-    for row in state.all("area"):
-        visit(row)
-    return list(done.values())
-
-
-def _path_id(state: State, member: MemberDoc) -> str:
-    return state.get("run", member.id)["path"] if member.kind == "run" else member.id
-
-
-def _part(state: State, member: MemberDoc) -> Part:
-    """What one of an area's shapes covers."""
-    if member.kind == "area":
-        return enclosed(tuple(_node_content(row) for row in edge_paths(state, member.id)))
-    row = state.get("path", _path_id(state, member))
-    covered = silhouette_of(state, state.get("run", member.id)) if member.kind == "run" else None
-    if covered and member.use == "shape":
-        return covered
-    if not row["closed"]:
-        raise BadInput(f"{row['name']} is open, so it encloses nothing. Close it first.")
-    inside = enclosed((_node_content(row),))
-    if covered is None:
-        return inside
-    return _with_inside(inside, covered, member.use)
-
-
-@lru_cache(maxsize=128)
-def _with_inside(inside: Part, covered: Part, use: str) -> Part:
-    make = shapely.union if use == "filled" else shapely.difference
-    return together([inside, covered], make(inside.area, covered.area))
-
-
-def _node_content(row: PathRecord) -> tuple[str, Content]:
-    return row["id"], Content(row["nodes"])
-
-
-@lru_cache(maxsize=512)
-def enclosed(contours: tuple[tuple[str, Content], ...]) -> Part:
-    """What closed paths enclose together: holes run the other way round."""
-    paths = [(path_id, path_of_content(nodes, True)) for path_id, nodes in contours]
-    names = [f"{path_id}/{node}" for path_id, path in paths for node in path.node_ids]
-    return part_of(joined([outline_of(path) for _, path in paths]), _FINE, names=names)
 
 
 def _path(edge: Edge, begin: str = "") -> Path:

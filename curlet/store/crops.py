@@ -14,9 +14,9 @@ from curlet.core.drawing import Group, Outline
 from curlet.core.path.outline import joined, turned_back
 from curlet.formats.content import Content
 from curlet.formats.crop_doc import CropDoc
-from curlet.store.areas import edge_paths, enclosed
+from curlet.store.area_edges import crop_paths, enclosed, node_content
 from curlet.store.laying import draw_row
-from curlet.store.records import PathRecord, RunRecord
+from curlet.store.records import RunRecord
 from curlet.store.state import PAINTED, State
 
 # Outside of a shape is all that there is: this far beyond the sheet, mm.
@@ -41,13 +41,8 @@ def clip_of(state: State, row: Mapping[str, Any]) -> Outline | None:
     if not row.get("crop"):
         return None
     crop, sheet = CropDoc(**row["crop"]), state.sheet
-    contours = tuple((path["id"], Content(path["nodes"])) for path in crop_paths(state, crop))
+    contours = tuple(node_content(path) for path in crop_paths(state, crop))
     return _outline(contours, crop.outside, (sheet["width"], sheet["height"]))
-
-
-def crop_paths(state: State, crop: CropDoc) -> list[PathRecord]:
-    """The closed paths that something is cropped to."""
-    return edge_paths(state, crop.id) if crop.kind == "area" else [state.get("path", crop.id)]
 
 
 def cropped_by(state: State, paths: set[str], kind: str) -> list[Any]:

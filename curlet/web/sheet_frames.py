@@ -19,7 +19,7 @@ from curlet.formats.mark_doc import MarkDoc
 from curlet.formats.numbers import terse_data
 from curlet.formats.screen import Packer, group_json, paint_json
 from curlet.formats.shade_refs import OF_PATH, shade_of, shade_ref
-from curlet.store.areas import edge_paths
+from curlet.store.area_edges import edge_paths
 from curlet.store.crops import clip_of
 from curlet.store.paths import core_path
 from curlet.store.records import (

@@ -14,7 +14,7 @@ from curlet.core.path.outline import joined, outline_of
 from curlet.demo.brushes import BRUSHES
 from curlet.formats.brush_file import read_brush
 from curlet.store import bench, journal
-from curlet.store.areas import edge_paths
+from curlet.store.area_edges import edge_paths
 from curlet.store.edits.courses import Entered, SetOnBrush
 from curlet.store.paths import core_path
 from curlet.store.records import PathRecord
@@ -274,3 +274,50 @@ def test_text_along_an_areas_edge_follows_it(store: FilePath) -> None:
     state = do("move-paths", paths=[one], x=-5, y=-5)
     assert [path["nodes"] for path in state.all("path") if path["lettering"]] != before
     assert shapely.Polygon([(n["x"], n["y"]) for n in edges(state, area)[0]["nodes"]]).is_valid
+
+
+def band(x: float, y: float, length: float) -> tuple[str, str]:
+    """A straight path with a plain band along it; its id and its run's."""
+    before = {path["id"] for path in journal.find_sheet(SHEET).all("path")}
+    state = do("draw-path", nodes=[{"x": x, "y": y}, {"x": x + length, "y": y}])
+    (path,) = {path["id"] for path in state.all("path")} - before
+    return path, do("lay-brush", paths=[path], brush="strip").runs_of(path)[0]["id"]
+
+
+@pytest.mark.parametrize("outside", [False, True])
+def test_an_area_of_a_cropped_run_is_what_is_left_of_the_run(store: FilePath, outside: bool) -> None:
+    """A band along 40 mm, of which a rectangle has 15 mm inside; the area follows the crop."""
+    (path, run), box = band(20, 60, 40), drawn(10, 50, 25, 20)
+    state, area = made([{"kind": "run", "id": run}])
+    whole = size(state, area)
+    crop = {"kind": "path", "id": box, "outside": outside}
+    state = do("crop-paths", paths=[path], to=crop)
+    assert size(state, area) == pytest.approx(whole * (25 if outside else 15) / 40, rel=1e-3)
+    state = do("move-paths", paths=[box], x=5, y=0)
+    assert size(state, area) == pytest.approx(whole * 20 / 40, rel=1e-3)
+    state = do("crop-paths", paths=[path], to=None)
+    assert size(state, area) == pytest.approx(whole, rel=1e-6)
+    # Cropped once more, and the shape that it is cropped to goes: all of it is there again.
+    do("crop-paths", paths=[path], to=crop)
+    assert size(do("delete-paths", paths=[box]), area) == pytest.approx(whole, rel=1e-6)
+
+
+def test_a_run_cropped_to_an_area_that_hangs_on_it_counts_whole(store: FilePath) -> None:
+    """Cropped to its own area, or two to one another's: nothing is made of itself."""
+    one, first_run = band(20, 60, 40)
+    state, first = made([{"kind": "run", "id": first_run}])
+    whole = size(state, first)
+    width = whole / 40
+    two, second_run = band(20, 60 + width * 3 / 4, 40)
+    state, second = made([{"kind": "run", "id": second_run}])
+    state = do("crop-paths", paths=[one], to={"kind": "area", "id": first})
+    assert size(state, first) == pytest.approx(whole)
+    # The other's area, which does not hang on it: a quarter of its width is in common.
+    state = do("crop-paths", paths=[one], to={"kind": "area", "id": second})
+    assert size(state, first) == pytest.approx(whole / 4, rel=1e-3)
+    state = do("crop-paths", paths=[two], to={"kind": "path", "id": edges(state, first)[0]["id"]})
+    assert (size(state, first), size(state, second)) == pytest.approx((whole, whole))
+    # It follows what the other area is made of, too.
+    do("crop-paths", paths=[two], to=None)
+    state = do("move-paths", paths=[two], x=0, y=-width / 4)
+    assert size(state, first) == pytest.approx(whole / 2, rel=1e-3)

@@ -13,9 +13,9 @@ from curlet.formats.area_doc import MOST_MEMBERS, AreaDoc, MemberDoc
 from curlet.formats.choices import UseName, WayName
 from curlet.formats.clean_doc import CleanDoc
 from curlet.formats.crop_doc import CropDoc
-from curlet.store.areas import add_area, edge_paths, free_area, put_area
+from curlet.store.area_edges import crop_paths, edge_paths
+from curlet.store.areas import add_area, free_area, put_area
 from curlet.store.commands.intent import BaseIntent, Entered, Id, garment_length
-from curlet.store.crops import crop_paths
 from curlet.store.names import names_of, unlike
 from curlet.store.records import Json
 from curlet.store.state import State, new_id

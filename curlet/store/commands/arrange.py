@@ -16,7 +16,8 @@ from curlet.core.path import rework
 from curlet.core.path.cubics import extent
 from curlet.core.path.path import Path
 from curlet.formats.path_doc import Coordinate
-from curlet.store.areas import edge_paths, shapes_of
+from curlet.store.area_edges import edge_paths
+from curlet.store.areas import shapes_of
 from curlet.store.commands.intent import BaseIntent, Entered, Id, Ids
 from curlet.store.lettering import free_standing, letters_of, put_lettering, shift_lettering
 from curlet.store.names import names_of

@@ -12,7 +12,7 @@ from curlet.core.path import rework
 from curlet.core.path.path import Path
 from curlet.formats.path_doc import Coordinate, NodeDoc, Point, to_path
 from curlet.formats.svg_in import ImportedPath
-from curlet.store.areas import edge_paths
+from curlet.store.area_edges import edge_paths
 from curlet.store.commands.intent import BaseIntent, Id, Ids, Name
 from curlet.store.lettering import letters_of
 from curlet.store.paths import add_path, check_unlocked, core_path, keep_path, next_name

@@ -1,0 +1,40 @@
+"""The paths along areas' edges, and what closed paths enclose together."""
+
+from __future__ import annotations
+
+from functools import lru_cache
+
+from curlet.core.area.parts import Part, part_of
+from curlet.core.path.outline import joined, outline_of
+from curlet.formats.content import Content
+from curlet.formats.crop_doc import CropDoc
+from curlet.formats.path_doc import path_of_content
+from curlet.store.records import PathRecord
+from curlet.store.state import State
+
+# How far polygons may lie from the curves that they stand for, sheet mm.
+FINE = 0.005
+
+
+def edge_paths(state: State, area_id: str) -> list[PathRecord]:
+    """The paths along an area's edges, in order."""
+    own = (path for path in state.all("path") if path.get("area") == area_id)
+    return sorted(own, key=lambda path: int(path["part"]))
+
+
+def crop_paths(state: State, crop: CropDoc) -> list[PathRecord]:
+    """The closed paths that something is cropped to."""
+    return edge_paths(state, crop.id) if crop.kind == "area" else [state.get("path", crop.id)]
+
+
+def node_content(row: PathRecord) -> tuple[str, Content]:
+    """A path's id with its nodes, as `enclosed` takes them."""
+    return row["id"], Content(row["nodes"])
+
+
+@lru_cache(maxsize=512)
+def enclosed(contours: tuple[tuple[str, Content], ...]) -> Part:
+    """What closed paths enclose together: holes run the other way round."""
+    paths = [(path_id, path_of_content(nodes, True)) for path_id, nodes in contours]
+    names = [f"{path_id}/{node}" for path_id, path in paths for node in path.node_ids]
+    return part_of(joined([outline_of(path) for _, path in paths]), FINE, names=names)
