@@ -49,14 +49,16 @@ class RepeatDoc(Strict):
 
 
 class PlacesDoc(Strict):
-    """Single places of a run, kept by their nodes.
+    """How a run lies on its path, and what it says of single places, kept by their nodes.
 
-    `start` is how far a closed path's start point is slid, `opening` how wide it is opened there,
-    both in sheet mm; `corners` gives manners, `counts` counts by the node where a leg starts, and
-    `flips` the crossings whose over and under are swapped, `repeats` what is said of single repeats,
-    `motifs` the run's copies of the Library's motifs that some of these have, by the ids of those.
+    `flipped` is whether what its brush has to the right of the path lies to the left, `start` how far a
+    closed path's start point is slid, `opening` how wide it is opened there, both in sheet mm; `corners`
+    gives manners, `counts` counts by the node where a leg starts, and `flips` the crossings whose over and
+    under are swapped, `repeats` what is said of single repeats, `motifs` the run's copies of the Library's
+    motifs that some of these have, by the ids of those.
     """
 
+    flipped: bool = False
     start: Number = 0.0
     opening: Annotated[float, Field(ge=0, le=1e6, allow_inf_nan=False)] | None = None
     corners: Annotated[dict[Node, str], Field(max_length=20_000, default_factory=dict)]
@@ -70,6 +72,7 @@ class PlacesDoc(Strict):
         motifs = {key: piece_of_motif(kept) for key, kept in self.motifs.items()}
         return RunRule(
             backwards=backwards,
+            flipped=self.flipped,
             start=self.start,
             opening=self.opening,
             corners=self.corners,

@@ -51,6 +51,23 @@ def cropped_by(state: State, paths: set[str], kind: str) -> list[Any]:
     return [row for row in rows if {path["id"] for path in crop_paths(state, CropDoc(**row["crop"]))} & paths]
 
 
+def recrop(state: State, copies: Mapping[str, str]) -> None:
+    """Crop copies to the copies of what they were cropped to, where that was copied too.
+
+    Parameters
+    ----------
+    copies : the copy of each path.
+    """
+    for copy in copies.values():
+        for kind, row in (("path", state.get("path", copy)), *(("run", run) for run in state.runs_of(copy))):
+            if not row["crop"]:
+                continue
+            shape = next((path["id"] for path in crop_paths(state, CropDoc(**row["crop"]))), "")
+            if shape in copies:
+                crop = {**row["crop"], "kind": "path", "id": copies[shape]}
+                state.update(kind, row["id"], crop=crop)
+
+
 def follow_crops(state: State) -> None:
     """What was cropped to something that is gone is whole again."""
     if not any(change.after is None and change.kind in ("path", "area") for change in state.changes):

@@ -2,27 +2,24 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator
 from typing import Any
 
 import numpy as np
 
 from curlet.core.dress.fill import likeness
-from curlet.core.errors import BadInput, CurletError
+from curlet.core.errors import BadInput
 from curlet.core.path import rework
-from curlet.core.path.corners import find_corners
 from curlet.core.path.path import Path
 from curlet.formats.half_doc import HalfDoc
 from curlet.formats.path_doc import node_rows
-from curlet.formats.run_places import PlacesDoc, RepeatDoc
+from curlet.formats.run_places import PlacesDoc
 from curlet.store.fills import moved_fill, points_of
-from curlet.store.laying import lay_row
 from curlet.store.paths import check_unlocked, core_path
-from curlet.store.records import Json, PathRecord, RunRecord
+from curlet.store.records import Json, PathRecord
 from curlet.store.state import State, new_id
 
 # What of a run its other half has too.
-_OF_RUN = ("brush", "own", "backwards", "shown")
+_OF_RUN = ("brush", "own", "shown")
 _OF_FACTS = "element"
 
 
@@ -42,7 +39,7 @@ def link(state: State, path_id: str, half: HalfDoc) -> None:
     if row["area"] or row["lettering"]:
         raise BadInput(f"{row['name']} follows its own shapes. Convert it to paths first, or mirror it.")
     state.update("path", path_id, half=half.model_dump(mode="json"))
-    _carry(state, half.of, path_id, half)
+    carry(state, half.of, path_id, half)
 
 
 def other_of(state: State, path_id: str) -> str | None:
@@ -74,11 +71,11 @@ def follow_halves(state: State) -> None:
         elif row["id"] in changed and half.of in changed:
             moved = half.through(_between(state, half.of, row["id"])) or half
             state.update("path", row["id"], half=moved.model_dump(mode="json"))
-            _carry(state, half.of, row["id"], moved)
+            carry(state, half.of, row["id"], moved)
         elif row["id"] in changed:
-            _carry(state, row["id"], half.of, half)
+            carry(state, row["id"], half.of, half)
         elif half.of in changed:
-            _carry(state, half.of, row["id"], half)
+            carry(state, half.of, row["id"], half)
 
 
 def _changed(state: State) -> set[str]:
@@ -101,8 +98,8 @@ def _between(state: State, one: str, other: str) -> Any:
     return likeness(points_of(nodes), points_of([there[node["id"]] for node in nodes], back=True))
 
 
-def _carry(state: State, start: str, to: str, half: HalfDoc) -> None:
-    """Make one half as the other is, mirrored."""
+def carry(state: State, start: str, to: str, half: HalfDoc) -> None:
+    """Make a path as another is, mirrored, with its runs; BadInput where it is locked or follows others."""
     of, now = state.get("path", start), state.get("path", to)
     path = _mirrored(core_path(of), half)
     nodes = _with_kinds(node_rows(path), of["nodes"])
@@ -164,7 +161,9 @@ def _carry_runs(state: State, of: PathRecord, to: str) -> None:
     ours = sorted(state.runs_of(to), key=lambda run: run["position"])
     for place, run in enumerate(theirs):
         values: Json = {key: value for key, value in run.items() if key in _OF_RUN}
-        values |= {"places": _places(state, run, core_path(of)), "crop": _crop(state, run.get("crop") or {})}
+        # Its path is walked the other way, so that it runs backwards there to go along it as this one does.
+        values |= {"backwards": not run["backwards"], "crop": _crop(state, run.get("crop") or {})}
+        values["places"] = _places(PlacesDoc.model_validate(run["places"]))
         if place < len(ours):
             state.update("run", ours[place]["id"], **values)
             continue
@@ -175,35 +174,10 @@ def _carry_runs(state: State, of: PathRecord, to: str) -> None:
         state.remove("run", gone["id"])
 
 
-def _places(state: State, run: RunRecord, path: Path) -> Json:
-    """What a run says of single places, for its other half: walked the other way, a leg begins where it
-    ended."""
-    places = PlacesDoc.model_validate(run["places"])
-    corners = [corner.node_id for corner in find_corners(path)]
-    ends = [path.node_ids[0], *corners, path.node_ids[-1]]
-    if path.closed:
-        ends = [*corners, *corners[:1]]
-    ended = dict(zip(ends[:-1], ends[1:], strict=True))
-    counts = {ended[node]: count for node, count in places.counts.items() if node in ended}
-    start = (path.length - places.start) % path.length if path.closed else places.start
-    repeats = tuple(_repeats(state, run, ended)) if places.repeats else ()
-    kept = places.model_copy(update={"counts": counts, "start": start, "repeats": repeats})
+def _places(places: PlacesDoc) -> Json:
+    """What a run says of single places, for its other half: along it all is the same, across it mirrored."""
+    repeats = tuple(
+        one.model_copy(update={"across": -one.across, "turn": -one.turn}) for one in places.repeats
+    )
+    kept = places.model_copy(update={"flipped": not places.flipped, "repeats": repeats})
     return kept.model_dump(mode="json", exclude_defaults=True)
-
-
-def _repeats(state: State, run: RunRecord, ended: dict[str, str]) -> Iterator[RepeatDoc]:
-    """What is said of a run's repeats, for its other half: a leg's first is its last there."""
-    try:
-        laid, _ = lay_row(state, run)
-    except CurletError:
-        return
-    counts = {
-        (row.index, leg.node_id): fit.repeats
-        for row in laid.rows
-        for leg, fit in zip(row.legs, row.fits, strict=True)
-    }
-    for one in PlacesDoc.model_validate(run["places"]).repeats:
-        count = counts.get((one.course, one.node), 0)
-        if one.node in ended and one.number < count:
-            there = {"node": ended[one.node], "number": count - 1 - one.number}
-            yield one.model_copy(update={**there, "along": -one.along, "turn": -one.turn})

@@ -37,7 +37,7 @@ def run_json(state: State, run: RunRecord, packer: Packer) -> Json:
         **{key: run[key] for key in ("id", "path", "brush", "shown", "backwards", "position")},
         "seen": state.seen(run),
         "own": sorted(run["own"]),
-        "places": places.model_dump(mode="json"),
+        "places": places.model_dump(mode="json", exclude={"repeats", "motifs"}),
         "settings": brush.model_dump(mode="json"),
         "threads": threads_json(state, run),
         "sequences": _sequences(state, run),

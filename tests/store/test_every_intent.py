@@ -171,6 +171,7 @@ TRIED = [
     Tried("follow-brush", {"runs": [RUN]}, after=(try_on("/courses/0/length", "5 mm"),)),
     Tried("give-to-brush", {"run": RUN}, after=(try_on("/courses/0/length", "5 mm"),)),
     Tried("reverse-run", {"run": RUN}),
+    Tried("flip-run", {"run": RUN}),
     Tried("show-run", {"run": RUN, "shown": False}),
     Tried("switch-course", {"run": "run-satchel-pocket", "course": 1}, "satchel"),
     Tried("set-corner", {"run": RUN, "node": "n2", "manner": "mitre"}),

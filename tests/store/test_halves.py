@@ -7,11 +7,13 @@ from typing import Any
 
 import numpy as np
 import pytest
+import shapely
+from shapely import affinity
 
 from curlet.core.errors import BadInput
 from curlet.store import journal
 from curlet.store.halves import other_of
-from curlet.store.laying import lay_row
+from curlet.store.laying import lay_row, silhouette_of
 from curlet.store.paths import core_path
 from curlet.store.runs import run_places
 from curlet.store.state import State
@@ -74,20 +76,24 @@ def test_runs_come_change_and_go_on_both(store: FilePath) -> None:
     assert not state.runs_of(half)
 
 
-def test_a_legs_count_is_kept_on_the_same_leg(store: FilePath) -> None:
-    """Of a line of three legs the first has a count: walked the other way it is the last."""
-    corners = [(20, 20), (60, 20), (60, 60), (120, 60)]
+@pytest.mark.parametrize("live", [True, False])
+@pytest.mark.parametrize("brush", ["fringe", "whipped", "blanket"])
+def test_a_mirrored_run_is_the_mirror_image_of_its_run(store: FilePath, brush: str, live: bool) -> None:
+    """Its remainder, a count, the ends and the side it hangs to lie where the mirror image has them."""
+    corners = [(20, 20), (60, 20), (60, 60), (121, 63)]
     before = set(journal.find_sheet(SHEET).rows["path"])
     state = do("draw-path", nodes=[{"x": x, "y": y} for x, y in corners])
     (path,) = set(state.rows["path"]) - before
-    state = do("lay-brush", paths=[path], brush="topstitch")
-    (run,) = state.runs_of(path)
-    first, second, *_ = (node["id"] for node in state.get("path", path)["nodes"])
-    do("set-count", run=run["id"], node=first, entered="5")
-    state, half = halved(path)
-    (other,) = state.runs_of(half)
-    assert run_places(state, other["id"]).counts == {second: 5}
-    assert state.get("path", half)["nodes"][-1]["id"] == first
+    (run,) = do("lay-brush", paths=[path], brush=brush).runs_of(path)
+    settings = [{"pointer": "/courses/0/fit/kind", "entered": "leave-over"}]
+    do("set-on-runs", runs=[run["id"]], settings=settings)
+    do("set-count", run=run["id"], node=state.get("path", path)["nodes"][1]["id"], entered="5")
+    state = do("mirror-paths", paths=[path], about="right", live=live)
+    (copy,) = set(state.rows["path"]) - before - {path}
+    ours, theirs = (silhouette_of(state, state.runs_of(each)[0]).area for each in (path, copy))
+    image = affinity.affine_transform(ours, [-1, 0, 0, 1, 2 * 121, 0])
+    assert shapely.symmetric_difference(theirs, image).area < 0.002 * ours.area
+    assert bool(state.get("path", copy)["half"]) == live
 
 
 def test_halves_that_are_moved_together_take_their_line_along(store: FilePath) -> None:
@@ -199,5 +205,6 @@ def test_a_closed_half_starts_at_the_mirrored_place(store: FilePath) -> None:
     (run,) = do("lay-brush", paths=[path], brush="topstitch").runs_of(path)
     do("slide-start", run=run["id"], to=13)
     state, half = halved(path)
-    (other,) = state.runs_of(half)
-    assert run_places(state, other["id"]).start == pytest.approx(140 - 13)
+    starts = [lay_row(state, state.runs_of(each)[0])[0].path.points[0] for each in (path, half)]
+    assert starts[0] == pytest.approx((33, 20))
+    assert starts[1] == pytest.approx((2 * 60 - 33, 20))

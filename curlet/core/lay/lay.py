@@ -6,6 +6,7 @@ from dataclasses import dataclass, field
 
 from curlet.core.brush.brush import Brush
 from curlet.core.brush.courses import Band, Row, Span
+from curlet.core.brush.flip import flipped
 from curlet.core.choice import chosen
 from curlet.core.lay.band import LaidBand, lay_band
 from curlet.core.lay.by_hand import set_by_hand
@@ -38,6 +39,7 @@ class RunRule:
     Attributes
     ----------
     backwards : walk the path from its end to its start.
+    flipped : what the brush has to the right of the path lies to its left.
     start : how far a closed path's start point is slid, drawn mm.
     opening : how wide a closed path is opened at its start point, drawn mm; None for closed.
     corners : the manner of single corners.
@@ -49,6 +51,7 @@ class RunRule:
     """
 
     backwards: bool = False
+    flipped: bool = False
     start: float = 0.0
     opening: float | None = None
     corners: dict[str, str] = field(default_factory=dict)
@@ -127,7 +130,8 @@ def lay(path: Path, brush: Brush, scale: Scale, rule: RunRule = PLAIN) -> LaidRu
     chosen(MANNERS, brush.corners.manner, "corner manner")
     walk = _walk(path, brush, scale, rule)
     half = _walk(rule.other_half.path, brush, scale, rule.other_half.rule) if rule.other_half else None
-    courses = tuple(_lay_course(walk, brush, index, scale, half) for index in range(len(brush.courses)))
+    laid = flipped(brush) if rule.flipped else brush
+    courses = tuple(_lay_course(walk, laid, index, scale, half) for index in range(len(brush.courses)))
     crossed = passes(walk.path, rule.flips) if brush.crossings.manner == "over-under" else ()
     return LaidRun(walk.path, brush, scale, rule, walk.corners, walk.manners, courses, crossed, walk.fillets)
 

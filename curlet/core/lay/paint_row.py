@@ -105,8 +105,8 @@ class Painter:
         if not row.touching:
             return np.zeros(0)
         after = [room.leg for room in row.rooms if room.start.art is not None]
-        first = [repeats.start[repeats.leg == leg].min(initial=np.inf) for leg in after]
-        return np.concatenate([repeats.end, np.array(first)])
+        begun = [repeats.start[repeats.leg == leg] for leg in after]
+        return np.concatenate([repeats.end, np.array([each.min() for each in begun if len(each)])])
 
     @cached_property
     def beside_one_another(self) -> bool:

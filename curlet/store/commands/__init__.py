@@ -61,6 +61,7 @@ from curlet.store.commands.places import (
     SlideStart,
 )
 from curlet.store.commands.runs import (
+    FlipRun,
     FollowBrush,
     GiveToBrush,
     LayBrush,
@@ -132,6 +133,7 @@ AnyIntent = Annotated[
     | MakeLook
     | GiveLook
     | ReverseRun
+    | FlipRun
     | ShowRun
     | SwitchCourse
     | SetCorner

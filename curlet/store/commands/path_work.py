@@ -17,8 +17,9 @@ from curlet.formats.names import ended
 from curlet.formats.path_doc import node_rows
 from curlet.formats.run_places import PlacesDoc
 from curlet.store.commands.intent import BaseIntent, Entered, Id, Ids, garment_length
+from curlet.store.crops import recrop
 from curlet.store.fills import moved_fill
-from curlet.store.halves import link
+from curlet.store.halves import carry, link
 from curlet.store.lettering import copy_lettering
 from curlet.store.names import names_of, other_half
 from curlet.store.paths import add_path, core_path, keep_path
@@ -76,15 +77,19 @@ class MirrorPaths(BaseIntent):
             "foot": (0.0, high[1]),
             "middle": (state.sheet["width"] / 2, 0.0),
         }[self.about]
-        shapes = dict[str, str]()
+        copies, shapes = dict[str, str](), dict[str, str]()
         for row, path in zip(rows, cores, strict=True):
             upright = self.about not in ("top", "foot")
             turned = rework.mirrored(path, (float(x), float(y)), upright=upright)
             name = other_half(row["name"]) or ended(row["name"], ", mirrored")
             copy = _copy(state, row, turned.reversed(), name, shapes)
+            half = HalfDoc(of=row["id"], x=float(x), y=float(y), angle=90.0 if upright else 0.0)
             if self.live:
-                angle = 90.0 if upright else 0.0
-                link(state, copy, HalfDoc(of=row["id"], x=float(x), y=float(y), angle=angle))
+                link(state, copy, half)
+            else:
+                carry(state, row["id"], copy, half)
+            copies[row["id"]] = copy
+        recrop(state, copies)
         return f"Mirror {names_of(state, self.paths)}"
 
 
@@ -101,10 +106,13 @@ class DuplicatePaths(BaseIntent):
         for path_id in self.paths:
             row = state.get("path", path_id)
             aside = rework.moved(core_path(row), _ASIDE, _ASIDE)
-            copies[path_id] = _copy(state, row, aside, ended(row["name"], " (copy)"), shapes)
+            copy = _copy(state, row, aside, ended(row["name"], " (copy)"), shapes)
+            state.update("path", copy, swell=row["swell"])
+            copies[path_id] = copy
         for text in dict.fromkeys(state.get("path", path_id)["lettering"] for path_id in self.paths):
             if text:
                 copy_lettering(state, text, copies, _ASIDE)
+        recrop(state, copies)
         return said
 
 

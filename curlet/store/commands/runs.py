@@ -22,7 +22,7 @@ from curlet.store.match_line import matched
 from curlet.store.names import names_of
 from curlet.store.own import keep_own, read_own
 from curlet.store.records import Json, RunRecord
-from curlet.store.runs import lay_on, run_brush
+from curlet.store.runs import lay_on, run_brush, run_places
 from curlet.store.shades import own_settings
 from curlet.store.shades_brought import add_look_shades
 from curlet.store.shades_entered import known_refs
@@ -219,6 +219,19 @@ class ReverseRun(BaseIntent):
         run = state.get("run", self.run)
         state.update("run", self.run, backwards=not run["backwards"])
         return "Reverse the direction"
+
+
+class FlipRun(BaseIntent):
+    """Lay to the left of the path what the brush has to the right of it."""
+
+    kind: Literal["flip-run"]
+    run: Id
+
+    def apply(self, state: State) -> str:
+        places = run_places(state, self.run)
+        flipped = places.model_copy(update={"flipped": not places.flipped})
+        state.update("run", self.run, places=flipped.model_dump(mode="json", exclude_defaults=True))
+        return "Flip to the other side"
 
 
 class ShowRun(BaseIntent):

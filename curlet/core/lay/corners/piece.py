@@ -37,7 +37,8 @@ class CornerPiece(Unshaped):
     sharp: bool = True
 
     def turning(self, ask: CornerAsk) -> Turning:
-        piece = piece_for(ask.pieces, ask.corner.turn)
+        # Repeats that are flipped across meet at a turn to the left what others meet at one to the right.
+        piece = piece_for(ask.pieces, -ask.corner.turn if ask.flipped else ask.corner.turn)
         if piece is None:
             return chosen(MADE, ask.rule.made, "way to make a corner").turning(ask)
         reach = piece.length.drawn(ask.scale) * ask.size

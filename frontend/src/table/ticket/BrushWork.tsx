@@ -36,6 +36,9 @@ export function BrushWork() {
         <QuietButton onClick={() => session.command({ kind: "reverse-run", run: run.id })}>
           Reverse direction
         </QuietButton>
+        <QuietButton onClick={() => session.command({ kind: "flip-run", run: run.id })}>
+          Flip to the other side
+        </QuietButton>
         <QuietButton onClick={() => session.command({ kind: "show-run", run: run.id, shown: !run.shown })}>
           {run.shown ? "Hide" : "Show"}
         </QuietButton>
