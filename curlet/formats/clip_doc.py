@@ -8,6 +8,7 @@ from pydantic import BaseModel, ConfigDict, Field, FiniteFloat
 
 from curlet.formats.brush_courses import SwellDoc
 from curlet.formats.brush_file import Thread
+from curlet.formats.crop_doc import CropDoc
 from curlet.formats.fill_doc import KeptFill
 from curlet.formats.names import Name
 from curlet.formats.path_doc import FactsDoc, FigureDoc, Nodes
@@ -25,6 +26,13 @@ class ClipGroup(_Part):
     mark: Annotated[str, Field(max_length=64)]
 
 
+class ClipCrop(_Part):
+    """What something is cropped to, and the place among the paths of one that was copied with it."""
+
+    crop: CropDoc
+    place: Annotated[int, Field(ge=0, lt=MAX_PATHS)] | None = None
+
+
 class ClipRun(_Part):
     """A run: its brush in the Library, its own settings, and its place in the order of what is painted."""
 
@@ -32,6 +40,7 @@ class ClipRun(_Part):
     own: dict[str, Any]
     backwards: bool
     places: PlacesDoc
+    crop: ClipCrop | None = None
     shown: bool
     position: FiniteFloat
 
@@ -46,6 +55,7 @@ class ClipPath(_Part):
     figure: FigureDoc | None
     swell: SwellDoc
     fill: KeptFill | None
+    crop: ClipCrop | None = None
     hidden: bool
     locked: bool
     group: ClipGroup | None

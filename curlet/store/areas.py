@@ -19,6 +19,7 @@ from curlet.formats.path_doc import node_rows
 from curlet.store.area_edges import FINE, edge_paths
 from curlet.store.area_order import check_no_circle, in_order, path_of
 from curlet.store.area_parts import part_of_shape
+from curlet.store.halves import add_half, remove_half
 from curlet.store.paths import add_path
 from curlet.store.records import Json, PathRecord
 from curlet.store.state import PAINTED, State
@@ -63,12 +64,15 @@ def put_area(state: State, area_id: str, doc: AreaDoc) -> None:
             look |= {"area": area_id, "part": str(number)}
             last = max(row["position"] for row in edge_paths(state, area_id))
             look["position"] = state.position_above(last)
-            add_path(state, name, _path(edge), first["group"], **look)
+            new = add_path(state, name, _path(edge), first["group"], **look)
+            add_half(state, new, [row["id"] for row in old])
             continue
         left.remove(same)
         nodes = node_rows(_path(edge, same["nodes"][0]["id"]))
         state.update("path", same["id"], nodes=nodes)
+    kept = [row["id"] for row in edge_paths(state, area_id) if row not in left]
     for gone in left:
+        remove_half(state, gone["id"], kept)
         state.remove("path", gone["id"])
     if first in left:
         state.update("path", edge_paths(state, area_id)[0]["id"], name=first["name"])

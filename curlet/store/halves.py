@@ -11,10 +11,12 @@ from curlet.core.errors import BadInput
 from curlet.core.path import rework
 from curlet.core.path.path import Path
 from curlet.formats.half_doc import HalfDoc
+from curlet.formats.names import ended
 from curlet.formats.path_doc import node_rows
 from curlet.formats.run_places import PlacesDoc
 from curlet.store.fills import moved_fill, points_of
-from curlet.store.paths import check_unlocked, core_path
+from curlet.store.names import other_half
+from curlet.store.paths import add_path, check_unlocked, core_path
 from curlet.store.records import Json, PathRecord
 from curlet.store.state import State, new_id
 
@@ -56,6 +58,33 @@ def cut_loose(state: State, path_id: str) -> None:
     for each in (path_id, other_of(state, path_id)):
         if each and state.rows["path"][each].get("half"):
             state.update("path", each, half={})
+
+
+def add_half(state: State, edge: str, edges: list[str]) -> None:
+    """Give a new edge of an area a live half, where its other edges have halves: about the same line, and of
+    one shape with those."""
+    twin = _half_of_any(state, edges)
+    if twin is None:
+        return
+    row, half = state.get("path", edge), HalfDoc(**{**twin["half"], "of": edge})
+    facts = {key: value for key, value in twin["facts"].items() if key == _OF_FACTS}
+    name = other_half(row["name"]) or ended(row["name"], ", mirrored")
+    position = state.position_above(twin["position"])
+    path = _mirrored(core_path(row), half)
+    link(state, add_path(state, name, path, twin["group"], facts=facts, position=position), half)
+
+
+def remove_half(state: State, edge: str, edges: list[str]) -> None:
+    """Take the live half of an edge that an area loses away, where other edges keep theirs."""
+    half = _half_of_any(state, [edge])
+    if half is not None and _half_of_any(state, edges) is not None:
+        state.remove("path", half["id"])
+
+
+def _half_of_any(state: State, paths: list[str]) -> PathRecord | None:
+    """The first live half of any of the paths."""
+    halves = (path for path in state.all("path") if path.get("half"))
+    return next((path for path in halves if path["half"]["of"] in paths), None)
 
 
 def follow_halves(state: State) -> None:

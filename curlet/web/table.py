@@ -16,7 +16,7 @@ from curlet.formats.clip_doc import ClipDoc
 from curlet.formats.mark_doc import MarkDoc
 from curlet.formats.run_places import RepeatDoc
 from curlet.store import journal
-from curlet.store.commands.clip import clip_of
+from curlet.store.commands.clip import copied
 from curlet.store.commands.looks import TakenLook, take_up
 from curlet.store.laying import lay_row
 from curlet.store.runs import run_places
@@ -96,7 +96,7 @@ def alike(path: SheetUrl, query: SimilarQuery) -> Response:
 @table.post("/sheets/<sheet_id>/clip", responses={200: ClipDoc, 404: Problem, 422: Problem})
 def clip(path: SheetUrl, body: ClipPaths) -> Response:
     """Paths with their runs as they are, to be pasted here or on another sheet."""
-    return json_reply(clip_of(journal.find_sheet(path.sheet_id), body.paths).model_dump(mode="json"))
+    return json_reply(copied(journal.find_sheet(path.sheet_id), body.paths).model_dump(mode="json"))
 
 
 @table.get("/sheets/<sheet_id>/runs/<run_id>/look", responses={200: TakenLook, 404: Problem})

@@ -11,13 +11,13 @@ from pydantic import TypeAdapter, ValidationError
 from curlet.core.errors import CurletError
 from curlet.formats.clip_doc import ClipDoc
 from curlet.store import journal
-from curlet.store.commands import AnyIntent
-from curlet.store.commands.clip import clip_of
+from curlet.store.commands import AnyIntent, clip
 from curlet.store.paths import core_path
 from curlet.store.state import State
 
 FROM, TO = "waistcoat", "programme"
 FRONT, HEM = "waistcoat-front-r", "waistcoat-hem-r"
+WELT = "waistcoat-welt-pocket-r"
 _INTENT = TypeAdapter(AnyIntent)
 
 
@@ -28,9 +28,8 @@ def do(sheet: str, kind: str, **values: object) -> State:
 
 def copied(*paths: str) -> dict[str, object]:
     """What goes over the wire and into the browser's store."""
-    return ClipDoc.model_validate_json(clip_of(journal.find_sheet(FROM), paths).model_dump_json()).model_dump(
-        mode="json"
-    )
+    written = clip.copied(journal.find_sheet(FROM), paths).model_dump_json()
+    return ClipDoc.model_validate_json(written).model_dump(mode="json")
 
 
 def new(state: State, before: State, kind: str) -> list[str]:
@@ -120,3 +119,51 @@ def test_settings_from_outside_are_checked_as_if_they_were_entered(store: FilePa
         with pytest.raises(CurletError):
             do(TO, "paste", clip=clip)
         assert journal.current_revision(TO) == before
+
+
+@pytest.mark.parametrize("to", [FROM, TO])
+def test_what_is_copied_with_its_shape_is_cropped_to_the_copy_of_the_shape(store: FilePath, to: str) -> None:
+    do(FROM, "crop-paths", paths=[HEM], to={"kind": "path", "id": WELT, "outside": True})
+    before = journal.find_sheet(to)
+    after = do(to, "paste", clip=copied(HEM, WELT))
+    hem, welt = (
+        next(path for path in new(after, before, "path") if after.get("path", path)["closed"] == closed)
+        for closed in (False, True)
+    )
+    crop = {"kind": "path", "id": welt, "outside": True}
+    assert after.get("path", hem)["crop"] == crop
+    assert [run["crop"] for run in after.runs_of(hem)] == [crop]
+    assert not after.get("path", welt)["crop"]
+    assert not do(to, "delete-paths", paths=[welt]).get("path", hem)["crop"]
+
+
+def test_what_is_copied_without_its_shape_keeps_its_crop_on_its_own_sheet_only(store: FilePath) -> None:
+    crop = {"kind": "path", "id": WELT, "outside": False}
+    do(FROM, "crop-paths", paths=[HEM], to=crop)
+    for sheet, expected in ((FROM, crop), (TO, {})):
+        before = journal.find_sheet(sheet)
+        after = do(sheet, "paste", clip=copied(HEM))
+        (path,) = new(after, before, "path")
+        (run,) = after.runs_of(path)
+        assert (after.get("path", path)["crop"], run["crop"]) == (expected, expected)
+
+
+def test_what_is_copied_with_an_area_is_cropped_to_the_copy_of_its_outer_edge(store: FilePath) -> None:
+    state = do(FROM, "make-area", members=[{"kind": "path", "id": WELT}], way="join")
+    area = state.all("area")[-1]["id"]
+    (edge,) = (path["id"] for path in state.all("path") if path["area"] == area)
+    do(FROM, "crop-paths", paths=[HEM], to={"kind": "area", "id": area})
+    for kind, values in (("paste", {"clip": copied(HEM, edge)}), ("duplicate-paths", {"paths": [HEM, edge]})):
+        before = journal.find_sheet(FROM)
+        after = do(FROM, kind, **values)
+        hem, shape = sorted(new(after, before, "path"), key=lambda path: after.get("path", path)["closed"])
+        assert after.get("path", hem)["crop"] == {"kind": "path", "id": shape, "outside": False}
+        assert after.runs_of(hem)[0]["crop"] == after.get("path", hem)["crop"]
+
+
+def test_mirrored_copies_are_cropped_to_the_mirrored_shape(store: FilePath) -> None:
+    do(FROM, "crop-paths", paths=[HEM], to={"kind": "path", "id": WELT})
+    before = journal.find_sheet(FROM)
+    after = do(FROM, "mirror-paths", paths=[HEM, WELT], about="right")
+    hem, welt = sorted(new(after, before, "path"), key=lambda path: after.get("path", path)["closed"])
+    assert after.get("path", hem)["crop"]["id"] == after.runs_of(hem)[0]["crop"]["id"] == welt

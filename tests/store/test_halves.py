@@ -12,6 +12,7 @@ from shapely import affinity
 
 from curlet.core.errors import BadInput
 from curlet.store import journal
+from curlet.store.area_edges import edge_paths
 from curlet.store.halves import other_of
 from curlet.store.laying import lay_row, silhouette_of
 from curlet.store.paths import core_path
@@ -162,6 +163,37 @@ def test_the_half_of_an_areas_edge_follows_it_and_is_changed_by_its_shapes(store
     assert is_mirrored_closed(state, edge, half)
     with pytest.raises(BadInput, match="its own shapes"):
         do("move-paths", paths=[half], x=3, y=2)
+
+
+def test_a_hole_comes_into_the_half_of_an_area_and_goes_again(store: FilePath) -> None:
+    whole, hole = drawn(20, 20, 40, 40), drawn(130, 30, 10, 10)
+    state, area = made(of_paths(whole, hole), "cut")
+    (edge,) = edge_paths(state, area)
+    state, half = halved(edge["id"])
+    plain = len(state.rows["path"])
+    state = do("move-paths", paths=[hole], x=-100, y=0)
+    assert len(state.rows["path"]) == plain + 2
+    outer, inner = edge_paths(state, area)
+    other = other_of(state, inner["id"])
+    assert other is not None
+    assert is_mirrored_closed(state, inner["id"], other)
+    # The half is one shape with its hole.
+    assert state.get("path", other)["facts"]["element"] == state.get("path", half)["facts"]["element"]
+    assert state.get("path", other)["fill"] == state.get("path", half)["fill"] == outer["fill"]
+    state = do("move-paths", paths=[hole], x=2, y=1)
+    assert is_mirrored_closed(state, inner["id"], other)
+    state = do("move-paths", paths=[hole], x=100, y=0)
+    assert len(state.rows["path"]) == plain
+    assert other_of(state, edge["id"]) == half
+
+
+def test_the_half_of_a_hole_alone_stays_where_the_hole_goes(store: FilePath) -> None:
+    """As a path by itself, as the halves of other paths do."""
+    whole, hole = drawn(20, 20, 40, 40), drawn(30, 30, 10, 10)
+    state, area = made(of_paths(whole, hole), "cut")
+    state, half = halved(edge_paths(state, area)[1]["id"])
+    state = do("move-paths", paths=[hole], x=100, y=0)
+    assert state.get("path", half)["half"] == {}
 
 
 def is_mirrored_closed(state: State, one: str, other: str) -> bool:

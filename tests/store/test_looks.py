@@ -12,7 +12,7 @@ from curlet.core.errors import CurletError
 from curlet.formats.brush_file import BrushDoc, LookDoc, read_brush
 from curlet.store import journal
 from curlet.store.commands import AnyIntent
-from curlet.store.commands.clip import clip_of
+from curlet.store.commands.clip import copied
 from curlet.store.commands.looks import take_up
 from curlet.store.runs import laid_brush
 from curlet.store.state import State, load_state
@@ -130,7 +130,7 @@ def test_a_look_that_is_none_is_refused_whole(styled: State, change: dict[str, A
 
 
 def test_copied_paths_bring_their_shades(styled: State) -> None:
-    clip = clip_of(styled, ["waistcoat-hem-r"]).model_dump(mode="json")
+    clip = copied(styled, ["waistcoat-hem-r"]).model_dump(mode="json")
     state = do("paste", "curtain", clip=clip)
     path = state.all("path")[-1]["id"]
     rust = next(shade["id"] for shade in state.all("shade") if shade["name"] == "Rust")

@@ -10,9 +10,11 @@ from pydantic import ValidationError
 
 from curlet.core.errors import BadInput
 from curlet.core.path.path import Path
-from curlet.formats.clip_doc import ClipDoc, ClipGroup, ClipPath, ClipRun
+from curlet.formats.clip_doc import ClipCrop, ClipDoc, ClipGroup, ClipPath, ClipRun
+from curlet.formats.crop_doc import CropDoc
 from curlet.formats.fill_doc import PictureFillDoc
 from curlet.formats.path_doc import FactsDoc, node_rows, to_path
+from curlet.store.area_edges import crop_paths
 from curlet.store.commands.intent import BaseIntent
 from curlet.store.commands.paths import add_group
 from curlet.store.fills import moved_fill
@@ -27,10 +29,10 @@ from curlet.store.state import State, new_id
 _ASIDE = 5.0
 
 
-def clip_of(state: State, paths: Sequence[str]) -> ClipDoc:
+def copied(state: State, paths: Sequence[str]) -> ClipDoc:
     """Paths as they are, to be pasted later; Missing if one is gone."""
     rows = [state.get("path", path_id) for path_id in paths]
-    clipped = [_clip_path(state, row) for row in rows]
+    clipped = [_clip_path(state, row, paths) for row in rows]
     named = [value for path in clipped for value in (path.fill and path.fill.model_dump(), *_owns(path))]
     shades = brought_by(state, *named)
     return ClipDoc(sheet=state.sheet["id"], factor=state.scale.factor, paths=clipped, shades=shades)
@@ -40,7 +42,7 @@ def _owns(path: ClipPath) -> list[Json]:
     return [run.own for run in path.runs]
 
 
-def _clip_path(state: State, row: PathRecord) -> ClipPath:
+def _clip_path(state: State, row: PathRecord, paths: Sequence[str]) -> ClipPath:
     keys = ("name", "closed", "nodes", "facts", "swell", "hidden", "locked", "position")
     group = state.get("group", row["group"]) if row["group"] else None
     return ClipPath.model_validate(
@@ -48,13 +50,25 @@ def _clip_path(state: State, row: PathRecord) -> ClipPath:
             **part_of(row, *keys),
             "figure": row["figure"] or None,
             "fill": row["fill"] or None,
+            "crop": _clip_crop(state, row["crop"], paths),
             "group": group and {"name": group["name"], "mark": group["mark"]},
             "runs": [
-                part_of(run, "brush", "own", "backwards", "places", "shown", "position")
+                {
+                    **part_of(run, "brush", "own", "backwards", "places", "shown", "position"),
+                    "crop": _clip_crop(state, run["crop"], paths),
+                }
                 for run in state.runs_of(row["id"])
             ],
         }
     )
+
+
+def _clip_crop(state: State, crop: Json, paths: Sequence[str]) -> Json | None:
+    """What something is cropped to: a shape of several edges is known by its outer one."""
+    if not crop:
+        return None
+    shape = next((path["id"] for path in crop_paths(state, CropDoc(**crop))), "")
+    return {"crop": crop, "place": paths.index(shape) if shape in paths else None}
 
 
 class Paste(BaseIntent):
@@ -70,7 +84,7 @@ class Paste(BaseIntent):
         lines = [_scaled(to_path(path.nodes, path.closed), larger) for path in self.clip.paths]
         aside = _aside(state, lines, same=self.clip.sheet == state.sheet["id"])
         shapes, groups = dict[str, str](), dict[ClipGroup | None, str | None]()
-        placed: list[tuple[float, str, str]] = []
+        placed: list[tuple[float, str, str, ClipCrop | None]] = []
         for path, line in zip(self.clip.paths, lines, strict=True):
             if path.group not in groups:
                 groups[path.group] = _group(state, path.group)
@@ -83,16 +97,26 @@ class Paste(BaseIntent):
                 shapes,
                 at_home(state, _fill(path, _scaled(line, 1.0, aside)), self.clip.shades),
             )
-            placed.append((path.position, "path", path_id))
+            placed.append((path.position, "path", path_id, path.crop))
             placed += [
-                (run.position, "run", _paste_run(state, path_id, run, self.clip))
+                (run.position, "run", _paste_run(state, path_id, run, self.clip), run.crop)
                 for run in path.runs
                 if run.brush in state.rows["brush"]
             ]
         # They lie over everything, and to one another as they did.
-        for _, kind, row_id in sorted(placed):
-            state.update(kind, row_id, position=state.next_position(kind))
+        new = [row_id for _, kind, row_id, _ in placed if kind == "path"]
+        for _, kind, row_id, crop in sorted(placed, key=lambda each: each[:3]):
+            state.update(kind, row_id, position=state.next_position(kind), crop=self._crop(state, crop, new))
         return f"Paste {self.clip.paths[0].name if len(lines) == 1 else f'{len(lines)} paths'}"
+
+    def _crop(self, state: State, crop: ClipCrop | None, new: Sequence[str]) -> Json:
+        """What a copy is cropped to: the copy of what was copied with it, or, on the same sheet, the same."""
+        if crop is None:
+            return {}
+        if crop.place is not None and crop.place < len(new):
+            return {"kind": "path", "id": new[crop.place], "outside": crop.crop.outside}
+        there = self.clip.sheet == state.sheet["id"] and crop.crop.id in state.rows[crop.crop.kind]
+        return crop.crop.model_dump(mode="json") if there else {}
 
 
 def _scaled(path: Path, larger: float, aside: tuple[float, float] = (0.0, 0.0)) -> Path:
