@@ -20,7 +20,8 @@ BLOCKS, PX_PER_MM = 10, 20.0
 
 
 def looks(weave: str) -> list[float]:
-    """How light each of 10 × 10 blocks of two tiles by two is, and how much it varies within, 0 to 255."""
+    """The size of a tile, 1/100 mm; and how light each of 10 × 10 blocks of two tiles by two is, and how much
+    it varies within, 0 to 255."""
     paint = Cloth(weave, "#3b5068", "#d9d4c7", 10, 8, 0.0).paint(1.0)
     width, height = getattr(paint, "width", 4.0), getattr(paint, "height", 4.0)
     corners = np.array([[0, 0], [width, 0], [width, height], [0, height]]) * 2.0
@@ -30,17 +31,15 @@ def looks(weave: str) -> list[float]:
     picture = np.asarray(Image.open(io.BytesIO(png)).convert("L"), dtype=float)
     rows, columns = (np.array_split(np.arange(side), BLOCKS) for side in picture.shape)
     blocks = [picture[np.ix_(down, across)] for down in rows for across in columns]
-    return [round(float(value), 1) for block in blocks for value in (block.mean(), block.std())]
+    size = [round(100 * width, 1), round(100 * height, 1)]
+    return [*size, *(round(float(value), 1) for block in blocks for value in (block.mean(), block.std()))]
 
 
-def found() -> dict[str, tuple[str, list[float]]]:
-    """Of each weave what it says of itself, and its looks."""
-    said = {
-        name: [f"{key}={value}" for key, value in vars(weave).items() if not callable(value)]
-        for name, weave in WEAVES.items()
-    }
-    return {weave: ("; ".join(said[weave]), looks(weave)) for weave in WEAVES}
+def found(weave: str) -> tuple[str, list[float]]:
+    """What a weave says of itself, and its looks."""
+    said = [f"{key}={value}" for key, value in vars(WEAVES[weave]).items() if not callable(value)]
+    return "; ".join(said), looks(weave)
 
 
 if __name__ == "__main__":
-    KEPT.write_text(json.dumps(found(), separators=(",", ":")) + "\n")
+    KEPT.write_text(json.dumps({weave: found(weave) for weave in WEAVES}, separators=(",", ":")) + "\n")

@@ -3,24 +3,22 @@
 from __future__ import annotations
 
 import json
-from functools import cache
 
 import pytest
 
+from curlet.core.dress.cloth import WEAVES
 from tests.core import cloths
 
 KEPT = json.loads(cloths.KEPT.read_text())
 
-# Looked at by a test, not when this file is read: then it is known which test runs which line.
-found = cache(cloths.found)
-
 
 def test_no_cloth_came_or_went() -> None:
-    assert set(found()) == set(KEPT)
+    assert set(WEAVES) == set(KEPT)
 
 
 @pytest.mark.parametrize("weave", KEPT)
 def test_every_cloth_looks_as_it_did(weave: str) -> None:
-    said, looks = KEPT[weave]
-    assert found()[weave][0] == said
-    assert found()[weave][1] == pytest.approx(looks, abs=0.6)
+    # Each is looked at by its own test, so that it is known which test runs which line.
+    said, looks = cloths.found(weave)
+    assert said == KEPT[weave][0]
+    assert looks == pytest.approx(KEPT[weave][1], abs=0.6)
