@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import io
+import math
 from pathlib import Path as FilePath
 from typing import Any
 
@@ -152,6 +153,10 @@ def test_a_picture_is_placed_by_number_by_hand_and_to_fit(store: FilePath) -> No
     assert fill(state, path)["width"] == pytest.approx(40)
     state = do("drag-picture-fill", path=path, grip="arc", x=40 - 30, y=60)
     assert fill(state, path)["turn"] == pytest.approx(180)
+    # Held steady it is turned by steps of 15°: 100° is nearest to 105°.
+    there = {"x": 40 + 30 * math.cos(math.radians(100)), "y": 60 + 30 * math.sin(math.radians(100))}
+    state = do("drag-picture-fill", path=path, grip="arc", **there, steady=True)
+    assert fill(state, path)["turn"] == pytest.approx(105)
 
 
 @pytest.mark.parametrize(

@@ -117,3 +117,10 @@ def test_a_motif_of_the_library_comes_in_its_place_as_a_copy(client: FlaskClient
     assert np.array_equal(slots(client), plain)
     assert not find_sheet("waistcoat").get("run", RUN)["places"].get("motifs")
     assert send(client, {"kind": "set-repeat", "run": RUN, **which, "brought": kept["id"]}).status_code == 404
+
+
+def test_a_run_of_a_band_alone_has_no_repeats_on_its_tape(client: FlaskClient) -> None:
+    send(client, {"kind": "lay-brush", "paths": ["waistcoat-front-r"], "brush": "strip"})
+    run = next(each for each in sheet(client)["runs"] if each["path"] == "waistcoat-front-r")
+    assert run["tape"]["slots"]["count"] == 0
+    assert run["repeats"] == []
