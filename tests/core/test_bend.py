@@ -15,10 +15,14 @@ from curlet.core.drawing import Outline
 from curlet.core.dress.colour import ColourRole
 from curlet.core.lay import LaidRun, RunRule, lay
 from curlet.core.lay.draw import draw_run
+from curlet.core.lay.frames import LegLine
+from curlet.core.lay.hold.lap import meet
+from curlet.core.lay.hold.mapping import Bent
 from curlet.core.measures import Measure, Scale
 from curlet.core.motif.families import ArtShape, Artwork
 from curlet.core.path import Path
 from curlet.core.path.contours import contours
+from curlet.core.path.corners import find_legs
 from curlet.demo.brushes import BRUSHES
 from curlet.formats.brush_file import read_brush
 from tests.outlines import block, filled_area, flattened, main_row, polygon, shapes_of
@@ -228,3 +232,11 @@ def test_every_repeat_is_drawn_where_some_need_more_parts_than_others() -> None:
     dense = run.path.arc.points(np.linspace(0.1, run.path.length - 0.1, 600))
     area = filled_area(run)
     assert all(area.contains(Point(p)) for p in dense)
+
+
+def test_repeats_before_the_start_of_an_open_path_meet_as_the_others_do() -> None:
+    """At corners repeats go on past the ends of their legs, to before the path begins."""
+    path = line(30)
+    bent = Bent(LegLine(path, find_legs(path, ())), 0.0, Swell(), 30.0)
+    places, others = np.array([-4.0, -1.0, 3.0, 30.0]), np.array([-7.0, -4.0, 3.0, 29.0])
+    assert meet(places, others, bent).tolist() == [True, False, True, False]

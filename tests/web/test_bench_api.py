@@ -86,16 +86,6 @@ def test_a_proof_that_fails_says_what_it_needs(client: FlaskClient) -> None:
     assert "straight" not in wrong
 
 
-def test_a_proof_says_the_first_two_things_that_are_wrong(client: FlaskClient) -> None:
-    """Of huge links beside a tight S three are: a leg is too short, and both bends are too tight."""
-    doc = json.loads(json.dumps(BRUSHES["chain"]))
-    doc["courses"][0].update(size=400, offset={"mm": 6})
-    _, head = trial(client, doc)
-    (wrong,) = (proof["wrong"] for proof in head["proofs"] if proof["name"] == "tight S")
-    assert len(wrong) == 2
-    assert "radius" in wrong[1]
-
-
 def test_a_step_between_pieces_is_marked_with_its_size(client: FlaskClient) -> None:
     """A whipping of another diameter than the rope's."""
     doc = json.loads(json.dumps(BRUSHES["whipped"]))

@@ -54,8 +54,10 @@ def meet(places: Floats, others: Floats, bent: Bent) -> Bools:
     """(n,) whether each place along the path is one of the others too, mm."""
     if not len(others):
         return np.zeros(len(places), dtype=bool)
-    lap = bent.line.path.length if bent.line.path.closed else np.inf
-    known, at = np.sort(others % lap), (places + _NEAR) % lap
+    known, at = others, places + _NEAR
+    if bent.line.path.closed:
+        known, at = known % bent.line.path.length, at % bent.line.path.length
+    known = np.sort(known)
     before = np.searchsorted(known, at, side="right") - 1
     return np.asarray((before >= 0) & (np.abs(at - known[np.maximum(before, 0)]) < 2 * _NEAR))
 
