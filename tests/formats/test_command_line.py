@@ -6,6 +6,7 @@ import json
 from pathlib import Path as FilePath
 
 import pytest
+from PIL import Image
 
 from curlet.cli import main
 
@@ -156,3 +157,12 @@ def test_every_error_is_one_line(words: list[str], capsys: pytest.CaptureFixture
     assert main(words) == 2
     error = capsys.readouterr().err
     assert error.count("\n") == (1 if words else 0)
+
+
+def test_a_picture_has_300_pixels_to_the_inch_unless_said(drawing: FilePath) -> None:
+    """100 mm × 60 mm."""
+    for words, ppi in (((), 300), (("--ppi", "150"), 150)):
+        assert run(drawing, *words, out="out.png")[0] == 0
+        with Image.open(drawing.parent / "out.png") as picture:
+            assert picture.size == (round(100 / 25.4 * ppi), round(60 / 25.4 * ppi))
+            assert picture.info["dpi"] == pytest.approx((ppi, ppi), abs=0.1)

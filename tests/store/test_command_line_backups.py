@@ -80,6 +80,24 @@ def test_beginning_anew_asks_or_wants_to_be_told(
     assert store.exists()
 
 
+@pytest.mark.parametrize("answer", [True, False])
+def test_beginning_anew_goes_on_only_if_that_is_meant(
+    store: FilePath, capsys: pytest.CaptureFixture[str], monkeypatch: pytest.MonkeyPatch, answer: bool
+) -> None:
+    served: list[bool] = []
+
+    def serve_on(*_: object, fresh: bool, **__: object) -> int:
+        served.append(fresh)
+        return 0
+
+    monkeypatch.setattr("sys.stdin.isatty", lambda: True, raising=False)
+    monkeypatch.setattr("click.confirm", lambda words: answer)
+    monkeypatch.setattr("curlet.web.serve.serve", serve_on)
+    code = main(["serve", "--fresh", "--data", str(store.parent)])
+    assert (code == 0, served) == ((True, [True]) if answer else (False, []))
+    assert ("Nothing was changed" in capsys.readouterr().err) is not answer
+
+
 def test_help_and_the_version_end_well(capsys: pytest.CaptureFixture[str]) -> None:
     assert main(["--help"]) == 0
     assert "backup" in capsys.readouterr().out
