@@ -21,6 +21,8 @@ MOST_REPEATS = 20_000
 _SQUARE = Outline("MLLLZ", np.array([[0.0, 0], [1, 0], [1, 1], [0, 1]]))
 # Placements are alike but for their turn if their other parts are as near as this, mm.
 _ALIKE = 1e-6
+# What is laid as often is united before it is laid.
+_OFTEN = 4
 
 
 def silhouette(items: Iterable[Item], tolerance: float) -> Part:
@@ -61,7 +63,7 @@ def _parts(item: Item, tolerance: float) -> Iterator[Part]:
         yield stamped(_SQUARE, item.placements, tolerance)
     elif isinstance(item, Laid):
         for shape in _grounds(item.shapes):
-            yield from _of_shape(shape, tolerance)
+            yield from (part_of(outline, tolerance, even_odd=odd) for outline, odd in _outlines(shape))
     else:
         by_move: dict[tuple[float, float], list[Shape]] = {}
         for shape in _grounds(item.shapes):
@@ -84,23 +86,25 @@ def _of_group(group: Group, tolerance: float) -> Iterator[Part]:
     yield together([*parts, clip], shapely.intersection(covered, clip.area))
 
 
-def _of_shape(shape: Shape, tolerance: float) -> Iterator[Part]:
+def _outlines(shape: Shape) -> Iterator[tuple[Outline, bool]]:
+    """What a shape covers, its fill and its line, each with whether it is filled by even-odd."""
     outline = outline_there(shape)
     if shape.fill is not None:
-        yield part_of(outline, tolerance, even_odd=shape.even_odd)
+        yield outline, shape.even_odd
     if shape.stroke is not None and (area := _line(outline, shape.stroke)) is not None:
-        yield part_of(area, tolerance, even_odd=True)
+        yield area, True
 
 
 def _of_stamps(shapes: Sequence[Shape], placements: Floats, tolerance: float) -> Iterator[Part]:
-    """What stamps cover. What is alike but for its turn is united once, so that what lies within it is no
-    longer looked at."""
+    """What stamps cover. What several shapes make that is alike but for its turn is united once, so that
+    what lies within it is no longer looked at."""
     for form, there in _alike_but_turned(placements):
         formed = (replace(s, outline=Outline(s.outline.commands, s.outline.points @ form)) for s in shapes)
-        parts = [part for shape in formed for part in _of_shape(replace(shape, move=(0.0, 0.0)), tolerance)]
-        edges = edges_of(united(parts))
-        if edges:
-            yield stamped(outline_of_edges(edges), there, tolerance, even_odd=True)
+        outlines = [each for shape in formed for each in _outlines(replace(shape, move=(0.0, 0.0)))]
+        if len(outlines) > 1 and len(there) >= _OFTEN:
+            edges = edges_of(united([part_of(outline, tolerance, even_odd=odd) for outline, odd in outlines]))
+            outlines = [(outline_of_edges(edges), True)] if edges else []
+        yield from (stamped(outline, there, tolerance, even_odd=odd) for outline, odd in outlines)
 
 
 def _alike_but_turned(placements: Floats) -> Iterator[tuple[Floats, Floats]]:

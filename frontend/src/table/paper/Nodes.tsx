@@ -7,6 +7,7 @@ import { useSheetSession, useFrame } from "../sheet";
 import { tableState, useTableState } from "../state";
 import { ARROWS, nudge } from "../tools/arrows";
 import { type Spot, toScreen, type View } from "../view";
+import { follows } from "./follows";
 import { landing } from "./snap";
 
 type Side = "into" | "out";
@@ -81,7 +82,8 @@ function NodeMark({ view, path, node, index, chosen }: NodeProps) {
   });
   const land = (to: Spot, event: PointerEvent, from: Spot) => {
     const { nodes } = tableState();
-    const but = { path: path.id, nodes: nodes.includes(node.id) ? nodes : [node.id] };
+    const moved = nodes.includes(node.id) ? nodes : [node.id];
+    const but = { path: path.id, nodes: moved, follows: follows(session.frame, path.id) };
     return move(landing(to, session.frame, { from, straight: event.shiftKey, but }));
   };
   const bind = useSheetDrag({ x: node.x, y: node.y }, land, (event) => chooseNode(node.id, event.shiftKey));

@@ -41,8 +41,14 @@ describe("where the pointer lands", () => {
   });
 
   it("is never what is being moved itself", () => {
-    const but = { path: "Hem", nodes: ["n1"] };
+    const but = { path: "Hem", nodes: ["n1"], follows: new Set(["Hem"]) };
     expect(landing({ x: 11, y: 10 }, frame, { but }).on).toBeNull();
+  });
+
+  it("is none of what follows what is being moved, but a node of its own that stays", () => {
+    const but = { path: "Hem", nodes: ["n1"], follows: new Set(["Hem", "Pocket"]) };
+    expect(landing({ x: 50.6, y: 13.8 }, frame, { but }).on).toBeNull();
+    expect(landing({ x: 50.1, y: 10.2 }, frame, { but }).on).toBe("end of Hem");
   });
 
   it("keeps to 45° from where a line begins while Shift is held", () => {

@@ -20,8 +20,8 @@ interface Asked {
   /** With a held Shift the line from here keeps to 0°, 45° and 90°. */
   from?: Spot | undefined;
   straight?: boolean;
-  /** What is being moved itself. */
-  but?: { path: string; nodes: readonly string[] } | undefined;
+  /** What is being moved itself, and the paths that follow it. */
+  but?: { path: string; nodes: readonly string[]; follows: ReadonlySet<string> } | undefined;
 }
 
 export function landing(at: Spot, frame: SheetFrame, { from, straight, but }: Asked = {}): Landing {
@@ -49,7 +49,7 @@ function onNode(at: Spot, frame: SheetFrame, but: Asked["but"]): Landing | null 
   let best = reach();
   let found: Landing | null = null;
   for (const path of frame.paths) {
-    if (path.hidden) continue;
+    if (path.hidden || (path.id !== but?.path && but?.follows.has(path.id))) continue;
     path.nodes.forEach((node, index) => {
       if (but?.path === path.id && but.nodes.includes(node.id)) return;
       const end = endAt(path, index);
@@ -76,7 +76,7 @@ function onPath(at: Spot, frame: SheetFrame, but: Asked["but"]): Landing | null 
   const under = document.elementsFromPoint(paper.left + here.x, paper.top + here.y);
   for (const element of under) {
     const id = element.getAttribute("data-path");
-    if (!id || id === but?.path || !(element instanceof SVGGeometryElement)) continue;
+    if (!id || but?.follows.has(id) || !(element instanceof SVGGeometryElement)) continue;
     const spot = nearestOn(element, at);
     if (Math.hypot(spot.x - at.x, spot.y - at.y) > reach()) continue;
     return { ...spot, on: frame.paths.find((path) => path.id === id)?.name ?? null, end: null };
