@@ -17,7 +17,7 @@ from tests.server import Server
 
 MOVES = 24
 
-# A node is moved by pointer events, away from all that would draw it; from each to the first painting after it.
+# A node is moved by pointer events, away from all that draws it; from each to the painting that follows.
 _DRAG = """
 const done = arguments[arguments.length - 1];
 const [id, moves] = arguments;
