@@ -191,12 +191,14 @@ Item = Stamps | Laid | Picture | Group
 
 @dataclass(frozen=True, eq=False)
 class Drawing:
-    """A sheet of `width` × `height` mm and its groups, bottom to top."""
+    """A sheet of `width` × `height` mm and its groups, bottom to top; or the part of a sheet that begins at
+    `corner`, its left and top."""
 
     width: float
     height: float
     groups: tuple[Group, ...] = ()
     title: str = ""
+    corner: tuple[float, float] | None = None
 
     @cached_property
     def repeats(self) -> int:

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import json
 import math
 import struct
 import zlib
@@ -51,8 +52,19 @@ def write_png(drawing: Drawing, ppi: float, tell: Tell = untold) -> bytes:
     TooMuch
         If the picture would have more than 150 million pixels.
     """
-    data = painted(drawing, ppi, tell).encodeToData(skia.EncodedImageFormat.kPNG, 100)
-    return with_resolution(bytes(data), ppi)
+    png = bytes(painted(drawing, ppi, tell).encodeToData(skia.EncodedImageFormat.kPNG, 100))
+    if drawing.corner:
+        png = _with_chunk(
+            png, b"tEXt", b"Place\0" + json.dumps({**place_of(drawing), "unit": "mm"}).encode("ascii")
+        )
+    return with_resolution(png, ppi)
+
+
+def place_of(drawing: Drawing) -> dict[str, float]:
+    """Where a drawing lies on its sheet, mm, so that it can be put back there."""
+    left, top = drawing.corner or (0.0, 0.0)
+    sides = {"left": left, "top": top, "width": drawing.width, "height": drawing.height}
+    return {name: round(value, 4) for name, value in sides.items()}
 
 
 def painted(drawing: Drawing, ppi: float, tell: Tell = untold) -> skia.Image:
@@ -62,6 +74,8 @@ def painted(drawing: Drawing, ppi: float, tell: Tell = untold) -> skia.Image:
     with surface as canvas:
         canvas.clear(skia.ColorTRANSPARENT)
         canvas.scale(width / drawing.width, height / drawing.height)
+        left, top = drawing.corner or (0.0, 0.0)
+        canvas.translate(-left, -top)
         for group in each_group(drawing, tell):
             _draw(canvas, group)
     return surface.makeImageSnapshot()
@@ -101,8 +115,12 @@ def check_pixels(drawing: Drawing, ppi: float) -> tuple[int, int]:
 def with_resolution(png: bytes, ppi: float) -> bytes:
     """Put a pHYs chunk after the header: 300 ppi is 11,811 pixels per metre."""
     per_metre = round(ppi / MM_PER_INCH * 1000)
-    body = b"pHYs" + struct.pack(">IIB", per_metre, per_metre, 1)
-    chunk = struct.pack(">I", 9) + body + struct.pack(">I", zlib.crc32(body))
+    return _with_chunk(png, b"pHYs", struct.pack(">IIB", per_metre, per_metre, 1))
+
+
+def _with_chunk(png: bytes, kind: bytes, data: bytes) -> bytes:
+    body = kind + data
+    chunk = struct.pack(">I", len(data)) + body + struct.pack(">I", zlib.crc32(body))
     return png[:_SIGNATURE_AND_HEADER] + chunk + png[_SIGNATURE_AND_HEADER:]
 
 

@@ -71,7 +71,7 @@ class _Writer:
     def drawing(self, drawing: Drawing, tell: Tell) -> str:
         body = "".join(self.item(group) for group in each_group(drawing, tell))
         size = f"{number(drawing.width)}mm", f"{number(drawing.height)}mm"
-        box = numbers((0, 0, drawing.width, drawing.height))
+        box = numbers((*(drawing.corner or (0, 0)), drawing.width, drawing.height))
         title = f"<title>{escape(drawing.title)}</title>\n" if drawing.title else ""
         defs = f"<defs>{''.join(self.definitions)}</defs>\n" if self.definitions else ""
         return (

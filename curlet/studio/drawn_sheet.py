@@ -80,8 +80,9 @@ def small_picture(state: State) -> bytes:
 
 def on_background(state: State, drawing: Drawing) -> Drawing:
     """The drawing on the sheet's own background: its cloth, or the plain paper that it is seen on."""
-    width, height = drawing.width, drawing.height
-    corners = Outline("MLLLZ", np.array([[0, 0], [width, 0], [width, height], [0, height]], dtype=float))
+    size, corner = (drawing.width, drawing.height), drawing.corner or (0.0, 0.0)
+    sides = np.array([[0, 0], [1, 0], [1, 1], [0, 1]], dtype=float)
+    corners = Outline("MLLLZ", sides * size + corner)
     paint = background_paint(state) or Solid(
         _BACKGROUNDS.get(state.sheet["background"], _BACKGROUNDS["light"])
     )

@@ -4,16 +4,20 @@ from __future__ import annotations
 
 from collections import defaultdict
 
+import orjson
 from flask import Response
 from pydantic import BaseModel
 
 from curlet.core.drawing import Drawing
 from curlet.core.errors import CurletError
+from curlet.core.measures import MM_PER_INCH
 from curlet.core.tally import too_fine
+from curlet.core.trim import trimmed
 from curlet.formats.choices import OutputName
 from curlet.formats.outline_file import OUTLINES, OutlineDoc, OutlineFacts, OutlineName
 from curlet.formats.outputs import OUTPUTS
-from curlet.formats.png_out import pixels
+from curlet.formats.png_out import pixels, place_of
+from curlet.formats.white import whitened
 from curlet.store import journal
 from curlet.store.laying import lay_row
 from curlet.studio import exports
@@ -21,7 +25,15 @@ from curlet.studio.drawn_sheet import on_background, sheet_drawing
 from curlet.studio.under_way import UnderWay
 from curlet.web.replies import Replies, file_of, file_reply, json_reply
 from curlet.web.routes import Routes
-from curlet.web.schemas import ExportFacts, ExportQuery, FactsQuery, OutlineQuery, Problem, SheetUrl
+from curlet.web.schemas import (
+    ExportFacts,
+    ExportQuery,
+    FactsQuery,
+    OutlineQuery,
+    PlaceShown,
+    Problem,
+    SheetUrl,
+)
 from curlet.web.sheet_frames import number_text
 from curlet.web.watched import watched
 
@@ -61,9 +73,20 @@ class OutlineShown(OutlineFacts):
 def file(path: OutputUrl, query: ExportQuery) -> Response:
     """A file of the sheet, in mm; runs are groups with ids and titles, pixels at the asked resolution."""
     with watched() as work:
-        drawing = _drawing(path.sheet_id, query, work)
+        drawing = _drawing(path.sheet_id, query, work, path.form)
         data = exports.export(drawing, path.form, query.resolution, work)
     return file_reply(data, OUTPUTS[path.form].type, f"{drawing.title}.{path.form}")
+
+
+@export.get("/sheets/<sheet_id>/place.json", responses={200: PlaceShown, **_REPLIES})
+def place(path: SheetUrl, query: FactsQuery) -> Response:
+    """Where on its sheet a trimmed file lies, as a file to be kept beside it."""
+    with watched() as work:
+        drawing = _drawing(path.sheet_id, query, work, query.form)
+    sheet = journal.find_sheet(path.sheet_id).sheet
+    of_sheet = {"sheet": sheet["name"], "sheet_width": sheet["width"], "sheet_height": sheet["height"]}
+    data = orjson.dumps({**of_sheet, **place_of(drawing), "unit": "mm"}, option=orjson.OPT_INDENT_2)
+    return file_reply(data, "application/json", f"{drawing.title}, place.json")
 
 
 @export.get("/sheets/<sheet_id>/outline.<form>", responses={200: _OUTLINES, **_REPLIES})
@@ -112,13 +135,17 @@ def facts(path: SheetUrl, query: FactsQuery) -> Response:
         if OUTPUTS[query.form].pixels:
             for note in too_fine(laid, ppi):
                 fine.add(name, note)
+    lies = {"left": 0.0, "top": 0.0, "width": sheet["width"], "height": sheet["height"]}
+    if query.trimmed:
+        with watched() as work:
+            lies |= place_of(_drawing(path.sheet_id, query, work, query.form))
     return json_reply(
         {
-            "width_mm": sheet["width"],
-            "height_mm": sheet["height"],
-            "width_px": pixels(sheet["width"], ppi),
-            "height_px": pixels(sheet["height"], ppi),
+            **{f"{side}_mm": lies[side] for side in ("left", "top", "width", "height")},
+            "width_px": pixels(lies["width"], ppi),
+            "height_px": pixels(lies["height"], ppi),
             "ppi": ppi,
+            "margin": number_text(query.around, "length", 1.0),
             "runs": len(shown),
             "fine": fine.told(),
             "left_out": left_out.told(),
@@ -156,7 +183,7 @@ def _outlined(sheet_id: str, query: OutlineQuery, work: UnderWay) -> tuple[Drawi
     return _drawing(sheet_id, query, work), doc
 
 
-def _drawing(sheet_id: str, query: ExportQuery, work: UnderWay) -> Drawing:
+def _drawing(sheet_id: str, query: ExportQuery, work: UnderWay, form: str = "svg") -> Drawing:
     state = journal.find_sheet(sheet_id)
     runs = [run for run in state.all("run") if state.seen(run)]
     chosen = query.chosen
@@ -167,4 +194,9 @@ def _drawing(sheet_id: str, query: ExportQuery, work: UnderWay) -> Drawing:
     lines = query.what == "sheet" and not query.run
     singles = not query.run and chosen is None
     drawing = sheet_drawing(state, with_lines=lines, runs=runs, singles=singles, only=chosen, work=work)
+    if query.white:
+        drawing = whitened(drawing)
+    if query.trimmed:
+        per_mm = query.resolution / MM_PER_INCH if OUTPUTS[form].pixels else None
+        drawing = trimmed(drawing, query.around, per_mm)
     return on_background(state, drawing) if query.background else drawing

@@ -10,6 +10,7 @@ from pydantic import AfterValidator, BaseModel, Field
 
 from curlet.core.area.outline import WITHIN
 from curlet.core.measures import Measure, Scale, read_measure
+from curlet.core.trim import MARGIN
 from curlet.formats.choices import OutputName
 from curlet.formats.clean_doc import CleanDoc
 from curlet.formats.outline_file import OutlineDoc
@@ -104,6 +105,16 @@ class ExportQuery(BaseModel):
     ] = ""
     background: Annotated[bool, Field(description="Whether it lies on the sheet's own background.")] = False
     ppi: Annotated[str, Field(max_length=64, description="Pixels per inch: a number or a sum.")] = "300"
+    trimmed: Annotated[bool, Field(description="Whether it is trimmed to what is drawn.")] = False
+    margin: Annotated[Number, Field(description="What is left around that, on the sheet.")] = "0"
+    white: Annotated[bool, Field(description="Whether all of it is white, to be tinted elsewhere.")] = False
+
+    @property
+    def around(self) -> float:
+        """The margin in sheet mm; BadInput if it is no length, or out of bounds."""
+        margin = read_measure(self.margin).value
+        MARGIN.check(margin)
+        return margin
 
     @property
     def chosen(self) -> list[str] | None:
@@ -151,17 +162,33 @@ class FactsQuery(ExportQuery):
 
 
 class ExportFacts(BaseModel):
-    """How large the sheet comes out, what is too fine for a file with pixels, and what cannot be in it, in
-    words: alike ones once, with the paths that they are true of."""
+    """How large it comes out and where on its sheet it begins, what is too fine for a file with pixels, and
+    what cannot be in it, in words: alike ones once, with the paths that they are true of."""
 
+    left_mm: float
+    top_mm: float
     width_mm: float
     height_mm: float
     width_px: int
     height_px: int
     ppi: float
+    margin: str
     runs: int
     fine: list[str]
     left_out: list[str]
+
+
+class PlaceShown(BaseModel):
+    """Where on its sheet a trimmed file lies, mm from the sheet's left and top, to be put back there."""
+
+    sheet: str
+    sheet_width: float
+    sheet_height: float
+    left: float
+    top: float
+    width: float
+    height: float
+    unit: Literal["mm"]
 
 
 class RepeatQuery(BaseModel):

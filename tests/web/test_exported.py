@@ -170,3 +170,69 @@ def test_the_picture_of_the_dialog_lies_on_the_sheets_background(client: FlaskCl
     assert corner(background="true") == [0xF7, 0xF4, 0xEB, 255]
     send(client, {"kind": "set-sheet", "background_cloth": CLOTH})
     assert corner(background="true") not in ([0xF7, 0xF4, 0xEB, 255], [0, 0, 0, 0])
+
+
+def place(client: FlaskClient, **query: str) -> Any:
+    reply = client.get(f"{SHEET}/place.json", query_string={"trimmed": "true", **query})
+    assert reply.status_code == 200
+    assert "place.json" in reply.headers["Content-Disposition"]
+    return reply.json
+
+
+def test_a_trimmed_file_has_just_what_is_drawn_with_its_margin_and_its_place(client: FlaskClient) -> None:
+    query = {"run": RUN, "trimmed": "true", "margin": "2 mm"}
+    there = place(client, **query, ppi="254")
+    sides = [there[side] for side in ("left", "top", "width", "height")]
+    # At whole pixels, ten to the mm.
+    assert sides == pytest.approx([round(side, 1) for side in sides])
+    assert (there["unit"], there["sheet"]) == ("mm", sheet(client)["sheet"]["name"])
+    small, whole = pixels(client, **query, ppi="254"), pixels(client, run=RUN, ppi="254")
+    assert small.shape[:2] == (round(10 * there["height"]), round(10 * there["width"]))
+    # All of the stitches are in it, and 2 mm all round are bare.
+    assert (small[..., 3] > 0).sum() == pytest.approx((whole[..., 3] > 0).sum(), rel=0.01)
+    rows, columns = np.nonzero(small[..., 3] > 8)
+    for least, most, side in (
+        (rows.min(), rows.max(), small.shape[0]),
+        (columns.min(), columns.max(), small.shape[1]),
+    ):
+        assert 19 <= least <= 22
+        assert 19 <= side - 1 - most <= 22
+    root = sent(client, **query)
+    box = [float(number) for number in root.get("viewBox", "").split()]
+    assert box[2:] == pytest.approx(sides[2:], abs=0.2)
+    assert box[:2] == pytest.approx(sides[:2], abs=0.2)
+    assert root.get("width") == f"{box[2]:g}mm"
+
+
+def test_facts_say_how_large_a_trimmed_file_is_and_where_it_begins(client: FlaskClient) -> None:
+    asked = {"run": RUN, "trimmed": "true", "margin": "1/8 in", "ppi": "254", "form": "png"}
+    facts, there = client.get(f"{SHEET}/export.json", query_string=asked).json, place(client, **asked)
+    assert [facts[f"{side}_mm"] for side in ("left", "top", "width", "height")] == [
+        there[side] for side in ("left", "top", "width", "height")
+    ]
+    assert facts["margin"] == "3.175 mm"
+    assert facts["width_px"] == round(10 * facts["width_mm"])
+    whole = client.get(f"{SHEET}/export.json", query_string={"form": "png"}).json
+    assert (whole["left_mm"], whole["top_mm"], whole["margin"]) == (0, 0, "0 mm")
+
+
+@pytest.mark.parametrize(("margin", "words"), [("wide", "not a"), ("-1", "Margin"), ("1e9", "Margin")])
+def test_a_margin_that_is_none_is_said(client: FlaskClient, margin: str, words: str) -> None:
+    reply = client.get(f"{SHEET}/export.png", query_string={"trimmed": "true", "margin": margin})
+    assert reply.status_code == 422
+    assert words in reply.get_json(force=True)["detail"]
+
+
+def test_nothing_drawn_is_said_where_it_is_to_be_trimmed(client: FlaskClient) -> None:
+    runs = [run["id"] for run in sheet(client)["runs"]]
+    send(client, {"kind": "remove-runs", "runs": runs})
+    reply = client.get(f"{SHEET}/export.svg", query_string={"what": "runs", "trimmed": "true"})
+    assert reply.status_code == 422
+    assert "nothing to trim" in reply.get_json(force=True)["detail"]
+
+
+def test_all_in_white_has_no_other_colour_and_is_as_opaque(client: FlaskClient) -> None:
+    own, white = pixels(client), pixels(client, white="true")
+    assert np.array_equal(own[..., 3], white[..., 3])
+    assert set(map(tuple, white[white[..., 3] > 128][:, :3].tolist())) == {(255, 255, 255)}
+    assert own[own[..., 3] > 128][:, :3].min() < 200

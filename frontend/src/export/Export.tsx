@@ -1,12 +1,14 @@
 /** Export: what, as what, and how fine; with what will not print. */
-import { useQuery } from "@tanstack/react-query";
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
 
 import { download } from "@/shared/download";
 import { CHOICES } from "@/shared/api/choices";
-import { api, type OutputId, Refusal } from "@/shared/api/client";
+import { api, type ExportAsked, type OutputId, Refusal } from "@/shared/api/client";
 import { Choice } from "@/shared/ui/Choice";
 import { NumberField } from "@/shared/ui/NumberField";
+import { NumberLine } from "@/shared/ui/NumberLine";
+import { Tick } from "@/shared/ui/Tick";
 import { useLength } from "@/shared/ui/unit";
 import { plural } from "@/shared/ui/words";
 import { watch, workWords, type WorkUnderWay } from "@/shared/work";
@@ -17,6 +19,8 @@ import { OutlineFacts, OutlineFields, OutlinePicture, USUAL, useOutline, type Me
 
 type What = "sheet" | "runs" | "chosen" | "run";
 type OutlineId = (typeof CHOICES.outlines)[number]["id"];
+/** How files of a drawing are made. */
+type Look = Pick<ExportAsked, "trimmed" | "margin" | "white">;
 type As = OutputId | `outline.${OutlineId}`;
 
 const AS: (readonly [As, string])[] = [
@@ -37,27 +41,28 @@ export function Export() {
   const [what, setWhat] = useState<What>("sheet");
   const [as, setAs] = useState<As>("svg");
   const [ppi, setPpi] = useState(300);
+  const [look, setLook] = useState<Look>({ trimmed: false, margin: "0 mm", white: false });
   const [asked, setAsked] = useState(USUAL);
   useEffect(() => dialog.current!.showModal(), []);
 
-  const readPpi = async (entered: string) => {
-    try {
-      setPpi((await api.exportFacts(session.id, as as OutputId, entered)).ppi);
-      return null;
-    } catch (error) {
-      return (error as Error).message;
-    }
-  };
   const meant: Meant = {
     what: what === "sheet" || what === "chosen" ? "sheet" : "runs",
     ...(what === "run" && run && { run: run.id }),
     ...(what === "chosen" && { paths: paths.map((item) => item.id).join(",") }),
   };
+  const readPpi = async (entered: string) => {
+    try {
+      setPpi((await api.exportFacts(session.id, as as OutputId, { ...meant, ...look, ppi: entered })).ppi);
+      return null;
+    } catch (error) {
+      return (error as Error).message;
+    }
+  };
   const address = (file: string, more: Record<string, unknown>) => {
     const query = Object.entries({ ...meant, ...more }).map(([key, value]) => [key, String(value)]);
     return `/api/sheets/${session.id}/${file}?${new URLSearchParams(query)}`;
   };
-  const picture = address("export.png", { ppi: PREVIEW_PPI, background: true, revision: frame.revision });
+  const picture = address("export.png", { ...look, ppi: PREVIEW_PPI, background: true, revision: frame.revision });
   const made = useOutline({ meant, asked, wanted: isOutline(as) });
   const options: [What, string][] = [
     ["sheet", "Sheet with its lines"],
@@ -90,10 +95,19 @@ export function Export() {
               <NumberField label="Pixels per inch" value={String(ppi)} step={50} onCommit={readPpi} />
             </div>
           )}
-          {isOutline(as) ? <OutlineFacts {...made} /> : <Facts as={as} ppi={ppi} />}
+          {!isOutline(as) && <LookFields as={as} asked={{ ...meant, ...look, ppi: String(ppi) }} onChange={setLook} />}
+          {isOutline(as) ? (
+            <OutlineFacts {...made} />
+          ) : (
+            <Facts
+              as={as}
+              asked={{ ...meant, ...look, ppi: String(ppi) }}
+              place={address("place.json", { ...look, ppi, form: as })}
+            />
+          )}
           <div className="mt-4 flex flex-wrap gap-2">
             <ExportFile
-              address={isOutline(as) ? address(as, asked) : address(`export.${as}`, { ppi })}
+              address={isOutline(as) ? address(as, asked) : address(`export.${as}`, { ...look, ppi })}
               words={isOutline(as) ? `Export the outline` : `Export ${as.toUpperCase()}`}
             />
             <button
@@ -176,15 +190,44 @@ function ExportFile({ address, words }: { address: string; words: string }) {
   );
 }
 
-function Facts({ as, ppi }: { as: OutputId; ppi: number }) {
+/** Trimmed to what is drawn, with a margin; and all in white, to be tinted elsewhere. */
+function LookFields({ as, asked, onChange }: { as: OutputId; asked: ExportAsked; onChange: (look: Look) => void }) {
+  const session = useSheetSession();
+  const { trimmed, margin, white } = asked;
+  const look = { trimmed, margin, white };
+  const read = async (entered: string) => {
+    try {
+      const read = await api.exportFacts(session.id, as, { ...asked, trimmed: true, margin: entered });
+      onChange({ ...look, margin: read.margin });
+      return null;
+    } catch (error) {
+      return (error as Error).message;
+    }
+  };
+  return (
+    <div className="mt-3">
+      <Tick label="Trimmed to the artwork" on={trimmed} onChange={(on) => onChange({ ...look, trimmed: on })} />
+      {trimmed && <NumberLine label="Margin, on paper" value={margin} step={1} onCommit={read} />}
+      <Tick label="All in white, to be tinted" on={white} onChange={(on) => onChange({ ...look, white: on })} />
+    </div>
+  );
+}
+
+function Facts({ as, asked, place }: { as: OutputId; asked: ExportAsked; place: string }) {
   const session = useSheetSession();
   const { bare, text } = useLength();
   const frame = useFrame("revision");
   const { data, error } = useQuery({
-    queryKey: ["export", session.id, frame.revision, as, ppi],
-    queryFn: () => api.exportFacts(session.id, as, String(ppi)),
+    queryKey: ["export", session.id, frame.revision, as, asked],
+    queryFn: () => api.exportFacts(session.id, as, asked),
+    placeholderData: keepPreviousData,
   });
-  if (error) return <p role="alert">{error.message}</p>;
+  if (error)
+    return (
+      <p role="alert" className="mt-3">
+        {error.message}
+      </p>
+    );
   if (!data) return null;
   const size = `${bare(data.width_mm, 1)} × ${text(data.height_mm, 1)}`;
   const pixels = `${data.width_px.toLocaleString("en")} × ${data.height_px.toLocaleString("en")} px`;
@@ -194,6 +237,16 @@ function Facts({ as, ppi }: { as: OutputId; ppi: number }) {
         <span className="measure">{hasPixels(as) ? `${pixels}, ${size}` : size}</span>
         <br />
         {plural(data.runs, "run")} on the sheet
+        {asked.trimmed && (
+          <>
+            <br />
+            Begins <span className="measure">{text(data.left_mm, 2)}</span> from the sheet’s left,{" "}
+            <span className="measure">{text(data.top_mm, 2)}</span> from its top:{" "}
+            <a className="text-accent underline decoration-dotted underline-offset-2" href={place} download>
+              its place, as JSON
+            </a>
+          </>
+        )}
       </p>
       <Notes title="Too fine to print well" notes={data.fine} />
       <Notes title="Left out" notes={data.left_out} />

@@ -53,6 +53,17 @@ export class Refusal extends Error {
 
 type OutlineQuery = NonNullable<paths["/api/sheets/{sheet_id}/outline.json"]["get"]["parameters"]["query"]>;
 /** How an outline is made, as it is entered. */
+/** What of a sheet is exported, and how its files are made. */
+export interface ExportAsked {
+  what: "sheet" | "runs";
+  run?: string;
+  paths?: string;
+  ppi: string;
+  trimmed: boolean;
+  margin: string;
+  white: boolean;
+}
+
 export type OutlineAsked = Required<
   Pick<OutlineQuery, "gaps" | "grow" | "least" | "within" | "round" | "splines" | "size">
 >;
@@ -381,10 +392,10 @@ export const api = {
   outlineNumbers: (id: string, query: OutlineQuery) =>
     settled(client.GET("/api/sheets/{sheet_id}/outline-numbers", { params: { ...at(id), query } })),
 
-  exportFacts: (id: string, form: OutputId, ppi: string) =>
+  exportFacts: (id: string, form: OutputId, asked: ExportAsked) =>
     settled(
       client.GET("/api/sheets/{sheet_id}/export.json", {
-        params: { ...at(id), query: { form, ppi } },
+        params: { ...at(id), query: { form, ...asked } },
       }),
     ),
 };
