@@ -94,3 +94,30 @@ def test_a_ribbon_lies_behind_a_ring(dressed: Table, side: str) -> None:
         dressed.option("What is seen of it", "Outside").click()
     said = f"{side.lower()} of Lantern ring"
     dressed.wait(lambda: said in dressed.browser.find_element(By.CSS_SELECTOR, "[data-row=crop] h3").text)
+
+
+def test_one_run_is_exported_trimmed_and_white(table: Table) -> None:
+    """As it is sent on: its place is said and is a file too."""
+    table.choose("hem-r")
+    table.button("Export").click()
+    table.option("What", "Only Hem R").click()
+    table.option("As", "PNG").click()
+    tick = "//dialog//label[normalize-space()='{}']/input"
+    table.browser.find_element(By.XPATH, tick.format("Trimmed to the artwork")).click()
+    table.type_in("Margin, on paper", "wide")
+    table.wait(lambda: "not a" in table.browser.find_element(By.TAG_NAME, "dialog").text)
+    table.type_in("Margin, on paper", "1/8 in")
+    table.wait(lambda: table.named("Margin, on paper").get_attribute("value") == "3.175 mm")
+    table.wait(lambda: "from the sheet’s left" in table.browser.find_element(By.TAG_NAME, "dialog").text)
+    table.browser.find_element(By.XPATH, tick.format("All in white, to be tinted")).click()
+    address = table.wait(lambda: _address(table, "white=true"))
+    assert "trimmed=true" in address
+    assert "margin=3.175" in address
+    place = table.browser.find_element(By.LINK_TEXT, "its place, as JSON").get_attribute("href") or ""
+    assert "place.json" in place
+    assert "margin=3.175" in place
+
+
+def _address(table: Table, part: str) -> str | None:
+    found = table.by_id("export-file").get_attribute("href") or ""
+    return found if part in found else None
