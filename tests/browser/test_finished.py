@@ -101,7 +101,7 @@ def test_one_run_is_exported_trimmed_and_white(table: Table) -> None:
     table.choose("hem-r")
     table.button("Export").click()
     table.option("What", "Only Hem R").click()
-    table.option("As", "PNG").click()
+    table.option("As", "PNG on transparency").click()
     tick = "//dialog//label[normalize-space()='{}']/input"
     table.browser.find_element(By.XPATH, tick.format("Trimmed to the artwork")).click()
     table.type_in("Margin, on paper", "wide")

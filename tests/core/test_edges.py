@@ -55,7 +55,7 @@ def test_an_outline_with_nothing_to_meet_is_told_and_is_no_fault() -> None:
     split = "M0 -2L10 -2L10 2L0 2ZM0 -1L6 -1L6 1L0 1Z"
     (joint,) = check_edges(row(art(split, even_odd=True)), Scale())
     assert joint.step == 0
-    assert {m.what for m in joint.mismatches} == {"open"}
+    assert {(m.what, m.size, m.other) for m in joint.mismatches} == {("open", 0.0, None)}
 
 
 def test_a_change_of_direction_is_told_in_degrees() -> None:

@@ -62,7 +62,12 @@ export function Export() {
     const query = Object.entries({ ...meant, ...more }).map(([key, value]) => [key, String(value)]);
     return `/api/sheets/${session.id}/${file}?${new URLSearchParams(query)}`;
   };
-  const picture = address("export.png", { ...look, ppi: PREVIEW_PPI, background: true, revision: frame.revision });
+  const picture = address("export.png", {
+    ...look,
+    ppi: PREVIEW_PPI,
+    background: !look.white,
+    revision: frame.revision,
+  });
   const made = useOutline({ meant, asked, wanted: isOutline(as) });
   const options: [What, string][] = [
     ["sheet", "Sheet with its lines"],
@@ -122,11 +127,11 @@ export function Export() {
           {isOutline(as) ? (
             <OutlinePicture {...made} />
           ) : (
-            // On the sheet's own background, so that white thread is seen; the file has none.
+            // On the sheet's own background, or on a dark one, so that white thread is seen; the file has none.
             <img
               src={picture}
               alt={`${frame.sheet.name} as it is exported`}
-              className="max-h-[330px] w-full object-contain"
+              className={`max-h-[330px] object-contain ${look.white ? "max-w-full bg-[#2a2f3a]" : "w-full"}`}
             />
           )}
         </figure>
@@ -240,8 +245,8 @@ function Facts({ as, asked, place }: { as: OutputId; asked: ExportAsked; place: 
         {asked.trimmed && (
           <>
             <br />
-            Begins <span className="measure">{text(data.left_mm, 2)}</span> from the sheet’s left,{" "}
-            <span className="measure">{text(data.top_mm, 2)}</span> from its top:{" "}
+            Begins <span className="measure whitespace-nowrap">{text(data.left_mm, 2)}</span> from the sheet’s left,{" "}
+            <span className="measure whitespace-nowrap">{text(data.top_mm, 2)}</span> from its top:{" "}
             <a className="text-accent underline decoration-dotted underline-offset-2" href={place} download>
               its place, as JSON
             </a>
