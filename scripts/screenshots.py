@@ -59,11 +59,18 @@ def corner(table: Table) -> None:
 
 
 def export(table: Table) -> None:
+    """One run as it is sent on: trimmed, in white."""
+    table.choose("hem-r")
+    table.by_id("tape")
     table.button("Export").click()
-    table.wait(lambda: "mm" in table.browser.find_element(By.TAG_NAME, "dialog").text)
-    table.wait(
-        lambda: table.browser.execute_script("return document.querySelector('dialog img').naturalWidth > 0")
-    )
+    table.option("What", "Only Hem R").click()
+    table.option("As", "PNG on transparency").click()
+    for tick in ("Trimmed to the artwork", "All in white, to be tinted"):
+        table.browser.find_element(By.XPATH, f"//dialog//label[normalize-space()='{tick}']/input").click()
+    table.type_in("Margin, on paper", "2")
+    table.wait(lambda: "from the sheet" in table.browser.find_element(By.TAG_NAME, "dialog").text)
+    script = "return document.querySelector('dialog img').naturalWidth > 0"
+    table.wait(lambda: table.browser.execute_script(script))
 
 
 def bench(table: Table) -> None:
