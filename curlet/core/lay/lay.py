@@ -39,7 +39,6 @@ class RunRule:
     Attributes
     ----------
     backwards : walk the path from its end to its start.
-    flipped : what the brush has to the right of the path lies to its left.
     start : how far a closed path's start point is slid, drawn mm.
     opening : how wide a closed path is opened at its start point, drawn mm; None for closed.
     corners : the manner of single corners.
@@ -48,10 +47,10 @@ class RunRule:
     seed : of the sway.
     other_half : the mirrored half of the same seam, if it shares this run's stitch length.
     repeats : what is said of single repeats.
+    flipped : what the brush has to the right of the path lies to its left.
     """
 
     backwards: bool = False
-    flipped: bool = False
     start: float = 0.0
     opening: float | None = None
     corners: dict[str, str] = field(default_factory=dict)
@@ -60,6 +59,7 @@ class RunRule:
     seed: int = 0
     other_half: OtherHalf | None = None
     repeats: dict[RepeatKey, OneRepeat] = field(default_factory=dict)
+    flipped: bool = False
 
 
 @dataclass(frozen=True, eq=False)
