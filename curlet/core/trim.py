@@ -11,7 +11,19 @@ import shapely
 from numpy.typing import NDArray
 
 from curlet.core.bounds import Bounds
-from curlet.core.drawing import Drawing, Group, Item, Laid, Outline, Picture, Shape, Stamps, Stroke, placed
+from curlet.core.drawing import (
+    Drawing,
+    Group,
+    Item,
+    Laid,
+    Outline,
+    Picture,
+    Shape,
+    Stamps,
+    Stroke,
+    box_around,
+    placed,
+)
 from curlet.core.errors import BadInput
 from curlet.core.path.booleans import line_as_area
 from curlet.core.path.flat import flat
@@ -108,15 +120,7 @@ def _roughly(part: Part) -> Box | None:
     if isinstance(part, Group):
         boxes = [box for item in part.items for inner in _parts(item) if (box := _roughly(inner)) is not None]
         return _seen(part, _union(boxes) if boxes else None)
-    if isinstance(part, Picture):
-        return _around(placed(_UNIT, part.placements))
-    (shape,) = part.shapes
-    low, high = shape.outline.points.min(axis=0), shape.outline.points.max(axis=0)
-    corners = low + _UNIT * (high - low)
-    stroke = shape.stroke
-    # A mitre reaches as many half weights beyond its corner; a square end less far.
-    room = stroke.weight / 2 * max(stroke.mitre_limit, math.sqrt(2)) if stroke else 0.0
-    return _around(placed(corners, part.placements) + shape.move, room)
+    return box_around((part,))
 
 
 def _closely(part: Part) -> Box | None:

@@ -73,7 +73,7 @@ class OutlineShown(OutlineFacts):
 def file(path: OutputUrl, query: ExportQuery) -> Response:
     """A file of the sheet, in mm; runs are groups with ids and titles, pixels at the asked resolution."""
     with watched() as work:
-        drawing = _drawing(path.sheet_id, query, work, path.form)
+        drawing = _drawing(path.sheet_id, query, work, form=path.form)
         data = exports.export(drawing, path.form, query.resolution, work)
     return file_reply(data, OUTPUTS[path.form].type, f"{drawing.title}.{path.form}")
 
@@ -82,7 +82,7 @@ def file(path: OutputUrl, query: ExportQuery) -> Response:
 def place(path: SheetUrl, query: FactsQuery) -> Response:
     """Where on its sheet a trimmed file lies, as a file to be kept beside it."""
     with watched() as work:
-        drawing = _drawing(path.sheet_id, query, work, query.form)
+        drawing = _drawing(path.sheet_id, query, work, form=query.form)
     sheet = journal.find_sheet(path.sheet_id).sheet
     of_sheet = {"sheet": sheet["name"], "sheet_width": sheet["width"], "sheet_height": sheet["height"]}
     data = orjson.dumps({**of_sheet, **place_of(drawing), "unit": "mm"}, option=orjson.OPT_INDENT_2)
@@ -138,7 +138,7 @@ def facts(path: SheetUrl, query: FactsQuery) -> Response:
     lies = {"left": 0.0, "top": 0.0, "width": sheet["width"], "height": sheet["height"]}
     if query.trimmed:
         with watched() as work:
-            lies |= place_of(_drawing(path.sheet_id, query, work, query.form))
+            lies |= place_of(_drawing(path.sheet_id, query, work, form=query.form))
     return json_reply(
         {
             **{f"{side}_mm": lies[side] for side in ("left", "top", "width", "height")},
@@ -183,7 +183,7 @@ def _outlined(sheet_id: str, query: OutlineQuery, work: UnderWay) -> tuple[Drawi
     return _drawing(sheet_id, query, work), doc
 
 
-def _drawing(sheet_id: str, query: ExportQuery, work: UnderWay, form: str = "svg") -> Drawing:
+def _drawing(sheet_id: str, query: ExportQuery, work: UnderWay, *, form: str = "svg") -> Drawing:
     state = journal.find_sheet(sheet_id)
     runs = [run for run in state.all("run") if state.seen(run)]
     chosen = query.chosen

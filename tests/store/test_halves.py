@@ -8,7 +8,6 @@ from typing import Any
 import numpy as np
 import pytest
 import shapely
-from shapely import affinity
 
 from curlet.core.errors import BadInput
 from curlet.store import journal
@@ -92,7 +91,7 @@ def test_a_mirrored_run_is_the_mirror_image_of_its_run(store: FilePath, brush: s
     state = do("mirror-paths", paths=[path], about="right", live=live)
     (copy,) = set(state.rows["path"]) - before - {path}
     ours, theirs = (silhouette_of(state, state.runs_of(each)[0]).area for each in (path, copy))
-    image = affinity.affine_transform(ours, [-1, 0, 0, 1, 2 * 121, 0])
+    image = shapely.transform(ours, lambda points: points * (-1, 1) + (2 * 121, 0))
     assert shapely.symmetric_difference(theirs, image).area < 0.002 * ours.area
     assert bool(state.get("path", copy)["half"]) == live
 

@@ -202,8 +202,8 @@ function LookFields({ as, asked, onChange }: { as: OutputId; asked: ExportAsked;
   const look = { trimmed, margin, white };
   const read = async (entered: string) => {
     try {
-      const read = await api.exportFacts(session.id, as, { ...asked, trimmed: true, margin: entered });
-      onChange({ ...look, margin: read.margin });
+      const facts = await api.exportFacts(session.id, as, { ...asked, trimmed: true, margin: entered });
+      onChange({ ...look, margin: facts.margin });
       return null;
     } catch (error) {
       return (error as Error).message;
