@@ -281,6 +281,7 @@ class Table:
         return found
 
     def drag(self, element: WebElement, x: int, y: int, *, let_go: bool = True) -> None:
+        self.still(lambda: element.rect)  # What moved before may not have come to its place yet.
         chain = ActionChains(self.browser, duration=40).click_and_hold(element)
         for _ in range(4):
             chain.move_by_offset(x // 4, y // 4)
