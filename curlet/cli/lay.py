@@ -24,8 +24,8 @@ from curlet.core.lay.fit import FITS
 from curlet.core.measures import Measure, Scale, read_measure, spi_to_pitch
 from curlet.core.motif.families import Running
 from curlet.core.tally import tally
-from curlet.formats.output import untold
-from curlet.formats.outputs import OUTPUTS
+from curlet.formats.output import FileSettings
+from curlet.formats.outputs import OUTPUTS, write
 from curlet.formats.report import run_report
 from curlet.formats.svg_in import ImportedDrawing, read_svg
 
@@ -47,6 +47,7 @@ class _Options:
     corner_angle: str
     scale: str
     ppi: float
+    quality: float
     report: FilePath | None
     placements: bool
     force: bool
@@ -65,7 +66,8 @@ class _Options:
 @click.option("--corner", default="pivot", type=click.Choice(tuple(MANNERS)))
 @click.option("--corner-angle", default="30", help="turn that makes a corner, degrees")
 @click.option("--scale", default="1:1", help="drawing scale, such as 1:4")
-@click.option("--ppi", type=float, default=300.0, help="resolution of a PNG")
+@click.option("--ppi", type=float, default=300.0, help="resolution of pictures", show_default=True)
+@click.option("--quality", type=float, default=90.0, help="of a JPEG, 1 to 100 %", show_default=True)
 @click.option("--report", metavar="R.json", type=PATH, help="write what was laid, measured")
 @click.option("--placements", is_flag=True, help="list every repeat in the report")
 @click.option("--force", is_flag=True, help="write over files that are there")
@@ -75,8 +77,8 @@ def lay(**options: Any) -> int:
 
 
 def _lay(options: _Options) -> int:
-    output = OUTPUTS.get(options.output.suffix.lower().removeprefix("."))
-    if output is None:
+    form = options.output.suffix.lower().removeprefix(".")
+    if form not in OUTPUTS:
         raise BadInput(
             f"The output's name ends in {' or '.join(f'.{name}' for name in OUTPUTS)}. Name it so."
         )
@@ -89,7 +91,7 @@ def _lay(options: _Options) -> int:
     for note in taken.notes:
         print(f"curlet: {note}", file=sys.stderr)
     drawing, report = _lay_all(taken, brush, scale, placements=options.placements)
-    written = {options.output: output.write(drawing, options.ppi, untold)}
+    written = {options.output: write(form, [drawing], FileSettings(options.ppi, options.quality))}
     if options.report:
         written[options.report] = json.dumps(report, indent=1).encode()
     write_all(written)

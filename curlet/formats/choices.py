@@ -28,10 +28,12 @@ from curlet.core.settings import Spec, specs_of
 from curlet.formats.card_formats import CARD_FORMATS
 from curlet.formats.outline_file import OUTLINES
 from curlet.formats.outputs import OUTPUTS
+from curlet.formats.several import EACH
 
 if TYPE_CHECKING:
     Kind: TypeAlias = str
     OutputName: TypeAlias = str
+    EachName: TypeAlias = str
     CardName: TypeAlias = str
     Manner: TypeAlias = str
     Made: TypeAlias = str
@@ -53,7 +55,7 @@ else:
     def _one_of(names: Iterable[str]) -> Any:
         return Literal[tuple(names)]
 
-    Kind, OutputName, CardName = map(_one_of, (KINDS, OUTPUTS, CARD_FORMATS))
+    Kind, OutputName, EachName, CardName = map(_one_of, (KINDS, OUTPUTS, EACH, CARD_FORMATS))
     Manner, Made, HoldName, FitName = map(_one_of, (MANNERS, MADE, HOLDS, FITS))
     Remainder, Layout, FacingKind, Overlap = map(_one_of, (REMAINDERS, LAYOUTS, FACINGS, OVERLAPS))
     Crossing, Channel, Driver = map(_one_of, (CROSSINGS, CHANNELS, DRIVERS))
@@ -67,7 +69,7 @@ def choices() -> Json:
     plain = {
         "remainders": REMAINDERS, "layouts": LAYOUTS, "facings": FACINGS, "overlaps": OVERLAPS,
         "crossings": CROSSINGS, "drivers": DRIVERS, "finishes": FINISHES, "takes": TAKES, "stands": STANDS,
-        "uses": USES, "ways": {name: way.label for name, way in WAYS.items()},
+        "uses": USES, "each": EACH, "ways": {name: way.label for name, way in WAYS.items()},
     }  # fmt: skip
     return {
         "manners": _listed(MANNERS),
@@ -77,7 +79,14 @@ def choices() -> Json:
         **{name: [{"id": key, "label": label} for key, label in of.items()] for name, of in plain.items()},
         "channels": [{"id": key, "label": label, "unit": unit} for key, (label, unit) in CHANNELS.items()],
         "outputs": [
-            {"id": name, "label": output.label, "pixels": output.pixels} for name, output in OUTPUTS.items()
+            {
+                "id": name,
+                "label": output.label,
+                "pixels": output.pixels,
+                "pages": output.pages,
+                "settings": list(output.settings),
+            }
+            for name, output in OUTPUTS.items()
         ],
         "outlines": [{"id": name, "label": file.label} for name, file in OUTLINES.items()],
         "cards": [{"id": name, "label": form.name} for name, form in CARD_FORMATS.items()],

@@ -1,14 +1,46 @@
-"""What a file that is exported says of itself."""
+"""What a file that is exported says of itself, and what it may be told."""
 
 from __future__ import annotations
 
-from collections.abc import Callable, Iterator
-from dataclasses import dataclass
+from collections.abc import Callable, Iterator, Sequence
+from dataclasses import dataclass, fields
 
+from curlet.core.bounds import Bounds
 from curlet.core.drawing import Drawing, Group
+from curlet.core.errors import BadInput
 
 # Told how far a file is, of 1, and what is being done.
 Tell = Callable[[float, str], None]
+
+PPI = Bounds("Resolution", 1, 4800, "300 ppi is usual for print", "ppi")
+QUALITY = Bounds("Quality", 1, 100, "90 is usual for print", "%")
+
+
+@dataclass(frozen=True)
+class FileSettings:
+    """How a file is written. A format reads those settings that its `Output` names.
+
+    Attributes
+    ----------
+    ppi : pixels to the inch.
+    quality : how near a picture that loses something comes to what is drawn, 1 to 100 %.
+
+    Raises
+    ------
+    BadInput
+        If one is out of bounds.
+    """
+
+    ppi: float = 300.0
+    quality: float = 90.0
+
+    def __post_init__(self) -> None:
+        for setting in fields(self):
+            if setting.name in BOUNDS:
+                BOUNDS[setting.name].check(getattr(self, setting.name))
+
+
+BOUNDS = {"ppi": PPI, "quality": QUALITY}
 
 
 @dataclass(frozen=True)
@@ -19,18 +51,36 @@ class Output:
     ----------
     label : what it is called on screens.
     type : its media type.
-    write : a drawing as a file, telling how far it is; the resolution, ppi, is ignored by formats without
-        pixels.
-    check : raises BadInput or TooMuch for a drawing and a resolution that cannot be written.
-    pixels : whether it has a resolution.
+    write : drawings as a file, one to a page, telling how far it is.
+    check : raises BadInput or TooMuch for a drawing that cannot be written so.
+    settings : the names of the settings that it reads.
+    pages : whether it holds more than one drawing.
     """
 
     label: str
     type: str
-    write: Callable[[Drawing, float, Tell], bytes]
-    check: Callable[[Drawing, float], object] = lambda drawing, ppi: None
-    pixels: bool = False
+    write: Callable[[Sequence[Drawing], FileSettings, Tell], bytes]
+    check: Callable[[Drawing, FileSettings], object] = lambda drawing, settings: None
     settings: tuple[str, ...] = ()
+    pages: bool = False
+
+    @property
+    def pixels(self) -> bool:
+        """Whether all of it is pixels, so that what is trimmed lies at whole ones."""
+        return "ppi" in self.settings and not self.pages
+
+
+def alone(
+    write: Callable[[Drawing, FileSettings, Tell], bytes],
+) -> Callable[[Sequence[Drawing], FileSettings, Tell], bytes]:
+    """What writes one drawing, for a format that has no pages."""
+
+    def written(drawings: Sequence[Drawing], settings: FileSettings, tell: Tell) -> bytes:
+        if len(drawings) != 1:
+            raise BadInput("This format holds one drawing. Write a file for each.")
+        return write(drawings[0], settings, tell)
+
+    return written
 
 
 def untold(share: float, doing: str) -> None:

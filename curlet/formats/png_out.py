@@ -11,7 +11,6 @@ import numpy as np
 import skia
 from numpy.typing import NDArray
 
-from curlet.core.bounds import Bounds
 from curlet.core.drawing import (
     Drawing,
     Group,
@@ -27,12 +26,12 @@ from curlet.core.drawing import (
 from curlet.core.errors import BadInput, TooMuch
 from curlet.core.measures import MM_PER_INCH
 from curlet.core.path.booleans import add_outline
-from curlet.formats.output import Output, Tell, each_group, untold
+from curlet.formats.output import PPI, FileSettings, Output, Tell, alone, each_group, untold
 from curlet.formats.skia_paths import fill_paint, matrix_of, stroke_paint
+from curlet.formats.srgb import srgb_profile
 
 Floats = NDArray[np.float64]
 
-PPI = Bounds("Resolution", 1, 4800, "300 ppi is usual for print", "ppi")
 MAX_PIXELS = 150_000_000
 _SIGNATURE_AND_HEADER = 8 + 4 + 4 + 13 + 4
 
@@ -69,16 +68,20 @@ def place_of(drawing: Drawing) -> dict[str, float]:
 
 def painted(drawing: Drawing, ppi: float, tell: Tell = untold) -> skia.Image:
     """The drawing in pixels on transparency; raises as `write_png`."""
-    width, height = check_pixels(drawing, ppi)
-    surface = skia.Surface(width, height)
+    surface = skia.Surface(*check_pixels(drawing, ppi))
+    paint_on(surface, drawing, skia.ColorTRANSPARENT, tell)
+    return surface.makeImageSnapshot()
+
+
+def paint_on(surface: skia.Surface, drawing: Drawing, ground: int, tell: Tell = untold) -> None:
+    """Fill a surface with the drawing on a colour, skia's."""
     with surface as canvas:
-        canvas.clear(skia.ColorTRANSPARENT)
-        canvas.scale(width / drawing.width, height / drawing.height)
+        canvas.clear(ground)
+        canvas.scale(surface.width() / drawing.width, surface.height() / drawing.height)
         left, top = drawing.corner or (0.0, 0.0)
         canvas.translate(-left, -top)
         for group in each_group(drawing, tell):
             _draw(canvas, group)
-    return surface.makeImageSnapshot()
 
 
 def colour_at(drawing: Drawing, place: tuple[float, float], ppi: float = 300.0) -> str | None:
@@ -224,4 +227,15 @@ def _draw_picture(canvas: skia.Canvas, picture: Picture) -> None:
         canvas.restore()
 
 
-PNG = Output("PNG on transparency", "image/png", write_png, check_pixels, pixels=True)
+def _export(drawing: Drawing, settings: FileSettings, tell: Tell) -> bytes:
+    """A PNG that says that it is sRGB, too (PNG 3rd edition, iCCP)."""
+    profile = b"sRGB\0\0" + zlib.compress(srgb_profile())
+    return _with_chunk(write_png(drawing, settings.ppi, tell), b"iCCP", profile)
+
+
+def check(drawing: Drawing, settings: FileSettings) -> None:
+    """Raises TooMuch for more than 150 million pixels."""
+    check_pixels(drawing, settings.ppi)
+
+
+PNG = Output("PNG on transparency", "image/png", alone(_export), check, settings=("ppi",))

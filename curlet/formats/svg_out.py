@@ -34,7 +34,7 @@ from curlet.core.drawing import (
 )
 from curlet.core.measures import MM_PER_INCH
 from curlet.formats.numbers import number, numbers, outline_data, path_data
-from curlet.formats.output import Output, Tell, each_group, untold
+from curlet.formats.output import FileSettings, Output, Tell, alone, each_group, untold
 
 # What is too fine for print, 300 pixels to the inch, is left out.
 _PRINT = 300 / MM_PER_INCH
@@ -247,8 +247,8 @@ def _gradient(name: str, paint: LinearGradient | RadialGradient) -> str:
     return f"<radialGradient {common} {place}>{stops}</radialGradient>"
 
 
-def _export(drawing: Drawing, ppi: float, tell: Tell) -> bytes:
+def _export(drawing: Drawing, settings: FileSettings, tell: Tell) -> bytes:
     return write_svg(drawing, tell)
 
 
-SVG = Output("SVG in mm", "image/svg+xml", _export)
+SVG = Output("SVG in mm", "image/svg+xml", alone(_export))

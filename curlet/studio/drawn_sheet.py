@@ -34,6 +34,8 @@ from curlet.studio.under_way import UNWATCHED, UnderWay
 # Across a small picture, px.
 _ACROSS = 480
 _Of = TypeVar("_Of")
+# Stands for the background that a sheet is seen on.
+SHEETS_OWN = "sheet"
 _BACKGROUNDS = {"light": "#f7f4eb", "dark": "#2a2f3a"}
 
 
@@ -78,16 +80,20 @@ def small_picture(state: State) -> bytes:
     return write_png(drawing, min(max(ppi, 1.0), 2_400.0))
 
 
-def on_background(state: State, drawing: Drawing) -> Drawing:
-    """The drawing on the sheet's own background: its cloth, or the plain paper that it is seen on."""
+def on_background(state: State, drawing: Drawing, colour: str = SHEETS_OWN) -> Drawing:
+    """The drawing on a colour, or on the sheet's own background: its cloth, or the plain paper that it is
+    seen on."""
     size, corner = (drawing.width, drawing.height), drawing.corner or (0.0, 0.0)
     sides = np.array([[0, 0], [1, 0], [1, 1], [0, 1]], dtype=float)
     corners = Outline("MLLLZ", sides * size + corner)
-    paint = background_paint(state) or Solid(
-        _BACKGROUNDS.get(state.sheet["background"], _BACKGROUNDS["light"])
-    )
-    background = Group("background", "", (Laid((Shape(corners, paint),)),))
+    own = _background(state) if colour == SHEETS_OWN else Solid(colour)
+    background = Group("background", "", (Laid((Shape(corners, own),)),))
     return replace(drawing, groups=(background, *drawing.groups))
+
+
+def _background(state: State) -> Paint:
+    plain = _BACKGROUNDS.get(state.sheet["background"], _BACKGROUNDS["light"])
+    return background_paint(state) or Solid(plain)
 
 
 def as_drawn(state: State, only: set[str] | None = None) -> tuple[tuple[float, Group], ...]:

@@ -4,7 +4,7 @@ all."""
 from __future__ import annotations
 
 import threading
-from collections.abc import Callable, Iterator
+from collections.abc import Callable, Iterator, Sequence
 from contextlib import contextmanager
 from typing import Any, TypeVar
 
@@ -12,7 +12,9 @@ from curlet.core.choice import chosen
 from curlet.core.drawing import Drawing
 from curlet.core.motif.tracing import Stopped
 from curlet.formats.outline_file import OutlineDoc, OutlineFacts, outline_facts, write_outline
+from curlet.formats.output import FileSettings
 from curlet.formats.outputs import OUTPUTS
+from curlet.formats.several import MadeFile, make_file
 from curlet.studio.under_way import UNWATCHED, UnderWay
 from curlet.studio.worker import EXPORTING, Stop, run
 
@@ -22,8 +24,14 @@ _LOOK = 0.1
 _turn = threading.Lock()
 
 
-def export(drawing: Drawing, form: str, ppi: float = 300.0, work: UnderWay = UNWATCHED) -> bytes:
-    """A drawing as a file of a format, by its name in `OUTPUTS`.
+def export(
+    title: str,
+    drawings: Sequence[Drawing],
+    form: str,
+    settings: FileSettings | None = None,
+    work: UnderWay = UNWATCHED,
+) -> MadeFile:
+    """Drawings as a file of a format, by its name in `OUTPUTS`, or as several in a zip.
 
     Raises
     ------
@@ -32,30 +40,31 @@ def export(drawing: Drawing, form: str, ppi: float = 300.0, work: UnderWay = UNW
     Stopped
         Once it is to stop.
     """
+    settings = settings or FileSettings()
     output = chosen(OUTPUTS, form, "format")
-    output.check(drawing, ppi)
-    return _made(output.write, drawing, ppi, work=work)
+    for drawing in drawings:
+        output.check(drawing, settings)
+    parts = sum(len(drawing.groups) for drawing in drawings)
+    return _made(make_file, title, form, drawings, settings, parts=parts, work=work)
 
 
 def outline(drawing: Drawing, form: str, doc: OutlineDoc, work: UnderWay = UNWATCHED) -> bytes:
     """A drawing's outline as a file of a format, by its name in `OUTLINES`; raises as `write_outline`, and
     Stopped."""
-    return _made(write_outline, drawing, form, doc, work=work)
+    return _made(write_outline, drawing, form, doc, parts=len(drawing.groups), work=work)
 
 
 def facts_of_outline(drawing: Drawing, doc: OutlineDoc, work: UnderWay = UNWATCHED) -> OutlineFacts:
     """What a drawing's outline has; raises as `outline`."""
-    return _made(outline_facts, drawing, doc, work=work)
+    return _made(outline_facts, drawing, doc, parts=len(drawing.groups), work=work)
 
 
-def _made(make: Callable[..., Made], drawing: Drawing, *given: Any, work: UnderWay) -> Made:
-    parts = len(drawing.groups)
-
+def _made(make: Callable[..., Made], *given: Any, parts: int, work: UnderWay) -> Made:
     def tell(share: float, doing: str) -> None:
         work.done, work.total, work.doing = round(share * parts), parts, doing
 
     with _in_turn(work.is_to_stop):
-        return run(make, drawing, *given, bounds=EXPORTING, tell=tell, stop=work.is_to_stop)
+        return run(make, *given, bounds=EXPORTING, tell=tell, stop=work.is_to_stop)
 
 
 @contextmanager

@@ -12,28 +12,20 @@ from curlet.core.drawing import Drawing
 from curlet.core.errors import CurletError
 from curlet.core.measures import MM_PER_INCH
 from curlet.core.tally import too_fine
-from curlet.core.trim import trimmed
 from curlet.formats.choices import OutputName
 from curlet.formats.outline_file import OUTLINES, OutlineDoc, OutlineFacts, OutlineName
 from curlet.formats.outputs import OUTPUTS
 from curlet.formats.png_out import pixels, place_of
-from curlet.formats.white import whitened
+from curlet.formats.several import ZIP_TYPE
 from curlet.store import journal
 from curlet.store.laying import lay_row
 from curlet.studio import exports
-from curlet.studio.drawn_sheet import on_background, sheet_drawing
+from curlet.studio.exported import drawings, exported_runs
 from curlet.studio.under_way import UnderWay
+from curlet.web.export_schemas import ExportFacts, ExportQuery, FactsQuery, FilePlace, OutlineQuery
 from curlet.web.replies import Replies, file_of, file_reply, json_reply
 from curlet.web.routes import Routes
-from curlet.web.schemas import (
-    ExportFacts,
-    ExportQuery,
-    FactsQuery,
-    OutlineQuery,
-    PlaceShown,
-    Problem,
-    SheetUrl,
-)
+from curlet.web.schemas import Problem, SheetUrl
 from curlet.web.sheet_frames import number_text
 from curlet.web.watched import watched
 
@@ -41,7 +33,7 @@ export = Routes("export", __name__, url_prefix="/api")
 
 # As many paths are named where a note is true of more.
 NAMED = 3
-_FILES = file_of(*(output.type for output in OUTPUTS.values()))
+_FILES = file_of(*(output.type for output in OUTPUTS.values()), ZIP_TYPE)
 _OUTLINES = file_of(*(file.type for file in OUTLINES.values()))
 _REPLIES: Replies = {404: Problem, 409: Problem, 413: Problem, 422: Problem}
 
@@ -71,18 +63,20 @@ class OutlineShown(OutlineFacts):
 
 @export.get("/sheets/<sheet_id>/export.<form>", responses={200: _FILES, **_REPLIES})
 def file(path: OutputUrl, query: ExportQuery) -> Response:
-    """A file of the sheet, in mm; runs are groups with ids and titles, pixels at the asked resolution."""
+    """A file of the sheet, in mm; runs are groups with ids and titles, pixels at the asked resolution.
+    Several files are in a zip."""
     with watched() as work:
-        drawing = _drawing(path.sheet_id, query, work, form=path.form)
-        data = exports.export(drawing, path.form, query.resolution, work)
-    return file_reply(data, OUTPUTS[path.form].type, f"{drawing.title}.{path.form}")
+        found = _drawings(path.sheet_id, query, work, form=path.form)
+        title = journal.find_sheet(path.sheet_id).sheet["name"]
+        made = exports.export(title, found, path.form, query.settings, work)
+    return file_reply(made.data, made.type, made.name)
 
 
-@export.get("/sheets/<sheet_id>/place.json", responses={200: PlaceShown, **_REPLIES})
+@export.get("/sheets/<sheet_id>/place.json", responses={200: FilePlace, **_REPLIES})
 def place(path: SheetUrl, query: FactsQuery) -> Response:
     """Where on its sheet a trimmed file lies, as a file to be kept beside it."""
     with watched() as work:
-        drawing = _drawing(path.sheet_id, query, work, form=query.form)
+        drawing = _drawings(path.sheet_id, query, work, form=query.form)[0]
     sheet = journal.find_sheet(path.sheet_id).sheet
     of_sheet = {"sheet": sheet["name"], "sheet_width": sheet["width"], "sheet_height": sheet["height"]}
     data = orjson.dumps({**of_sheet, **place_of(drawing), "unit": "mm"}, option=orjson.OPT_INDENT_2)
@@ -120,10 +114,10 @@ def outline_numbers(path: SheetUrl, query: OutlineQuery) -> Response:
 @export.get("/sheets/<sheet_id>/export.json", responses={200: ExportFacts, **_REPLIES})
 def facts(path: SheetUrl, query: FactsQuery) -> Response:
     """How large it comes out, and what will be too fine to print."""
-    ppi = query.resolution
+    ppi = query.settings.ppi
     state = journal.find_sheet(path.sheet_id)
     sheet = state.sheet
-    shown = [run for run in state.all("run") if state.seen(run)]
+    shown = exported_runs(state, query.exported)
     fine, left_out = _Notes(), _Notes()
     for run in shown:
         name = state.get("path", run["path"])["name"]
@@ -138,7 +132,7 @@ def facts(path: SheetUrl, query: FactsQuery) -> Response:
     lies = {"left": 0.0, "top": 0.0, "width": sheet["width"], "height": sheet["height"]}
     if query.trimmed:
         with watched() as work:
-            lies |= place_of(_drawing(path.sheet_id, query, work, form=query.form))
+            lies |= place_of(_drawings(path.sheet_id, query, work, form=query.form)[0])
     return json_reply(
         {
             **{f"{side}_mm": lies[side] for side in ("left", "top", "width", "height")},
@@ -180,23 +174,9 @@ def _some(names: list[str]) -> str:
 
 def _outlined(sheet_id: str, query: OutlineQuery, work: UnderWay) -> tuple[Drawing, OutlineDoc]:
     doc = query.doc(journal.find_sheet(sheet_id).scale)
-    return _drawing(sheet_id, query, work), doc
+    return _drawings(sheet_id, query, work)[0], doc
 
 
-def _drawing(sheet_id: str, query: ExportQuery, work: UnderWay, *, form: str = "svg") -> Drawing:
-    state = journal.find_sheet(sheet_id)
-    runs = [run for run in state.all("run") if state.seen(run)]
-    chosen = query.chosen
-    if query.run:
-        runs = [state.get("run", query.run)]
-    elif chosen is not None:
-        runs = [run for run in runs if run["path"] in chosen]
-    lines = query.what == "sheet" and not query.run
-    singles = not query.run and chosen is None
-    drawing = sheet_drawing(state, with_lines=lines, runs=runs, singles=singles, only=chosen, work=work)
-    if query.white:
-        drawing = whitened(drawing)
-    if query.trimmed:
-        per_mm = query.resolution / MM_PER_INCH if OUTPUTS[form].pixels else None
-        drawing = trimmed(drawing, query.around, per_mm)
-    return on_background(state, drawing) if query.background else drawing
+def _drawings(sheet_id: str, query: ExportQuery, work: UnderWay, *, form: str = "svg") -> list[Drawing]:
+    per_mm = query.settings.ppi / MM_PER_INCH if OUTPUTS[form].pixels else None
+    return drawings(journal.find_sheet(sheet_id), query.exported, per_mm, work)

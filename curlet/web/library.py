@@ -11,6 +11,7 @@ from curlet.core.errors import BadInput
 from curlet.core.measures import Scale
 from curlet.formats.brush_pack import write_brush
 from curlet.formats.content import content_key
+from curlet.formats.file_names import file_name
 from curlet.formats.kept_motif import brush_of_motif
 from curlet.formats.names import ended
 from curlet.store import bench as store
@@ -29,7 +30,7 @@ from curlet.web.bench_schemas import (
     ImportedBrushes,
     NewBrush,
 )
-from curlet.web.replies import Replies, file_name, file_of, file_reply, json_reply
+from curlet.web.replies import Replies, file_of, file_reply, json_reply
 from curlet.web.routes import Routes
 from curlet.web.schemas import Problem, StripQuery
 from curlet.web.strips import strip

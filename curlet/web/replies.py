@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import re
 import unicodedata
 from http import HTTPStatus
 from typing import Any
@@ -11,6 +10,8 @@ from urllib.parse import quote
 import orjson
 from flask import Response
 from pydantic import BaseModel
+
+from curlet.formats.file_names import file_name
 
 # What the API library takes as a view's documented replies.
 Replies = dict[str | int | HTTPStatus, type[BaseModel] | dict[Any, Any] | None]
@@ -31,18 +32,6 @@ def json_reply(document: object, status: int = 200) -> Response:
 
 def frame_reply(frame: bytes) -> Response:
     return Response(frame, content_type=FRAME_TYPE, headers={"Cache-Control": "no-store"})
-
-
-# What no file's name may hold on some system or other, and characters that are not seen.
-_NOT_IN_NAMES = re.compile(r'[\x00-\x1f\x7f-\x9f/\\:*?"<>|\u200b-\u200f\u2028-\u202e\ufeff\ud800-\udfff]+')
-_LONGEST_NAME = 150
-
-
-def file_name(name: str) -> str:
-    """A name that a file may have on any system; “curlet” where nothing is left of it."""
-    kept = _NOT_IN_NAMES.sub("", name).strip(" .")
-    stem, dot, ending = kept.rpartition(".")
-    return f"{stem[:_LONGEST_NAME]}{dot}{ending[:20]}" if dot else kept[:_LONGEST_NAME] or "curlet"
 
 
 def file_reply(data: bytes, content_type: str, name: str) -> Response:

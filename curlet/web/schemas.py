@@ -8,13 +8,6 @@ import werkzeug.datastructures
 from flask_openapi3 import FileStorage
 from pydantic import AfterValidator, BaseModel, Field
 
-from curlet.core.area.outline import WITHIN
-from curlet.core.measures import Measure, Scale, read_measure
-from curlet.core.trim import MARGIN
-from curlet.formats.choices import OutputName
-from curlet.formats.clean_doc import CleanDoc
-from curlet.formats.outline_file import OutlineDoc
-from curlet.formats.png_out import PPI
 from curlet.store.commands import AnyIntent
 from curlet.store.commands.intent import Ids
 from curlet.store.similar import By
@@ -92,103 +85,6 @@ class TapeAsked(BaseModel):
 
 class Revision(BaseModel):
     revision: Counter
-
-
-class ExportQuery(BaseModel):
-    """What to export: the sheet with its lines, or the runs alone, or one run; all of it, or what belongs to
-    some paths."""
-
-    what: Literal["sheet", "runs"] = "sheet"
-    run: str | None = None
-    paths: Annotated[
-        str, Field(max_length=MOST_NAMED, description="Paths by their ids, between commas; none for all.")
-    ] = ""
-    background: Annotated[bool, Field(description="Whether it lies on the sheet's own background.")] = False
-    ppi: Annotated[str, Field(max_length=64, description="Pixels per inch: a number or a sum.")] = "300"
-    trimmed: Annotated[bool, Field(description="Whether it is trimmed to what is drawn.")] = False
-    margin: Annotated[Number, Field(description="What is left around that, on the sheet.")] = "0"
-    white: Annotated[bool, Field(description="Whether all of it is white, to be tinted elsewhere.")] = False
-
-    @property
-    def around(self) -> float:
-        """The margin in sheet mm; BadInput if it is no length, or out of bounds."""
-        margin = read_measure(self.margin).value
-        MARGIN.check(margin)
-        return margin
-
-    @property
-    def chosen(self) -> list[str] | None:
-        """The paths that are exported with their runs; None for all."""
-        return self.paths.split(",") if self.paths else None
-
-    @property
-    def resolution(self) -> float:
-        """The resolution as a number; BadInput if it is none, or out of bounds."""
-        value = read_measure(self.ppi.lower().replace("ppi", ""), accepts=("",)).value
-        PPI.check(value)
-        return value
-
-
-class OutlineQuery(ExportQuery):
-    """What to make an outline of, and how, lengths as they are entered on the garment; `size` says whether
-    it is written as large as on the sheet or as on the garment."""
-
-    gaps: Number = "0"
-    grow: Number = "0"
-    round: bool = True
-    least: Number = "0.02"
-    within: Number = "0.05"
-    size: Literal["sheet", "garment"] = "sheet"
-    splines: bool = False
-
-    def doc(self, scale: Scale) -> OutlineDoc:
-        """How it is made; BadInput where a number is none, or out of bounds."""
-        lengths = {
-            name: Measure(read_measure(getattr(self, name)).value).drawn(scale)
-            for name in ("gaps", "grow", "within")
-        }
-        WITHIN.check(lengths["within"])
-        least = read_measure(self.least.replace("mm²", ""), accepts=("",)).value
-        clean = CleanDoc(gaps=lengths["gaps"], grow=lengths["grow"], round=self.round, least=least)
-        clean.to_core()
-        larger = 1 / scale.factor if self.size == "garment" else 1.0
-        return OutlineDoc(clean=clean, within=lengths["within"], larger=larger, splines=self.splines)
-
-
-class FactsQuery(ExportQuery):
-    """What to export, and as what."""
-
-    form: OutputName = "png"
-
-
-class ExportFacts(BaseModel):
-    """How large it comes out and where on its sheet it begins, what is too fine for a file with pixels, and
-    what cannot be in it, in words: alike ones once, with the paths that they are true of."""
-
-    left_mm: float
-    top_mm: float
-    width_mm: float
-    height_mm: float
-    width_px: int
-    height_px: int
-    ppi: float
-    margin: str
-    runs: int
-    fine: list[str]
-    left_out: list[str]
-
-
-class PlaceShown(BaseModel):
-    """Where on its sheet a trimmed file lies, mm from the sheet's left and top, to be put back there."""
-
-    sheet: str
-    sheet_width: float
-    sheet_height: float
-    left: float
-    top: float
-    width: float
-    height: float
-    unit: Literal["mm"]
 
 
 class RepeatQuery(BaseModel):

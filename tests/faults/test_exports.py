@@ -11,6 +11,7 @@ import pytest
 
 from curlet.core.drawing import Drawing
 from curlet.core.motif.tracing import Stopped
+from curlet.formats.output import FileSettings
 from curlet.studio import exports
 from curlet.studio.under_way import UnderWay
 from tests.faults.client import ask
@@ -31,10 +32,10 @@ def test_one_waits_for_the_other_and_can_be_stopped_meanwhile() -> None:
         waiting = threading.Timer(0.3, stop.set)
         waiting.start()
         with pytest.raises(Stopped):
-            exports.export(EMPTY, "svg", work=UnderWay(stop.is_set))
+            exports.export("Empty", [EMPTY], "svg", work=UnderWay(stop.is_set))
         assert time.monotonic() - began >= 0.3
-    assert exports.export(EMPTY, "svg").startswith(b"<?xml")
-    assert exports.export(EMPTY, "png", 10).startswith(b"\x89PNG")
+    assert exports.export("Empty", [EMPTY], "svg").data.startswith(b"<?xml")
+    assert exports.export("Empty", [EMPTY], "png", FileSettings(10)).data.startswith(b"\x89PNG")
 
 
 # The server, and the process that others are forked off.

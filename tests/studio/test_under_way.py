@@ -65,7 +65,7 @@ def test_a_file_that_is_made_says_which_of_its_parts_is_drawn(store: FilePath) -
 
     state = journal.find_sheet("curtain")
     drawing = sheet_drawing(state, with_lines=True, runs=state.all("run"))
-    exports.export(drawing, "png", 300, Watched())
+    exports.export("Sheet", [drawing], "png", work=Watched())
     parts = len(drawing.groups)
     assert {(total, doing) for _, total, doing in told if doing} == {(parts, "Drawing")}
     assert [done for done, _, _ in told] == sorted(done for done, _, _ in told)

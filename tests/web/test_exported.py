@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import io
 import xml.etree.ElementTree as ET
+import zipfile
 from typing import Any
 
 import numpy as np
@@ -167,9 +168,9 @@ def test_the_picture_of_the_dialog_lies_on_the_sheets_background(client: FlaskCl
         return picture[2, 2].tolist()
 
     assert corner()[3] == 0
-    assert corner(background="true") == [0xF7, 0xF4, 0xEB, 255]
+    assert corner(background="sheet") == [0xF7, 0xF4, 0xEB, 255]
     send(client, {"kind": "set-sheet", "background_cloth": CLOTH})
-    assert corner(background="true") not in ([0xF7, 0xF4, 0xEB, 255], [0, 0, 0, 0])
+    assert corner(background="sheet") not in ([0xF7, 0xF4, 0xEB, 255], [0, 0, 0, 0])
 
 
 def place(client: FlaskClient, **query: str) -> Any:
@@ -236,3 +237,86 @@ def test_all_in_white_has_no_other_colour_and_is_as_opaque(client: FlaskClient) 
     assert np.array_equal(own[..., 3], white[..., 3])
     assert set(map(tuple, white[white[..., 3] > 128][:, :3].tolist())) == {(255, 255, 255)}
     assert own[own[..., 3] > 128][:, :3].min() < 200
+
+
+def zipped(client: FlaskClient, form: str = "svg", **query: str) -> dict[str, bytes]:
+    reply = client.get(f"{SHEET}/export.{form}", query_string=query)
+    assert (reply.status_code, reply.content_type) == (200, "application/zip"), reply.data[:200]
+    assert ".zip" in reply.headers["Content-Disposition"]
+    with zipfile.ZipFile(io.BytesIO(reply.data)) as packed:
+        return {name: packed.read(name) for name in packed.namelist()}
+
+
+def test_every_colourway_is_a_file_in_its_own_colours(client: FlaskClient) -> None:
+    send(client, {"kind": "add-shade", "name": "Thread", "colour": "#111111"})
+    shade = sheet(client)["shades"][0]["id"]
+    own = [{"pointer": "/threads/0", "entered": f"shade:{shade}"}]
+    send(client, {"kind": "set-on-runs", "runs": [RUN], "settings": own})
+    send(client, {"kind": "add-colourway"})
+    night = next(way for way in sheet(client)["colourways"] if way["shown"])
+    send(client, {"kind": "rename-colourway", "colourway": night["id"], "name": "Night"})
+    send(client, {"kind": "set-shade", "shade": shade, "colour": "#eeeeee"})
+    files = zipped(client, each="colourway", run=RUN)
+    assert len(files) == 2
+    named = next(name for name in files if "Night" in name)
+    other = next(name for name in files if "Night" not in name)
+    assert b"#eeeeee" in files[named]
+    assert b"#111111" not in files[named]
+    assert b"#111111" in files[other]
+    # One of them alone, whichever is shown.
+    day = next(way["id"] for way in sheet(client)["colourways"] if not way["shown"])
+    reply = client.get(f"{SHEET}/export.svg", query_string={"run": RUN, "colourway": day})
+    assert b"#111111" in reply.data
+
+
+def test_every_path_is_a_file_with_its_own_runs(client: FlaskClient) -> None:
+    files = zipped(client, each="path", what="runs", trimmed="true")
+    assert len(files) == len({run["path"] for run in sheet(client)["runs"]}) + 1
+    for name, data in files.items():
+        if name != "places.json":
+            assert len([key for key in ids(ET.fromstring(data)) if key.startswith("run-")]) == 1
+
+
+def test_every_seam_group_is_a_file(client: FlaskClient) -> None:
+    files = zipped(client, each="group")
+    names = {group["name"] for group in sheet(client)["groups"]}
+    made = {name.removesuffix(".svg").split(", ", 1)[1] for name in files}
+    # The armholes have neither line nor brush.
+    assert made - {"no seam group"} == names - {"Armholes"}
+    alone = sheet(client)["groups"][0]
+    root = sent(client, group=alone["id"])
+    drawn = {name.removeprefix("path-") for name in ids(root) if name.startswith("path-")}
+    of_group = {path["id"] for path in sheet(client)["paths"] if path["group"] == alone["id"]}
+    assert drawn
+    assert drawn <= of_group
+
+
+def test_a_sheet_without_colourways_is_one_file(client: FlaskClient) -> None:
+    reply = client.get(f"{SHEET}/export.svg", query_string={"each": "colourway"})
+    assert reply.content_type.startswith("image/svg+xml")
+
+
+def test_the_runs_that_are_counted_are_those_in_the_file(client: FlaskClient) -> None:
+    def counted(**query: str) -> int:
+        return int(client.get(f"{SHEET}/export.json", query_string=query).json["runs"])
+
+    assert counted(run=RUN) == 1
+    assert counted(paths=HEM) == len([run for run in sheet(client)["runs"] if run["path"] == HEM])
+    assert counted() == len(sheet(client)["runs"])
+
+
+def test_a_jpeg_lies_on_the_colour_that_was_asked_for(client: FlaskClient) -> None:
+    reply = client.get(f"{SHEET}/export.jpg", query_string={"background": "#204060", "ppi": "30"})
+    assert reply.content_type == "image/jpeg"
+    picture = np.asarray(Image.open(io.BytesIO(reply.data)))
+    assert np.abs(picture[2, 2].astype(int) - (0x20, 0x40, 0x60)).max() <= 3
+
+
+@pytest.mark.parametrize(
+    "query",
+    [{"background": "red"}, {"each": "stitch"}, {"quality": "0"}, {"group": "gone"}, {"area": "gone"}],
+)
+def test_what_is_asked_wrongly_is_refused(client: FlaskClient, query: dict[str, str]) -> None:
+    reply = client.get(f"{SHEET}/export.jpg", query_string=query)
+    assert reply.status_code in (404, 422)
+    assert len(reply.get_json(force=True)["detail"]) > 10

@@ -7,8 +7,8 @@ import io
 import pytest
 from flask.testing import FlaskClient
 
+from curlet.formats.file_names import file_name
 from curlet.web.gate import foreign, most_sent, too_long
-from curlet.web.replies import file_name
 
 HOME = {"host": "127.0.0.1:8420"}
 OURS = {**HOME, "origin": "http://127.0.0.1:8420", "sec-fetch-site": "same-origin", "sec-fetch-mode": "cors"}

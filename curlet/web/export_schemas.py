@@ -1,0 +1,136 @@
+"""What is asked of Export, and what it says of itself."""
+
+from __future__ import annotations
+
+from typing import Annotated, Literal
+
+from pydantic import BaseModel, Field
+
+from curlet.core.area.outline import WITHIN
+from curlet.core.measures import Measure, Scale, read_measure
+from curlet.core.trim import MARGIN
+from curlet.formats.choices import EachName, OutputName
+from curlet.formats.clean_doc import CleanDoc
+from curlet.formats.outline_file import OutlineDoc
+from curlet.formats.output import FileSettings
+from curlet.studio.exported import Exported
+from curlet.web.schemas import MOST_NAMED, Number
+
+
+class ExportQuery(BaseModel):
+    """What to export: the sheet with its lines, or the runs alone, or one run; all of it, or what belongs to
+    some paths, a seam group or an area; in one file or several; how it looks, and how it is written."""
+
+    what: Literal["sheet", "runs"] = "sheet"
+    run: str | None = None
+    paths: Annotated[
+        str, Field(max_length=MOST_NAMED, description="Paths by their ids, between commas; none for all.")
+    ] = ""
+    group: str | None = None
+    area: str | None = None
+    each: Annotated[EachName, Field(description="What each file, or each page, holds.")] = "sheet"
+    colourway: Annotated[str | None, Field(description="None for the one that is shown.")] = None
+    background: Annotated[
+        str,
+        Field(
+            pattern="^(sheet|#[0-9a-f]{6})?$",
+            description="Nothing, the sheet's own background, or a colour.",
+        ),
+    ] = ""
+    ppi: Annotated[str, Field(max_length=64, description="Pixels per inch: a number or a sum.")] = "300"
+    quality: Annotated[str, Field(max_length=64, description="Of a JPEG, in %: a number or a sum.")] = "90"
+    trimmed: Annotated[bool, Field(description="Whether it is trimmed to what is drawn.")] = False
+    margin: Annotated[Number, Field(description="What is left around that, on the sheet.")] = "0"
+    white: Annotated[bool, Field(description="Whether all of it is white, to be tinted elsewhere.")] = False
+
+    @property
+    def around(self) -> float:
+        """The margin in sheet mm; BadInput if it is no length, or out of bounds."""
+        margin = read_measure(self.margin).value
+        MARGIN.check(margin)
+        return margin
+
+    @property
+    def exported(self) -> Exported:
+        """What is exported; BadInput where a number is none, or out of bounds."""
+        return Exported(
+            lines=self.what == "sheet",
+            run=self.run,
+            paths=tuple(self.paths.split(",")) if self.paths else None,
+            group=self.group,
+            area=self.area,
+            each=self.each,
+            colourway=self.colourway,
+            background=self.background,
+            white=self.white,
+            margin=self.around if self.trimmed else None,
+        )
+
+    @property
+    def settings(self) -> FileSettings:
+        """How the file is written; BadInput where a number is none, or out of bounds."""
+        ppi = read_measure(self.ppi.lower().replace("ppi", ""), accepts=("",)).value
+        quality = read_measure(self.quality.replace("%", ""), accepts=("",)).value
+        return FileSettings(ppi, quality)
+
+
+class OutlineQuery(ExportQuery):
+    """What to make an outline of, and how, lengths as they are entered on the garment; `size` says whether
+    it is written as large as on the sheet or as on the garment."""
+
+    gaps: Number = "0"
+    grow: Number = "0"
+    round: bool = True
+    least: Number = "0.02"
+    within: Number = "0.05"
+    size: Literal["sheet", "garment"] = "sheet"
+    splines: bool = False
+
+    def doc(self, scale: Scale) -> OutlineDoc:
+        """How it is made; BadInput where a number is none, or out of bounds."""
+        lengths = {
+            name: Measure(read_measure(getattr(self, name)).value).drawn(scale)
+            for name in ("gaps", "grow", "within")
+        }
+        WITHIN.check(lengths["within"])
+        least = read_measure(self.least.replace("mm²", ""), accepts=("",)).value
+        clean = CleanDoc(gaps=lengths["gaps"], grow=lengths["grow"], round=self.round, least=least)
+        clean.to_core()
+        larger = 1 / scale.factor if self.size == "garment" else 1.0
+        return OutlineDoc(clean=clean, within=lengths["within"], larger=larger, splines=self.splines)
+
+
+class FactsQuery(ExportQuery):
+    """What to export, and as what."""
+
+    form: OutputName = "png"
+
+
+class ExportFacts(BaseModel):
+    """How large it comes out and where on its sheet it begins, what is too fine for a file with pixels, and
+    what cannot be in it, in words: alike ones once, with the paths that they are true of."""
+
+    left_mm: float
+    top_mm: float
+    width_mm: float
+    height_mm: float
+    width_px: int
+    height_px: int
+    ppi: float
+    margin: str
+    runs: int
+    fine: list[str]
+    left_out: list[str]
+
+
+class FilePlace(BaseModel):
+    """Where on its sheet a trimmed file lies, mm from the sheet's left and top, to be put back there."""
+
+    sheet: str
+    sheet_width: float
+    sheet_height: float
+    left: float
+    top: float
+    width: float
+    height: float
+    unit: Literal["mm"]
