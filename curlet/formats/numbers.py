@@ -1,4 +1,4 @@
-"""Numbers as they are written in SVG: mm to a tenth of a micrometre."""
+"""Numbers as they are written in SVG and PDF: mm to a tenth of a micrometre."""
 
 from __future__ import annotations
 
@@ -27,7 +27,7 @@ def numbers(values: Iterable[float]) -> str:
 
 def path_data(commands: str, points: NDArray[np.float64], decimals: int = DECIMALS) -> str:
     """SVG path data of one outline."""
-    texts = _written(points, decimals)
+    texts = number_texts(points, decimals)
     out, at = [], 0
     for command in commands:
         count = 2 * POINTS_PER_COMMAND[command]
@@ -36,7 +36,7 @@ def path_data(commands: str, points: NDArray[np.float64], decimals: int = DECIMA
     return "".join(out)
 
 
-def _written(points: NDArray[np.float64], decimals: int) -> list[str]:
+def number_texts(points: NDArray[np.float64], decimals: int = DECIMALS) -> list[str]:
     """Every number's text. An outline has thousands of them, so orjson writes them all at once. Rounded as
     numpy does, without its preliminaries; adding 0 makes −0 into 0."""
     tens = 10.0**decimals
@@ -61,7 +61,7 @@ def terse_data(outline: Outline, decimals: int = DECIMALS) -> str:
 
 
 def _terse(outline: Outline, decimals: int) -> str:
-    texts, out, at = _written(outline.points, decimals), [], 0
+    texts, out, at = number_texts(outline.points, decimals), [], 0
     for run in _RUNS.findall(outline.commands):
         count = 2 * POINTS_PER_COMMAND[run[0]] * len(run)
         out.append(run[0] + " ".join(texts[at : at + count]))

@@ -6,14 +6,17 @@ from collections.abc import Callable, Iterator, Sequence
 from dataclasses import dataclass, fields
 
 from curlet.core.bounds import Bounds
+from curlet.core.choice import chosen
 from curlet.core.drawing import Drawing, Group
 from curlet.core.errors import BadInput
+from curlet.formats.papers import OWN_SIZE, PAPERS
 
 # Told how far a file is, of 1, and what is being done.
 Tell = Callable[[float, str], None]
 
 PPI = Bounds("Resolution", 1, 4800, "300 ppi is usual for print", "ppi")
 QUALITY = Bounds("Quality", 1, 100, "90 is usual for print", "%")
+OVERLAP = Bounds("Overlap", 0, 100, "10 mm is usual to glue by")
 
 
 @dataclass(frozen=True)
@@ -24,23 +27,29 @@ class FileSettings:
     ----------
     ppi : pixels to the inch.
     quality : how near a picture that loses something comes to what is drawn, 1 to 100 %.
+    paper : the sheets of paper that it is laid over, by their name in `PAPERS`, or its own size.
+    overlap : how much of such a sheet is on the next one too, mm.
 
     Raises
     ------
     BadInput
-        If one is out of bounds.
+        If one is out of bounds, or there is no such paper.
     """
 
     ppi: float = 300.0
     quality: float = 90.0
+    paper: str = OWN_SIZE
+    overlap: float = 10.0
 
     def __post_init__(self) -> None:
         for setting in fields(self):
             if setting.name in BOUNDS:
                 BOUNDS[setting.name].check(getattr(self, setting.name))
+        if self.paper != OWN_SIZE:
+            chosen(PAPERS, self.paper, "paper")
 
 
-BOUNDS = {"ppi": PPI, "quality": QUALITY}
+BOUNDS = {"ppi": PPI, "quality": QUALITY, "overlap": OVERLAP}
 
 
 @dataclass(frozen=True)

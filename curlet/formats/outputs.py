@@ -9,10 +9,11 @@ from curlet.core.choice import chosen
 from curlet.core.drawing import Drawing
 from curlet.formats.jpeg_out import JPEG
 from curlet.formats.output import FileSettings, Output, Tell, untold
+from curlet.formats.pdf_out import PDF
 from curlet.formats.png_out import PNG
 from curlet.formats.svg_out import SVG
 
-OUTPUTS: dict[str, Output] = {"svg": SVG, "png": PNG, "jpg": JPEG}
+OUTPUTS: dict[str, Output] = {"svg": SVG, "pdf": PDF, "png": PNG, "jpg": JPEG}
 
 
 def write(

@@ -2,13 +2,12 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
-
 from peewee import fn
 
 from curlet.core.bounds import Bounds
 from curlet.core.errors import BadInput
 from curlet.core.measures import Scale, read_measure
+from curlet.formats.papers import PAPERS, Paper
 from curlet.formats.shade_refs import shade_of, shade_ref
 from curlet.store.database import reading, writing
 from curlet.store.errors import Missing
@@ -21,26 +20,8 @@ from curlet.store.state import OF_SHEET, load_state, new_id
 SIDE = Bounds("The sheet's side", 5, 20_000, "A4 is 210 mm × 297 mm")
 
 
-@dataclass(frozen=True)
-class Preset:
-    """A usual size of sheet, mm, upright."""
-
-    name: str
-    width: float
-    height: float
-
-
-# ISO 216 and ANSI/ASME Y14.1 (letter, tabloid).
-PRESETS = (
-    Preset("A5", 148, 210),
-    Preset("A4", 210, 297),
-    Preset("A3", 297, 420),
-    Preset("A2", 420, 594),
-    Preset("Letter", 215.9, 279.4),
-    Preset("Tabloid", 279.4, 431.8),
-    Preset("Square, 200 mm", 200, 200),
-    Preset("Square, 12 in", 304.8, 304.8),
-)
+# Usual sizes of sheets.
+PRESETS = (*PAPERS.values(), Paper("Square, 200 mm", 200, 200), Paper("Square, 12 in", 304.8, 304.8))
 
 
 def list_sheets(*, removed: bool = False) -> list[Json]:

@@ -1,10 +1,13 @@
-"""Pictures from a second renderer, and how much two of them differ."""
+"""Pictures from other renderers, and how much two of them differ."""
 
 from __future__ import annotations
 
 import io
+from contextlib import closing
 
 import numpy as np
+import pypdfium2 as pdfium2
+import pypdfium2.raw as raw
 import resvg_py
 from PIL import Image
 from scipy.ndimage import binary_dilation
@@ -57,3 +60,13 @@ def grown(picture: np.ndarray, reach: int) -> np.ndarray:
 def covers(area: np.ndarray, picture: np.ndarray) -> bool:
     """Whether everything drawn lies in an area."""
     return not ((picture[..., 3] > 0.5) & ~area).any()
+
+
+def pdfium(pdf: bytes, width: int, height: int, page: int = 0) -> np.ndarray:
+    """(height, width, 4) RGBA 0…1 of a page of a PDF as pdfium draws it."""
+    with closing(pdfium2.PdfDocument(pdf)) as document, closing(document[page]) as shown:
+        bitmap = pdfium2.PdfBitmap.new_native(width, height, raw.FPDFBitmap_BGRA)
+        bitmap.fill_rect((0, 0, 0, 0), 0, 0, width, height)
+        # Not by its own scale, which rounds a page up to whole pixels.
+        raw.FPDF_RenderPageBitmap(bitmap, shown, 0, 0, width, height, 0, raw.FPDF_REVERSE_BYTE_ORDER)
+        return np.asarray(bitmap.to_numpy(), dtype=float) / 255

@@ -1,7 +1,7 @@
-"""Fades against their curve, soft edges against a Gaussian's: in the PNG, and as another renderer has SVG.
+"""Fades against their curve, soft edges against a Gaussian: in PNG, and as other renderers have SVG and PDF.
 
 Sources: SVG 1.1 (masking by luminance), Filter Effects 1 (feGaussianBlur); the normal distribution by
-scipy, resvg as the other renderer.
+scipy, resvg and pdfium as other renderers; ISO 32000-1, 11.6.5 (soft masks).
 """
 
 from __future__ import annotations
@@ -27,8 +27,11 @@ from curlet.core.lay.draw import draw_run
 from curlet.core.measures import MM_PER_INCH, Measure, Scale
 from curlet.core.path import Path
 from curlet.core.path.figures import FIGURES
+from curlet.formats.output import FileSettings
+from curlet.formats.outputs import write
 from curlet.formats.png_out import write_png
 from curlet.formats.svg_out import write_svg
+from tests.reference.pictures import pdfium
 
 PPI = 127.0
 PER_MM = PPI / MM_PER_INCH
@@ -47,7 +50,13 @@ def by_resvg(drawing: Drawing) -> Alpha:
     return np.asarray(Image.open(io.BytesIO(bytes(png))).convert("RGBA"), dtype=float)[..., 3] / 255
 
 
-RENDERERS = pytest.mark.parametrize("render", [by_png, by_resvg])
+def by_pdf(drawing: Drawing) -> Alpha:
+    width, height = round(drawing.width * PER_MM), round(drawing.height * PER_MM)
+    alpha: Alpha = pdfium(write("pdf", [drawing], FileSettings(PPI)), width, height)[..., 3]
+    return alpha
+
+
+RENDERERS = pytest.mark.parametrize("render", [by_png, by_resvg, by_pdf])
 
 
 def drawn(path: Path, brush: Brush, size: float = 100.0) -> Drawing:
