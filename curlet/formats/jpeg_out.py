@@ -30,7 +30,8 @@ def write_jpeg(drawing: Drawing, settings: FileSettings, tell: Tell = untold) ->
     """
     width, height = check_pixels(drawing, settings.ppi)
     pixels = np.empty((height, width, 4), dtype=np.uint8)
-    paint_on(skia.Surface(pixels, skia.kRGBA_8888_ColorType), drawing, skia.ColorWHITE, tell)
+    surface = skia.Surface(pixels, skia.kRGBA_8888_ColorType)
+    paint_on(surface, drawing, settings.ppi, skia.ColorWHITE, tell=tell)
     picture = Image.frombuffer("RGBX", (width, height), pixels)
     out = io.BytesIO()
     picture.save(

@@ -17,6 +17,9 @@ Tell = Callable[[float, str], None]
 PPI = Bounds("Resolution", 1, 4800, "300 ppi is usual for print", "ppi")
 QUALITY = Bounds("Quality", 1, 100, "90 is usual for print", "%")
 OVERLAP = Bounds("Overlap", 0, 100, "10 mm is usual to glue by")
+LARGER = Bounds("Size", 0.01, 100, "1 is as large as on the sheet", "times")
+LINES = {"middle": "Along their middles", "edges": "Around what they cover"}
+CURVES = {"polylines": "Polylines", "splines": "Splines"}
 
 
 @dataclass(frozen=True)
@@ -29,6 +32,9 @@ class FileSettings:
     quality : how near a picture that loses something comes to what is drawn, 1 to 100 %.
     paper : the sheets of paper that it is laid over, by their name in `PAPERS`, or its own size.
     overlap : how much of such a sheet is on the next one too, mm.
+    lines : what lines become where there are only lines, by its name in `LINES`.
+    curves : what curves become there, by its name in `CURVES`.
+    larger : how many times larger than on the sheet it is written.
 
     Raises
     ------
@@ -40,6 +46,9 @@ class FileSettings:
     quality: float = 90.0
     paper: str = OWN_SIZE
     overlap: float = 10.0
+    lines: str = "middle"
+    curves: str = "polylines"
+    larger: float = 1.0
 
     def __post_init__(self) -> None:
         for setting in fields(self):
@@ -47,9 +56,11 @@ class FileSettings:
                 BOUNDS[setting.name].check(getattr(self, setting.name))
         if self.paper != OWN_SIZE:
             chosen(PAPERS, self.paper, "paper")
+        chosen(LINES, self.lines, "way of writing lines")
+        chosen(CURVES, self.curves, "way of writing curves")
 
 
-BOUNDS = {"ppi": PPI, "quality": QUALITY, "overlap": OVERLAP}
+BOUNDS = {"ppi": PPI, "quality": QUALITY, "overlap": OVERLAP, "larger": LARGER}
 
 
 @dataclass(frozen=True)

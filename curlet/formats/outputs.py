@@ -7,13 +7,17 @@ from collections.abc import Sequence
 
 from curlet.core.choice import chosen
 from curlet.core.drawing import Drawing
+from curlet.formats.dxf_lines import DXF
 from curlet.formats.jpeg_out import JPEG
+from curlet.formats.ora_out import ORA
 from curlet.formats.output import FileSettings, Output, Tell, untold
 from curlet.formats.pdf_out import PDF
 from curlet.formats.png_out import PNG
 from curlet.formats.svg_out import SVG
 
-OUTPUTS: dict[str, Output] = {"svg": SVG, "pdf": PDF, "png": PNG, "jpg": JPEG}
+OUTPUTS: dict[str, Output] = {
+    "svg": SVG, "pdf": PDF, "png": PNG, "jpg": JPEG, "ora": ORA, "dxf": DXF,
+}  # fmt: skip
 
 
 def write(

@@ -27,7 +27,10 @@ def write_pdf(drawings: Sequence[Drawing], settings: FileSettings, tell: Tell = 
 def check(drawing: Drawing, settings: FileSettings) -> None:
     """Raises as `write_pdf`."""
     if settings.paper != OWN_SIZE:
-        tiles_of(drawing, PAPERS[settings.paper], settings.overlap)
+        size = drawing.width * settings.larger, drawing.height * settings.larger
+        tiles_of(*size, PAPERS[settings.paper], settings.overlap)
 
 
-PDF = Output("PDF", "application/pdf", write_pdf, check, settings=("paper", "overlap", "ppi"), pages=True)
+PDF = Output(
+    "PDF", "application/pdf", write_pdf, check, settings=("paper", "overlap", "larger", "ppi"), pages=True
+)

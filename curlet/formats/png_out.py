@@ -69,15 +69,25 @@ def place_of(drawing: Drawing) -> dict[str, float]:
 def painted(drawing: Drawing, ppi: float, tell: Tell = untold) -> skia.Image:
     """The drawing in pixels on transparency; raises as `write_png`."""
     surface = skia.Surface(*check_pixels(drawing, ppi))
-    paint_on(surface, drawing, skia.ColorTRANSPARENT, tell)
+    paint_on(surface, drawing, ppi, skia.ColorTRANSPARENT, tell=tell)
     return surface.makeImageSnapshot()
 
 
-def paint_on(surface: skia.Surface, drawing: Drawing, ground: int, tell: Tell = untold) -> None:
-    """Fill a surface with the drawing on a colour, skia's."""
+def paint_on(
+    surface: skia.Surface,
+    drawing: Drawing,
+    ppi: float,
+    ground: int,
+    at: tuple[int, int] = (0, 0),
+    tell: Tell = untold,
+) -> None:
+    """Fill a surface with a drawing on a colour, skia's: with the pixels from `at` on, to the right and down,
+    of its whole picture."""
+    width, height = check_pixels(drawing, ppi)
     with surface as canvas:
         canvas.clear(ground)
-        canvas.scale(surface.width() / drawing.width, surface.height() / drawing.height)
+        canvas.translate(-at[0], -at[1])
+        canvas.scale(width / drawing.width, height / drawing.height)
         left, top = drawing.corner or (0.0, 0.0)
         canvas.translate(-left, -top)
         for group in each_group(drawing, tell):

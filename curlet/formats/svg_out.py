@@ -54,9 +54,9 @@ def quoteattr(text: str) -> str:
     return _quoteattr(_NOT_IN_XML.sub("", text))
 
 
-def write_svg(drawing: Drawing, tell: Tell = untold) -> bytes:
-    """An SVG of the sheet's true size; one user unit is 1 mm."""
-    return _Writer().drawing(drawing, tell).encode()
+def write_svg(drawing: Drawing, tell: Tell = untold, larger: float = 1.0) -> bytes:
+    """An SVG of the sheet's true size, or so many times larger; one user unit is 1 mm of the sheet."""
+    return _Writer().drawing(drawing, tell, larger).encode()
 
 
 class _Writer:
@@ -68,9 +68,9 @@ class _Writer:
         self.tilings: dict[Tiling, str] = {}
         self.pictures: dict[bytes, str] = {}
 
-    def drawing(self, drawing: Drawing, tell: Tell) -> str:
+    def drawing(self, drawing: Drawing, tell: Tell, larger: float) -> str:
         body = "".join(self.item(group) for group in each_group(drawing, tell))
-        size = f"{number(drawing.width)}mm", f"{number(drawing.height)}mm"
+        size = f"{number(drawing.width * larger)}mm", f"{number(drawing.height * larger)}mm"
         box = numbers((*(drawing.corner or (0, 0)), drawing.width, drawing.height))
         title = f"<title>{escape(drawing.title)}</title>\n" if drawing.title else ""
         defs = f"<defs>{''.join(self.definitions)}</defs>\n" if self.definitions else ""
@@ -248,7 +248,7 @@ def _gradient(name: str, paint: LinearGradient | RadialGradient) -> str:
 
 
 def _export(drawing: Drawing, settings: FileSettings, tell: Tell) -> bytes:
-    return write_svg(drawing, tell)
+    return write_svg(drawing, tell, settings.larger)
 
 
-SVG = Output("SVG in mm", "image/svg+xml", alone(_export))
+SVG = Output("SVG in mm", "image/svg+xml", alone(_export), settings=("larger",))

@@ -5,7 +5,6 @@ from __future__ import annotations
 import math
 from dataclasses import dataclass
 
-from curlet.core.drawing import Drawing
 from curlet.core.errors import BadInput, TooMuch
 from curlet.formats.papers import Paper
 
@@ -37,8 +36,8 @@ class Tiles:
         return self.width - 2 * EDGE - self.overlap, self.height - 2 * EDGE - self.overlap
 
 
-def tiles_of(drawing: Drawing, paper: Paper, overlap: float) -> Tiles:
-    """The fewest sheets, upright or on their sides.
+def tiles_of(width: float, height: float, paper: Paper, overlap: float) -> Tiles:
+    """The fewest sheets for a drawing of a size in mm, upright or on their sides.
 
     Raises
     ------
@@ -48,17 +47,16 @@ def tiles_of(drawing: Drawing, paper: Paper, overlap: float) -> Tiles:
         If there would be more than 400.
 
     >>> from curlet.formats.papers import PAPERS
-    >>> found = tiles_of(Drawing(420, 297), PAPERS["a4"], 10.0)
+    >>> found = tiles_of(420, 297, PAPERS["a4"], 10.0)
     >>> found.columns, found.rows
     (3, 2)
     """
     ways = []
-    for width, height in ((paper.width, paper.height), (paper.height, paper.width)):
-        counts = [
-            _count(side, room - 2 * EDGE, overlap)
-            for side, room in ((drawing.width, width), (drawing.height, height))
-        ]
-        ways.append(Tiles(width, height, counts[0], counts[1], overlap))
+    for across, down in ((paper.width, paper.height), (paper.height, paper.width)):
+        columns, rows = (
+            _count(side, room - 2 * EDGE, overlap) for side, room in ((width, across), (height, down))
+        )
+        ways.append(Tiles(across, down, columns, rows, overlap))
     best = min(ways, key=lambda way: way.columns * way.rows)
     if best.columns * best.rows > MAX_PAGES:
         raise TooMuch(

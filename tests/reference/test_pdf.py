@@ -209,7 +209,7 @@ def test_sheets_of_paper_join_to_the_whole(paper: str, overlap: float) -> None:
     far = Laid((Shape(SQUARE, RED, move=(300.0, 250.0)),))
     drawing = Drawing(500.0, 400.0, (Group("a", "", (bars, *ITEMS["solid"], far)),), "Curtain")
     settings = FileSettings(PPI, paper=paper, overlap=overlap)
-    tiles = tiles_of(drawing, PAPERS[paper], overlap)
+    tiles = tiles_of(drawing.width, drawing.height, PAPERS[paper], overlap)
     data = write("pdf", [drawing], settings)
     per_mm = 4
     whole = pdfium(write("pdf", [drawing]), 500 * per_mm, 400 * per_mm)
@@ -252,7 +252,7 @@ def test_every_sheet_of_paper_says_where_it_belongs_and_has_a_line_of_100_mm() -
 
 def test_crosses_of_two_sheets_of_paper_are_at_one_place() -> None:
     drawing = Drawing(420.0, 100.0, (), "Pelmet")
-    tiles = tiles_of(drawing, PAPERS["a4"], 10.0)
+    tiles = tiles_of(drawing.width, drawing.height, PAPERS["a4"], 10.0)
     data = write("pdf", [drawing], FileSettings(paper="a4"))
     frame = round(EDGE * PER_MM)
     places = []

@@ -8,6 +8,7 @@ from dataclasses import dataclass
 from pikepdf import Array, Dictionary, Name, Page, Pdf, Stream, String
 
 from curlet import __version__
+from curlet.core.drawing import Drawing
 from curlet.core.measures import MM_PER_INCH
 from curlet.formats.pdf.stream import Operators, real
 from curlet.formats.srgb import srgb_profile
@@ -24,6 +25,31 @@ class Sheet:
     width: float
     height: float
     content: Operators
+
+
+@dataclass(frozen=True)
+class Placed:
+    """A drawing's form, to be shown so many times larger than the drawing."""
+
+    form: Stream
+    drawing: Drawing
+    larger: float
+
+    @property
+    def width(self) -> float:
+        return self.drawing.width * self.larger
+
+    @property
+    def height(self) -> float:
+        return self.drawing.height * self.larger
+
+    def show(self, out: Operators, x: float, y: float) -> None:
+        """Lay it so that its left and top are at a place of the page, mm."""
+        left, top = self.drawing.corner or (0.0, 0.0)
+        out.keep()
+        out.move((self.larger, 0.0, 0.0, self.larger, x - left * self.larger, y - top * self.larger))
+        out.add(f"{out.named('XObject', self.form)} Do")
+        out.restore()
 
 
 def add_page(pdf: Pdf, sheet: Sheet) -> None:

@@ -4,12 +4,12 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 
-from pikepdf import Pdf, Stream
+from pikepdf import Pdf
 
 from curlet.core.drawing import Drawing
 from curlet.formats.output import FileSettings, Tell, untold
 from curlet.formats.papers import OWN_SIZE, PAPERS
-from curlet.formats.pdf.document import Sheet, add_page, saved
+from curlet.formats.pdf.document import Placed, Sheet, add_page, saved
 from curlet.formats.pdf.stream import Operators
 from curlet.formats.pdf.text import Letters
 from curlet.formats.pdf.tiled import tiled
@@ -26,20 +26,18 @@ def pdf_of(drawings: Sequence[Drawing], settings: FileSettings, tell: Tell = unt
         def told(share: float, doing: str, done: int = done) -> None:
             tell((done + share) / len(drawings), doing)
 
-        form = writer.drawing(drawing, told)
+        placed = Placed(writer.drawing(drawing, told), drawing, settings.larger)
         if settings.paper == OWN_SIZE:
-            add_page(pdf, _alone(pdf, form, drawing))
+            add_page(pdf, _alone(pdf, placed))
             continue
-        tiles = tiles_of(drawing, PAPERS[settings.paper], settings.overlap)
-        for sheet in tiled(pdf, form, drawing, tiles, letters):
+        tiles = tiles_of(placed.width, placed.height, PAPERS[settings.paper], settings.overlap)
+        for sheet in tiled(pdf, placed, tiles, letters):
             add_page(pdf, sheet)
     letters.finish()
     return saved(pdf, drawings[0].title)
 
 
-def _alone(pdf: Pdf, form: Stream, drawing: Drawing) -> Sheet:
-    left, top = drawing.corner or (0.0, 0.0)
+def _alone(pdf: Pdf, placed: Placed) -> Sheet:
     out = Operators(pdf)
-    out.move((1.0, 0.0, 0.0, 1.0, -left, -top))
-    out.add(f"{out.named('XObject', form)} Do")
-    return Sheet(drawing.width, drawing.height, out)
+    placed.show(out, 0.0, 0.0)
+    return Sheet(placed.width, placed.height, out)

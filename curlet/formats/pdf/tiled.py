@@ -4,11 +4,10 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
-from pikepdf import Pdf, Stream
+from pikepdf import Pdf
 
-from curlet.core.drawing import Drawing
 from curlet.formats.numbers import number
-from curlet.formats.pdf.document import Sheet
+from curlet.formats.pdf.document import Placed, Sheet
 from curlet.formats.pdf.stream import Operators
 from curlet.formats.pdf.text import Letters
 from curlet.formats.tiles import EDGE, Tiles
@@ -18,10 +17,9 @@ _MARK, _HAIR = 4.0, 0.15
 _SIZE = 3.2
 
 
-def tiled(pdf: Pdf, form: Stream, drawing: Drawing, tiles: Tiles, letters: Letters) -> Iterator[Sheet]:
+def tiled(pdf: Pdf, placed: Placed, tiles: Tiles, letters: Letters) -> Iterator[Sheet]:
     """Sheets with the parts of a drawing, row by row, with crosses in what overlaps and a line to check the
     size by."""
-    left, top = drawing.corner or (0.0, 0.0)
     across, down = tiles.step
     for row in range(tiles.rows):
         for column in range(tiles.columns):
@@ -31,12 +29,11 @@ def tiled(pdf: Pdf, form: Stream, drawing: Drawing, tiles: Tiles, letters: Lette
                 f"{number(EDGE)} {number(EDGE)} {number(tiles.width - 2 * EDGE)} "
                 f"{number(tiles.height - 2 * EDGE)} re W n"
             )
-            out.move((1.0, 0.0, 0.0, 1.0, EDGE - left - column * across, EDGE - top - row * down))
-            out.add(f"{out.named('XObject', form)} Do")
+            placed.show(out, EDGE - column * across, EDGE - row * down)
             out.restore()
             _marks(out, tiles, row, column)
             where = f"row {row + 1} of {tiles.rows}, column {column + 1} of {tiles.columns}"
-            letters.write(out, f"{drawing.title}: {where}", EDGE, EDGE - 4, _SIZE)
+            letters.write(out, f"{placed.drawing.title}: {where}", EDGE, EDGE - 4, _SIZE)
             _check_line(out, tiles, letters)
             yield Sheet(tiles.width, tiles.height, out)
 
