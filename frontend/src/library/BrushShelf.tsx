@@ -6,6 +6,7 @@ import { Link, useNavigate } from "react-router";
 import { KINDS, useFamilies } from "@/shared/families";
 import { api } from "@/shared/api/client";
 import type { BrushListed } from "@/shared/api/types";
+import { LaterImage } from "@/shared/ui/LaterImage";
 import { Choice } from "@/shared/ui/Choice";
 import { matches } from "@/shared/ui/SearchField";
 import { plural } from "@/shared/ui/words";
@@ -128,12 +129,7 @@ function Card({ brush, picked, onPick, onNotice }: CardProps) {
       </div>
       <Link to={`/bench/${brush.id}`} aria-label={`${brush.name}, on the Bench`} title="Open on the Bench">
         <span className="my-1.5 grid min-h-[64px] items-center overflow-hidden rounded-[3px] bg-(--cloth)">
-          <img
-            src={`/api/brushes/${brush.id}/strip.svg?key=${brush.key}`}
-            alt=""
-            className="block w-full"
-            loading="lazy"
-          />
+          <LaterImage src={`/api/brushes/${brush.id}/strip.svg?key=${brush.key}`} alt="" className="block w-full" />
         </span>
       </Link>
       <div className="flex items-center gap-1.5">

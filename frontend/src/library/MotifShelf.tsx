@@ -3,6 +3,7 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 
+import { LaterImage } from "@/shared/ui/LaterImage";
 import { FileButton } from "@/shared/ui/FileButton";
 import { api } from "@/shared/api/client";
 import type { MotifListed } from "@/shared/api/types";
@@ -74,12 +75,7 @@ function Card({ motif, attempt, onNotice }: CardProps) {
         </span>
       </div>
       <span className="my-1.5 grid h-[132px] place-items-center overflow-hidden rounded-[3px] bg-(--cloth)">
-        <img
-          src={`${drawn}?key=${motif.key}`}
-          alt={motif.name}
-          className="block max-h-[120px] max-w-[94%]"
-          loading="lazy"
-        />
+        <LaterImage src={`${drawn}?key=${motif.key}`} alt={motif.name} className="block max-h-[120px] max-w-[94%]" />
       </span>
       <div className="flex items-center gap-1.5">
         <button
