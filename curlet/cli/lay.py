@@ -79,9 +79,8 @@ def lay(**options: Any) -> int:
 def _lay(options: _Options) -> int:
     form = options.output.suffix.lower().removeprefix(".")
     if form not in OUTPUTS:
-        raise BadInput(
-            f"The output's name ends in {' or '.join(f'.{name}' for name in OUTPUTS)}. Name it so."
-        )
+        *others, last = (f".{name}" for name in OUTPUTS)
+        raise BadInput(f"The output's name ends in {', '.join(others)} or {last}. Name it so.")
     reports = [options.report] if options.report else []
     check_outputs([options.drawing], [options.output, *reports], force=options.force)
     scale = Scale.read(options.scale)

@@ -27,13 +27,18 @@ from curlet.core.motif.families import KINDS
 from curlet.core.settings import Spec, specs_of
 from curlet.formats.card_formats import CARD_FORMATS
 from curlet.formats.outline_file import OUTLINES
+from curlet.formats.output import CURVES, LINES
 from curlet.formats.outputs import OUTPUTS
+from curlet.formats.papers import OWN_SIZE, PAPERS
 from curlet.formats.several import EACH
 
 if TYPE_CHECKING:
     Kind: TypeAlias = str
     OutputName: TypeAlias = str
     EachName: TypeAlias = str
+    PaperName: TypeAlias = str
+    LinesName: TypeAlias = str
+    CurvesName: TypeAlias = str
     CardName: TypeAlias = str
     Manner: TypeAlias = str
     Made: TypeAlias = str
@@ -56,6 +61,8 @@ else:
         return Literal[tuple(names)]
 
     Kind, OutputName, EachName, CardName = map(_one_of, (KINDS, OUTPUTS, EACH, CARD_FORMATS))
+    PaperName = _one_of((OWN_SIZE, *PAPERS))
+    LinesName, CurvesName = map(_one_of, (LINES, CURVES))
     Manner, Made, HoldName, FitName = map(_one_of, (MANNERS, MADE, HOLDS, FITS))
     Remainder, Layout, FacingKind, Overlap = map(_one_of, (REMAINDERS, LAYOUTS, FACINGS, OVERLAPS))
     Crossing, Channel, Driver = map(_one_of, (CROSSINGS, CHANNELS, DRIVERS))
@@ -69,7 +76,9 @@ def choices() -> Json:
     plain = {
         "remainders": REMAINDERS, "layouts": LAYOUTS, "facings": FACINGS, "overlaps": OVERLAPS,
         "crossings": CROSSINGS, "drivers": DRIVERS, "finishes": FINISHES, "takes": TAKES, "stands": STANDS,
-        "uses": USES, "each": EACH, "ways": {name: way.label for name, way in WAYS.items()},
+        "uses": USES, "each": EACH, "lines": LINES, "curves": CURVES,
+        "ways": {name: way.label for name, way in WAYS.items()},
+        "papers": {OWN_SIZE: "As large as it is", **{key: paper.name for key, paper in PAPERS.items()}},
     }  # fmt: skip
     return {
         "manners": _listed(MANNERS),

@@ -15,6 +15,7 @@ from curlet.formats.outline_file import OutlineDoc, OutlineFacts, outline_facts,
 from curlet.formats.output import FileSettings
 from curlet.formats.outputs import OUTPUTS
 from curlet.formats.several import MadeFile, make_file
+from curlet.formats.window import Window, window
 from curlet.studio.under_way import UNWATCHED, UnderWay
 from curlet.studio.worker import EXPORTING, Stop, run
 
@@ -46,6 +47,13 @@ def export(
         output.check(drawing, settings)
     parts = sum(len(drawing.groups) for drawing in drawings)
     return _made(make_file, title, form, drawings, settings, parts=parts, work=work)
+
+
+def pixels_of(
+    drawing: Drawing, form: str, settings: FileSettings, part: Window, work: UnderWay = UNWATCHED
+) -> bytes:
+    """A part of a picture as a PNG; raises as `window`, and Stopped."""
+    return _made(window, drawing, form, settings, part, parts=len(drawing.groups), work=work)
 
 
 def outline(drawing: Drawing, form: str, doc: OutlineDoc, work: UnderWay = UNWATCHED) -> bytes:

@@ -2,27 +2,32 @@
 
 from __future__ import annotations
 
-from collections import defaultdict
+from dataclasses import asdict
 
 import orjson
 from flask import Response
 from pydantic import BaseModel
 
 from curlet.core.drawing import Drawing
-from curlet.core.errors import CurletError
-from curlet.core.measures import MM_PER_INCH
-from curlet.core.tally import too_fine
 from curlet.formats.choices import OutputName
+from curlet.formats.numbers import number
 from curlet.formats.outline_file import OUTLINES, OutlineDoc, OutlineFacts, OutlineName
 from curlet.formats.outputs import OUTPUTS
-from curlet.formats.png_out import pixels, place_of
+from curlet.formats.png_out import place_of
 from curlet.formats.several import ZIP_TYPE
 from curlet.store import journal
-from curlet.store.laying import lay_row
 from curlet.studio import exports
-from curlet.studio.exported import drawings, exported_runs
+from curlet.studio.export_facts import facts_of, per_mm
+from curlet.studio.exported import drawings
 from curlet.studio.under_way import UnderWay
-from curlet.web.export_schemas import ExportFacts, ExportQuery, FactsQuery, FilePlace, OutlineQuery
+from curlet.web.export_schemas import (
+    ExportFacts,
+    ExportQuery,
+    FactsQuery,
+    FilePlace,
+    OutlineQuery,
+    PixelsQuery,
+)
 from curlet.web.replies import Replies, file_of, file_reply, json_reply
 from curlet.web.routes import Routes
 from curlet.web.schemas import Problem, SheetUrl
@@ -31,9 +36,8 @@ from curlet.web.watched import watched
 
 export = Routes("export", __name__, url_prefix="/api")
 
-# As many paths are named where a note is true of more.
-NAMED = 3
 _FILES = file_of(*(output.type for output in OUTPUTS.values()), ZIP_TYPE)
+_PNG = file_of("image/png")
 _OUTLINES = file_of(*(file.type for file in OUTLINES.values()))
 _REPLIES: Replies = {404: Problem, 409: Problem, 413: Problem, 422: Problem}
 
@@ -68,7 +72,8 @@ def file(path: OutputUrl, query: ExportQuery) -> Response:
     with watched() as work:
         found = _drawings(path.sheet_id, query, work, form=path.form)
         title = journal.find_sheet(path.sheet_id).sheet["name"]
-        made = exports.export(title, found, path.form, query.settings, work)
+        settings = query.settings(journal.find_sheet(path.sheet_id).scale)
+        made = exports.export(title, found, path.form, settings, work)
     return file_reply(made.data, made.type, made.name)
 
 
@@ -114,62 +119,28 @@ def outline_numbers(path: SheetUrl, query: OutlineQuery) -> Response:
 @export.get("/sheets/<sheet_id>/export.json", responses={200: ExportFacts, **_REPLIES})
 def facts(path: SheetUrl, query: FactsQuery) -> Response:
     """How large it comes out, and what will be too fine to print."""
-    ppi = query.settings.ppi
     state = journal.find_sheet(path.sheet_id)
-    sheet = state.sheet
-    shown = exported_runs(state, query.exported)
-    fine, left_out = _Notes(), _Notes()
-    for run in shown:
-        name = state.get("path", run["path"])["name"]
-        try:
-            laid, _ = lay_row(state, run)
-        except CurletError as error:
-            left_out.add(name, str(error))
-            continue
-        if OUTPUTS[query.form].pixels:
-            for note in too_fine(laid, ppi):
-                fine.add(name, note)
-    lies = {"left": 0.0, "top": 0.0, "width": sheet["width"], "height": sheet["height"]}
-    if query.trimmed:
-        with watched() as work:
-            lies |= place_of(_drawings(path.sheet_id, query, work, form=query.form)[0])
-    return json_reply(
-        {
-            **{f"{side}_mm": lies[side] for side in ("left", "top", "width", "height")},
-            "width_px": pixels(lies["width"], ppi),
-            "height_px": pixels(lies["height"], ppi),
-            "ppi": ppi,
-            "margin": number_text(query.around, "length", 1.0),
-            "runs": len(shown),
-            "fine": fine.told(),
-            "left_out": left_out.told(),
-        }
-    )
+    settings = query.settings(state.scale)
+    with watched() as work:
+        found = facts_of(state, query.exported, query.form, settings, work)
+    entered = {
+        # As it can be entered again: no commas.
+        "ppi": number(settings.ppi),
+        "quality": f"{number(settings.quality)} %",
+        "overlap": number_text(settings.overlap, "length", 1.0),
+        "margin": number_text(query.around, "length", 1.0),
+    }
+    return json_reply({**asdict(found), "entered": entered})
 
 
-class _Notes:
-    """What is said of paths: alike notes once, with the names of the first paths."""
-
-    def __init__(self) -> None:
-        self._names: dict[str, list[str]] = defaultdict(list)
-
-    def add(self, name: str, note: str) -> None:
-        if name not in self._names[note]:
-            self._names[note].append(name)
-
-    def told(self) -> list[str]:
-        return [f"{_some(names)}: {note}" for note, names in self._names.items()]
-
-
-def _some(names: list[str]) -> str:
-    """A few names, and how many more there are.
-
-    >>> _some(["Yoke", "Hem", "Pocket", "Cuff", "Collar"])
-    'Yoke, Hem, Pocket and 2 more'
-    """
-    if len(names) <= NAMED + 1:
-        return ", ".join(names)
-    return f"{', '.join(names[:NAMED])} and {len(names) - NAMED} more"
+@export.get("/sheets/<sheet_id>/pixels.png", responses={200: _PNG, **_REPLIES})
+def pixels(path: SheetUrl, query: PixelsQuery) -> Response:
+    """A part of the picture, pixel for pixel as it will be in the file."""
+    settings = query.settings(journal.find_sheet(path.sheet_id).scale)
+    with watched() as work:
+        drawing = _drawings(path.sheet_id, query, work, form=query.form)[0]
+        png = exports.pixels_of(drawing, query.form, settings, query.window, work)
+    return Response(png, content_type="image/png", headers={"Cache-Control": "no-store"})
 
 
 def _outlined(sheet_id: str, query: OutlineQuery, work: UnderWay) -> tuple[Drawing, OutlineDoc]:
@@ -178,5 +149,5 @@ def _outlined(sheet_id: str, query: OutlineQuery, work: UnderWay) -> tuple[Drawi
 
 
 def _drawings(sheet_id: str, query: ExportQuery, work: UnderWay, *, form: str = "svg") -> list[Drawing]:
-    per_mm = query.settings.ppi / MM_PER_INCH if OUTPUTS[form].pixels else None
-    return drawings(journal.find_sheet(sheet_id), query.exported, per_mm, work)
+    state = journal.find_sheet(sheet_id)
+    return drawings(state, query.exported, per_mm(form, query.settings(state.scale)), work)

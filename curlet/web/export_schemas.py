@@ -9,10 +9,11 @@ from pydantic import BaseModel, Field
 from curlet.core.area.outline import WITHIN
 from curlet.core.measures import Measure, Scale, read_measure
 from curlet.core.trim import MARGIN
-from curlet.formats.choices import EachName, OutputName
+from curlet.formats.choices import CurvesName, EachName, LinesName, OutputName, PaperName
 from curlet.formats.clean_doc import CleanDoc
 from curlet.formats.outline_file import OutlineDoc
 from curlet.formats.output import FileSettings
+from curlet.formats.window import MAX_SIDE, Window
 from curlet.studio.exported import Exported
 from curlet.web.schemas import MOST_NAMED, Number
 
@@ -39,6 +40,13 @@ class ExportQuery(BaseModel):
     ] = ""
     ppi: Annotated[str, Field(max_length=64, description="Pixels per inch: a number or a sum.")] = "300"
     quality: Annotated[str, Field(max_length=64, description="Of a JPEG, in %: a number or a sum.")] = "90"
+    paper: Annotated[PaperName, Field(description="What a PDF is laid over.")] = "own"
+    overlap: Annotated[Number, Field(description="How much of a sheet of paper is on the next one.")] = "10"
+    lines: Annotated[LinesName, Field(description="What lines become in DXF.")] = "middle"
+    curves: Annotated[CurvesName, Field(description="What curves become in DXF.")] = "polylines"
+    size: Annotated[
+        Literal["sheet", "garment"], Field(description="How large it is written where that is chosen.")
+    ] = "sheet"
     trimmed: Annotated[bool, Field(description="Whether it is trimmed to what is drawn.")] = False
     margin: Annotated[Number, Field(description="What is left around that, on the sheet.")] = "0"
     white: Annotated[bool, Field(description="Whether all of it is white, to be tinted elsewhere.")] = False
@@ -66,24 +74,31 @@ class ExportQuery(BaseModel):
             margin=self.around if self.trimmed else None,
         )
 
-    @property
-    def settings(self) -> FileSettings:
+    def larger(self, scale: Scale) -> float:
+        """How many times larger than on the sheet it is written."""
+        return 1 / scale.factor if self.size == "garment" else 1.0
+
+    def settings(self, scale: Scale) -> FileSettings:
         """How the file is written; BadInput where a number is none, or out of bounds."""
-        ppi = read_measure(self.ppi.lower().replace("ppi", ""), accepts=("",)).value
-        quality = read_measure(self.quality.replace("%", ""), accepts=("",)).value
-        return FileSettings(ppi, quality)
+        return FileSettings(
+            ppi=read_measure(self.ppi.lower().replace("ppi", ""), accepts=("",)).value,
+            quality=read_measure(self.quality.replace("%", ""), accepts=("",)).value,
+            paper=self.paper,
+            overlap=read_measure(self.overlap).value,
+            lines=self.lines,
+            curves=self.curves,
+            larger=self.larger(scale),
+        )
 
 
 class OutlineQuery(ExportQuery):
-    """What to make an outline of, and how, lengths as they are entered on the garment; `size` says whether
-    it is written as large as on the sheet or as on the garment."""
+    """What to make an outline of, and how, lengths as they are entered on the garment."""
 
     gaps: Number = "0"
     grow: Number = "0"
     round: bool = True
     least: Number = "0.02"
     within: Number = "0.05"
-    size: Literal["sheet", "garment"] = "sheet"
     splines: bool = False
 
     def doc(self, scale: Scale) -> OutlineDoc:
@@ -96,7 +111,7 @@ class OutlineQuery(ExportQuery):
         least = read_measure(self.least.replace("mm²", ""), accepts=("",)).value
         clean = CleanDoc(gaps=lengths["gaps"], grow=lengths["grow"], round=self.round, least=least)
         clean.to_core()
-        larger = 1 / scale.factor if self.size == "garment" else 1.0
+        larger = self.larger(scale)
         return OutlineDoc(clean=clean, within=lengths["within"], larger=larger, splines=self.splines)
 
 
@@ -106,9 +121,42 @@ class FactsQuery(ExportQuery):
     form: OutputName = "png"
 
 
+class PixelsQuery(FactsQuery):
+    """Which part of the picture, in its own pixels."""
+
+    left: Annotated[int, Field(ge=0, le=10**6)] = 0
+    top: Annotated[int, Field(ge=0, le=10**6)] = 0
+    across: Annotated[int, Field(ge=1, le=MAX_SIDE)] = 400
+    down: Annotated[int, Field(ge=1, le=MAX_SIDE)] = 400
+
+    @property
+    def window(self) -> Window:
+        return Window(self.left, self.top, self.across, self.down)
+
+
+class FineShown(BaseModel):
+    """Something too fine for a file with pixels: of which paths, one place where it is, in mm of the sheet,
+    and what to do."""
+
+    words: str
+    x: float
+    y: float
+    mend: str
+
+
+class NumbersShown(BaseModel):
+    """What was entered, as it is read."""
+
+    ppi: str
+    quality: str
+    overlap: str
+    margin: str
+
+
 class ExportFacts(BaseModel):
-    """How large it comes out and where on its sheet it begins, what is too fine for a file with pixels, and
-    what cannot be in it, in words: alike ones once, with the paths that they are true of."""
+    """How large it comes out and where on its sheet it begins, on how many sheets of paper; what is too fine
+    for a file with pixels, and what cannot be in it, in words: alike ones once, with the paths that they are
+    true of."""
 
     left_mm: float
     top_mm: float
@@ -116,10 +164,10 @@ class ExportFacts(BaseModel):
     height_mm: float
     width_px: int
     height_px: int
-    ppi: float
-    margin: str
+    pages: int
+    entered: NumbersShown
     runs: int
-    fine: list[str]
+    fine: list[FineShown]
     left_out: list[str]
 
 

@@ -98,7 +98,7 @@ def test_a_missing_drawing_is_said_plainly(tmp_path: FilePath, capsys: pytest.Ca
 
 def test_an_unknown_output_is_refused(drawing: FilePath, capsys: pytest.CaptureFixture[str]) -> None:
     assert main(["lay", str(drawing), "-o", "out.doc"]) == 2
-    assert ".svg or .png" in capsys.readouterr().err
+    assert ".svg, .pdf" in capsys.readouterr().err
 
 
 def test_a_file_that_is_there_is_written_over_only_by_force(drawing: FilePath) -> None:

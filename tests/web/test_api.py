@@ -180,8 +180,8 @@ def test_sending_out(client: FlaskClient) -> None:
     assert struct.unpack(">II", png.data[16:24]) == (2970, 2100)
     facts = client.get(f"{SHEET}/export.json?ppi=72").json
     assert (facts["width_px"], facts["runs"]) == (842, 3)
-    assert any("pixel" in note for note in facts["fine"])
-    said = [note.partition(": ")[2] for note in facts["fine"]]
+    assert any("pixel" in note["words"] for note in facts["fine"])
+    said = [note["words"].partition(": ")[2] for note in facts["fine"]]
     assert len(set(said)) == len(said)
     # A file without pixels has none that are too small for it.
     assert client.get(f"{SHEET}/export.json?ppi=72&form=svg").json["fine"] == []

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import io
+import re
 import xml.etree.ElementTree as ET
 import zipfile
 from typing import Any
@@ -156,7 +157,7 @@ def test_the_report_of_fine_threads_names_the_seam(client: FlaskClient) -> None:
     thin: dict[str, Any] = {"pointer": "/courses/0/motif/thread", "entered": "0.05 mm"}
     send(client, {"kind": "set-on-runs", "runs": [RUN], "settings": [thin]})
     fine = client.get(f"{SHEET}/export.json", query_string={"ppi": "300"}).json["fine"]
-    assert any(note.startswith("Hem R: the thread is") for note in fine)
+    assert any(note["words"].startswith("Hem R: the thread is") for note in fine)
 
 
 def test_the_picture_of_the_dialog_lies_on_the_sheets_background(client: FlaskClient) -> None:
@@ -211,10 +212,10 @@ def test_facts_say_how_large_a_trimmed_file_is_and_where_it_begins(client: Flask
     assert [facts[f"{side}_mm"] for side in ("left", "top", "width", "height")] == [
         there[side] for side in ("left", "top", "width", "height")
     ]
-    assert facts["margin"] == "3.175 mm"
+    assert facts["entered"]["margin"] == "3.175 mm"
     assert facts["width_px"] == round(10 * facts["width_mm"])
     whole = client.get(f"{SHEET}/export.json", query_string={"form": "png"}).json
-    assert (whole["left_mm"], whole["top_mm"], whole["margin"]) == (0, 0, "0 mm")
+    assert (whole["left_mm"], whole["top_mm"], whole["entered"]["margin"]) == (0, 0, "0 mm")
 
 
 @pytest.mark.parametrize(("margin", "words"), [("wide", "not a"), ("-1", "Margin"), ("1e9", "Margin")])
@@ -320,3 +321,56 @@ def test_what_is_asked_wrongly_is_refused(client: FlaskClient, query: dict[str, 
     reply = client.get(f"{SHEET}/export.jpg", query_string=query)
     assert reply.status_code in (404, 422)
     assert len(reply.get_json(force=True)["detail"]) > 10
+
+
+def facts(client: FlaskClient, **query: str) -> Any:
+    reply = client.get(f"{SHEET}/export.json", query_string=query)
+    assert reply.status_code == 200, reply.data
+    return reply.json
+
+
+def test_numbers_are_said_as_they_can_be_entered_again(client: FlaskClient) -> None:
+    entered = {"ppi": "2400 ppi", "quality": "87.5", "overlap": "1/2 in", "margin": "2 cm"}
+    once = facts(client, form="jpg", trimmed="true", **entered)
+    assert once["entered"] == {"ppi": "2400", "quality": "87.5 %", "overlap": "12.7 mm", "margin": "20 mm"}
+    assert facts(client, form="jpg", trimmed="true", **once["entered"]) == once
+
+
+def test_sheets_of_paper_are_counted_as_large_as_the_file_is(client: FlaskClient) -> None:
+    assert facts(client, form="pdf")["pages"] == 1
+    assert facts(client, form="pdf", paper="a4")["pages"] == 2
+    large = facts(client, form="pdf", paper="a4", size="garment")
+    assert (large["width_mm"], large["pages"]) == (1188.0, 25)
+    assert facts(client, form="png", paper="a4", size="garment")["width_mm"] == 297.0
+
+
+def test_what_is_too_fine_says_where_and_what_to_do(client: FlaskClient) -> None:
+    fine = facts(client, form="png", ppi="40", run=RUN)["fine"]
+    seam = next(note for note in fine if note["words"].startswith("Hem R"))
+    path = next(path for path in sheet(client)["paths"] if path["id"] == HEM)
+    assert (seam["x"], seam["y"]) == pytest.approx((path["nodes"][0]["x"], path["nodes"][0]["y"]), abs=1e-6)
+    # What it asks for is enough.
+    ppi = re.search(r"Ask for ([\d,]+) ppi", seam["mend"])
+    assert ppi is not None
+    enough = facts(client, form="png", ppi=ppi[1].replace(",", ""), run=RUN)["fine"]
+    assert seam["words"].split(" is ")[0] not in " ".join(note["words"] for note in enough)
+
+
+@pytest.mark.parametrize("form", ["png", "jpg"])
+def test_a_part_is_shown_pixel_for_pixel(client: FlaskClient, form: str) -> None:
+    query = {"form": form, "ppi": "200", "quality": "40", "background": "#e0d0b0" if form == "jpg" else ""}
+    whole = client.get(f"{SHEET}/export.{form}", query_string=query)
+    every = np.asarray(Image.open(io.BytesIO(whole.data)).convert("RGBA")).astype(int)
+    height, width = every.shape[:2]
+    for left, top in ((700, 503), (width - 150, height - 90), (0, 0)):
+        part = {"left": str(left), "top": str(top), "across": "200", "down": "130"}
+        reply = client.get(f"{SHEET}/pixels.png", query_string={**query, **part})
+        assert reply.status_code == 200
+        seen = np.asarray(Image.open(io.BytesIO(reply.data)).convert("RGBA")).astype(int)
+        there = every[top : top + 130, left : left + 200]
+        assert seen.shape[0] >= there.shape[0]
+        assert seen.shape[1] >= there.shape[1]
+        off = np.abs(seen[: there.shape[0], : there.shape[1]] - there)
+        # What shows through is rounded by its opacity.
+        assert (off[..., :3] * there[..., 3:] / 255).max() <= 2
+        assert off[..., 3].max() == 0

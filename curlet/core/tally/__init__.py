@@ -6,8 +6,9 @@ from dataclasses import dataclass
 
 from curlet.core.lay import LaidRun
 from curlet.core.tally.facts import CornerTally, CrossingTally, LegTally, RowTally, RunTally, measured
+from curlet.core.tally.fine import TooFine, too_fine
 from curlet.core.tally.pinches import Pinch, pinches
-from curlet.core.tally.warn import too_fine, warnings
+from curlet.core.tally.warn import warnings
 from curlet.core.tally.warning import Mend, Place, Warning
 
 
@@ -38,5 +39,5 @@ def tally(run: LaidRun) -> Tally:
 
 __all__ = [
     "CornerTally", "CrossingTally", "LegTally", "Mend", "Pinch", "Place", "RowTally", "RunTally", "Tally",
-    "Warning", "tally", "too_fine",
+    "TooFine", "Warning", "tally", "too_fine",
 ]  # fmt: skip

@@ -13,14 +13,14 @@ from curlet.core.lay.corners.limit import SHARPEST_CUT
 from curlet.core.lay.crossings import SHALLOW
 from curlet.core.lay.hold import HOLDS
 from curlet.core.lay.span import LaidSpan
-from curlet.core.measures import MM_PER_INCH, MM_PER_PT, Measure, MeasuredOn, Scale
-from curlet.core.motif.families import Family, Running
+from curlet.core.measures import MM_PER_PT, Measure, MeasuredOn, Scale
+from curlet.core.motif.families import Family
 from curlet.core.sentence import Sentence
 from curlet.core.tally.facts import LegTally, RunTally, gave_way
+from curlet.core.tally.fine import FINEST_PRINTED_PT, thread_of
 from curlet.core.tally.pinches import Pinch
 from curlet.core.tally.warning import Found, Mend, Place, Warning, told
 
-FINEST_PRINTED_PT = 0.25
 THINNEST_MM = 1e-9
 # A smaller radius is told as none, mm on the garment; a smaller step is none.
 _ON_THE_SPOT, _STEP = 0.05, 1e-3
@@ -57,16 +57,8 @@ def _to_enter(measure: Measure, on: MeasuredOn, scale: Scale) -> str:
     return f"{math.ceil(mm * 10_000 - 1e-6) / 10_000:g} mm"
 
 
-def _thread(row: LaidRow) -> float | None:
-    """Weight of the thread that a row's stitches are drawn with, drawn mm; None for other artwork."""
-    if not isinstance(row.course.motif, Running):
-        return None
-    stroke = row.motif.shapes[0].shape.stroke
-    return stroke.weight if stroke else None
-
-
 def _too_fine(run: LaidRun, row: LaidRow) -> Iterator[Warning]:
-    thread, measure = _thread(row), row.course.motif.thread
+    thread, measure = thread_of(row), row.course.motif.thread
     if thread is None or measure is None or thread / MM_PER_PT >= FINEST_PRINTED_PT - 1e-9:
         return
     need = Measure(FINEST_PRINTED_PT * MM_PER_PT * 100 / row.course.weight, MeasuredOn.PAPER)
@@ -96,7 +88,7 @@ def _unusual(run: LaidRun, row: LaidRow) -> Iterator[Warning]:
 
 
 def _solid(run: LaidRun, row: LaidRow, legs: tuple[LegTally, ...]) -> Iterator[Warning]:
-    thread = _thread(row)
+    thread = thread_of(row)
     if thread is None or row.gap < 0:
         return
     tight = [
@@ -329,20 +321,3 @@ def _lost(run: LaidRun) -> Iterator[str]:
     gone = len([node for node in run.rule.counts if node not in legs])
     if gone:
         yield f"{gone} {'counts are' if gone > 1 else 'count is'} kept for legs that are not there now."
-
-
-def too_fine(run: LaidRun, ppi: float) -> list[str]:
-    """What in a run is below print weight (0.25 pt) or below one pixel at `ppi`, in words."""
-    pixel = MM_PER_INCH / ppi
-    notes = []
-    for course in run.rows:
-        if (thread := _thread(course)) is None:
-            continue
-        if thread < FINEST_PRINTED_PT * MM_PER_PT - 1e-9:
-            notes.append(f"the thread is {thread / MM_PER_PT:.2f} pt, below {FINEST_PRINTED_PT} pt.")
-        elif thread < pixel:
-            notes.append(f"the thread is {thread / pixel:.1f} of a pixel at {ppi:g} ppi.")
-        gaps = [fit.gap - 2 * course.motif.overhang for fit in course.fits if fit.repeats > 1]
-        if gaps and min(gaps) < pixel:
-            notes.append(f"the clear gap is {max(min(gaps), 0) / pixel:.1f} of a pixel at {ppi:g} ppi.")
-    return notes

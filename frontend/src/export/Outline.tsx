@@ -10,6 +10,8 @@ import { plural } from "@/shared/ui/words";
 import { watch, workWords, type WorkUnderWay } from "@/shared/work";
 import { useFrame, useSheetSession } from "@/table/sheet";
 
+import type { Meant } from "./asked";
+
 const CORNERS = [
   ["true", "Round"],
   ["false", "Sharp"],
@@ -38,13 +40,6 @@ export const USUAL: OutlineAsked = {
   splines: false,
   size: "sheet",
 };
-
-/** What of the sheet is meant, as the addresses of files say it. */
-export interface Meant {
-  what: "sheet" | "runs";
-  run?: string;
-  paths?: string;
-}
 
 interface Props {
   meant: Meant;

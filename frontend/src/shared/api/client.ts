@@ -52,18 +52,13 @@ export class Refusal extends Error {
 }
 
 type OutlineQuery = NonNullable<paths["/api/sheets/{sheet_id}/outline.json"]["get"]["parameters"]["query"]>;
-/** How an outline is made, as it is entered. */
-/** What of a sheet is exported, and how its files are made. */
-export interface ExportAsked {
-  what: "sheet" | "runs";
-  run?: string;
-  paths?: string;
-  ppi: string;
-  trimmed: boolean;
-  margin: string;
-  white: boolean;
-}
+/** What of a sheet is exported, how it looks and how its file is written, as it is entered. */
+export type ExportAsked = Omit<
+  NonNullable<paths["/api/sheets/{sheet_id}/export.json"]["get"]["parameters"]["query"]>,
+  "form"
+>;
 
+/** How an outline is made, as it is entered. */
 export type OutlineAsked = Required<
   Pick<OutlineQuery, "gaps" | "grow" | "least" | "within" | "round" | "splines" | "size">
 >;
@@ -134,8 +129,8 @@ const binary = { parseAs: "arrayBuffer" } as const;
 const watched = (work: Work) => ({ headers: { "Curlet-Work": work.name } });
 
 /** A file that is made as it is fetched, with the headers that name it. */
-export async function fileAt(address: string, work: Work, signal: AbortSignal): Promise<Response> {
-  const reply = await fetch(address, { signal, ...watched(work) });
+export async function fileAt(address: string, work: Work | null, signal: AbortSignal): Promise<Response> {
+  const reply = await fetch(address, { signal, ...(work && watched(work)) });
   if (reply.ok) return reply;
   throw refusalOf(reply.status, (await reply.json().catch(() => undefined)) as Problem | undefined);
 }

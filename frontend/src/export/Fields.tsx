@@ -1,0 +1,185 @@
+/** How the files are made: each what it holds, how it looks, and how it is written. */
+import { CHOICES } from "@/shared/api/choices";
+import { api, type OutputId } from "@/shared/api/client";
+import { ChoiceLine } from "@/shared/ui/ChoiceLine";
+import { ColourField } from "@/shared/ui/ColourField";
+import { NumberLine } from "@/shared/ui/NumberLine";
+import { Pick } from "@/shared/ui/Pick";
+import { Tick } from "@/shared/ui/Tick";
+import { useFrame, useSheetSession } from "@/table/sheet";
+
+import { goesBy, hasPages, type Made, type Meant } from "./asked";
+
+interface Props {
+  as: OutputId;
+  meant: Meant;
+  made: Made;
+  onChange: (made: Made) => void;
+}
+
+const SIZES = [
+  ["sheet", "On the sheet"],
+  ["garment", "On the garment"],
+] as const;
+const PAPER = "#ffffff";
+const NUMBERS = [
+  ["ppi", "Pixels per inch", 50],
+  ["quality", "Quality", 5],
+] as const;
+
+export function Fields(props: Props) {
+  const { as, made, onChange } = props;
+  const { sheet } = useFrame("sheet");
+  const enter = useEntered(props);
+  return (
+    <>
+      <Files {...props} />
+      {NUMBERS.filter(([key]) => goesBy(as, key) && !hasPages(as)).map(([key, label, step]) => (
+        <NumberLine
+          key={key}
+          label={label}
+          value={made[key]}
+          step={step}
+          onCommit={(entered) => enter({ [key]: entered })}
+        />
+      ))}
+      {goesBy(as, "paper") && (
+        <PickLine label="Paper" value={made.paper} onPick={(paper) => void enter({ paper })} options={CHOICES.papers} />
+      )}
+      {goesBy(as, "paper") && made.paper !== "own" && (
+        <NumberLine
+          label="Overlap of the sheets"
+          value={made.overlap}
+          step={1}
+          onCommit={(overlap) => enter({ overlap })}
+        />
+      )}
+      {goesBy(as, "lines") && (
+        <PickLine label="Lines" value={made.lines} onPick={(lines) => void enter({ lines })} options={CHOICES.lines} />
+      )}
+      {goesBy(as, "curves") && (
+        <PickLine
+          label="Curves"
+          value={made.curves}
+          onPick={(curves) => void enter({ curves })}
+          options={CHOICES.curves}
+        />
+      )}
+      {goesBy(as, "larger") && sheet.factor !== 1 && (
+        <ChoiceLine
+          words="As large as"
+          label="As large as"
+          options={SIZES}
+          value={made.size}
+          onChange={(size) => void enter({ size })}
+        />
+      )}
+      {as !== "dxf" && <Background made={made} onChange={onChange} />}
+      <Tick label="Trimmed to the artwork" on={made.trimmed} onChange={(trimmed) => onChange({ ...made, trimmed })} />
+      {made.trimmed && (
+        <NumberLine label="Margin, on paper" value={made.margin} step={1} onCommit={(margin) => enter({ margin })} />
+      )}
+      {as !== "dxf" && (
+        <Tick label="All in white, to be tinted" on={made.white} onChange={(white) => onChange({ ...made, white })} />
+      )}
+    </>
+  );
+}
+
+/** Take what was entered as the server reads it, or say what it says against it. */
+function useEntered({ as, meant, made, onChange }: Props) {
+  const session = useSheetSession();
+  return async (values: Partial<Record<keyof Made, string>>) => {
+    const next = { ...made, ...values } as Made;
+    try {
+      const { entered } = await api.exportFacts(session.id, as, { ...meant, ...plain(next) });
+      onChange({ ...next, ...entered });
+      return null;
+    } catch (error) {
+      return (error as Error).message;
+    }
+  };
+}
+
+/** Without what stands for nothing. */
+export const plain = ({ colourway, ...made }: Made) => ({ ...made, ...(colourway && { colourway }) });
+
+/** Which files there are, or pages, and in which colourway. */
+function Files({ as, made, onChange }: Props) {
+  const { colourways } = useFrame("colourways");
+  const noun = hasPages(as) ? "Pages" : "Files";
+  const each = CHOICES.each.filter(({ id }) => id !== "colourway" || colourways.length > 1);
+  return (
+    <>
+      <PickLine
+        label={noun}
+        value={made.each}
+        onPick={(next) => onChange({ ...made, each: next as Made["each"] })}
+        options={each}
+      />
+      {colourways.length > 1 && made.each !== "colourway" && (
+        <PickLine
+          label="Colourway"
+          value={made.colourway}
+          onPick={(colourway) => onChange({ ...made, colourway })}
+          options={[
+            { id: "", label: "The one that is shown" },
+            ...colourways.map(({ id, name }) => ({ id, label: name })),
+          ]}
+        />
+      )}
+    </>
+  );
+}
+
+function Background({ made, onChange }: { made: Made; onChange: Props["onChange"] }) {
+  const colour = made.background.startsWith("#") ? made.background : null;
+  const kind = colour ? "colour" : made.background;
+  const pick = (next: string) => onChange({ ...made, background: next === "colour" ? PAPER : next });
+  const options = [
+    { id: "", label: "None" },
+    { id: "sheet", label: "The sheet’s own" },
+    { id: "colour", label: "A colour" },
+  ];
+  return (
+    <>
+      <PickLine label="Background" value={kind} onPick={pick} options={options} />
+      {colour && (
+        <div className="mt-1 flex justify-end">
+          <ColourField
+            label="Background colour"
+            value={colour}
+            onPreview={() => undefined}
+            onCommit={async (background) => {
+              if (!/^#[0-9a-f]{6}$/i.test(background)) return "A colour is # and six figures, as #f0e0c0.";
+              onChange({ ...made, background: background.toLowerCase() });
+              return null;
+            }}
+          />
+        </div>
+      )}
+    </>
+  );
+}
+
+interface PickLineProps {
+  label: string;
+  value: string;
+  onPick: (value: string) => void;
+  options: readonly { id: string; label: string }[];
+}
+
+function PickLine({ label, value, onPick, options }: PickLineProps) {
+  return (
+    <div className="mt-1 flex items-center justify-between gap-2">
+      {label}
+      <Pick label={label} value={value} onPick={onPick} className="max-w-[190px] text-[12px]">
+        {options.map((option) => (
+          <option key={option.id} value={option.id}>
+            {option.label}
+          </option>
+        ))}
+      </Pick>
+    </div>
+  );
+}
