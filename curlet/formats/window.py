@@ -11,6 +11,7 @@ from numpy.typing import NDArray
 from PIL import Image
 
 from curlet.core.drawing import Drawing
+from curlet.core.errors import BadInput
 from curlet.formats.jpeg_out import encode_jpeg
 from curlet.formats.output import FileSettings, Tell, untold
 from curlet.formats.png_out import check_pixels, paint_on
@@ -36,24 +37,28 @@ def window(drawing: Drawing, form: str, settings: FileSettings, part: Window, te
 
     Raises
     ------
-    BadInput, TooMuch
-        As the format does.
+    BadInput
+        If all of it lies beyond the picture.
+    TooMuch
+        If the whole picture would have too many pixels.
     """
     width, height = check_pixels(drawing, settings.ppi)
+    right, foot = min(width, part.left + part.across), min(height, part.top + part.down)
+    # Whole blocks, or up to the edge, as in the file itself.
     block = _BLOCK if form == "jpg" else 1
-    left, top = (max(0, side // block * block) for side in (part.left, part.top))
-    right = min(width, part.left + min(part.across, MAX_SIDE))
-    foot = min(height, part.top + min(part.down, MAX_SIDE))
-    # To whole blocks, or to the edge, as the file itself is.
-    right, foot = min(width, -(-right // block) * block), min(height, -(-foot // block) * block)
-    pixels = np.zeros((max(foot - top, 1), max(right - left, 1), 4), dtype=np.uint8)
+    left, top = (side // block * block for side in (part.left, part.top))
+    far, deep = min(width, -(-right // block) * block), min(height, -(-foot // block) * block)
+    if part.left >= width or part.top >= height:
+        raise BadInput(f"The picture is {width:,} × {height:,} pixels. Ask for a part of it.")
+    pixels = np.zeros((deep - top, far - left, 4), dtype=np.uint8)
     surface = skia.Surface(pixels, skia.kRGBA_8888_ColorType)
     ground = skia.ColorWHITE if form == "jpg" else skia.ColorTRANSPARENT
     paint_on(surface, drawing, settings.ppi, ground, (left, top), tell)
     picture = _as_file(pixels, form, settings)
-    inside = (max(part.left, 0) - left, max(part.top, 0) - top, picture.width, picture.height)
     out = io.BytesIO()
-    picture.crop(inside).save(out, "PNG", compress_level=1)
+    picture.crop((part.left - left, part.top - top, right - left, foot - top)).save(
+        out, "PNG", compress_level=1
+    )
     return out.getvalue()
 
 

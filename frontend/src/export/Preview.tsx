@@ -1,6 +1,6 @@
 /** The picture as it is exported: whole, or pixel for pixel, panned by hand and by the arrow keys. */
 import { useDrag } from "@use-gesture/react";
-import { useEffect, useRef, useState } from "react";
+import { useEffect, useLayoutEffect, useRef, useState } from "react";
 
 import { fileAt, type OutputId } from "@/shared/api/client";
 import { Newest } from "@/shared/newest";
@@ -112,10 +112,13 @@ function Pixels({ as, meant, made, found, corner, onCorner, on }: Props & On) {
     ({ delta: [x, y] }) => onCorner({ x: within(kept.x - x, most.x), y: within(kept.y - y, most.y) }),
     { pointer: { keys: false } },
   );
+  const frame = useRef<HTMLDivElement>(null);
+  useLayoutEffect(() => toWholePixels(frame.current!));
   return (
     // eslint-disable-next-line jsx-a11y/no-noninteractive-element-interactions -- It is panned by hand and by the arrow keys.
     <div
       {...bind()}
+      ref={frame}
       role="application"
       aria-label="Pixels of the file: drag, or use the arrow keys"
       // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex -- It is panned by the arrow keys.
@@ -144,6 +147,15 @@ function Pixels({ as, meant, made, found, corner, onCorner, on }: Props & On) {
       )}
     </div>
   );
+}
+
+/** Move something to where its edges are the screen's own: between its pixels a picture is blurred. */
+function toWholePixels(element: HTMLElement) {
+  element.style.left = element.style.top = "0";
+  const { left, top } = element.getBoundingClientRect();
+  const off = (at: number) => Math.round(at * window.devicePixelRatio) / window.devicePixelRatio - at;
+  element.style.left = `${off(left)}px`;
+  element.style.top = `${off(top)}px`;
 }
 
 function Waiting() {
