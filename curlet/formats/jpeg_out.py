@@ -6,7 +6,6 @@ import io
 
 import numpy as np
 import skia
-from numpy.typing import NDArray
 from PIL import Image
 
 from curlet.core.drawing import Drawing
@@ -33,12 +32,7 @@ def write_jpeg(drawing: Drawing, settings: FileSettings, tell: Tell = untold) ->
     pixels = np.empty((height, width, 4), dtype=np.uint8)
     surface = skia.Surface(pixels, skia.kRGBA_8888_ColorType)
     paint_on(surface, drawing, settings.ppi, skia.ColorWHITE, tell=tell)
-    return encode_jpeg(pixels, settings)
-
-
-def encode_jpeg(pixels: NDArray[np.uint8], settings: FileSettings) -> bytes:
-    """(height, width, 4) opaque pixels as a JPEG."""
-    picture = Image.frombuffer("RGBX", (pixels.shape[1], pixels.shape[0]), pixels)
+    picture = Image.frombuffer("RGBX", (width, height), pixels)
     out = io.BytesIO()
     picture.save(
         out,

@@ -49,11 +49,9 @@ def export(
     return _made(make_file, title, form, drawings, settings, parts=parts, work=work)
 
 
-def pixels_of(
-    drawing: Drawing, form: str, settings: FileSettings, part: Window, work: UnderWay = UNWATCHED
-) -> bytes:
-    """A part of a picture as a PNG; raises as `window`, and Stopped."""
-    return _made(window, drawing, form, settings, part, parts=len(drawing.groups), work=work)
+def part_of(picture: bytes, part: Window, work: UnderWay = UNWATCHED) -> bytes:
+    """A part of a picture file as a PNG; raises as `window`, and Stopped."""
+    return _made(window, picture, part, parts=1, work=work)
 
 
 def outline(drawing: Drawing, form: str, doc: OutlineDoc, work: UnderWay = UNWATCHED) -> bytes:

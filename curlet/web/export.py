@@ -16,7 +16,7 @@ from curlet.formats.outputs import OUTPUTS
 from curlet.formats.png_out import place_of
 from curlet.formats.several import ZIP_TYPE
 from curlet.store import journal
-from curlet.studio import exports
+from curlet.studio import exports, looked_at
 from curlet.studio.export_facts import facts_of, per_mm
 from curlet.studio.exported import drawings
 from curlet.studio.under_way import UnderWay
@@ -136,10 +136,10 @@ def facts(path: SheetUrl, query: FactsQuery) -> Response:
 @export.get("/sheets/<sheet_id>/pixels.png", responses={200: _PNG, **_REPLIES})
 def pixels(path: SheetUrl, query: PixelsQuery) -> Response:
     """A part of the picture, pixel for pixel as it will be in the file."""
-    settings = query.settings(journal.find_sheet(path.sheet_id).scale)
+    state = journal.find_sheet(path.sheet_id)
     with watched() as work:
-        drawing = _drawings(path.sheet_id, query, work, form=query.form)[0]
-        png = exports.pixels_of(drawing, query.form, settings, query.window, work)
+        settings = query.settings(state.scale)
+        png = looked_at.pixels_of(state, query.exported, query.form, settings, query.window, work)
     return Response(png, content_type="image/png", headers={"Cache-Control": "no-store"})
 
 
