@@ -7,16 +7,18 @@ from collections.abc import Sequence
 
 import click
 
-from curlet import __version__
 from curlet.cli.backup import backup, restore
+from curlet.cli.dress import dress
+from curlet.cli.export import export
 from curlet.cli.lay import lay
 from curlet.cli.serve import serve
 from curlet.core.errors import CurletError
+from curlet.version import __version__
 
-COMMANDS = (lay, serve, backup, restore)
+COMMANDS = (lay, dress, export, serve, backup, restore)
 
 
-@click.group(context_settings={"help_option_names": ["-h", "--help"]})
+@click.group(context_settings={"help_option_names": ["-h", "--help"], "show_default": True})
 @click.version_option(__version__)
 def curlet() -> None:
     """Lay stitch, rope, chain, trim and border brushes along paths by measure."""

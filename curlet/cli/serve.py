@@ -13,7 +13,7 @@ from curlet.store.backups import FILE
 
 
 @click.command()
-@click.option("--port", type=int, default=8420, show_default=True)
+@click.option("--port", type=int, default=8420)
 @DATA
 @click.option("--demo", is_flag=True, help="load the demo sheets where missing")
 @click.option("--fresh", is_flag=True, help="begin with the demo; what is there is moved aside")

@@ -9,8 +9,8 @@ from flask import Response, request, send_from_directory
 from flask.json.provider import DefaultJSONProvider
 from flask_openapi3 import Info
 
-from curlet import __version__
 from curlet.store.database import open_database
+from curlet.version import __version__
 from curlet.web import problems
 from curlet.web.areas import areas
 from curlet.web.bench import bench

@@ -1,4 +1,5 @@
-"""The demo's sheets in three renderers: as PNG, and the SVG as resvg and as the browser have it."""
+"""The demo's sheets in four renderers: as PNG, the SVG as resvg and as the browser have it, and the PDF as
+pdfium has it."""
 
 from __future__ import annotations
 
@@ -14,6 +15,7 @@ from numpy.typing import NDArray
 from PIL import Image
 
 from tests.browser.table import Table
+from tests.reference.pictures import pdfium
 
 # Five pixels to the mm, so that a sheet is as large in each renderer to the pixel.
 PPI = 127
@@ -56,7 +58,7 @@ def fetched(table: Table, address: str) -> bytes:
 
 
 def compared(table: Table, sheet: str) -> None:
-    query = f"?what=sheet&ppi={PPI}&background=true"
+    query = f"?what=sheet&ppi={PPI}&background=sheet"
     png = on_white(fetched(table, f"{sheet}/export.png{query}"))
     height, width = png.shape[:2]
     address = f"{table.address}/api/sheets/{sheet}/export.svg{query}"
@@ -68,6 +70,9 @@ def compared(table: Table, sheet: str) -> None:
     by_resvg = on_white(bytes(resvg_py.svg_to_bytes(svg_string=svg, dpi=96)))
     assert np.abs(png - by_browser).mean() < 0.01
     assert np.abs(seen(png) - seen(by_resvg)).mean() < 0.01
+    page = pdfium(fetched(table, f"{sheet}/export.pdf{query}"), width, height)
+    # It draws a tile of fine cloth without mixing its threads' colours.
+    assert np.abs(seen(png) - seen(page[..., :3] * page[..., 3:] + 1 - page[..., 3:])).mean() < 0.03
 
 
 def in_pixels(svg: str, width: int, height: int) -> str:
@@ -76,14 +81,15 @@ def in_pixels(svg: str, width: int, height: int) -> str:
 
 
 def seen(picture: Picture) -> Picture:
-    """As it is seen from afar: resvg rounds a pattern's tile to whole pixels, so a weave drifts in it."""
+    """As it is seen from afar: resvg and pdfium round a pattern's tile to whole pixels, so a weave drifts in
+    them."""
     high, wide = (side - side % WEAVE for side in picture.shape[:2])
     squares = picture[:high, :wide].reshape(high // WEAVE, WEAVE, wide // WEAVE, WEAVE, 3)
     return np.asarray(squares.mean(axis=(1, 3)))
 
 
 @pytest.mark.parametrize(("sheet", "way"), [(sheet, place % 2) for place, sheet in enumerate(SHEETS)])
-def test_a_sheet_looks_the_same_in_three_renderers(table: Table, sheet: str, way: int) -> None:
+def test_a_sheet_looks_the_same_in_four_renderers(table: Table, sheet: str, way: int) -> None:
     """Each in one of its two colourways."""
     table.browser.get(f"{table.address}/sheets/{sheet}")
     table.browser.set_script_timeout(60)

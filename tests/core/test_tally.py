@@ -119,6 +119,44 @@ def test_what_is_too_fine_for_a_resolution(ppi: float, notes: int) -> None:
     assert len(too_fine(lay(line(60), Brush(courses=(row,)), Scale()), ppi)) == notes
 
 
+def test_what_is_too_fine_is_enough_at_the_resolution_that_its_mend_asks_for() -> None:
+    row = Row(Running(Measure(0.15, MeasuredOn.PAPER)), Measure(3.0), Measure(0.4), FitRule("leave-over"))
+    run = lay(line(60), Brush(courses=(row,)), Scale())
+    thread, gap = too_fine(run, 60)
+    assert thread.words == "the thread is 0.4 of a pixel at 60 ppi."
+    # 25.4 / 0.15 is 169.3; the clear gap is 0.4 less the round ends, 0.25: 101.6.
+    assert thread.mend.startswith("Ask for 170 ppi")
+    assert gap.mend.startswith("Ask for 110 ppi")
+    assert thread.place.at == gap.place.at == (0.0, 0.0)
+    assert too_fine(run, 170) == ()
+    assert len(too_fine(run, 160)) == 1
+
+
+def test_a_thread_below_print_weight_is_thickened_and_no_gap_is_widened() -> None:
+    row = Row(Running(Measure(0.05, MeasuredOn.PAPER)), Measure(3.0), Measure(0.0), FitRule("leave-over"))
+    thread, gap = too_fine(lay(line(60), Brush(courses=(row,)), Scale()), 2400)
+    assert thread.mend == "Thicken it to 0.25 pt."
+    assert "wider" in gap.mend
+
+
+def test_the_tightest_leg_is_the_one_that_is_named() -> None:
+    path = polyline((0, 0), (60, 0), (60, 4.4))
+    row = Row(Running(Measure(0.2)), Measure(3.0), Measure(1.0), FitRule("even-gaps"))
+    run = lay(path, Brush(courses=(row,)), Scale())
+    gaps = [fit.gap for fit in run.rows[0].fits]
+    (note,) = (note for note in too_fine(run, 20) if "gap" in note.words)
+    tight = min((gap, leg) for leg, gap in enumerate(gaps) if run.rows[0].fits[leg].repeats > 1)[1]
+    assert note.place.leg == tight
+
+
+@pytest.mark.parametrize(("ppi", "muddy"), [(300, False), (12, True)])
+def test_small_artwork_is_muddy_where_its_shapes_are_a_few_pixels(ppi: float, muddy: bool) -> None:
+    """Nyquist: a shape that is told from its neighbour needs two pixels; here three across a repeat."""
+    chain = read_brush(BRUSHES["curb"]).to_core()
+    notes = too_fine(lay(line(60), chain, Scale()), ppi)
+    assert any("run together" in note.words for note in notes) == muddy
+
+
 def test_a_share_of_the_stitch_is_told_in_the_mend() -> None:
     row = Row(Running(Measure(0.5)), Measure(4.0), Share(5), FitRule("leave-over"))
     (warning,) = tally(lay(line(60), Brush(courses=(row,)), Scale())).warnings

@@ -7,11 +7,11 @@ from dataclasses import dataclass
 
 from pikepdf import Array, Dictionary, Name, Page, Pdf, Stream, String
 
-from curlet import __version__
 from curlet.core.drawing import Drawing
 from curlet.core.measures import MM_PER_INCH
 from curlet.formats.pdf.stream import Operators, real
 from curlet.formats.srgb import srgb_profile
+from curlet.version import __version__
 
 POINTS = 72 / MM_PER_INCH
 # A page's sides in its own units (ISO 32000-1, annex C.2); a larger one has larger units.
