@@ -49,7 +49,7 @@ def tiles_of(width: float, height: float, paper: Paper, overlap: float) -> Tiles
     >>> from curlet.formats.papers import PAPERS
     >>> found = tiles_of(420, 297, PAPERS["a4"], 10.0)
     >>> found.columns, found.rows
-    (3, 2)
+    (2, 2)
     """
     ways = []
     for across, down in ((paper.width, paper.height), (paper.height, paper.width)):
