@@ -133,6 +133,18 @@ def test_another_renderer_has_the_same_picture(name: str) -> None:
     assert np.abs(theirs[..., 3] - ours[..., 3]).mean() < 0.006
 
 
+@pytest.mark.parametrize("joins", ["mitre", "round", "bevel"])
+@pytest.mark.parametrize("ends", ["flat", "round", "square"])
+def test_corners_and_ends_of_lines_are_as_asked(joins: str, ends: str) -> None:
+    """Tables 54 and 55 (line cap and join styles)."""
+    angle = Outline("MLL", np.array([[15.0, 10], [45, 10], [45, 32]]))
+    theirs, ours = both(drawing_of(Laid((Shape(angle, None, Stroke(RED, 8.0, ends, joins)),))))
+    # About the start, the corner and the end.
+    for x, y in ((15, 10), (45, 10), (45, 32)):
+        part = np.s_[(y - 5) * PER_MM : (y + 5) * PER_MM, (x - 5) * PER_MM : (x + 5) * PER_MM]
+        assert np.abs(theirs[part][..., 3] - ours[part][..., 3]).mean() < 0.012
+
+
 def test_cloth_is_a_pattern_of_vectors_with_its_own_threads() -> None:
     """Its renderer draws a tile once, at whole pixels: the colours agree over small squares."""
     drawing = drawing_of(filled(TILE))

@@ -181,8 +181,7 @@ class Writer:
         out.set("ends", f"{_ENDS[stroke.ends]} J")
         out.set("joins", f"{_JOINS[stroke.joins]} j")
         out.set("limit", f"{number(max(stroke.mitre_limit, 1.0))} M")
-        dashes = stroke.dashes * (2 if len(stroke.dashes) % 2 else 1)
-        out.set("dashes", f"[{numbers(dashes)}] 0 d")
+        out.set("dashes", f"[{numbers(stroke.dashes)}] 0 d")
         self._painted(out, stroke.paint, path, "S")
 
     def _painted(self, out: Operators, paint: Paint, path: str, operator: str) -> None:

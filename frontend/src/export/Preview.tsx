@@ -31,7 +31,8 @@ const GROUNDS = [
   ["squares", "Squares"],
 ] as const;
 type Ground = (typeof GROUNDS)[number][0];
-const GROUND: Record<Exclude<Ground, "sheet">, string> = {
+const GROUND: Record<Ground, string> = {
+  sheet: "bg-[#f7f4eb]",
   white: "bg-white",
   dark: "bg-[#2a2f3a]",
   squares: "bg-[repeating-conic-gradient(#fff_0_25%,#d4d4d4_0_50%)] bg-size-[16px_16px]",
@@ -56,11 +57,11 @@ interface Props {
 
 export function Preview(props: Props) {
   const { as, made, view, onView } = props;
-  const [ground, setGround] = useState<Ground>("sheet");
+  const [ground, setGround] = useState<Ground | null>(null);
   const shown = hasPixels(as) ? view : "whole";
   const clear = !made.background && as !== "jpg";
-  // White thread is not seen on paper.
-  const on = !clear ? null : ground === "sheet" && (made.white || shown === "pixels") ? "dark" : ground;
+  // Until one is picked: white thread is not seen on paper.
+  const on = clear ? (ground ?? (made.white ? "dark" : "sheet")) : null;
   return (
     <>
       <div className="mb-2 flex w-full flex-wrap items-center justify-between gap-2">
@@ -68,7 +69,7 @@ export function Preview(props: Props) {
         {clear && (
           <span className="flex items-center gap-2 text-[12px]">
             Looked at on
-            <Choice label="Looked at on" options={GROUNDS} value={ground} onChange={setGround} />
+            <Choice label="Looked at on" options={GROUNDS} value={on!} onChange={setGround} />
           </span>
         )}
       </div>
@@ -78,7 +79,7 @@ export function Preview(props: Props) {
 }
 
 type On = { on: Ground | null };
-const groundOf = (on: Ground | null) => (on && on !== "sheet" ? GROUND[on] : "");
+const groundOf = (on: Ground | null) => (on ? GROUND[on] : "");
 
 function Whole({ as, meant, made, on }: Props & On) {
   const session = useSheetSession();
