@@ -276,6 +276,20 @@ def test_crosses_of_two_sheets_of_paper_are_at_one_place() -> None:
     assert places[0] == pytest.approx(places[1], abs=0.15)
 
 
+def test_a_gradients_parts_have_some_length() -> None:
+    """7.10.4: Bounds increase within the domain, even of stops at one place or at its ends."""
+    stops = tuple(Stop(at, "#102030") for at in (0.0, 0.0, 0.5, 0.5, 0.5, 1.0, 1.0))
+    with pikepdf.open(io.BytesIO(write("pdf", [drawing_of(filled(LinearGradient(*ACROSS, stops)))]))) as file:
+        (pattern,) = [obj for obj in file.objects if _kind(obj) == 2]
+        bounds = [0.0, *map(float, pattern.Shading.Function.Bounds), 1.0]
+        assert len(pattern.Shading.Function.Functions) == len(bounds) - 1
+    assert (np.diff(bounds) > 0).all()
+
+
+def _kind(obj: pikepdf.Object) -> int | None:
+    return obj.get("/PatternType") if isinstance(obj, pikepdf.Dictionary) else None
+
+
 def test_fonts_hold_only_the_letters_that_are_used() -> None:
     data = write("pdf", [Drawing(420.0, 100.0, (), "Pelmet")], FileSettings(paper="a4"))
     with pikepdf.open(io.BytesIO(data)) as file:
