@@ -274,6 +274,8 @@ def test_crosses_of_two_sheets_of_paper_are_at_one_place() -> None:
         columns = np.flatnonzero(ink[frame + 5 : frame + 35].sum(axis=0) > 25)
         places.append(columns.mean() / PER_MM - EDGE + page * tiles.step[0])
     assert places[0] == pytest.approx(places[1], abs=0.15)
+    # In the middle of what overlaps.
+    assert places[0] == pytest.approx(tiles.step[0] + 5.0, abs=0.15)
 
 
 def test_a_gradients_parts_have_some_length() -> None:
