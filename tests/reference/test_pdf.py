@@ -262,6 +262,13 @@ def test_every_sheet_of_paper_says_where_it_belongs_and_has_a_line_of_100_mm() -
     assert longest == pytest.approx(100 * PER_MM, abs=6)
 
 
+@pytest.mark.parametrize(("width", "sheets"), [(273.0, 1), (273.1, 2), (536.0, 2), (536.1, 3), (799.0, 3)])
+def test_no_more_sheets_of_paper_than_it_takes(width: float, sheets: int) -> None:
+    """A4 on its side shows 297 − 2 × 12 = 273 mm, and each further one 10 mm less."""
+    tiles = tiles_of(width, 150.0, PAPERS["a4"], 10.0)
+    assert tiles.columns * tiles.rows == sheets
+
+
 def test_crosses_of_two_sheets_of_paper_are_at_one_place() -> None:
     drawing = Drawing(420.0, 100.0, (), "Pelmet")
     tiles = tiles_of(drawing.width, drawing.height, PAPERS["a4"], 10.0)

@@ -279,6 +279,16 @@ def test_every_path_is_a_file_with_its_own_runs(client: FlaskClient) -> None:
             assert len([key for key in ids(ET.fromstring(data)) if key.startswith("run-")]) == 1
 
 
+def test_one_run_comes_alone_without_lines_and_single_repeats(client: FlaskClient) -> None:
+    assert {name for name in ids(sent(client, run=RUN)) if name.startswith("path-")} == set()
+    coat = "/api/sheets/coat"
+    whole = ids(ET.fromstring(client.get(f"{coat}/export.svg").data))
+    assert any(name.startswith("single-") for name in whole)
+    runs = sorted(name.removeprefix("run-") for name in whole if name.startswith("run-run-"))
+    alone = ids(ET.fromstring(client.get(f"{coat}/export.svg?run={runs[0]}").data))
+    assert not any(name.startswith(("single-", "path-")) for name in alone)
+
+
 def test_every_seam_group_is_a_file(client: FlaskClient) -> None:
     files = zipped(client, each="group")
     names = {group["name"] for group in sheet(client)["groups"]}
