@@ -92,6 +92,9 @@ ITEMS: dict[str, tuple[Item, ...]] = {
     "lines stamped": (Stamps((Shape(WAVE, None, Stroke(RED, 1.5)),), SOME, apart=True),),
     "picture": (Picture(encoded(SPOT), np.array([[30.0, 5, -4, 20, 14, 8], [10, 0, 0, -8, 45, 38]])),),
     "cropped": (Group("c", "", (filled(RED), stroked(weight=6.0)), clip=WAVE),),
+    "after a crop": (
+        filled(RED), Group("c", "", (filled(Solid("#10a060")),), clip=WAVE), filled(Solid("#10a060"), RING),
+    ),
     "faint together": (Group("o", "", (filled(RED), filled(Solid("#204080"), RING)), opacity=0.4),),
     "masked": (
         Group("m", "", (filled(RED),), opacity=0.8, mask=(
