@@ -109,6 +109,14 @@ def test_what_is_cropped_ends_at_the_crop() -> None:
     assert line.length == pytest.approx(15)
 
 
+def test_a_crop_within_a_crop_leaves_what_both_do() -> None:
+    left = Outline("MLLLZ", np.array([[0.0, 0], [30, 0], [30, 60], [0, 60]]))
+    right = Outline("MLLLZ", np.array([[20.0, 0], [80, 0], [80, 60], [20, 60]]))
+    seam = Group("b", "", (Laid((Shape(SEAM, None, Stroke(RED, 1.0)),)),), clip=right)
+    (line,) = lines(read(drawing(Group("a", "Seam", (seam,), clip=left))), "Seam")
+    assert sorted(line.bounds[::2]) == pytest.approx([20, 30])
+
+
 def test_steps_in_relief_are_no_lines() -> None:
     step = Shape(DISC, RED, seen=(3.0, math.inf))
     file = read(drawing(Group("a", "Disc", (Laid((Shape(DISC, RED), step)),))))

@@ -215,6 +215,17 @@ def test_a_trimmed_drawing_is_the_page() -> None:
     assert differing(theirs, ours, 0.1) < 0.002
 
 
+def test_a_trimmed_drawing_is_larger_from_its_own_corner() -> None:
+    small = trimmed(drawing_of(filled(RED)), 2.0)
+    data = write("pdf", [small], FileSettings(larger=3.0))
+    with closing(pdfium2.PdfDocument(data)) as document:
+        sides = [side / 72 * MM_PER_INCH for side in document[0].get_size()]
+    assert sides == pytest.approx([117, 78], abs=1e-3)
+    inked = pdfium(data, 117, 78)[..., 3] > 0.5
+    rows, columns = np.nonzero(inked)
+    assert (rows.min(), rows.max(), columns.min(), columns.max()) == (6, 71, 6, 110)
+
+
 @pytest.mark.parametrize(("paper", "overlap"), [("a4", 10.0), ("letter", 0.0), ("a5", 25.0)])
 def test_sheets_of_paper_join_to_the_whole(paper: str, overlap: float) -> None:
     """Each is of the paper's size (ISO 216; ANSI/ASME Y14.1), and what is seen in its frame is that part of
