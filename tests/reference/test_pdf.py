@@ -223,7 +223,9 @@ def test_a_trimmed_drawing_is_larger_from_its_own_corner() -> None:
     assert sides == pytest.approx([117, 78], abs=1e-3)
     inked = pdfium(data, 117, 78)[..., 3] > 0.5
     rows, columns = np.nonzero(inked)
-    assert (rows.min(), rows.max(), columns.min(), columns.max()) == (6, 71, 6, 110)
+    # Half covered pixels count or do not.
+    ends = rows.min(), rows.max(), columns.min(), columns.max()
+    assert ends == pytest.approx((6, 71, 6, 110), abs=1)
 
 
 @pytest.mark.parametrize(("paper", "overlap"), [("a4", 10.0), ("letter", 0.0), ("a5", 25.0)])
