@@ -140,13 +140,15 @@ def test_a_thread_below_print_weight_is_thickened_and_no_gap_is_widened() -> Non
 
 
 def test_the_tightest_leg_is_the_one_that_is_named() -> None:
-    path = polyline((0, 0), (60, 0), (60, 4.4))
+    # Two legs with gaps of 1.05 mm, about, and of 0.6.
+    path = polyline((0, 0), (60, 0), (60, 10.2))
     row = Row(Running(Measure(0.2)), Measure(3.0), Measure(1.0), FitRule("even-gaps"))
     run = lay(path, Brush(courses=(row,)), Scale())
     gaps = [fit.gap for fit in run.rows[0].fits]
+    assert abs(gaps[0] - gaps[1]) > 0.1
     (note,) = (note for note in too_fine(run, 20) if "gap" in note.words)
-    tight = min((gap, leg) for leg, gap in enumerate(gaps) if run.rows[0].fits[leg].repeats > 1)[1]
-    assert note.place.leg == tight
+    assert note.place.leg == gaps.index(min(gaps))
+    assert note.place.at == ((0.0, 0.0), (60.0, 0.0))[gaps.index(min(gaps))]
 
 
 @pytest.mark.parametrize(("ppi", "muddy"), [(300, False), (12, True)])
@@ -155,6 +157,10 @@ def test_small_artwork_is_muddy_where_its_shapes_are_a_few_pixels(ppi: float, mu
     chain = read_brush(BRUSHES["curb"]).to_core()
     notes = too_fine(lay(line(60), chain, Scale()), ppi)
     assert any("run together" in note.words for note in notes) == muddy
+    for note in notes:
+        asked = float(note.mend.split()[2].replace(",", ""))
+        assert too_fine(lay(line(60), chain, Scale()), asked) == ()
+        assert asked < 200
 
 
 def test_a_share_of_the_stitch_is_told_in_the_mend() -> None:
