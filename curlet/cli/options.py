@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Callable
+from dataclasses import fields
 from pathlib import Path as FilePath
 from typing import Any, TypeVar
 
@@ -32,21 +33,22 @@ JOBS = click.option(
     "--jobs", type=click.IntRange(1, 64), help="files at a time; as many as there are processors"
 )
 
+_USUAL = FileSettings()
 _SETTINGS = (
-    click.option("--ppi", type=float, default=300.0, help="resolution of pictures"),
-    click.option("--quality", type=float, default=90.0, help="of a JPEG, 1 to 100 %"),
+    click.option("--ppi", type=float, default=_USUAL.ppi, help="resolution of pictures"),
+    click.option("--quality", type=float, default=_USUAL.quality, help="of a JPEG, 1 to 100 %"),
     click.option(
         "--paper",
         type=click.Choice((OWN_SIZE, *PAPERS)),
-        default=OWN_SIZE,
+        default=_USUAL.paper,
         help="that a PDF is laid over",
     ),
-    click.option("--overlap", default="10mm", help="of its sheets"),
-    click.option("--lines", type=click.Choice(tuple(LINES)), default="middle", help="of DXF"),
-    click.option("--curves", type=click.Choice(tuple(CURVES)), default="polylines", help="of DXF"),
-    click.option("--larger", type=float, default=1.0, help="times as large: SVG, PDF, DXF"),
+    click.option("--overlap", default=f"{_USUAL.overlap:g}mm", help="of its sheets"),
+    click.option("--lines", type=click.Choice(tuple(LINES)), default=_USUAL.lines, help="of DXF"),
+    click.option("--curves", type=click.Choice(tuple(CURVES)), default=_USUAL.curves, help="of DXF"),
+    click.option("--larger", type=float, default=_USUAL.larger, help="times as large: SVG, PDF, DXF"),
 )
-_NAMES = ("ppi", "quality", "paper", "overlap", "lines", "curves", "larger")
+_NAMES = tuple(setting.name for setting in fields(FileSettings))
 
 
 def file_settings(command: Command) -> Command:

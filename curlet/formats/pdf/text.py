@@ -63,7 +63,7 @@ class Font:
             Type=Name.Font,
             Subtype=Name.CIDFontType2,
             BaseFont=name,
-            CIDSystemInfo=Dictionary(Registry=String("Adobe"), Ordering=String("Identity"), Supplement=0),
+            CIDSystemInfo=Dictionary(Registry=String("Curlet"), Ordering=String("Identity"), Supplement=0),
             FontDescriptor=self._pdf.make_indirect(described),
             CIDToGIDMap=Name.Identity,
             W=Array(widths),
@@ -116,8 +116,8 @@ class Font:
         listed = "\n".join(f"{len(part)} beginbfchar\n{chr(10).join(part)}\nendbfchar" for part in parts)
         return (
             "/CIDInit /ProcSet findresource begin\n12 dict begin\nbegincmap\n"
-            "/CIDSystemInfo << /Registry (Adobe) /Ordering (UCS) /Supplement 0 >> def\n"
-            "/CMapName /Adobe-Identity-UCS def\n/CMapType 2 def\n"
+            "/CIDSystemInfo << /Registry (Curlet) /Ordering (UCS) /Supplement 0 >> def\n"
+            "/CMapName /Curlet-Identity-UCS def\n/CMapType 2 def\n"
             "1 begincodespacerange\n<0000> <FFFF>\nendcodespacerange\n"
             f"{listed}\nendcmap\nCMapName currentdict /CMap defineresource pop\nend\nend"
         ).encode("ascii")
