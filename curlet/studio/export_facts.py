@@ -6,6 +6,7 @@ from collections import defaultdict
 from dataclasses import dataclass
 from typing import Generic, TypeVar
 
+from curlet.core.drawing import Drawing
 from curlet.core.errors import CurletError
 from curlet.core.measures import MM_PER_INCH
 from curlet.core.tally import TooFine, too_fine
@@ -77,6 +78,7 @@ def facts_of(
     lies = {"left": 0.0, "top": 0.0, "width": state.sheet["width"], "height": state.sheet["height"]}
     if asked.margin is not None:
         lies |= place_of(drawings(state, asked, per_mm(form, settings), work)[0])
+    OUTPUTS[form].check(Drawing(lies["width"], lies["height"]), settings)
     larger = settings.larger if "larger" in OUTPUTS[form].settings else 1.0
     width, height = lies["width"] * larger, lies["height"] * larger
     return Facts(

@@ -23,9 +23,9 @@ def facts(client: FlaskClient, **query: str) -> Any:
 
 
 def test_numbers_are_said_as_they_can_be_entered_again(client: FlaskClient) -> None:
-    entered = {"ppi": "2400 ppi", "quality": "87.5", "overlap": "1/2 in", "margin": "2 cm"}
+    entered = {"ppi": "1200 ppi", "quality": "87.5", "overlap": "1/2 in", "margin": "2 cm"}
     once = facts(client, form="jpg", trimmed="true", **entered)
-    assert once["entered"] == {"ppi": "2400", "quality": "87.5 %", "overlap": "12.7 mm", "margin": "20 mm"}
+    assert once["entered"] == {"ppi": "1200", "quality": "87.5 %", "overlap": "12.7 mm", "margin": "20 mm"}
     assert facts(client, form="jpg", trimmed="true", **once["entered"]) == once
 
 
@@ -87,3 +87,10 @@ def test_another_part_is_looked_at_without_drawing_it_all_again(
         query = {"form": "png", "ppi": ppi, "left": left}
         assert client.get(f"{SHEET}/pixels.png", query_string=query).status_code == 200
     assert len(made) == 2
+
+
+def test_more_pixels_than_there_can_be_are_refused_where_they_are_entered(client: FlaskClient) -> None:
+    reply = client.get(f"{SHEET}/export.json", query_string={"form": "png", "ppi": "4800"})
+    assert reply.status_code == 413
+    assert "Ask for fewer ppi" in reply.get_json(force=True)["detail"]
+    assert facts(client, form="svg", ppi="4800")["runs"] == 3
