@@ -2,14 +2,12 @@
 
 from __future__ import annotations
 
-import io
-import zipfile
-
 import orjson
 
 from curlet.core.errors import BadInput, TooMuch
 from curlet.core.measures import Scale
 from curlet.formats.brush_file import BrushDoc, read_brush
+from curlet.formats.zips import Zip, is_zip
 
 MAX_BYTES = 8 * 1024 * 1024
 MAX_UNPACKED = 64 * 1024 * 1024
@@ -32,7 +30,7 @@ def read_pack(name: str, data: bytes) -> list[tuple[str, BrushDoc]]:
         If it is too large, packed or unpacked.
     """
     short = name.replace("\\", "/").rsplit("/", 1)[-1][:80]
-    if data[:4] == b"PK\x03\x04":
+    if is_zip(data):
         return _unpacked(short, data)
     return [(short, _read(short, data))]
 
@@ -58,17 +56,5 @@ def _read(name: str, data: bytes) -> BrushDoc:
 
 
 def _unpacked(name: str, data: bytes) -> list[tuple[str, BrushDoc]]:
-    try:
-        pack = zipfile.ZipFile(io.BytesIO(data))
-        entries = [entry for entry in pack.infolist() if not entry.is_dir()]
-        if len(entries) > MAX_PACKED or sum(entry.file_size for entry in entries) > MAX_UNPACKED:
-            raise TooMuch(f"“{name}” holds more than {MAX_PACKED} files or 64 MB. Split it.")
-        return [(entry.filename, _read(entry.filename, _bounded(pack, entry))) for entry in entries]
-    except (zipfile.BadZipFile, NotImplementedError, RuntimeError, OSError):
-        raise BadInput(f"“{name}” is a damaged zip file. Nothing was imported.") from None
-
-
-def _bounded(pack: zipfile.ZipFile, entry: zipfile.ZipInfo) -> bytes:
-    """An entry's bytes; its stated size may be a lie, so no more than a brush file's are read."""
-    with pack.open(entry) as file:
-        return file.read(MAX_BYTES + 1)
+    with Zip(name, data, MAX_PACKED, MAX_UNPACKED) as pack:
+        return [(each, _read(each, pack.read(each))) for each in pack.names]

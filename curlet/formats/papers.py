@@ -4,6 +4,10 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
+from curlet.core.bounds import Bounds
+
+SIDE = Bounds("The sheet's side", 5, 20_000, "A4 is 210 mm × 297 mm")
+
 
 @dataclass(frozen=True)
 class Paper:

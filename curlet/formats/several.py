@@ -13,6 +13,7 @@ from curlet.formats.file_names import file_name, unlike_names
 from curlet.formats.output import FileSettings, Tell, untold
 from curlet.formats.outputs import OUTPUTS, write
 from curlet.formats.png_out import place_of
+from curlet.formats.zips import entry
 
 ZIP_TYPE = "application/zip"
 # What each of them holds, as the page says it.
@@ -58,15 +59,8 @@ def _zipped(form: str, drawings: Sequence[Drawing], settings: FileSettings | Non
                 tell((done + share) / len(drawings), doing)
 
             data = write(form, [drawing], settings, told)
-            packed.writestr(_entry(name), data, zipfile.ZIP_DEFLATED, compresslevel=1)
+            packed.writestr(entry(name), data, compresslevel=1)
         places = {name: place_of(made) for name, made in zip(names, drawings, strict=True) if made.corner}
         if places:
-            packed.writestr(_entry("places.json"), json.dumps({"unit": "mm", "files": places}, indent=2))
+            packed.writestr(entry("places.json"), json.dumps({"unit": "mm", "files": places}, indent=2))
     return out.getvalue()
-
-
-def _entry(name: str) -> zipfile.ZipInfo:
-    """An entry that is the same whenever it is made."""
-    entry = zipfile.ZipInfo(name, (2000, 1, 1, 0, 0, 0))
-    entry.external_attr = 0o644 << 16
-    return entry

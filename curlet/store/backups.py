@@ -6,13 +6,15 @@ import datetime
 import filecmp
 import logging
 import os
+import re
 import sqlite3
 import threading
 from contextlib import closing
+from dataclasses import dataclass
 from pathlib import Path as FilePath
 
 from curlet.core.errors import BadInput, CurletError
-from curlet.store.errors import Unavailable
+from curlet.store.errors import Missing, Unavailable
 from curlet.store.recognise import MEND, check_header, read_header
 
 log = logging.getLogger("curlet")
@@ -21,6 +23,10 @@ log = logging.getLogger("curlet")
 FILE = "curlet.sqlite"
 FOLDER, PREFIX, SUFFIX = "backups", "curlet-", ".sqlite"
 MAX_KEPT = 10
+_DATED = "%Y-%m-%d-%H%M%S"
+_NAMED = re.compile(r"(curlet|before-restore|before-version)-(?:\d+-)??(\d{4}-\d\d-\d\d-\d{6})\.sqlite")
+# Why one was made, by how its name begins.
+_BEFORE = {"curlet": "", "before-restore": "a restore", "before-version": "an update"}
 EVERY_SECONDS = 3_600.0
 # Pages copied at a time, so that others can write in between.
 _PAGES = 2_000
@@ -103,6 +109,35 @@ def kept(database: FilePath) -> list[FilePath]:
     return sorted((database.parent / FOLDER).glob(f"{PREFIX}*{SUFFIX}"))
 
 
+@dataclass(frozen=True)
+class Kept:
+    """A copy that is kept beside a database: its file's name, when it was made (local time, ISO 8601), its
+    size in bytes, and what it was made before, where that is why."""
+
+    name: str
+    made: str
+    size: int
+    before: str
+
+
+def every_kept(database: FilePath) -> list[Kept]:
+    """Every copy beside a database, newest first, also those made before something was replaced."""
+    found = []
+    for file in (database.parent / FOLDER).glob(f"*{SUFFIX}"):
+        told = _NAMED.fullmatch(file.name)
+        if told:
+            made = datetime.datetime.strptime(told[2], _DATED).isoformat()
+            found.append(Kept(file.name, made, file.stat().st_size, _BEFORE[told[1]]))
+    return sorted(found, key=lambda kept: (kept.made, kept.name), reverse=True)
+
+
+def find_kept(database: FilePath, name: str) -> FilePath:
+    """A copy beside a database by its name; Missing if there is none."""
+    if name not in {kept.name for kept in every_kept(database)}:
+        raise Missing("There is no such back-up any more. Choose another.")
+    return database.parent / FOLDER / name
+
+
 def copy_beside(database: FilePath, why: str) -> FilePath:
     """A copy that is kept until somebody deletes it, as before a migration."""
     target = database.parent / FOLDER / f"{why}-{_now()}{SUFFIX}"
@@ -111,7 +146,7 @@ def copy_beside(database: FilePath, why: str) -> FilePath:
 
 
 def _now() -> str:
-    return datetime.datetime.now().strftime("%Y-%m-%d-%H%M%S")
+    return datetime.datetime.now().strftime(_DATED)
 
 
 class Keeper:

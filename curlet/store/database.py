@@ -281,6 +281,11 @@ def opening() -> int:
     return _opening
 
 
+def file_of_database() -> FilePath:
+    """The file that is open as the database."""
+    return FilePath(database.database)
+
+
 def _check_sound(db: SqliteDatabase, file: FilePath) -> None:
     sound = db.pragma("quick_check")
     if sound != "ok":

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable
 from typing import Any
 
 import orjson
@@ -29,6 +28,7 @@ from curlet.formats.kept_motif import KeptMotifDoc
 from curlet.formats.lettering_doc import LetteringDoc
 from curlet.formats.mark_doc import MarkDoc
 from curlet.formats.path_doc import FactsDoc, FigureDoc, Nodes
+from curlet.formats.pictures_apart import each_picture
 from curlet.formats.png_in import from_base64, picture_id
 from curlet.formats.run_places import PlacesDoc
 from curlet.store.documents import JsonField, Unreadable
@@ -58,28 +58,17 @@ class BrushField(JsonField):
             return value.text
         # Read as a whole first, then with each picture's key in its place.
         super().db_value(value)
-        return orjson.dumps(_each_picture(value, keep_picture_text)).decode()
+        return orjson.dumps(each_picture(value, keep_picture_text)).decode()
 
     def python_value(self, value: str) -> Any:
         try:
-            whole = _each_picture(orjson.loads(value), _fetch_picture)
+            whole = each_picture(orjson.loads(value), _fetch_picture)
         except orjson.JSONDecodeError as error:
             return Unreadable(value, f"It is damaged ({error}).")
         except LookupError as error:
             return Unreadable(value, str(error))
         fault = self.fault(orjson.dumps(whole).decode())
         return Unreadable(value, fault) if fault else whole
-
-
-def _each_picture(value: Any, change: Callable[[str], str]) -> Any:
-    """A document with every picture motif's PNG changed."""
-    if isinstance(value, list):
-        return [_each_picture(item, change) for item in value]
-    if not isinstance(value, dict):
-        return value
-    if value.get("family") == "picture":
-        return {**value, "png": change(str(value.get("png", "")))}
-    return {key: _each_picture(item, change) for key, item in value.items()}
 
 
 def keep_picture_text(text: str) -> str:

@@ -4,21 +4,17 @@ from __future__ import annotations
 
 from peewee import fn
 
-from curlet.core.bounds import Bounds
 from curlet.core.errors import BadInput
 from curlet.core.measures import Scale, read_measure
-from curlet.formats.papers import PAPERS, Paper
-from curlet.formats.shade_refs import shade_of, shade_ref
+from curlet.formats.papers import PAPERS, SIDE, Paper
 from curlet.store.database import reading, writing
 from curlet.store.errors import Missing
+from curlet.store.ids import renamed
 from curlet.store.models import Run, Sheet, SheetPath
 from curlet.store.names import unlike
 from curlet.store.records import Json
 from curlet.store.rows import insert_rows
 from curlet.store.state import OF_SHEET, load_state, new_id
-
-SIDE = Bounds("The sheet's side", 5, 20_000, "A4 is 210 mm × 297 mm")
-
 
 # Usual sizes of sheets.
 PRESETS = (*PAPERS.values(), Paper("Square, 200 mm", 200, 200), Paper("Square, 12 in", 304.8, 304.8))
@@ -61,22 +57,11 @@ def duplicate_sheet(sheet_id: str) -> str:
         # Everything on the sheet gets an id of its own; what refers to it is told.
         new = {row["id"]: new_id() for kind in OF_SHEET for row in state.all(kind)}
         kept = {k: v for k, v in state.sheet.items() if k not in ("id", "revision", "position")}
-        copy = _put({k: _renamed(v, new) for k, v in kept.items()})
+        copy = _put(renamed(kept, new))
         names = {**new, sheet_id: copy}
         rows = [(kind, row) for kind in OF_SHEET for row in state.all(kind)]
-        insert_rows([(kind, {k: _renamed(v, names) for k, v in row.items()}) for kind, row in rows])
+        insert_rows([(kind, renamed(row, names)) for kind, row in rows])
     return copy
-
-
-def _renamed(value: object, names: dict[str, str]) -> object:
-    """Part of a row with every id in it changed."""
-    if isinstance(value, dict):
-        return {names.get(key, key): _renamed(item, names) for key, item in value.items()}
-    if isinstance(value, list):
-        return [_renamed(item, names) for item in value]
-    if (shade := shade_of(value)) is not None:
-        return shade_ref(names.get(shade, shade))
-    return names.get(value, value) if isinstance(value, str) else value
 
 
 def archive(sheet_id: str, *, archived: bool) -> None:

@@ -55,6 +55,10 @@ EXPORTING = Bounds(cpu=300, wall=900.0, memory=2_500)
 TRACING = Bounds(cpu=120, wall=300.0, memory=1_500)
 # A large sheet of our own takes half of it.
 DRAWING = Bounds(cpu=8, wall=60.0, memory=400)
+# Sheet files, which may be many and hold pictures and fonts.
+SHEETS = Bounds(cpu=120, wall=300.0, memory=2_000)
+# A database of a GB.
+RESTORING = Bounds(cpu=300, wall=900.0, memory=1_000)
 
 
 def never() -> bool:

@@ -13,6 +13,7 @@ from curlet.store.database import open_database
 from curlet.version import __version__
 from curlet.web import problems
 from curlet.web.areas import areas
+from curlet.web.backups import backups
 from curlet.web.bench import bench
 from curlet.web.drawings import drawings
 from curlet.web.export import export
@@ -24,7 +25,9 @@ from curlet.web.library import library
 from curlet.web.motifs import motifs
 from curlet.web.repair import repair
 from curlet.web.routes import Application
+from curlet.web.schedule import schedule
 from curlet.web.shades import shades
+from curlet.web.sheet_files import sheet_files
 from curlet.web.sheets import sheets
 from curlet.web.strips import strips
 from curlet.web.table import table
@@ -51,6 +54,8 @@ def build_app() -> Application:
     )
     for blueprint in (
         sheets,
+        sheet_files,
+        backups,
         table,
         drawings,
         fonts,
@@ -59,6 +64,7 @@ def build_app() -> Application:
         areas,
         shades,
         export,
+        schedule,
         strips,
         bench,
         library,

@@ -6,7 +6,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from urllib.parse import urlsplit
 
-from curlet.formats import brush_pack, fonts, pictures, safe_xml
+from curlet.formats import brush_pack, fonts, pictures, safe_xml, sheet_file
 
 LOCAL_HOSTS = {"127.0.0.1", "localhost", "::1"}
 # Beside the file itself a form has a few lines of its own.
@@ -27,6 +27,9 @@ _LARGER = {
     "/picture-fills": pictures.MAX_BYTES,
     "/fonts": fonts.LARGEST,
     "/brush-files": brush_pack.MAX_UNPACKED,
+    "/sheet-files": sheet_file.MAX_BYTES,
+    "/sheet-file": sheet_file.MAX_BYTES,
+    "/back-up-files": 900 * _MB,
 }
 # What every reply says: no other page may show it, hold it, or read from it.
 HEADERS = {

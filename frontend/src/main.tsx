@@ -5,7 +5,7 @@ import { ErrorBoundary } from "react-error-boundary";
 import { BrowserRouter, Route, Routes } from "react-router";
 
 import "@/shared/style.css";
-import { isUnreached, Refusal } from "@/shared/api/client";
+import { isUnreached, Refusal } from "@/shared/api/request";
 import { Announcer } from "@/shared/ui/Announcer";
 import { Failed } from "@/shared/ui/Failed";
 import { SheetsPage } from "@/sheets/SheetsPage";
@@ -14,6 +14,7 @@ import { TablePage } from "@/table/TablePage";
 
 // The Table comes first: the other views are fetched when they are gone to.
 const BenchPage = lazy(() => import("@/bench/BenchPage").then((room) => ({ default: room.BenchPage })));
+const SchedulePage = lazy(() => import("@/schedule/SchedulePage").then((room) => ({ default: room.SchedulePage })));
 const LibraryPage = lazy(() => import("@/library/LibraryPage").then((room) => ({ default: room.LibraryPage })));
 
 /** What could not be reached is asked for again after so long, ms. */
@@ -42,6 +43,7 @@ createRoot(document.getElementById("root")!).render(
             <Routes>
               <Route path="/" element={<SheetsPage />} />
               <Route path="/sheets/:sheetId" element={<TablePage />} />
+              <Route path="/sheets/:sheetId/schedule" element={<SchedulePage />} />
               <Route path="/bench/:brushId" element={<BenchPage />} />
               <Route path="/library" element={<LibraryPage />} />
               <Route path="*" element={<NoPage />} />

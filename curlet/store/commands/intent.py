@@ -9,9 +9,9 @@ from pydantic import BaseModel, ConfigDict, Field
 
 from curlet.core.measures import Measure, read_measure
 from curlet.formats.names import Name as Name
+from curlet.store.records import Id as Id
 from curlet.store.state import State
 
-Id = Annotated[str, Field(min_length=1, max_length=60)]
 Ids = Annotated[list[Id], Field(min_length=1, max_length=10_000)]
 Entered = Annotated[str, Field(min_length=1, max_length=64)]
 

@@ -2,7 +2,8 @@
 import { createContext, useContext, useMemo } from "react";
 import { create } from "zustand";
 
-import { api, Refusal } from "@/shared/api/client";
+import { api } from "@/shared/api/client";
+import { Refusal } from "@/shared/api/request";
 import type { BenchFrame, BenchShown, BrushDoc, Edit, Trial } from "@/shared/api/types";
 import type { Maker, Entered, Value } from "@/shared/maker/maker";
 

@@ -1,7 +1,7 @@
 /** The button, and while the file is being made how far it is and a way to stop it. */
 import { useEffect, useRef, useState } from "react";
 
-import { Refusal } from "@/shared/api/client";
+import { Refusal } from "@/shared/api/request";
 import { download } from "@/shared/download";
 import { watch, workWords, type WorkUnderWay } from "@/shared/work";
 

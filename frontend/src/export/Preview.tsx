@@ -2,7 +2,8 @@
 import { useDrag } from "@use-gesture/react";
 import { useEffect, useLayoutEffect, useRef, useState } from "react";
 
-import { fileAt, type OutputId } from "@/shared/api/client";
+import { type OutputId } from "@/shared/api/client";
+import { fileAt } from "@/shared/api/request";
 import { Newest } from "@/shared/newest";
 import { Choice } from "@/shared/ui/Choice";
 import { useFrame, useSheetSession } from "@/table/sheet";

@@ -4,6 +4,7 @@ import { useRef, useState } from "react";
 
 import { api } from "@/shared/api/client";
 import type { ImportedBrush } from "@/shared/api/types";
+import { FileInput } from "@/shared/ui/FileInput";
 
 const WORDS: Record<ImportedBrush["became"], string> = {
   added: "added",
@@ -17,7 +18,6 @@ export function ImportBrushes({ onDone }: { onDone: (text: string) => void }) {
   const input = useRef<HTMLInputElement>(null);
   const [replace, setReplace] = useState(false);
   const take = async (files: readonly File[]) => {
-    if (!files.length) return;
     try {
       const { taken } = await api.importBrushes(files, replace);
       onDone(
@@ -46,19 +46,7 @@ export function ImportBrushes({ onDone }: { onDone: (text: string) => void }) {
       >
         Import brush files
       </button>
-      <input
-        ref={input}
-        type="file"
-        multiple
-        accept=".json,.zip"
-        aria-label="Brush files"
-        className="sr-only"
-        tabIndex={-1}
-        onChange={(event) => {
-          void take([...(event.target.files ?? [])]);
-          event.target.value = "";
-        }}
-      />
+      <FileInput ref={input} multiple accept=".json,.zip" label="Brush files" onFiles={(files) => void take(files)} />
     </span>
   );
 }

@@ -1,9 +1,9 @@
 /** Files that take a while to be made: fetched, so that they can be stopped, and then saved. */
-import { fileAt } from "./api/client";
+import { fileAt } from "./api/request";
 import type { Work } from "./work";
 
 /** Fetch a file and save it under the name that the server gives it. Throws what the server says against it. */
-export async function download(address: string, work: Work, signal: AbortSignal): Promise<void> {
+export async function download(address: string, work: Work | null = null, signal?: AbortSignal): Promise<void> {
   const reply = await fileAt(address, work, signal);
   const link = document.createElement("a");
   link.href = URL.createObjectURL(await reply.blob());

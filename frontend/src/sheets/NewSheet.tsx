@@ -2,7 +2,8 @@
 import { useState } from "react";
 import { useNavigate } from "react-router";
 
-import { api, Refusal } from "@/shared/api/client";
+import { api } from "@/shared/api/client";
+import { Refusal } from "@/shared/api/request";
 import type { SheetPreset } from "@/shared/api/types";
 import { Choice } from "@/shared/ui/Choice";
 import { mmPer } from "@/shared/ui/unit";

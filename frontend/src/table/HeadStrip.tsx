@@ -255,6 +255,9 @@ export const HeadStrip = memo(function HeadStrip() {
           +
         </button>
       </div>
+      <Link {...stop} className={quiet} to={`/sheets/${frame.sheet.id}/schedule`}>
+        Schedule
+      </Link>
       <button
         {...stop}
         className="cursor-pointer rounded-field bg-primary px-3.5 py-1 font-semibold text-primary-content hover:brightness-105"

@@ -1,7 +1,7 @@
 /** The Table: paths, the sheet, the Ticket and the Tape. */
 import { useQueryClient } from "@tanstack/react-query";
 import { useEffect, useLayoutEffect, useState } from "react";
-import { Link, useParams } from "react-router";
+import { Link, useLocation, useParams } from "react-router";
 import { useShallow } from "zustand/react/shallow";
 
 import { Message } from "./Message";
@@ -12,7 +12,8 @@ import { NoticeBar } from "./NoticeBar";
 import { Paper } from "./paper/Paper";
 import { PathsPanel } from "./paths/PathsPanel";
 import { announce } from "@/shared/announce";
-import { api, isUnreached, Refusal } from "@/shared/api/client";
+import { api } from "@/shared/api/client";
+import { isUnreached, Refusal } from "@/shared/api/request";
 import { keepSheet } from "@/shared/lastSheet";
 import { useTitle } from "@/shared/title";
 import { Parts, useParts } from "@/shared/ui/Parts";
@@ -36,15 +37,24 @@ import { Tape } from "./tape/Tape";
 import { Ticket } from "./ticket/Ticket";
 import { PAPER } from "./view";
 
+/** What a link to a sheet may say: which paths are to be chosen. */
+interface Led {
+  choose?: string[];
+}
+
 export function TablePage() {
   const { sheetId = "" } = useParams();
+  const { state } = useLocation();
   const session = useNewSheetSession(sheetId);
   const { data, error } = useSheetQuery(sheetId);
   useLayoutEffect(() => session.connect(), [session]);
   useEffect(() => {
     keepSheet(sheetId);
-    choosePaths([]);
+    // Another page may have led here to some paths.
+    choosePaths((state as Led | null)?.choose ?? []);
     tableState().set({ view: null, draft: [], preview: null, lit: null, single: null, places: [], measured: null });
+    // What is chosen later is not what was led to.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [sheetId]);
   // A sheet that is shown stays, whatever goes wrong when it is asked for again.
   if (!data && isUnreached(error)) return <Away />;

@@ -1,5 +1,6 @@
 /** Copy, cut and paste of paths: kept in this browser, so that they can be pasted on another sheet. */
-import { api, Refusal } from "@/shared/api/client";
+import { api } from "@/shared/api/client";
+import { Refusal } from "@/shared/api/request";
 import { announce } from "@/shared/announce";
 import type { ClipDoc } from "@/shared/api/types";
 import { plural } from "@/shared/ui/words";

@@ -1,5 +1,6 @@
 /** Looks taken up from a run and given to others: kept in this browser, so that they can be given on another sheet. */
-import { api, Refusal } from "@/shared/api/client";
+import { api } from "@/shared/api/client";
+import { Refusal } from "@/shared/api/request";
 import { announce } from "@/shared/announce";
 import type { TakenLook } from "@/shared/api/types";
 

@@ -4,7 +4,8 @@ import { createContext, useContext, useMemo } from "react";
 import { createStore, useStore } from "zustand";
 import { useShallow } from "zustand/react/shallow";
 
-import { api, type DrawingChosen, Refusal } from "@/shared/api/client";
+import { api, type DrawingChosen } from "@/shared/api/client";
+import { Refusal } from "@/shared/api/request";
 import { announce } from "@/shared/announce";
 import { mark } from "@/shared/mark";
 import { Newest } from "@/shared/newest";

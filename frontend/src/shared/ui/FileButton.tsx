@@ -3,6 +3,8 @@ import { useRef } from "react";
 
 import { QuietButton } from "@/shared/maker/QuietButton";
 
+import { FileInput } from "./FileInput";
+
 interface Props {
   children: string;
   /** The name of the file's field. */
@@ -16,19 +18,7 @@ export function FileButton({ children, label, accept, onFile }: Props) {
   return (
     <>
       <QuietButton onClick={() => input.current?.click()}>{children}</QuietButton>
-      <input
-        ref={input}
-        type="file"
-        accept={accept}
-        aria-label={label}
-        className="sr-only"
-        tabIndex={-1}
-        onChange={(event) => {
-          const file = event.target.files?.[0];
-          if (file) onFile(file);
-          event.target.value = "";
-        }}
-      />
+      <FileInput ref={input} label={label} accept={accept} onFiles={([file]) => onFile(file!)} />
     </>
   );
 }

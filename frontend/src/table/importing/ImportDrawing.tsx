@@ -1,7 +1,8 @@
 /** Importing a line drawing from an SVG file: chosen, or dropped here; then looked at before it is taken. */
 import { useRef, useState } from "react";
 
-import { api, Refusal } from "@/shared/api/client";
+import { api } from "@/shared/api/client";
+import { Refusal } from "@/shared/api/request";
 
 import { stop } from "@/shared/ui/stops";
 

@@ -1,7 +1,8 @@
 /** The Draft tool's card: what draws the pointer, and the next node by number. */
 import { useState } from "react";
 
-import { api, Refusal } from "@/shared/api/client";
+import { api } from "@/shared/api/client";
+import { Refusal } from "@/shared/api/request";
 import { Heading } from "@/shared/maker/Heading";
 import { QuietButton } from "@/shared/maker/QuietButton";
 import { Choice } from "@/shared/ui/Choice";

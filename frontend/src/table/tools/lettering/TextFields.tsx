@@ -1,7 +1,8 @@
 /** What lettering is set by: words, font, numbers, alignment. Used before it is written and while it is text. */
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 
-import { api, Refusal } from "@/shared/api/client";
+import { api } from "@/shared/api/client";
+import { Refusal } from "@/shared/api/request";
 import type { FontShown } from "@/shared/api/types";
 import { Choice } from "@/shared/ui/Choice";
 import { FileButton } from "@/shared/ui/FileButton";

@@ -1,7 +1,8 @@
 /** The pointer with the Measure tool: places are pressed, the server tells what lies between them. */
 import { useEffect } from "react";
 
-import { api, Refusal } from "@/shared/api/client";
+import { api } from "@/shared/api/client";
+import { Refusal } from "@/shared/api/request";
 import type { MarkDoc } from "@/shared/api/types";
 
 import { sheetSpot } from "../../paper/paperPointer";
