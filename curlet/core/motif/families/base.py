@@ -62,6 +62,11 @@ class Family:
         return None
 
     @property
+    def sewn(self) -> tuple[str, ...]:
+        """The stitch class (ISO 4915) of each seam that it sews by machine at once; none for handwork."""
+        return ()
+
+    @property
     def by_turns(self) -> tuple[MotifMaker, ...]:
         """What it lays in turn in its own place in the order, where that is more than one motif."""
         return ()

@@ -29,6 +29,10 @@ class Chainstitch(Family):
         corners="carry", threads=("#a8d4de", "#7c4a63"), cell=3.2,
     )  # fmt: skip
 
+    @property
+    def sewn(self) -> tuple[str, ...]:
+        return (self.stitch_class,)
+
     def make(self, scale: Scale) -> Motif:
         m, pen = self.begin(scale)
         if m.face == "plain":

@@ -32,6 +32,10 @@ class Cover(Family):
         corners="mitre", joins=True, threads=("#f3ead7", "#a8d4de"), cell=2.5,
     )  # fmt: skip
 
+    @property
+    def sewn(self) -> tuple[str, ...]:
+        return (self.stitch_class,)
+
     def make(self, scale: Scale) -> Motif:
         m, pen = self.begin(scale)
         h, length = m.gauge / 2, pen.length

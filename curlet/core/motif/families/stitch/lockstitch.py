@@ -24,6 +24,10 @@ class Lockstitch(Family):
         hold="pinned", gap=0.35, threads=("#e9c46a",), cell=2.2,
     )  # fmt: skip
 
+    @property
+    def sewn(self) -> tuple[str, ...]:
+        return ("301",)
+
     def make(self, scale: Scale) -> Motif:
         m, pen = self.begin(scale)
         if m.holes:

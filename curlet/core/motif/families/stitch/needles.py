@@ -25,6 +25,10 @@ class Needles(Family):
         corners="mitre", gap=1.0, threads=("#e9c46a",), cell=3.0,
     )  # fmt: skip
 
+    @property
+    def sewn(self) -> tuple[str, ...]:
+        return ("301",) * self.needles
+
     def make(self, scale: Scale) -> Motif:
         m, pen = self.begin(scale)
         whole = m.gauge * (m.needles - 1)

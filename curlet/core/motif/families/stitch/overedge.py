@@ -30,6 +30,10 @@ class Overedge(Family):
         corners="mitre", joins=True, threads=("#f3ead7", "#dcc594"), cell=2.5,
     )  # fmt: skip
 
+    @property
+    def sewn(self) -> tuple[str, ...]:
+        return ("516",) if self.safety else ("504",)
+
     def make(self, scale: Scale) -> Motif:
         m, pen = self.begin(scale)
         length, h, t = pen.length, m.width / 2, m.thread

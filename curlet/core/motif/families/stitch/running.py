@@ -29,6 +29,10 @@ class Running(Family):
         hold="pinned", gap=1.0, threads=("#e9c46a",), cell=3.0,
     )  # fmt: skip
 
+    @property
+    def sewn(self) -> tuple[str, ...]:
+        return ("301",)
+
     def make(self, scale: Scale) -> Motif:
         weight = self.thread.drawn(scale)
         pen = Pen(self.natural(scale))

@@ -34,6 +34,10 @@ class Zigzag(Family):
     def natural(self, scale: Scale) -> float:
         return 2.5 * max(self.steps * 0.7, 1) * scale.factor
 
+    @property
+    def sewn(self) -> tuple[str, ...]:
+        return ("304",)
+
     def make(self, scale: Scale) -> Motif:
         m, pen = self.begin(scale)
         h, count = (m.width - m.thread) / 2, m.steps

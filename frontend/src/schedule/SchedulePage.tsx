@@ -1,0 +1,109 @@
+/** The schedule: what every run of a sheet comes to, to look through, print and keep. */
+import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { Link, useParams } from "react-router";
+
+import { type Allowed, schedule } from "@/shared/api/schedule";
+import { download } from "@/shared/download";
+import { useTitle } from "@/shared/title";
+import { Choice } from "@/shared/ui/Choice";
+import { NumberLine } from "@/shared/ui/NumberLine";
+import { type Notice, Said } from "@/shared/ui/Said";
+import { UnitContext } from "@/shared/ui/unit";
+
+import { ScheduleTable } from "./ScheduleTable";
+
+const USUAL: Allowed = { waste: "15 %", ends: "15 mm" };
+const BUTTON = "cursor-pointer rounded-field px-2 py-1 hover:bg-white/10";
+
+export function SchedulePage() {
+  const { sheetId = "" } = useParams();
+  const queries = useQueryClient();
+  const [allowed, setAllowed] = useState(USUAL);
+  const [by, setBy] = useState("run");
+  const [notice, setNotice] = useState<Notice | null>(null);
+  const { data, error } = useQuery({
+    queryKey: ["schedule", sheetId, allowed],
+    queryFn: () => schedule.of(sheetId, allowed),
+    staleTime: 0,
+    placeholderData: keepPreviousData,
+  });
+  useTitle(data ? `Schedule of ${data.sheet}` : "Schedule");
+  const save = (file: "csv" | "pdf") =>
+    void download(schedule.address(sheetId, file, { ...allowed, ...(file === "csv" && { by }) })).catch(
+      (caught: Error) => setNotice({ tone: "fault", text: caught.message }),
+    );
+  /** Take an allowance as the server reads it, or say what it says against it. */
+  const enter = async (values: Partial<Allowed>) => {
+    const next = { ...allowed, ...values };
+    try {
+      queries.setQueryData(["schedule", sheetId, next], await schedule.of(sheetId, next));
+      setAllowed(next);
+      return null;
+    } catch (caught) {
+      return (caught as Error).message;
+    }
+  };
+  const table = data?.tables.find((each) => each.by === by);
+  return (
+    <div className="grid h-full grid-rows-[44px_auto_1fr] print:block">
+      <header className="head flex items-center gap-4 bg-neutral px-3.5 text-neutral-content print:hidden">
+        <Link className={BUTTON} to={`/sheets/${sheetId}`}>
+          Back to the sheet
+        </Link>
+        <h1 className="truncate font-bold">{data ? `Schedule of ${data.sheet}` : "Schedule"}</h1>
+        <span className="flex-1" />
+        <button className={BUTTON} onClick={() => save("csv")}>
+          Save as CSV
+        </button>
+        <button className={BUTTON} onClick={() => save("pdf")}>
+          Save as PDF
+        </button>
+        <button className={BUTTON} onClick={() => window.print()}>
+          Print
+        </button>
+      </header>
+      <div className="flex flex-wrap items-center gap-x-6 gap-y-1 border-b border-base-300 bg-base-100 px-4 py-2 print:hidden">
+        <Choice
+          label="Lines"
+          options={data?.tables.map(({ by: key, name }) => [key, `By ${name.toLowerCase()}`] as const) ?? []}
+          value={by}
+          onChange={setBy}
+        />
+        <UnitContext value={data?.unit ?? "mm"}>
+          <NumberLine
+            label="Allowance for thread"
+            value={data?.entered.waste ?? allowed.waste}
+            step={1}
+            onCommit={(waste) => enter({ waste })}
+          />
+          <NumberLine
+            label="At each cut end"
+            value={data?.entered.ends ?? allowed.ends}
+            step={1}
+            onCommit={(ends) => enter({ ends })}
+          />
+        </UnitContext>
+        {error && (
+          <p role="alert" className="text-error">
+            {error.message}
+          </p>
+        )}
+      </div>
+      <main className="min-h-0 overflow-auto px-4 pb-4 print:overflow-visible">
+        {data && table && (
+          <>
+            <h2 className="hidden text-[18px] font-bold print:block">Schedule of {data.sheet}</h2>
+            <ScheduleTable key={by} table={table} sheet={sheetId} />
+            <ul className="muted mt-3 max-w-[90ch] text-[12px]">
+              {data.notes.map((note) => (
+                <li key={note}>{note}</li>
+              ))}
+            </ul>
+          </>
+        )}
+      </main>
+      <Said notice={notice} onClose={() => setNotice(null)} />
+    </div>
+  );
+}
