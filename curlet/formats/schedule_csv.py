@@ -5,7 +5,7 @@ from __future__ import annotations
 import csv
 import io
 
-from curlet.formats.schedule_table import Cell, Column, Line, Table
+from curlet.formats.schedule_table import Cell, Column, Line, Table, rounded
 
 CSV_TYPE = "text/csv; charset=utf-8; header=present"
 # A cell that begins so is reckoned, or run, by programs that open tables.
@@ -34,4 +34,4 @@ def _plain(cell: Cell, column: Column) -> str:
         return ""
     if isinstance(cell, str):
         return f"'{cell}" if cell.startswith(_RECKONED) else cell
-    return str(cell) if column.places is None else f"{cell:.{column.places}f}"
+    return str(cell) if column.places is None else f"{rounded(cell, column.places):.{column.places}f}"

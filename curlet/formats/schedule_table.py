@@ -61,9 +61,9 @@ _RUN = (
     Column("brush", "Brush"),
     Column("length", "Length", 1, "length"),
     Column("legs", "Legs"),
-    Column("repeats", "Repeats"),
+    Column("repeats", "Count"),
     Column("noun", "Of"),
-    Column("stitch", "Stitch", 2, "length"),
+    Column("stitch", "Each", 2, "length"),
     Column("gap", "Gap", 2, "length"),
     Column("spi", "Per inch", 1),
     Column("departure", "Off by, %", 1),
@@ -138,7 +138,7 @@ def _run(seam: Seam) -> dict[str, Cell]:
         "gap": seam.gap,
         "spi": seam.spi,
         "departure": seam.departure if seam.repeats else None,
-        "corners": ", ".join(f"{count} {MANNERS[manner].label.lower()}" for manner, count in seam.corners),
+        "corners": ", ".join(f"{count} × {MANNERS[manner].label.lower()}" for manner, count in seam.corners),
         "thread": seam.thread if seam.taken.thread else None,
         "shades": ", ".join(dict.fromkeys(seam.shades)),
         **_trim(seam.taken.trim),
@@ -170,7 +170,16 @@ def told(cell: Cell, column: Column) -> str:
     """A cell in words: a number to its column's places, with commas; nothing where there is none."""
     if cell is None or isinstance(cell, str):
         return cell or ""
-    return f"{cell:,}" if column.places is None else f"{cell:,.{column.places}f}"
+    return f"{cell:,}" if column.places is None else f"{rounded(cell, column.places):,.{column.places}f}"
+
+
+def rounded(value: float, places: int) -> float:
+    """A number to so many places, without a sign where nothing is left of it.
+
+    >>> rounded(-0.04, 1), rounded(-0.06, 1)
+    (0.0, -0.1)
+    """
+    return round(value, places) + 0.0
 
 
 def is_number(column: Column) -> bool:

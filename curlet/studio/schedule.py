@@ -78,7 +78,7 @@ def _shade(state: State, value: str) -> str:
 
 def notes_of(state: State, schedule: Schedule, allowances: Allowances) -> list[str]:
     """What is to be known of a schedule: its scale, how its thread and trim are reckoned, what is missing."""
-    ends = Sentence("{}", allowances.ends, exact=True).told_in(state.sheet["unit"])
+    ends = Sentence("{}", allowances.ends).told_in(state.sheet["unit"])
     notes = [
         f"All measures are on the garment; the sheet is drawn at {state.sheet['scale']}.",
         f"Thread is the seam's length × its stitch class's usual ratio, handwork twice what shows; "

@@ -14,11 +14,12 @@ from dataclasses import dataclass
 import numpy as np
 
 from curlet.core.bounds import Bounds
+from curlet.core.brush.words import repeat_noun
 from curlet.core.lay import LaidRow, LaidRun
 from curlet.core.lay.band import LaidBand
 from curlet.core.lay.lay import LaidCourse
 from curlet.core.lay.own_line import OwnLine
-from curlet.core.motif.families import Artwork, Family, PictureMotif
+from curlet.core.motif.families import Family
 from curlet.core.motif.motif import Motif, MotifMaker
 from curlet.core.path.contours import contours
 from curlet.core.path.corners import Corner
@@ -108,8 +109,8 @@ def consumed(run: LaidRun, allowances: Allowances = USUAL) -> Consumed:
             classes |= dict.fromkeys(sewn)
             for slot, length in _thread(run, row, sewn).items():
                 thread[slot] += length
-        else:
-            pieces.update(_counted(row))
+        elif _is_counted(run.brush.kind, row):
+            pieces.update(_counted(row, run.brush.kind))
         pieces.update(_placed(row))
     more = 1 + allowances.waste / 100
     used = tuple(ThreadUse(slot, length * more) for slot, length in sorted(thread.items()) if length > 0)
@@ -165,11 +166,24 @@ def _lines(motif: Motif, length: float) -> dict[int, float]:
     return found
 
 
-def _counted(row: LaidRow) -> Counter[str]:
-    """How many of each motif, by its name."""
-    names = [name_of(maker) for turns in row.course.letters for maker, _ in turns]
+def _is_counted(kind: str, row: LaidRow) -> bool:
+    """Whether a row is made of single things: links, or beads and buttons, which nothing stretches."""
+    return kind == "chain" or (kind == "trim" and row.hold.spreads)
+
+
+def _counted(row: LaidRow, kind: str) -> Counter[str]:
+    """How many of each motif, by its name, with its letter where several are called the same."""
+    makers = [maker for turns in row.course.letters for maker, _ in turns]
+    letters = [chr(ord("A") + at) for at, turns in enumerate(row.course.letters) for _ in turns]
+    names = [name_of(maker, kind) for maker in makers]
+    if len(row.course.letters) > 1:
+        names = [f"{name} {letter}" for name, letter in zip(names, letters, strict=True)]
     tones = max(len(row.course.shades), 1)
     counts = np.bincount(row.repeats.motif[row.repeats.counted], minlength=row.course.count)
+    # Where a repeat itself is turned at a corner, that is one more.
+    for place in row.corner_places:
+        if place.art.piece is None:
+            counts[place.motif] += 1
     found: Counter[str] = Counter()
     for index, count in enumerate(counts[: row.course.count].tolist()):
         if count:
@@ -177,11 +191,11 @@ def _counted(row: LaidRow) -> Counter[str]:
     return found
 
 
-def name_of(maker: MotifMaker) -> str:
-    """What one motif is called in a count."""
-    if isinstance(maker, Artwork | PictureMotif) or not isinstance(maker, Family):
-        return "Motif"
-    return maker.about.name
+def name_of(maker: MotifMaker, kind: str) -> str:
+    """What one motif of a brush of a kind is called in a count: a link, or what it is."""
+    if kind != "chain" and isinstance(maker, Family):
+        return maker.about.name
+    return repeat_noun(kind).one.capitalize()
 
 
 def _placed(row: LaidRow) -> Counter[str]:

@@ -35,7 +35,7 @@ export function ScheduleTable({ table, sheet }: { table: Table; sheet: string })
               className={`sticky top-0 border-b border-base-content bg-base-200 px-1.5 py-1 align-bottom print:static print:bg-transparent ${column.number ? "text-right" : "text-left"}`}
             >
               <button
-                className="inline-flex cursor-pointer items-center gap-0.5 font-bold hover:underline"
+                className={`inline-flex cursor-pointer items-end gap-0.5 font-bold hover:underline ${column.number ? "text-right" : "text-left"}`}
                 onClick={() => press(column.at, column.number)}
               >
                 {column.heading}
@@ -50,10 +50,7 @@ export function ScheduleTable({ table, sheet }: { table: Table; sheet: string })
         {lines.map((line, row) => (
           <tr key={row} className="border-b border-base-300 hover:bg-base-100">
             {shown.map((column) => (
-              <td
-                key={column.key}
-                className={`px-1.5 py-1 align-top ${column.number ? "measure text-right whitespace-nowrap" : ""}`}
-              >
+              <td key={column.key} className={cellClass(column)}>
                 {column.at === 0 ? (
                   <Link
                     className="underline decoration-(--edge) underline-offset-2 hover:decoration-current"
@@ -74,10 +71,7 @@ export function ScheduleTable({ table, sheet }: { table: Table; sheet: string })
       <tfoot>
         <tr className="border-t border-base-content font-bold">
           {shown.map((column) => (
-            <td
-              key={column.key}
-              className={`px-1.5 py-1 align-top ${column.number ? "measure text-right whitespace-nowrap" : ""}`}
-            >
+            <td key={column.key} className={cellClass(column)}>
               {table.sums.texts[column.at]}
             </td>
           ))}
@@ -86,6 +80,10 @@ export function ScheduleTable({ table, sheet }: { table: Table; sheet: string })
     </table>
   );
 }
+
+/** Numbers stand under one another; what a line is called stays in one piece. */
+const cellClass = ({ number, at }: { number: boolean; at: number }) =>
+  `px-1.5 py-1 align-top ${number ? "measure text-right " : ""}${number || at < 2 ? "whitespace-nowrap" : ""}`;
 
 /** Lines in order; those that have nothing there come last. */
 function sorted(lines: readonly Line[], { column, down }: Order): Line[] {
