@@ -36,6 +36,7 @@ from curlet.studio.exported import Exported, drawings
 @click.option("--colourway", help="by its name, in place of the one that is shown")
 @click.option("--background", default="", help="a colour, or “sheet” for the sheet's own")
 @click.option("--white", is_flag=True, help="all in white, to be tinted elsewhere")
+@click.option("--call-outs", "callouts", is_flag=True, help="with the runs' call-outs")
 @click.option("--trim", metavar="MARGIN", help="trimmed to the artwork, with a margin")
 @DATA
 @FORCE
@@ -53,6 +54,7 @@ def export(
     colourway: str | None,
     background: str,
     white: bool,
+    callouts: bool,
     trim: str | None,
 ) -> int:
     """Write sheets, by their names or ids, as files: into a folder where there are several."""
@@ -70,6 +72,7 @@ def export(
             colourway=_named(state, "colourway", colourway),
             background=background,
             white=white,
+            callouts=callouts,
             margin=None if trim is None else read_measure(trim).value,
         )
         made += drawings(state, asked, per_mm(kind, settings))

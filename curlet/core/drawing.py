@@ -166,6 +166,16 @@ class Picture:
     placements: Floats
 
 
+@dataclass(frozen=True)
+class Words:
+    """A line of plain text: `x`, `y` is the left end of its baseline, mm, `size` mm to the em."""
+
+    text: str
+    x: float
+    y: float
+    size: float
+
+
 @dataclass(frozen=True, eq=False)
 class Group:
     """Named content, painted together: opacity, clip, mask and blur apply to the whole of it.
@@ -174,6 +184,7 @@ class Group:
     ----------
     mask : opaque greys; white shows all, black nothing, and nothing shows where none of them lies.
     blur : standard deviation of a Gaussian that the content is spread by, before it is masked, mm.
+    words : what the items are the letters of, for files that hold text as text.
     """
 
     id: str
@@ -184,6 +195,7 @@ class Group:
     mask: tuple[Shape, ...] = ()
     blur: float = 0.0
     facts: dict[str, str] = field(default_factory=dict)
+    words: Words | None = None
 
 
 Item = Stamps | Laid | Picture | Group

@@ -20,6 +20,7 @@ from curlet.store.models import (
     TABLES,
     Area,
     BrushVersion,
+    CallOut,
     CheckMark,
     Colourway,
     GuidePicture,
@@ -203,6 +204,11 @@ def _add_more_crops(db: SqliteDatabase) -> None:
         _add_columns(db, table, crop="TEXT NOT NULL DEFAULT '{}'")
 
 
+def _add_callouts(db: SqliteDatabase) -> None:
+    """Leaders with texts."""
+    db.create_tables([CallOut])
+
+
 def _with_names(text: str) -> str:
     """A document's text with today's names; one that cannot be read stays as it is."""
     try:
@@ -242,6 +248,7 @@ MIGRATIONS: tuple[Callable[[SqliteDatabase], None], ...] = (
     _rename_cloths,
     _add_halves,
     _add_more_crops,
+    _add_callouts,
 )
 
 

@@ -20,6 +20,7 @@ from curlet.core.dress.relief import LIGHT
 from curlet.formats.area_doc import AreaDoc
 from curlet.formats.brush_courses import SwellDoc
 from curlet.formats.brush_file import BrushDoc, Thread
+from curlet.formats.callout_doc import CallOutDoc
 from curlet.formats.cloth_doc import KeptCloth
 from curlet.formats.crop_doc import CropDoc
 from curlet.formats.fill_doc import KeptFill
@@ -253,6 +254,15 @@ class CheckMark(Table):
     position = IntegerField(default=0)
 
 
+class CallOut(Table):
+    """A leader to a run, with a text."""
+
+    id = CharField(primary_key=True)
+    sheet = ForeignKeyField(Sheet, on_delete="CASCADE", backref="callouts")
+    doc = JsonField(CallOutDoc)
+    position = IntegerField(default=0)
+
+
 class Run(Table):
     id = CharField(primary_key=True)
     sheet = ForeignKeyField(Sheet, on_delete="CASCADE", backref="runs")
@@ -291,6 +301,7 @@ TABLES = (
     GuidePicture,
     Single,
     CheckMark,
+    CallOut,
     Run,
     Step,
 )

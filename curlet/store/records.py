@@ -54,6 +54,7 @@ Kind = Literal[
     "guide",
     "single",
     "mark",
+    "callout",
     "area",
 ]
 
@@ -192,6 +193,10 @@ class MarkRecord(_OnSheet):
     doc: Json
 
 
+class CallOutRecord(_OnSheet):
+    doc: Json
+
+
 RECORDS: dict[str, type] = {
     "sheet": SheetRecord,
     "colourway": ColourwayRecord,
@@ -205,6 +210,7 @@ RECORDS: dict[str, type] = {
     "guide": GuideRecord,
     "single": SingleRecord,
     "mark": MarkRecord,
+    "callout": CallOutRecord,
 }
 
 

@@ -13,6 +13,7 @@ from curlet.store.errors import Missing
 from curlet.store.models import (
     Area,
     Brush,
+    CallOut,
     CheckMark,
     Colourway,
     GuidePicture,
@@ -28,6 +29,7 @@ from curlet.store.models import (
 from curlet.store.records import (
     AreaRecord,
     BrushRecord,
+    CallOutRecord,
     ColourwayRecord,
     GroupRecord,
     GuideRecord,
@@ -55,6 +57,7 @@ KINDS: dict[str, type[Table]] = {
     "guide": GuidePicture,
     "single": Single,
     "mark": CheckMark,
+    "callout": CallOut,
 }
 # Those that lie on one sheet, parents before children.
 OF_SHEET = tuple(kind for kind in KINDS if kind not in ("sheet", "brush"))
@@ -66,6 +69,7 @@ _WORDS = {
     "guide": "guide picture",
     "single": "single repeat",
     "mark": "check mark",
+    "callout": "call-out",
 }
 
 
@@ -143,6 +147,9 @@ class State:
     def get(self, kind: Literal["mark"], row_id: str) -> MarkRecord: ...
 
     @overload
+    def get(self, kind: Literal["callout"], row_id: str) -> CallOutRecord: ...
+
+    @overload
     def get(self, kind: str, row_id: str) -> Any: ...
 
     def get(self, kind: str, row_id: str) -> Any:
@@ -191,6 +198,9 @@ class State:
     def all(self, kind: Literal["mark"]) -> list[MarkRecord]: ...
 
     @overload
+    def all(self, kind: Literal["callout"]) -> list[CallOutRecord]: ...
+
+    @overload
     def all(self, kind: str) -> list[Any]: ...
 
     def all(self, kind: str) -> list[Any]:
@@ -217,6 +227,9 @@ class State:
                 self.remove("run", run["id"])
             for mark in [m for m in self.all("mark") if m["doc"]["path"] == row_id]:
                 self.remove("mark", mark["id"])
+        if kind == "run":
+            for callout in [c for c in self.all("callout") if c["doc"]["run"] == row_id]:
+                self.remove("callout", callout["id"])
         if kind == "group":
             for path in [p for p in self.all("path") if p["group"] == row_id]:
                 self.update("path", path["id"], group=None)

@@ -9,7 +9,8 @@ from typing import TypeVar
 
 import numpy as np
 
-from curlet.core.drawing import Drawing, Group, Laid, Outline, Paint, Shape, Solid
+from curlet.core.drawing import Drawing, Group, Laid, Outline, Paint, Shape, Solid, Tiling
+from curlet.core.dress.colour import lightness
 from curlet.core.dress.relief import Light
 from curlet.core.errors import CurletError
 from curlet.core.lay.single import draw_single
@@ -36,6 +37,8 @@ _ACROSS = 480
 _Of = TypeVar("_Of")
 # Stands for the background that a sheet is seen on.
 SHEETS_OWN = "sheet"
+# Backgrounds lighter than this take dark marks.
+_LIGHT = 0.55
 _BACKGROUNDS = {"light": "#f7f4eb", "dark": "#2a2f3a"}
 
 
@@ -148,6 +151,18 @@ def background_paint(state: State) -> Paint | None:
     if sheet["background"] != "cloth":
         return None
     return cloth_paint(sheet["background_cloth"], shade_colours(state), state.scale.factor)
+
+
+def background_tone(state: State) -> str:
+    """Whether a sheet's background is "light" or "dark"."""
+    paint = background_paint(state)
+    mean = paint.colour if isinstance(paint, Solid) else paint.mean if isinstance(paint, Tiling) else None
+    return str(state.sheet["background"]) if mean is None else tone_of(mean)
+
+
+def tone_of(colour: str) -> str:
+    """Whether a colour is "light" or "dark": what lies on it is dark or light."""
+    return "light" if lightness(colour) > _LIGHT else "dark"
 
 
 def cloth_paint(doc: Json, colours: dict[str, str], factor: float) -> Paint | None:

@@ -13,10 +13,19 @@ from curlet.formats.several import EACH
 from curlet.formats.white import whitened
 from curlet.store.records import RunRecord
 from curlet.store.state import State
-from curlet.studio.drawn_sheet import on_background, sheet_drawing
+from curlet.studio.callouts import CHALK, INK, callout_groups
+from curlet.studio.drawn_sheet import (
+    SHEETS_OWN,
+    background_tone,
+    on_background,
+    sheet_drawing,
+    tone_of,
+)
 from curlet.studio.under_way import UNWATCHED, UnderWay
 
 _OF_SOME = ("group", "path")
+# What is read on where there is no background.
+PAPER = "#ffffff"
 
 
 @dataclass(frozen=True)
@@ -33,6 +42,7 @@ class Exported:
     colourway : the colourway that it has; None for the one that is shown.
     background : "" for none, "sheet" for the sheet's own, or a colour.
     white : whether all of it is white, to be tinted elsewhere.
+    callouts : whether call-outs of its runs are in it.
     margin : what is left around the artwork that it is trimmed to, mm; None where it is not trimmed.
     """
 
@@ -46,6 +56,7 @@ class Exported:
     background: str = ""
     white: bool = False
     margin: float | None = None
+    callouts: bool = False
 
     def __post_init__(self) -> None:
         chosen(EACH, self.each, "way of making files")
@@ -90,6 +101,9 @@ def drawings(
             only=part.paths,
             work=work,
         )
+        if asked.callouts:
+            told = callout_groups(part.state, _ink(state, asked), [run["id"] for run in part.runs])
+            drawing = replace(drawing, groups=(*drawing.groups, *told))
         if drawing.groups or asked.each not in _OF_SOME:
             made.append(_finished(part.state, replace(drawing, title=part.title), asked, per_mm))
     if not made:
@@ -100,6 +114,13 @@ def drawings(
 def exported_runs(state: State, asked: Exported) -> list[RunRecord]:
     """The runs that are exported, each once."""
     return list({run["id"]: run for part in _parts(state, asked) for run in part.runs}.values())
+
+
+def _ink(state: State, asked: Exported) -> str:
+    """What call-outs are written in, to be read on the background."""
+    own = asked.background == SHEETS_OWN
+    tone = background_tone(state) if own else tone_of(asked.background or PAPER)
+    return INK if tone == "light" else CHALK
 
 
 def _finished(state: State, drawing: Drawing, asked: Exported, per_mm: float | None) -> Drawing:

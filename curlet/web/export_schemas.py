@@ -50,6 +50,7 @@ class ExportQuery(BaseModel):
     trimmed: Annotated[bool, Field(description="Whether it is trimmed to what is drawn.")] = False
     margin: Annotated[Number, Field(description="What is left around that, on the sheet.")] = "0"
     white: Annotated[bool, Field(description="Whether all of it is white, to be tinted elsewhere.")] = False
+    callouts: Annotated[bool, Field(description="Whether its runs' call-outs are in it.")] = False
 
     @property
     def around(self) -> float:
@@ -72,6 +73,7 @@ class ExportQuery(BaseModel):
             background=self.background,
             white=self.white,
             margin=self.around if self.trimmed else None,
+            callouts=self.callouts,
         )
 
     def larger(self, scale: Scale) -> float:

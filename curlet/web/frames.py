@@ -26,6 +26,7 @@ from curlet.studio.under_way import UNWATCHED, UnderWay
 from curlet.web.run_frames import run_json
 from curlet.web.sheet_frames import (
     area_json,
+    callouts_json,
     colourways_json,
     guide_json,
     lengths_json,
@@ -110,6 +111,7 @@ _BESIDE: dict[str, tuple[Part, set[str]]] = {
     ),
     "colourways": (lambda state, _: colourways_json(state), {"colourway", "sheet"}),
     "shades": (lambda state, _: shades_json(state), {*_CARD}),
+    "callouts": (lambda state, _: callouts_json(state), {"callout", "path", "run", "brush", *_CARD}),
     "marks": (lambda state, _: [mark_json(state, row) for row in state.all("mark")], {"mark", "path"}),
 }
 _LISTS: dict[str, tuple[Part, set[str]]] = {

@@ -6,8 +6,7 @@ from collections import Counter
 from collections.abc import Callable, Mapping
 from typing import Any
 
-from curlet.core.drawing import Solid, Tiling
-from curlet.core.dress.colour import lightness, oklch
+from curlet.core.dress.colour import oklch
 from curlet.core.errors import BadInput, CurletError
 from curlet.core.measures import MM_PER_INCH
 from curlet.core.path import Path, measuring
@@ -34,12 +33,10 @@ from curlet.store.records import (
 from curlet.store.runs import run_brush
 from curlet.store.shades import NAMING, colour_in, shade_named, shades_of, shown_colourway
 from curlet.store.state import State
-from curlet.studio.drawn_sheet import background_paint, single_group
+from curlet.studio.callouts import SIZE, shown_callouts
+from curlet.studio.drawn_sheet import background_paint, background_tone, single_group
 
 Json = dict[str, Any]
-
-# Backgrounds lighter than this take dark marks.
-_LIGHT = 0.55
 
 _UNITS = {"length": " mm", "angle": "°", "percent": " %", "count": ""}
 
@@ -58,13 +55,11 @@ def lengths_json(drawn: float, factor: float) -> Json:
 def sheet_json(state: State) -> Json:
     sheet, paint = state.sheet, background_paint(state)
     keys = ("id", "name", "width", "height", "scale", "unit", "background")
-    mean = paint.colour if isinstance(paint, Solid) else paint.mean if isinstance(paint, Tiling) else None
-    tone = sheet["background"] if mean is None else "light" if lightness(mean) > _LIGHT else "dark"
     return {
         **part_of(sheet, *keys),
         "factor": state.scale.factor,
         "light": {"azimuth": sheet["light_azimuth"], "elevation": sheet["light_elevation"]},
-        "background_tone": tone,
+        "background_tone": background_tone(state),
         "background_cloth": sheet["background_cloth"] or None,
         "background_paint": paint and paint_json(paint),
     }
@@ -267,3 +262,21 @@ def lettering_json(state: State, row: LetteringRecord) -> Json:
     numbers = {name: number_text(doc[name], form, factor) for name, form in _NUMBERS.items()}
     single = doc["font"] in SINGLE_LINE
     return {"id": row["id"], **{key: doc[key] for key in own}, "single_line": single, "numbers": numbers}
+
+
+def callouts_json(state: State) -> list[Json]:
+    """Call-outs with their texts set and placed."""
+    return [
+        {
+            "id": one.id,
+            "run": one.run,
+            "text": one.text,
+            "written": one.written,
+            "moved": one.moved,
+            "size": SIZE,
+            "lines": [{"text": line.text, "x": line.x, "y": line.y} for line in one.lines],
+            "box": one.placed.box,
+            "leader": one.placed.leader,
+        }
+        for one in shown_callouts(state)
+    ]

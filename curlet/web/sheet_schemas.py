@@ -157,6 +157,29 @@ class CheckMarkShown(MeasureShown):
     id: str
 
 
+class CallOutLine(BaseModel):
+    """A line of a call-out's text, from the left end of its baseline on, sheet mm."""
+
+    text: str
+    x: float
+    y: float
+
+
+class CallOutShown(BaseModel):
+    """A call-out: its text, whether somebody wrote it or put it where it is, and how it stands on the sheet,
+    mm: its lines, `size` mm to the em, the box around them, and its leader from the text to the seam."""
+
+    id: str
+    run: str
+    text: str
+    written: bool
+    moved: bool
+    size: float
+    lines: list[CallOutLine]
+    box: tuple[float, float, float, float]
+    leader: tuple[tuple[float, float], tuple[float, float]]
+
+
 class WeaveListed(BaseModel):
     id: str
     name: str
@@ -223,6 +246,7 @@ class SheetFrame(BaseModel):
     singles: list[SingleShown]
     colourways: list[ColourwayShown]
     shades: list[ShadeShown]
+    callouts: list[CallOutShown]
     marks: list[CheckMarkShown]
     paths: list[PathShown]
     runs: list[RunShown]
@@ -268,6 +292,7 @@ class PreviewFrame(BaseModel):
     singles: list[SingleShown] | None
     colourways: list[ColourwayShown] | None
     shades: list[ShadeShown] | None
+    callouts: list[CallOutShown] | None
     marks: list[CheckMarkShown] | None
 
 

@@ -65,7 +65,9 @@ def test_everything_is_backed_up_and_restored_from_the_page(table: Table, tmp_pa
     table.wait(lambda: not table.all_by_id("sheet-programme"))
     table.button("Back-ups").click()
     give(table, "Back-up file", file)
-    table.wait(lambda: "as it was in “saved.sqlite”?" in table.browser.find_element(By.TAG_NAME, "dialog").text)
+    table.wait(
+        lambda: "as it was in “saved.sqlite”?" in table.browser.find_element(By.TAG_NAME, "dialog").text
+    )
     alert = table.browser.find_element(By.CSS_SELECTOR, "dialog [role='alert']")
     alert.find_element(By.XPATH, ".//button[.='Restore']").click()
     table.by_id("sheet-programme")

@@ -41,6 +41,15 @@ def own_process() -> int:
     return os.getpid()
 
 
+def end_helper(how: signal.Signals = signal.SIGKILL) -> int:
+    """Send the helper's process a signal; its number. A busy helper may not have answered in time, and then
+    this process did its work: that one must not be ended."""
+    process = helper.share(own_process)()
+    assert process != os.getpid(), "the helper did not answer"
+    os.kill(process, how)
+    return process
+
+
 @pytest.mark.skipif((os.cpu_count() or 1) < 2, reason="one core only: there is no helper")
 @pytest.mark.parametrize("name", ["whipped", "belcher", "ribbon"])
 def test_the_frame_is_the_same_with_it_and_without(helped: None, name: str) -> None:
@@ -56,15 +65,14 @@ def test_the_frame_is_the_same_with_it_and_without(helped: None, name: str) -> N
 def test_what_it_refuses_is_said_and_its_end_is_no_harm(helped: None) -> None:
     with pytest.raises(BadInput, match="Not so"):
         helper.share(refused)()
-    os.kill(helper.share(own_process)(), signal.SIGKILL)
+    end_helper()
     assert helper.share(own_process)() == os.getpid()
     assert len(bench_frame(read_brush(BRUSHES["rope"]), 0, Scale())) > 1000
 
 
 @pytest.mark.skipif((os.cpu_count() or 1) < 2, reason="one core only: there is no helper")
 def test_another_is_started_after_one_has_died(helped: None) -> None:
-    first = helper.share(own_process)()
-    os.kill(first, signal.SIGKILL)
+    first = end_helper()
     assert helper.share(own_process)() == os.getpid()
     helper.share(own_process)()
     wait_until_up()
@@ -73,9 +81,8 @@ def test_another_is_started_after_one_has_died(helped: None) -> None:
 
 @pytest.mark.skipif((os.cpu_count() or 1) < 2, reason="one core only: there is no helper")
 def test_one_that_does_not_answer_is_given_up_on(helped: None, monkeypatch: pytest.MonkeyPatch) -> None:
+    first = end_helper(signal.SIGSTOP)
     monkeypatch.setattr(helper, "PATIENCE", 0.3)
-    first = helper.share(own_process)()
-    os.kill(first, signal.SIGSTOP)
     assert helper.share(own_process)() == os.getpid()
     with pytest.raises(ProcessLookupError):
         os.kill(first, 0)
@@ -85,7 +92,7 @@ def test_one_that_does_not_answer_is_given_up_on(helped: None, monkeypatch: pyte
 def test_one_that_fails_again_and_again_is_left_alone(helped: None) -> None:
     for _ in range(helper._MAX_FAILURES):
         wait_until_up()
-        os.kill(helper.share(own_process)(), signal.SIGKILL)
+        end_helper()
         assert helper.share(own_process)() == os.getpid()
         helper.share(own_process)()
     time.sleep(0.2)

@@ -20,7 +20,8 @@ from curlet.formats.tiles import tiles_of
 def pdf_of(drawings: Sequence[Drawing], settings: FileSettings, tell: Tell = untold) -> bytes:
     """A PDF with a page for each drawing, as large as it is, or each over sheets of a paper."""
     pdf = Pdf.new()
-    writer, letters = Writer(pdf, settings.ppi), Letters(pdf)
+    letters = Letters(pdf)
+    writer = Writer(pdf, settings.ppi, letters)
     for done, drawing in enumerate(drawings):
 
         def told(share: float, doing: str, done: int = done) -> None:

@@ -12,9 +12,8 @@ from pikepdf import Array, Dictionary, Name, Pdf, Stream, String
 from curlet.formats.fonts import unpacked
 from curlet.formats.pdf.stream import Operators, real
 from curlet.formats.pen_fonts import FOLDER
+from curlet.formats.plain_text import TEXT_FONTS, UNKNOWN
 
-# A letter that no font has.
-_UNKNOWN = "?"
 _PER_EM = 1000
 
 
@@ -123,11 +122,7 @@ class Font:
         ).encode("ascii")
 
 
-# Each has letters that the others do not.
-TEXT = tuple(
-    f"source-sans-3-regular-{part}" for part in ("latin", "latin-ext", "greek", "cyrillic", "vietnamese")
-)
-BOLD = ("source-sans-3", *TEXT)
+BOLD = ("source-sans-3", *TEXT_FONTS)
 
 
 class Letters:
@@ -138,7 +133,7 @@ class Letters:
     keys : the names of the fonts' files, the usual one first.
     """
 
-    def __init__(self, pdf: Pdf, keys: Sequence[str] = TEXT) -> None:
+    def __init__(self, pdf: Pdf, keys: Sequence[str] = TEXT_FONTS) -> None:
         self._fonts = [Font(pdf, key) for key in keys]
 
     def write(
@@ -163,7 +158,7 @@ class Letters:
         def having(letter: str) -> Font | None:
             return next((font for font in self._fonts if font.has(letter)), None)
 
-        plain = "".join(letter if having(letter) else _UNKNOWN for letter in text)
+        plain = "".join(letter if having(letter) else UNKNOWN for letter in text)
         for font, letters in groupby(plain, having):
             assert font is not None
             yield font, "".join(letters)

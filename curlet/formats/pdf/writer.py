@@ -22,6 +22,7 @@ from curlet.core.drawing import (
     Stamps,
     Stroke,
     Tiling,
+    Words,
     box_around,
     is_opaque_line,
     moved_paint,
@@ -34,6 +35,7 @@ from curlet.formats.output import Tell, each_group, untold
 from curlet.formats.pdf.paints import Paints, colour, transparency
 from curlet.formats.pdf.pictures import image_of, image_of_pixels
 from curlet.formats.pdf.stream import Box, Operators, outline_operators
+from curlet.formats.pdf.text import Letters
 from curlet.formats.png_out import write_png
 
 # What is too fine for print, 300 pixels to the inch, is left out.
@@ -50,10 +52,11 @@ class Writer:
     Parameters
     ----------
     ppi : of what can only be pixels.
+    letters : what text is written in; it is finished by whoever made it.
     """
 
-    def __init__(self, pdf: Pdf, ppi: float) -> None:
-        self._pdf, self._ppi = pdf, ppi
+    def __init__(self, pdf: Pdf, ppi: float, letters: Letters) -> None:
+        self._pdf, self._ppi, self._letters = pdf, ppi, letters
         self._paints = Paints(pdf)
         self._pictures: dict[bytes, Stream] = {}
         self._box: Box = (0.0, 0.0, 0.0, 0.0)
@@ -82,6 +85,9 @@ class Writer:
     def _group(self, out: Operators, group: Group) -> None:
         if not group.items:
             return
+        if group.words is not None:
+            self._words(out, group, group.words)
+            return
         out.keep()
         if group.clip:
             out.outline(group.clip)
@@ -92,6 +98,14 @@ class Writer:
             for item in group.items:
                 self._item(out, item)
         out.restore()
+
+    def _words(self, out: Operators, group: Group, words: Words) -> None:
+        """Text as text, in the colour of its letters."""
+        (letters,) = group.items
+        assert isinstance(letters, Laid)
+        fill = letters.shapes[0].fill
+        assert isinstance(fill, Solid)
+        self._letters.write(out, words.text, words.x, words.y, words.size, colour(fill))
 
     def _together(self, out: Operators, group: Group) -> None:
         """What is painted aside and laid on as one."""

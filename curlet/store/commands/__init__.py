@@ -15,6 +15,7 @@ from curlet.store.commands.arrange import (
     SpreadPaths,
     TurnPaths,
 )
+from curlet.store.commands.callouts import AddCallOuts, RemoveCallOuts, SetCallOut
 from curlet.store.commands.clip import Paste
 from curlet.store.commands.figures import DrawFigure, ReshapeFigure
 from curlet.store.commands.fills import DragPictureFill, FillWithPicture, SetFill, SetPictureFill
@@ -171,6 +172,9 @@ AnyIntent = Annotated[
     | RemoveColourway
     | KeepMark
     | RemoveMark
+    | AddCallOuts
+    | SetCallOut
+    | RemoveCallOuts
     | ScaleByLength
     | SetSheet,
     Field(discriminator="kind"),

@@ -29,7 +29,7 @@ const NUMBERS = [
 
 export function Fields(props: Props) {
   const { as, made, onChange } = props;
-  const { sheet } = useFrame("sheet");
+  const { sheet, callouts } = useFrame("sheet", "callouts");
   const enter = useEntered(props);
   return (
     <>
@@ -78,6 +78,9 @@ export function Fields(props: Props) {
       <Tick label="Trimmed to the artwork" on={made.trimmed} onChange={(trimmed) => onChange({ ...made, trimmed })} />
       {made.trimmed && (
         <NumberLine label="Margin, on paper" value={made.margin} step={1} onCommit={(margin) => enter({ margin })} />
+      )}
+      {callouts.length > 0 && (
+        <Tick label="With call-outs" on={made.callouts} onChange={(on) => onChange({ ...made, callouts: on })} />
       )}
       {as !== "dxf" && (
         <Tick label="All in white, to be tinted" on={made.white} onChange={(white) => onChange({ ...made, white })} />

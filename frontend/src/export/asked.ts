@@ -27,6 +27,7 @@ export const USUALLY: Made = {
   trimmed: false,
   margin: "0 mm",
   white: false,
+  callouts: false,
 };
 
 export const AS: (readonly [As, string])[] = [

@@ -33,6 +33,7 @@ const whole = (numbers = [1, 2, 3, 4]): SheetFrame =>
         singles: [],
         as_drawn: [{ id: "x" }, { id: "y" }].map((group) => ({ ...group, items: [] })),
         marks: [{ id: "m" }],
+        callouts: [],
         groups: [{ id: "hems" }],
         undo: null,
       },
@@ -50,6 +51,7 @@ const nothing = {
   guides: null,
   singles: null,
   marks: null,
+  callouts: null,
 };
 const preview = (part: object) => ({ ...nothing, ...part }) as unknown as PreviewFrame;
 const ids = (rows: { id: string }[]) => rows.map((row) => row.id);

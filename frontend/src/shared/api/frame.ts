@@ -80,10 +80,10 @@ function placeOutlines(shapes: readonly ShapeShown[], slice: Slice) {
 
 /** A sheet with what a preview touched in its place; everything else stays the very same. */
 export function withPreview(base: SheetFrame, preview: PreviewFrame): SheetFrame {
-  const { order, sheet, letterings, areas, guides, singles, colourways, shades, marks } = preview;
+  const { order, sheet, letterings, areas, guides, singles, colourways, shades, callouts, marks } = preview;
   return {
     ...base,
-    ...given({ sheet, letterings, areas, guides, singles, colourways, shades, marks }),
+    ...given({ sheet, letterings, areas, guides, singles, colourways, shades, callouts, marks }),
     paths: over(base.paths, preview.paths, order.paths),
     runs: over(base.runs, preview.runs, order.runs),
     as_drawn: over(base.as_drawn, preview.as_drawn, order.as_drawn),

@@ -54,6 +54,7 @@ export type ShadeShown = Schemas["ShadeShown"];
 export type TakenLook = Schemas["TakenLook"];
 export type SingleShown = Schemas["SingleShown"];
 export type MeasureShown = Schemas["MeasureShown"];
+export type CallOutShown = Schemas["CallOutShown"];
 export type MarkDoc = Schemas["MarkDoc"];
 export type CropDoc = Schemas["CropDoc"];
 export type ClothDoc = Schemas["ClothDoc"];

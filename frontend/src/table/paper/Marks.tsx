@@ -3,6 +3,7 @@ import { useChosen } from "../sheet";
 import { useTableState } from "../state";
 import type { View } from "../view";
 
+import { CallOuts } from "./CallOuts";
 import { ChosenCorners, ChosenCrossings, ChosenEnds, ChosenStart } from "./Corners";
 import { PictureGrips } from "./PictureGrips";
 import { Nodes } from "./Nodes";
@@ -27,6 +28,7 @@ export function Marks({ view }: { view: View }) {
       {run?.seen && <ChosenCrossings view={view} run={run} />}
       {choosing && <Singles view={view} />}
       {choosing && <PictureGrips view={view} />}
+      <CallOuts view={view} />
       <CheckMarks view={view} />
       {run?.seen && <ChosenEnds view={view} run={run} />}
     </>

@@ -21,6 +21,7 @@ import { ToolCard } from "../tools/ToolCard";
 import { NewArea, ThisArea } from "./Areas";
 import { BarePath } from "./BarePath";
 import { BrushWork } from "./BrushWork";
+import { CallOutRow } from "./CallOutRow";
 import { Corners, Crossings } from "./Corners";
 import { Ends } from "./Ends";
 import { ByHandRow } from "./ByHandRow";
@@ -120,6 +121,7 @@ function RunRows({ run }: { run: RunShown }) {
       {(run.crossings ?? []).length > 0 && <Crossings />}
       <Ends />
       <Order />
+      <CallOutRow />
       <Sway newSeed={() => void session.command({ kind: "new-seed", run: run.id })} />
     </MakerContext>
   );
