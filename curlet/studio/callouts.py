@@ -10,6 +10,7 @@ import numpy as np
 from curlet.core.callouts import CallOut, PlacedCallOut, place_callouts, words_of
 from curlet.core.drawing import Group, Laid, Outline, Shape, Solid, Stroke, Words
 from curlet.core.errors import CurletError
+from curlet.core.outlines import disc
 from curlet.core.path.outline import outline_of
 from curlet.formats.callout_doc import CallOutDoc
 from curlet.formats.plain_text import LINE_PITCH, text_outline, text_width, wrapped
@@ -54,10 +55,22 @@ def shown_callouts(state: State) -> list[ShownCallOut]:
     ]
 
 
-def callout_groups(state: State, colour: str = INK, runs: Sequence[str] | None = None) -> list[Group]:
-    """Call-outs as they are drawn in files, of all runs that are seen or only of some."""
+def callout_groups(
+    state: State, tone: str = "light", runs: Sequence[str] | None = None, *, halo: bool = True
+) -> list[Group]:
+    """Call-outs as they are drawn in files, of all runs that are seen or only of some.
+
+    Parameters
+    ----------
+    tone : of what they are read on, "light" or "dark".
+    halo : whether leaders have edges of the other tone, so that they are seen on what is drawn too.
+    """
     wanted = None if runs is None else set(runs)
-    return [_group(one, colour) for one in shown_callouts(state) if wanted is None or one.run in wanted]
+    colour, other = (INK, CHALK) if tone == "light" else (CHALK, INK)
+    shown = shown_callouts(state)
+    return [
+        _group(one, colour, other if halo else None) for one in shown if wanted is None or one.run in wanted
+    ]
 
 
 def _is_seen(state: State, run: str) -> bool:
@@ -82,9 +95,17 @@ def _sized(state: State, doc: CallOutDoc, lines: list[str]) -> CallOut:
 
 
 def _set(lines: list[str], placed: PlacedCallOut) -> tuple[Words, ...]:
-    left, top, *_ = placed.box
+    """Lines one below the other; they end together where the leader begins at their ends."""
+    left, top, right, _ = placed.box
+    at_end = placed.leader[0][0] > right
     return tuple(
-        Words(line, left, top + (at * LINE_PITCH + _BASELINE) * SIZE, SIZE) for at, line in enumerate(lines)
+        Words(
+            line,
+            right - text_width(line, SIZE) if at_end else left,
+            top + (at * LINE_PITCH + _BASELINE) * SIZE,
+            SIZE,
+        )
+        for at, line in enumerate(lines)
     )
 
 
@@ -96,22 +117,21 @@ def _garment(state: State) -> tuple[float, float, float, float]:
     return left, top, right, foot
 
 
-def _group(one: ShownCallOut, colour: str) -> Group:
+def _group(one: ShownCallOut, colour: str, halo: str | None) -> Group:
     paint = Solid(colour)
-    leader = Shape(Outline("ML", np.array(one.placed.leader)), stroke=Stroke(paint, _HAIR))
-    x, y = one.placed.leader[1]
-    turns = np.exp(2j * np.pi * np.arange(12) / 12) * _DOT
-    dot = Shape(Outline("M" + "L" * 11 + "Z", np.stack([x + turns.real, y + turns.imag], axis=1)), paint)
-    texts = [
-        Group(
-            "",
-            line.text,
-            (Laid((Shape(text_outline(line.text, line.x, line.y, line.size), paint),)),),
-            words=line,
-        )
-        for line in one.lines
-    ]
-    return Group(f"callout-{one.id}", one.text, (Laid((leader, dot)), *texts))
+    line, end = Outline("ML", np.array(one.placed.leader)), one.placed.leader[1]
+    lines: list[Shape] = []
+    if halo is not None:
+        # On cloth of its own colour a leader would not be seen.
+        around = Solid(halo)
+        lines += [Shape(line, stroke=Stroke(around, 3 * _HAIR)), Shape(_disc(end, 1.6 * _DOT), around)]
+    lines += [Shape(line, stroke=Stroke(paint, _HAIR)), Shape(_disc(end, _DOT), paint)]
+    texts = [Group("", line.text, (_letters(line, paint),), words=line) for line in one.lines]
+    return Group(f"callout-{one.id}", one.text, (Laid(tuple(lines)), *texts))
+
+
+def _disc(middle: tuple[float, float], radius: float) -> Outline:
+    return disc(*middle, radius)
 
 
 def _letters(line: Words, paint: Solid) -> Laid:

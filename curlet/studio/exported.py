@@ -13,7 +13,7 @@ from curlet.formats.several import EACH
 from curlet.formats.white import whitened
 from curlet.store.records import RunRecord
 from curlet.store.state import State
-from curlet.studio.callouts import CHALK, INK, callout_groups
+from curlet.studio.callouts import callout_groups
 from curlet.studio.drawn_sheet import (
     SHEETS_OWN,
     background_tone,
@@ -102,7 +102,8 @@ def drawings(
             work=work,
         )
         if asked.callouts:
-            told = callout_groups(part.state, _ink(state, asked), [run["id"] for run in part.runs])
+            runs = [run["id"] for run in part.runs]
+            told = callout_groups(part.state, _tone(state, asked), runs, halo=not asked.white)
             drawing = replace(drawing, groups=(*drawing.groups, *told))
         if drawing.groups or asked.each not in _OF_SOME:
             made.append(_finished(part.state, replace(drawing, title=part.title), asked, per_mm))
@@ -116,11 +117,11 @@ def exported_runs(state: State, asked: Exported) -> list[RunRecord]:
     return list({run["id"]: run for part in _parts(state, asked) for run in part.runs}.values())
 
 
-def _ink(state: State, asked: Exported) -> str:
-    """What call-outs are written in, to be read on the background."""
-    own = asked.background == SHEETS_OWN
-    tone = background_tone(state) if own else tone_of(asked.background or PAPER)
-    return INK if tone == "light" else CHALK
+def _tone(state: State, asked: Exported) -> str:
+    """What call-outs are read on, "light" or "dark"."""
+    if asked.background == SHEETS_OWN:
+        return background_tone(state)
+    return tone_of(asked.background or PAPER)
 
 
 def _finished(state: State, drawing: Drawing, asked: Exported, per_mm: float | None) -> Drawing:

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
+from curlet.core.dress.colour_names import colour_name
 from curlet.core.errors import CurletError
 from curlet.core.sentence import Sentence
 from curlet.core.tally.consumed import USUAL, Allowances
@@ -58,7 +59,7 @@ def _named(state: State, run: RunRecord) -> Named:
 
 
 def shade_names(state: State, run: RunRecord) -> tuple[str, ...]:
-    """What each thread of a run's brush is called: its shade, or else its colour."""
+    """What each thread of a run's brush is called: its shade, or else what its colour may be called."""
     doc = state.get("brush", run["brush"])["doc"]
     look = (doc.get("look") or {}).get("shades", {})
     threads = patched(doc, run["own"])["threads"]
@@ -73,7 +74,7 @@ def _shade(state: State, value: str) -> str:
     if shade is not None:
         row = state.rows["shade"].get(shade)
         return str(row["name"]) if row else "no shade"
-    return "the path's colour" if value == OF_PATH else value
+    return "the path's colour" if value == OF_PATH else colour_name(value)
 
 
 def notes_of(state: State, schedule: Schedule, allowances: Allowances) -> list[str]:

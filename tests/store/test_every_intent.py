@@ -58,6 +58,7 @@ LINK = Tried("link-halves", {"paths": [HEM, "waistcoat-hem-l"]})
 WRITE = Tried("write-lettering", {"text": "Moon", "font": "graduate", "x": 50, "y": 50})
 PLACE = Tried("place-single", {"brush": "rope", "x": 5, "y": 9})
 KEEP = Tried("keep-mark", {"mark": {"what": "along", "places": [[60, 180], [90, 190]], "path": HEM}})
+CALLED = Tried("add-callouts", {"runs": lambda state: [state.runs_of(HEM)[0]["id"]]})
 FIGURE = Tried("draw-figure", {"figure": "star", "entered": {}})
 CROSSED = Tried(
     "draw-path",
@@ -198,6 +199,9 @@ TRIED = [
     Tried("remove-singles", {"singles": lambda state: [last("single")(state)]}, after=(PLACE,)),
     KEEP,
     Tried("remove-mark", {"mark": last("mark")}, after=(KEEP,)),
+    CALLED,
+    Tried("set-callout", {"callout": last("callout"), "text": "By hand", "x": 9, "y": 9}, after=(CALLED,)),
+    Tried("remove-callouts", {"callouts": lambda state: [last("callout")(state)]}, after=(CALLED,)),
     Tried("scale-by-length", {"drawn": 30, "length": "30 cm"}),
     Tried("set-sheet", {"scale": "1:2", "background": "dark", "width": "11.7 in"}),
     Tried("set-sheet", {"unit": "in", "background_cloth": {"weave": "denim"}}),
@@ -335,6 +339,8 @@ def test_what_names_something_that_is_gone_is_refused_and_changes_nothing(
         "single",
         "singles",
         "mark",
+        "callout",
+        "callouts",
         "group",
         "brush",
         "items",

@@ -3,12 +3,12 @@
 from __future__ import annotations
 
 import types
-from typing import Any, get_args, get_type_hints
+from typing import Any, Literal, Union, get_args, get_origin, get_type_hints
 
 import pytest
 from peewee import BooleanField, CharField, FloatField, ForeignKeyField, IntegerField
 
-from curlet.store import records
+from curlet.store.records import RECORDS
 from curlet.store.state import KINDS
 
 _TYPES: dict[type, type] = {
@@ -18,7 +18,7 @@ _TYPES: dict[type, type] = {
 
 @pytest.mark.parametrize("kind", KINDS)
 def test_a_row_has_the_columns_of_its_table(kind: str) -> None:
-    record = get_type_hints(getattr(records, f"{kind.capitalize()}Record"))
+    record = get_type_hints(RECORDS[kind])
     columns = KINDS[kind]._meta.fields
     assert record.keys() == columns.keys()
     for name, field in columns.items():
@@ -30,7 +30,9 @@ def test_a_row_has_the_columns_of_its_table(kind: str) -> None:
 
 def _plain(hint: Any) -> tuple[Any, bool]:
     """A type without None, and whether it had it."""
-    if isinstance(hint, types.UnionType):
+    if get_origin(hint) in (types.UnionType, Union):
         (plain,) = (part for part in get_args(hint) if part is not types.NoneType)
         return plain, True
+    if get_origin(hint) is Literal:
+        return type(get_args(hint)[0]), False
     return hint, False

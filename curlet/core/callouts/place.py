@@ -1,7 +1,7 @@
 """Where call-outs stand: in columns beside the garment, their leaders not crossing one another.
 
-Of two straight leaders that cross, the two that come of changing their texts' places are shorter together (the
-triangle inequality), so changing places until none cross comes to an end.
+Of two straight leaders that cross, the two that come of changing their texts' places are shorter together
+(the triangle inequality), so changing places until none cross comes to an end.
 """
 
 from __future__ import annotations
@@ -48,9 +48,9 @@ def place_callouts(
 ) -> list[PlacedCallOut]:
     """Where call-outs stand on a sheet.
 
-    Those placed by themselves stand beside the garment, left of it or right as they are nearer, below one another
-    in the order of the seams that they are about; they lie on the garment only where the sheet has no room beside
-    it. No two leaders of these cross.
+    Those placed by themselves stand beside the garment, left of it or right as they are nearer, below one
+    another in the order of the seams that they are about; they lie on the garment only where the sheet has no
+    room beside it. No two leaders of a side cross.
 
     Parameters
     ----------

@@ -11,6 +11,9 @@ from curlet.core.measures import MM_PER_INCH
 from curlet.core.tally.consumed import consumed
 from curlet.core.tally.facts import measured
 
+# So that 6.35 is told as 6.4, which it is a little below in binary.
+_HALF = 1e-9
+
 
 def words_of(run: LaidRun, shades: Sequence[str], unit: str = "mm") -> str:
     """A run in a line, as a sample room reads it; its measures as they came out, on the garment.
@@ -49,6 +52,7 @@ def _sizes(run: LaidRun, unit: str) -> list[str]:
 
 
 def _length(mm: float, unit: str) -> str:
-    """To a tenth of a mm, or a hundredth of an inch, without needless zeros."""
-    text = f"{mm / MM_PER_INCH:.2f}" if unit == "in" else f"{mm:.1f}"
+    """To a tenth of a mm, or a hundredth of an inch, halves upward, without needless zeros."""
+    value, places = (mm / MM_PER_INCH, 2) if unit == "in" else (mm, 1)
+    text = f"{value + _HALF:.{places}f}"
     return text.rstrip("0").rstrip(".") or "0"

@@ -32,6 +32,8 @@ function CallOut({ view, callout }: { view: View; callout: CallOutShown }) {
   );
   const corner = toScreen(view, { x: left, y: top });
   const [start, end] = callout.leader.map(([x, y]) => toScreen(view, { x, y })) as [Spot, Spot];
+  // As fine as in files, where that can be seen.
+  const [line, hair] = [`M${start.x} ${start.y}L${end.x} ${end.y}`, Math.max(0.18 * view.zoom, 0.8)];
   const onKeyDown = (event: React.KeyboardEvent) => {
     const arrow = ARROWS[event.key];
     if (arrow) {
@@ -47,13 +49,12 @@ function CallOut({ view, callout }: { view: View; callout: CallOutShown }) {
   };
   return (
     <g data-testid={`callout-${callout.id}`}>
-      <path
-        d={`M${start.x} ${start.y}L${end.x} ${end.y}`}
-        stroke="var(--mark)"
-        strokeWidth={Math.max(0.18 * view.zoom, 0.6)}
-        pointerEvents="none"
-      />
-      <circle cx={end.x} cy={end.y} r={Math.max(0.45 * view.zoom, 1.2)} fill="var(--mark)" pointerEvents="none" />
+      <g pointerEvents="none">
+        <path d={line} stroke="var(--halo)" strokeWidth={3 * hair} />
+        <circle cx={end.x} cy={end.y} r={4 * hair} fill="var(--halo)" />
+        <path d={line} stroke="var(--mark)" strokeWidth={hair} />
+        <circle cx={end.x} cy={end.y} r={2.5 * hair} fill="var(--mark)" />
+      </g>
       {chosen && choosing && <End view={view} callout={callout} />}
       <g
         role="button"
