@@ -11,7 +11,7 @@ from curlet.formats.papers import PAPERS
 from curlet.formats.pdf.document import add_page, saved
 from curlet.formats.pdf.tables import TableWriter
 from curlet.formats.pdf.text import BOLD, Letters
-from curlet.formats.schedule_table import KINDS, table_of
+from curlet.formats.schedule_table import all_tables
 
 
 def write_schedule_pdf(
@@ -20,9 +20,8 @@ def write_schedule_pdf(
     """Tables by run, seam group, brush and shade, on landscape pages of a paper in `PAPERS`."""
     pdf = Pdf.new()
     letters, bold = Letters(pdf), Letters(pdf, BOLD)
-    tables = [(f"By {name.lower()}", table_of(seams, kind, unit)) for kind, (name, *_) in KINDS.items()]
     writer = TableWriter(pdf, PAPERS[paper], letters, bold)
-    for page in writer.pages(title, notes, tables):
+    for page in writer.pages(title, notes, all_tables(seams, unit)):
         add_page(pdf, page)
     letters.finish()
     bold.finish()

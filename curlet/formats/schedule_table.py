@@ -110,6 +110,11 @@ def table_of(seams: Sequence[Seam], kind: str, unit: str = "mm") -> Table:
     return Table(tuple(column.in_unit(unit) for column in columns), tuple(every[:-1]), every[-1])
 
 
+def all_tables(seams: Sequence[Seam], unit: str) -> tuple[tuple[str, Table], ...]:
+    """The schedule in every way, each under its heading."""
+    return tuple((f"By {name.lower()}", table_of(seams, kind, unit)) for kind, (name, *_) in KINDS.items())
+
+
 _BY_KIND = {column.key for column in _COUNTS}
 _WHOLE = {"legs", "runs"} | _BY_KIND
 

@@ -20,8 +20,11 @@ from curlet.store.paths import core_path
 from curlet.store.state import State
 from curlet.studio.schedule import shade_names
 
-# mm on the sheet: to the em, the widest line, the leader's weight and the dot at its end.
-SIZE, _WIDEST, _HAIR, _DOT = 2.8, 48.0, 0.18, 0.45
+Box = tuple[float, float, float, float]
+
+# To the em, mm on the sheet; and in ems the widest line, the leader's weight and the dot at its end.
+SIZE = 2.8
+WIDEST, _HAIR, _DOT = 17.0, 0.065, 0.16
 # How far below a line's top its baseline is, in ems.
 _BASELINE = 0.95
 INK, CHALK = "#1f2a44", "#f1ead9"
@@ -40,23 +43,38 @@ class ShownCallOut:
     placed: PlacedCallOut
 
 
-def shown_callouts(state: State) -> list[ShownCallOut]:
-    """Every call-out of a run that is seen, placed."""
+def shown_callouts(state: State, size: float = SIZE, within: Box | None = None) -> list[ShownCallOut]:
+    """Every call-out of a run that is seen, placed.
+
+    Parameters
+    ----------
+    size : of its text, sheet mm to the em.
+    within : left, top, right and foot of where those that are placed by themselves may stand; None for the
+        sheet.
+    """
     rows = [row for row in state.all("callout") if _is_seen(state, row["doc"]["run"])]
     docs = [CallOutDoc.model_validate(row["doc"]) for row in rows]
     texts = [doc.text or _words(state, doc.run) for doc in docs]
-    lines = [wrapped(text, _WIDEST, SIZE) for text in texts]
-    callouts = [_sized(state, doc, of) for doc, of in zip(docs, lines, strict=True)]
-    sheet = state.sheet
-    placed = place_callouts(callouts, _garment(state), sheet["width"], sheet["height"]) if callouts else []
+    lines = [wrapped(text, WIDEST * size, size) for text in texts]
+    callouts = [_sized(state, doc, of, size) for doc, of in zip(docs, lines, strict=True)]
+    within = within or (0.0, 0.0, state.sheet["width"], state.sheet["height"])
+    placed = place_callouts(callouts, garment_box(state), within) if callouts else []
     return [
-        ShownCallOut(row["id"], doc.run, text, doc.text is not None, doc.away is not None, _set(of, at), at)
+        ShownCallOut(
+            row["id"], doc.run, text, doc.text is not None, doc.away is not None, _set(of, at, size), at
+        )
         for row, doc, text, of, at in zip(rows, docs, texts, lines, placed, strict=True)
     ]
 
 
 def callout_groups(
-    state: State, tone: str = "light", runs: Sequence[str] | None = None, *, halo: bool = True
+    state: State,
+    tone: str = "light",
+    runs: Sequence[str] | None = None,
+    *,
+    halo: bool = True,
+    size: float = SIZE,
+    within: Box | None = None,
 ) -> list[Group]:
     """Call-outs as they are drawn in files, of all runs that are seen or only of some.
 
@@ -64,12 +82,15 @@ def callout_groups(
     ----------
     tone : of what they are read on, "light" or "dark".
     halo : whether leaders have edges of the other tone, so that they are seen on what is drawn too.
+    size, within : as `shown_callouts` has them.
     """
     wanted = None if runs is None else set(runs)
     colour, other = (INK, CHALK) if tone == "light" else (CHALK, INK)
-    shown = shown_callouts(state)
+    shown = shown_callouts(state, size, within)
     return [
-        _group(one, colour, other if halo else None) for one in shown if wanted is None or one.run in wanted
+        _group(one, colour, other if halo else None, size)
+        for one in shown
+        if wanted is None or one.run in wanted
     ]
 
 
@@ -87,29 +108,29 @@ def _words(state: State, run_id: str) -> str:
     return words_of(laid, shade_names(state, run), state.sheet["unit"])
 
 
-def _sized(state: State, doc: CallOutDoc, lines: list[str]) -> CallOut:
+def _sized(state: State, doc: CallOutDoc, lines: list[str], size: float) -> CallOut:
     x, y = end_of(state, doc)
     corner = (x + doc.away[0], y + doc.away[1]) if doc.away else None
-    width = max(text_width(line, SIZE) for line in lines)
-    return CallOut((x, y), width, len(lines) * LINE_PITCH * SIZE, corner)
+    width = max(text_width(line, size) for line in lines)
+    return CallOut((x, y), width, len(lines) * LINE_PITCH * size, corner)
 
 
-def _set(lines: list[str], placed: PlacedCallOut) -> tuple[Words, ...]:
+def _set(lines: list[str], placed: PlacedCallOut, size: float) -> tuple[Words, ...]:
     """Lines one below the other; they end together where the leader begins at their ends."""
     left, top, right, _ = placed.box
     at_end = placed.leader[0][0] > right
     return tuple(
         Words(
             line,
-            right - text_width(line, SIZE) if at_end else left,
-            top + (at * LINE_PITCH + _BASELINE) * SIZE,
-            SIZE,
+            right - text_width(line, size) if at_end else left,
+            top + (at * LINE_PITCH + _BASELINE) * size,
+            size,
         )
         for at, line in enumerate(lines)
     )
 
 
-def _garment(state: State) -> tuple[float, float, float, float]:
+def garment_box(state: State) -> Box:
     """Around all paths that are seen."""
     outlines = [outline_of(core_path(row)).points for row in state.all("path") if not row["hidden"]]
     points = np.concatenate(outlines)
@@ -117,21 +138,18 @@ def _garment(state: State) -> tuple[float, float, float, float]:
     return left, top, right, foot
 
 
-def _group(one: ShownCallOut, colour: str, halo: str | None) -> Group:
+def _group(one: ShownCallOut, colour: str, halo: str | None, size: float) -> Group:
+    hair, dot = _HAIR * size, _DOT * size
     paint = Solid(colour)
     line, end = Outline("ML", np.array(one.placed.leader)), one.placed.leader[1]
     lines: list[Shape] = []
     if halo is not None:
         # On cloth of its own colour a leader would not be seen.
         around = Solid(halo)
-        lines += [Shape(line, stroke=Stroke(around, 3 * _HAIR)), Shape(_disc(end, 1.6 * _DOT), around)]
-    lines += [Shape(line, stroke=Stroke(paint, _HAIR)), Shape(_disc(end, _DOT), paint)]
+        lines += [Shape(line, stroke=Stroke(around, 3 * hair)), Shape(disc(*end, 1.6 * dot), around)]
+    lines += [Shape(line, stroke=Stroke(paint, hair)), Shape(disc(*end, dot), paint)]
     texts = [Group("", line.text, (_letters(line, paint),), words=line) for line in one.lines]
     return Group(f"callout-{one.id}", one.text, (Laid(tuple(lines)), *texts))
-
-
-def _disc(middle: tuple[float, float], radius: float) -> Outline:
-    return disc(*middle, radius)
 
 
 def _letters(line: Words, paint: Solid) -> Laid:

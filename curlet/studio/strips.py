@@ -24,6 +24,12 @@ LINE_LENGTH, LINE_WIDTH = 96.0, 8.0
 
 def brush_strip(brush: Brush, scale: Scale, *, line: bool = False, background: bool = False) -> bytes:
     """A brush drawn straight, as an SVG: whole or as a line, on the background that shows it or on none."""
+    drawing = strip_drawing(brush, scale, line=line)
+    return write_svg(on_contrasting(drawing) if background else drawing)
+
+
+def strip_drawing(brush: Brush, scale: Scale, *, line: bool = False) -> Drawing:
+    """A brush drawn straight, whole or as a line, on no background."""
     k = scale.factor
     width = max(MIN_WIDTH, drawn_width(brush, scale) + 1.2)
     length = LENGTH
@@ -32,8 +38,7 @@ def brush_strip(brush: Brush, scale: Scale, *, line: bool = False, background: b
         length = LINE_LENGTH * width / LINE_WIDTH
     run = lay(_line(k, length, width / 2, (MARGIN, MARGIN)), brush, scale)
     run = lay(_line(k, length, width / 2, _margins(run)), brush, scale)
-    drawing = Drawing(length * k, width * k, (draw_run(run, "strip", brush.name),))
-    return write_svg(on_contrasting(drawing) if background else drawing)
+    return Drawing(length * k, width * k, (draw_run(run, "strip", brush.name),))
 
 
 def drawn_width(brush: Brush, scale: Scale) -> float:

@@ -12,9 +12,11 @@ from curlet.core.tally.consumed import Allowances
 from curlet.formats.schedule_csv import CSV_TYPE, write_csv
 from curlet.formats.schedule_pdf import write_schedule_pdf
 from curlet.formats.schedule_table import KINDS, Line, Table, is_number, table_of, told
+from curlet.formats.work_page import write_work_page
 from curlet.store import journal
 from curlet.store.state import State
 from curlet.studio.schedule import Schedule, notes_of, schedule_of
+from curlet.studio.work_page import work_page
 from curlet.web.replies import Replies, file_of, file_reply, json_reply
 from curlet.web.routes import Routes
 from curlet.web.schemas import Problem, SheetUrl
@@ -122,6 +124,15 @@ def as_pdf(path: SheetUrl, query: PdfQuery) -> Response:
     notes = notes_of(state, found, query.allowances)
     data = write_schedule_pdf(title, notes, found.seams, state.sheet["unit"], query.paper)
     return file_reply(data, "application/pdf", f"{title}.pdf")
+
+
+@schedule.get("/sheets/<sheet_id>/work-page.pdf", responses={200: file_of("application/pdf"), **_REPLIES})
+def as_work_page(path: SheetUrl, query: PdfQuery) -> Response:
+    """What a sample room sews from: the flat with call-outs, the brushes, the shade card, the schedule."""
+    state = journal.find_sheet(path.sheet_id)
+    with watched() as work:
+        found = work_page(state, query.paper, query.allowances, work)
+    return file_reply(write_work_page(found, query.paper), "application/pdf", f"{found.title}, work page.pdf")
 
 
 def _found(sheet_id: str, query: ScheduleQuery) -> tuple[State, Schedule]:

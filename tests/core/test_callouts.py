@@ -17,6 +17,7 @@ from curlet.store.edits.recipes import brush_of
 from tests.shapes import line
 
 GARMENT, SHEET = (90.0, 30.0, 210.0, 180.0), (300.0, 210.0)
+WITHIN = (0.0, 0.0, *SHEET)
 
 
 def demo(key: str) -> Brush:
@@ -69,7 +70,7 @@ def test_no_leaders_cross_and_no_text_lies_on_another_or_on_the_garment(
     places: list[tuple[float, float]],
 ) -> None:
     callouts = [CallOut(at, 40 + 10 * (i % 3), 3.5 if i % 2 else 7.0) for i, at in enumerate(places)]
-    placed = place_callouts(callouts, GARMENT, *SHEET)
+    placed = place_callouts(callouts, GARMENT, WITHIN)
     boxes = [one.box for one in placed]
     for i, box in enumerate(boxes):
         assert not overlap(box, GARMENT)
@@ -87,7 +88,7 @@ def test_no_leaders_cross_and_no_text_lies_on_another_or_on_the_garment(
 
 def test_each_stands_on_its_side_at_its_seams_height() -> None:
     callouts = [CallOut((100, 60), 30, 4), CallOut((200, 120), 30, 4)]
-    left, right = place_callouts(callouts, GARMENT, *SHEET)
+    left, right = place_callouts(callouts, GARMENT, WITHIN)
     assert left.box == (pytest.approx(53), pytest.approx(58), pytest.approx(83), pytest.approx(62))
     assert right.box == (pytest.approx(217), pytest.approx(118), pytest.approx(247), pytest.approx(122))
     # The leader is level, from beside the text.
@@ -97,7 +98,7 @@ def test_each_stands_on_its_side_at_its_seams_height() -> None:
 
 def test_where_one_was_put_it_stays_and_others_make_room() -> None:
     callouts = [CallOut((100, 60), 30, 4, corner=(53.0, 57.0)), CallOut((100, 61), 30, 4)]
-    put, other = place_callouts(callouts, GARMENT, *SHEET)
+    put, other = place_callouts(callouts, GARMENT, WITHIN)
     assert put.box == (53, 57, 83, 61)
     assert not overlap(put.box, other.box)
     assert other.box[1] == pytest.approx(63.5)
@@ -110,13 +111,13 @@ def test_a_leader_begins_at_the_side_that_faces_its_seam() -> None:
         ((90, 10), (105, 15.2)),
         ((90, 190), (105, 188.8)),
     ):
-        (placed,) = place_callouts([CallOut((100, 100), 30, 4, corner=corner)], GARMENT, *SHEET)
+        (placed,) = place_callouts([CallOut((100, 100), 30, 4, corner=corner)], GARMENT, WITHIN)
         assert placed.leader[0] == pytest.approx(start)
 
 
 def test_more_than_one_side_holds_go_to_the_other() -> None:
     crowded = [CallOut((95 + i, 35 + i), 30, 7) for i in range(30)]
-    placed = place_callouts(crowded, GARMENT, *SHEET)
+    placed = place_callouts(crowded, GARMENT, WITHIN)
     assert all(one.box[1] >= 0 and one.box[3] <= SHEET[1] for one in placed)
     assert any(one.box[0] > GARMENT[2] for one in placed)
     # Those nearest to the middle went.
@@ -125,6 +126,6 @@ def test_more_than_one_side_holds_go_to_the_other() -> None:
 
 
 def test_without_room_beside_the_garment_they_stay_on_the_sheet() -> None:
-    (placed,) = place_callouts([CallOut((10, 100), 40, 4)], (2.0, 2.0, 298.0, 208.0), *SHEET)
+    (placed,) = place_callouts([CallOut((10, 100), 40, 4)], (2.0, 2.0, 298.0, 208.0), WITHIN)
     assert placed.box[0] == 4
-    assert place_callouts([], GARMENT, *SHEET) == []
+    assert place_callouts([], GARMENT, WITHIN) == []

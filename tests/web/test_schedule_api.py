@@ -113,3 +113,54 @@ def test_the_pdf_has_every_path_as_text_and_numbers_its_pages(client: FlaskClien
     for heading in ("By path", "By seam group", "By brush", "By shade"):
         assert heading in whole
     document.close()
+
+
+def work_page(client: FlaskClient, sheet_id: str = "waistcoat", **query: str) -> list[str]:
+    reply = client.get(f"/api/sheets/{sheet_id}/work-page.pdf", query_string=query)
+    assert reply.status_code == 200, reply.data
+    document = pdfium.PdfDocument(reply.data)
+    texts = [page.get_textpage().get_text_range() for page in document]
+    assert {tuple(map(round, page.get_size())) for page in document} == (
+        {(1191, 842)} if query.get("paper") == "a3" else {(842, 595)}
+    )
+    document.close()
+    return texts
+
+
+def test_a_work_page_says_how_every_kind_of_seam_is_made(client: FlaskClient) -> None:
+    flat, brushes, *tables = work_page(client)
+    assert "Usher’s waistcoat" in flat
+    assert "200 mm on the garment; drawn at 1:4" in flat
+    # Nobody gave it call-outs: it has one for all seams of which the same is said.
+    head = sheet(client)
+    assert flat.count("Show stitch 301, 6 + 2.8 mm") == 1
+    names = {brush["name"] for brush in head["brushes"] if brush["used_by"]}
+    assert all(name.partition(",")[0] in flat for name in names)
+    assert all(name in brushes for name in names)
+    assert "On Hem R" in brushes
+    assert "By shade" in "".join(tables)
+
+
+def test_a_work_page_has_the_sheets_own_call_outs(client: FlaskClient) -> None:
+    run = sheet(client)["runs"][0]["id"]
+    send(client, {"kind": "add-callouts", "runs": [run]})
+    (one,) = sheet(client)["callouts"]
+    send(client, {"kind": "set-callout", "callout": one["id"], "text": "As on the last one"})
+    flat = work_page(client, paper="a3")[0]
+    assert "As on the last one" in flat
+    assert "Show stitch 301" not in flat
+    assert len(sheet(client)["callouts"]) == 1
+
+
+def test_a_work_page_shows_the_shade_card_in_every_colourway(client: FlaskClient) -> None:
+    send(client, {"kind": "add-shade", "name": "Moss", "colour": "#556b2f"})
+    text = "".join(work_page(client))
+    assert "Shade card" in text
+    assert "Moss #556b2f" in text.replace("  ", " ")
+
+
+def test_of_a_sheet_with_nothing_on_it_there_is_no_work_page(client: FlaskClient) -> None:
+    new = client.post("/api/sheets", json={"width": "100", "height": "100"}).json["id"]
+    reply = client.get(f"/api/sheets/{new}/work-page.pdf")
+    assert (reply.status_code, "Lay a brush first" in reply.json["detail"]) == (422, True)
+    assert client.get(f"/api/sheets/{new}/schedule.pdf").status_code == 200

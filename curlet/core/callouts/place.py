@@ -43,10 +43,8 @@ class PlacedCallOut:
     leader: tuple[Spot, Spot]
 
 
-def place_callouts(
-    callouts: Sequence[CallOut], garment: Box, width: float, height: float
-) -> list[PlacedCallOut]:
-    """Where call-outs stand on a sheet.
+def place_callouts(callouts: Sequence[CallOut], garment: Box, within: Box) -> list[PlacedCallOut]:
+    """Where call-outs stand.
 
     Those placed by themselves stand beside the garment, left of it or right as they are nearer, below one
     another in the order of the seams that they are about; they lie on the garment only where the sheet has no
@@ -55,15 +53,15 @@ def place_callouts(
     Parameters
     ----------
     garment : left, top, right and foot of everything that is drawn, sheet mm.
-    width, height : of the sheet.
+    within : of the sheet.
     """
     fixed = [_box(callout, callout.corner) for callout in callouts if callout.corner]
     placed = {at: _placed(callout, callout.corner) for at, callout in enumerate(callouts) if callout.corner}
-    for right, column in enumerate(_sides(callouts, garment, height)):
-        lefts = {at: _left(callouts[at], bool(right), garment, width) for at in column}
+    for right, column in enumerate(_sides(callouts, garment, within)):
+        lefts = {at: _left(callouts[at], bool(right), garment, within) for at in column}
 
         def stacked(order: list[int], lefts: dict[int, float] = lefts) -> dict[int, PlacedCallOut]:
-            tops = _stacked([(callouts[at], lefts[at]) for at in order], height, fixed)
+            tops = _stacked([(callouts[at], lefts[at]) for at in order], within, fixed)
             return {at: _placed(callouts[at], (lefts[at], top)) for at, top in zip(order, tops, strict=True)}
 
         order = sorted(column, key=lambda at: (callouts[at].at[1], callouts[at].at[0]))
@@ -71,7 +69,7 @@ def place_callouts(
     return [placed[at] for at in range(len(callouts))]
 
 
-def _sides(callouts: Sequence[CallOut], garment: Box, height: float) -> tuple[list[int], list[int]]:
+def _sides(callouts: Sequence[CallOut], garment: Box, within: Box) -> tuple[list[int], list[int]]:
     """Which call-outs stand left of the garment and which right. Of more than there is room for on one side,
     those nearest to the middle go to the other, while there is more room there."""
     middle = (garment[0] + garment[2]) / 2
@@ -84,7 +82,7 @@ def _sides(callouts: Sequence[CallOut], garment: Box, height: float) -> tuple[li
         return sum(callouts[at].height + _APART for at in column)
 
     for full, other in (sides, sides[::-1]):
-        while tall(full) > height - 2 * _EDGE:
+        while tall(full) > within[3] - within[1] - 2 * _EDGE:
             nearest = min(full, key=lambda at: abs(callouts[at].at[0] - middle))
             if tall(other) + callouts[nearest].height > tall(full):
                 break
@@ -112,27 +110,27 @@ def _placed(callout: CallOut, corner: Spot) -> PlacedCallOut:
     return PlacedCallOut(box, (start, callout.at))
 
 
-def _stacked(column: Sequence[tuple[CallOut, float]], height: float, fixed: list[Box]) -> list[float]:
+def _stacked(column: Sequence[tuple[CallOut, float]], within: Box, fixed: list[Box]) -> list[float]:
     """The tops of texts below one another, each as near to its seam's height as the others let it."""
     tops: list[float] = []
-    foot = _EDGE - _APART
+    foot = within[1] + _EDGE - _APART
     for callout, left in column:
         top = max(foot + _APART, callout.at[1] - callout.height / 2)
         top = _clear(callout, left, top, fixed)
         tops.append(top)
         foot = top + callout.height
     # Those that stand below the sheet's foot push the others up.
-    limit = height - _EDGE
+    limit = within[3] - _EDGE
     for place in range(len(column) - 1, -1, -1):
         tops[place] = min(tops[place], limit - column[place][0].height)
         limit = tops[place] - _APART
     return tops
 
 
-def _left(callout: CallOut, right: bool, garment: Box, width: float) -> float:
+def _left(callout: CallOut, right: bool, garment: Box, within: Box) -> float:
     """Beside the garment, and on the sheet."""
     wanted = garment[2] + _AWAY if right else garment[0] - _AWAY - callout.width
-    return max(_EDGE, min(wanted, width - _EDGE - callout.width))
+    return max(within[0] + _EDGE, min(wanted, within[2] - _EDGE - callout.width))
 
 
 def _clear(callout: CallOut, left: float, top: float, fixed: list[Box]) -> float:

@@ -33,7 +33,7 @@ def words_of(run: LaidRun, shades: Sequence[str], unit: str = "mm") -> str:
     apart = gauge(run.brush)
     if apart is not None:
         parts.append(f"{_length(apart.on_garment(run.scale), unit)} {unit} gauge")
-    parts += [f"{count:,} × {piece.lower()}" for piece, count in taken.pieces]
+    parts += [f"{count:,} × {piece[0].lower()}{piece[1:]}" for piece, count in taken.pieces]
     if shades:
         parts.append(" and ".join(dict.fromkeys(shades)))
     return ", ".join(parts)

@@ -3,17 +3,25 @@ import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-quer
 import { useState } from "react";
 import { Link, useParams } from "react-router";
 
-import { type Allowed, schedule } from "@/shared/api/schedule";
+import { CHOICES } from "@/shared/api/choices";
+import { type Allowed, schedule, type ScheduleFile } from "@/shared/api/schedule";
 import { download } from "@/shared/download";
 import { useTitle } from "@/shared/title";
 import { Choice } from "@/shared/ui/Choice";
 import { NumberLine } from "@/shared/ui/NumberLine";
+import { Pick } from "@/shared/ui/Pick";
 import { type Notice, Said } from "@/shared/ui/Said";
 import { UnitContext } from "@/shared/ui/unit";
 
 import { ScheduleTable } from "./ScheduleTable";
 
 const USUAL: Allowed = { waste: "15 %", ends: "15 mm" };
+const PAPERS = CHOICES.papers.filter(({ id }) => ["a4", "a3", "letter", "tabloid"].includes(id));
+const FILES: (readonly [ScheduleFile, string])[] = [
+  ["schedule.csv", "Save as CSV"],
+  ["schedule.pdf", "Save as PDF"],
+  ["work-page.pdf", "Work page"],
+];
 const BUTTON = "cursor-pointer rounded-field px-2 py-1 hover:bg-white/10";
 
 export function SchedulePage() {
@@ -21,6 +29,8 @@ export function SchedulePage() {
   const queries = useQueryClient();
   const [allowed, setAllowed] = useState(USUAL);
   const [by, setBy] = useState("run");
+  const [paper, setPaper] = useState("a4");
+  const [making, setMaking] = useState<ScheduleFile | null>(null);
   const [notice, setNotice] = useState<Notice | null>(null);
   const { data, error } = useQuery({
     queryKey: ["schedule", sheetId, allowed],
@@ -29,10 +39,17 @@ export function SchedulePage() {
     placeholderData: keepPreviousData,
   });
   useTitle(data ? `Schedule of ${data.sheet}` : "Schedule");
-  const save = (file: "csv" | "pdf") =>
-    void download(schedule.address(sheetId, file, { ...allowed, ...(file === "csv" && { by }) })).catch(
-      (caught: Error) => setNotice({ tone: "fault", text: caught.message }),
-    );
+  const save = async (file: ScheduleFile) => {
+    const asked = { ...allowed, ...(file === "schedule.csv" ? { by } : { paper }) };
+    try {
+      setMaking(file);
+      await download(schedule.address(sheetId, file, asked));
+    } catch (caught) {
+      setNotice({ tone: "fault", text: (caught as Error).message });
+    } finally {
+      setMaking(null);
+    }
+  };
   /** Take an allowance as the server reads it, or say what it says against it. */
   const enter = async (values: Partial<Allowed>) => {
     const next = { ...allowed, ...values };
@@ -53,12 +70,11 @@ export function SchedulePage() {
         </Link>
         <h1 className="truncate font-bold">{data ? `Schedule of ${data.sheet}` : "Schedule"}</h1>
         <span className="flex-1" />
-        <button className={BUTTON} onClick={() => save("csv")}>
-          Save as CSV
-        </button>
-        <button className={BUTTON} onClick={() => save("pdf")}>
-          Save as PDF
-        </button>
+        {FILES.map(([file, words]) => (
+          <button key={file} className={BUTTON} disabled={making !== null} onClick={() => void save(file)}>
+            {making === file ? "Making it …" : words}
+          </button>
+        ))}
         <button className={BUTTON} onClick={() => window.print()}>
           Print
         </button>
@@ -84,6 +100,16 @@ export function SchedulePage() {
             onCommit={(ends) => enter({ ends })}
           />
         </UnitContext>
+        <label className="flex items-center gap-2">
+          Paper
+          <Pick label="Paper" value={paper} onPick={setPaper}>
+            {PAPERS.map(({ id, label }) => (
+              <option key={id} value={id}>
+                {label}
+              </option>
+            ))}
+          </Pick>
+        </label>
         {error && (
           <p role="alert" className="text-error">
             {error.message}

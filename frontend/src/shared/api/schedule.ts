@@ -4,6 +4,9 @@ import { client, exact, type Schemas } from "./request";
 export type ScheduleShown = Schemas["ScheduleShown"];
 export type ScheduleTable = Schemas["TableShown"];
 
+/** The files that a schedule is kept as. */
+export type ScheduleFile = "schedule.csv" | "schedule.pdf" | "work-page.pdf";
+
 /** The allowances, as they are entered. */
 export interface Allowed {
   waste: string;
@@ -16,6 +19,6 @@ export const schedule = {
       client.GET("/api/sheets/{sheet_id}/schedule.json", { params: { path: { sheet_id }, query } }),
     ),
 
-  address: (sheet_id: string, file: "csv" | "pdf", query: Record<string, string>) =>
-    `/api/sheets/${sheet_id}/schedule.${file}?${new URLSearchParams(query)}`,
+  address: (sheet_id: string, file: ScheduleFile, query: Record<string, string>) =>
+    `/api/sheets/${sheet_id}/${file}?${new URLSearchParams(query)}`,
 };

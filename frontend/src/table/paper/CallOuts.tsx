@@ -75,10 +75,11 @@ function CallOut({ view, callout }: { view: View; callout: CallOutShown }) {
           fill={chosen ? "var(--lane)" : "transparent"}
         />
         <text fill="var(--mark)" fontSize={callout.size * view.zoom}>
-          {callout.lines.map((line) => {
+          {callout.lines.map((line, index) => {
             const at = toScreen(view, line);
             return (
-              <tspan key={line.y} x={at.x} y={at.y}>
+              // By its index: what is being dragged must stay the same element.
+              <tspan key={index} x={at.x} y={at.y}>
                 {line.text}
               </tspan>
             );
