@@ -119,6 +119,7 @@ class Shape:
     move : how far it is moved on the sheet, mm, after all that places it.
     stands : how it takes relief: "raised", "flat" or "sunk".
     seen : the resolutions at which it is painted, pixels to the mm: from the first, below the second.
+    height : of a step in relief above the edge of what it is a step of, mm; None for what is none.
     """
 
     outline: Outline
@@ -128,6 +129,7 @@ class Shape:
     move: tuple[float, float] = (0.0, 0.0)
     seen: tuple[float, float] = ALWAYS
     stands: str = "raised"
+    height: float | None = None
 
     @property
     def is_detail(self) -> bool:

@@ -6,6 +6,7 @@ import json
 import math
 import struct
 import zlib
+from collections.abc import Iterable
 
 import numpy as np
 import skia
@@ -90,8 +91,13 @@ def paint_on(
         canvas.scale(width / drawing.width, height / drawing.height)
         left, top = drawing.corner or (0.0, 0.0)
         canvas.translate(-left, -top)
-        for group in each_group(drawing, tell):
-            _draw(canvas, group)
+        draw_groups(canvas, each_group(drawing, tell))
+
+
+def draw_groups(canvas: skia.Canvas, groups: Iterable[Group]) -> None:
+    """Paint groups on a canvas that is in sheet mm."""
+    for group in groups:
+        _draw(canvas, group)
 
 
 def colour_at(drawing: Drawing, place: tuple[float, float], ppi: float = 300.0) -> str | None:
@@ -102,8 +108,7 @@ def colour_at(drawing: Drawing, place: tuple[float, float], ppi: float = 300.0) 
         canvas.translate(0.5, 0.5)
         canvas.scale(ppi / MM_PER_INCH, ppi / MM_PER_INCH)
         canvas.translate(-place[0], -place[1])
-        for group in drawing.groups:
-            _draw(canvas, group)
+        draw_groups(canvas, drawing.groups)
     red, green, blue, opacity = (int(part) for part in _first_pixel(surface.makeImageSnapshot()))
     return f"#{red:02x}{green:02x}{blue:02x}" if opacity >= 128 else None
 

@@ -31,6 +31,7 @@ from curlet.web.sheet_files import sheet_files
 from curlet.web.sheets import sheets
 from curlet.web.strips import strips
 from curlet.web.table import table
+from curlet.web.tiles import tiles
 from curlet.web.tracing import tracing
 from curlet.web.watched import under_way
 
@@ -66,6 +67,7 @@ def build_app() -> Application:
         export,
         schedule,
         strips,
+        tiles,
         bench,
         library,
         motifs,

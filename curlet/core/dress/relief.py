@@ -10,6 +10,7 @@ from __future__ import annotations
 
 import math
 from dataclasses import dataclass, replace
+from typing import ClassVar
 
 from curlet.core.bounds import Bounds
 from curlet.core.errors import BadInput
@@ -81,6 +82,7 @@ class Relief:
 
     Attributes
     ----------
+    steps : how many insets there are from edge to top.
     finish : a name in `FINISHES`.
     height : % of each shape's half width; 0 is flat.
     shadow : how far it falls, % of the height.
@@ -89,6 +91,8 @@ class Relief:
     sunk : how far the cloth gives way beside the artwork, %.
     holes : whether the needle's holes are seen at the ends of stitches.
     """
+
+    steps: ClassVar[int] = STEPS
 
     finish: str = "matt"
     height: float = number(0.0, "Height", 0, 100, "60 % is usual", "%", step=10)
@@ -118,6 +122,12 @@ class Relief:
         return not self.flat and self.shadow > 0 and self.strength > 0
 
 
+class FineRelief(Relief):
+    """The same in more steps: as smooth as a map of heights has to be."""
+
+    steps: ClassVar[int] = 32
+
+
 FLAT = Relief()
 
 # How a shape takes relief: it stands up, lies flat, or is pressed in, so that it is lit from the other side.
@@ -135,6 +145,7 @@ class Level:
     lighter : % of OKLCH's lightness, below 0 for darker.
     lightest : which it is never lighter than, %.
     seen : from and below which resolution it is drawn, pixels to the mm.
+    height : of the surface there above its edge, mm; None where it is no step.
     """
 
     inset: float
@@ -142,6 +153,7 @@ class Level:
     lighter: float
     lightest: float
     seen: tuple[float, float]
+    height: float | None = None
 
 
 def levels(half: float, relief: Relief, light: Light, stands: str = "raised") -> tuple[Level, ...]:
@@ -165,14 +177,27 @@ def levels(half: float, relief: Relief, light: Light, stands: str = "raised") ->
     spread, flash = _SPREAD[relief.finish]
     across, down = light.towards if stands == "raised" else light.away
     found = [plain]
-    for step in range(STEPS):
-        inset = half * relief.height / 100 * _DEEPEST * step / STEPS
-        lighter = spread * ((step + 0.5) / STEPS - _BELOW) + (flash if step == STEPS - 1 else 0.0)
+    steps, edge = relief.steps, half * relief.height / 100
+    for step in range(steps):
+        inset = edge * _DEEPEST * step / steps
+        lighter = spread * ((step + 0.5) / steps - _BELOW) + (flash if step == steps - 1 else 0.0)
         by = light.slant * inset
         least = _needed(step) / half
         if least <= FINEST:
-            found.append(Level(inset, (across * by, down * by), lighter, most, (least, math.inf)))
+            high = rounded(inset, edge)
+            found.append(Level(inset, (across * by, down * by), lighter, most, (least, math.inf), high))
     return tuple(found)
+
+
+def rounded(inset: float, edge: float) -> float:
+    """How high a surface is, mm, `inset` mm from the edge of something whose edge is a quarter of a circle of
+    a radius `edge`: a round thread's, where that is its half width.
+
+    >>> rounded(1.0, 1.0), round(rounded(0.5, 1.0), 3)
+    (1.0, 0.866)
+    """
+    away = 1 - min(inset / edge, 1.0)
+    return edge * math.sqrt(1 - away * away)
 
 
 def _needed(step: int) -> float:

@@ -121,7 +121,7 @@ def _lines(shape: Shape, relief: Relief, light: Light) -> Iterator[Shape]:
     for step in levels(stroke.weight / 2, relief, light, shape.stands):
         colour = shaded(stroke.paint.colour, step.lighter, step.lightest)
         line = replace(stroke, paint=Solid(colour), weight=stroke.weight - 2 * step.inset)
-        yield replace(shape, stroke=line, move=step.move, seen=step.seen)
+        yield replace(shape, stroke=line, move=step.move, seen=step.seen, height=step.height)
 
 
 def raised_areas(items: Iterable[Item], relief: Relief, light: Light) -> list[Item]:
@@ -145,7 +145,7 @@ def _area(shape: Shape, relief: Relief, light: Light) -> Iterator[Shape]:
         if outline is not None:
             colour = shaded(shape.fill.colour, step.lighter, step.lightest)
             even_odd = shape.even_odd and not step.inset
-            yield Shape(outline, Solid(colour), None, even_odd, step.move, step.seen)
+            yield Shape(outline, Solid(colour), None, even_odd, step.move, step.seen, height=step.height)
 
 
 def _lengths(row: LaidRow) -> list[float]:

@@ -115,6 +115,11 @@ def _plan_of_links(
             parts.setdefault(item.role, []).append(index)
     for indices in parts.values():
         outlines = [_in_mm(motif.shapes[index], length) for index in indices]
+        if endless and len(indices) == 1 and _from_end_to_end(outlines[0], length):
+            # It is no link, but goes on through all repeats beneath what is linked.
+            steps = levels(half_width(outlines[0]), relief, light)
+            yield _Planned(indices[0], steps, left_of_endless(outlines[0], length, *_distances(steps)))
+            continue
         steps = levels(half_width_of_parts(outlines), relief, light)
         each = left_of_parts(outlines, *_distances(steps))
         yield from (_Planned(index, steps, part) for index, part in zip(indices, each, strict=True))
@@ -130,7 +135,7 @@ def _at_levels(
             own = step.inset == 0
             shape = replace(
                 item.shape, outline=outline, stroke=None, even_odd=own and item.shape.even_odd,
-                move=step.move, seen=step.seen,
+                move=step.move, seen=step.seen, height=step.height,
             )  # fmt: skip
             yield replace(item, shape=shape, role=role)
 

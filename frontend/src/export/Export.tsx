@@ -2,18 +2,32 @@
 import { useEffect, useRef, useState } from "react";
 
 import { Choice } from "@/shared/ui/Choice";
-import { useSheetSession } from "@/table/sheet";
+import { useChosen, useSheetSession } from "@/table/sheet";
 import { tableState } from "@/table/state";
 
-import { addressOf, AS, type As, isOutline, type Made, shortly, useMeant, USUALLY, type What } from "./asked";
+import {
+  addressOf,
+  AS,
+  type As,
+  isOutline,
+  isTile,
+  TILES,
+  type Made,
+  shortly,
+  useMeant,
+  USUALLY,
+  type What,
+} from "./asked";
 import { ExportFile } from "./ExportFile";
 import { Facts } from "./Facts";
 import { Fields, plain } from "./Fields";
 import { OutlineFacts, OutlineFields, OutlinePicture, USUAL, useOutline } from "./Outline";
 import { type Corner, HIGH, Preview, type View, WIDE } from "./Preview";
+import { TileFields, TilePicture, USUAL_TILE } from "./Tile";
 import { type FineShown, useFacts } from "./useFacts";
 
 const MM_PER_INCH = 25.4;
+const TILE_WORDS = { "tile.png": "Export the tile", "textures.zip": "Export the textures" };
 
 export function Export() {
   const session = useSheetSession();
@@ -27,9 +41,13 @@ export function Export() {
   const [corner, setCorner] = useState<Corner>({ x: 0, y: 0 });
   useEffect(() => dialog.current!.showModal(), []);
 
+  const { run } = useChosen();
+  const [tile, setTile] = useState(USUAL_TILE);
+
   const meant = meantBy(what);
-  const form = isOutline(as) ? "svg" : as;
-  const { data: found, error } = useFacts(form, meant, made, !isOutline(as));
+  const form = isOutline(as) || isTile(as) ? "svg" : as;
+  const isDrawn = !isOutline(as) && !isTile(as);
+  const { data: found, error } = useFacts(form, meant, made, isDrawn);
   const outline = useOutline({ meant, asked, wanted: isOutline(as) });
   const look = (note: FineShown) => {
     const per = Number(made.ppi) / MM_PER_INCH;
@@ -49,35 +67,43 @@ export function Export() {
             <h2 id="export-title" className="text-[18px] font-bold">
               Export
             </h2>
-            <h3 className="mt-2 mb-1 text-[12px] font-bold">What</h3>
-            <Choice label="What" options={options} value={what} onChange={setWhat} />
+            {!isTile(as) && (
+              <>
+                <h3 className="mt-2 mb-1 text-[12px] font-bold">What</h3>
+                <Choice label="What" options={options} value={what} onChange={setWhat} />
+              </>
+            )}
             <h3 className="mt-3 mb-1 text-[12px] font-bold">As</h3>
-            <Choice label="As" options={AS} value={as} onChange={setAs} />
+            <Choice label="As" options={run ? [...AS, ...TILES] : AS} value={as} onChange={setAs} />
             <div className="mt-3">
-              {isOutline(as) ? (
+              {isTile(as) ? (
+                <TileFields run={run!.id} as={as} asked={tile} onChange={setTile} />
+              ) : isOutline(as) ? (
                 <OutlineFields meant={meant} asked={asked} dxf={as === "outline.dxf"} onChange={setAsked} />
               ) : (
                 <Fields as={as} meant={meant} made={made} onChange={setMade} />
               )}
             </div>
             {isOutline(as) && <OutlineFacts {...outline} />}
-            {!isOutline(as) && error && (
+            {isDrawn && error && (
               <p role="alert" className="mt-3">
                 {error.message}
               </p>
             )}
-            {!isOutline(as) && found && !error && (
+            {!isOutline(as) && !isTile(as) && found && !error && (
               <Facts as={as} meant={meant} made={made} found={found} onShow={look} />
             )}
           </div>
           <div className="flex flex-wrap gap-2 border-t border-base-300 p-4 py-3">
             <ExportFile
               address={
-                isOutline(as)
-                  ? addressOf(session.id, as, { ...meant, ...asked })
-                  : addressOf(session.id, `export.${as}`, { ...meant, ...plain(made) })
+                isTile(as)
+                  ? addressOf(session.id, `runs/${run!.id}/${as}`, { ...tile })
+                  : isOutline(as)
+                    ? addressOf(session.id, as, { ...meant, ...asked })
+                    : addressOf(session.id, `export.${as}`, { ...meant, ...plain(made) })
               }
-              words={isOutline(as) ? `Export the outline` : `Export ${shortly(as)}`}
+              words={isTile(as) ? TILE_WORDS[as] : isOutline(as) ? `Export the outline` : `Export ${shortly(as)}`}
             />
             <button
               className="cursor-pointer rounded-field border border-(--edge) px-3 py-1 hover:border-base-content"
@@ -88,7 +114,9 @@ export function Export() {
           </div>
         </div>
         <figure className="flex min-w-0 flex-1 flex-col items-center border-l border-base-300 bg-base-200 p-4">
-          {isOutline(as) ? (
+          {isTile(as) ? (
+            <TilePicture run={run!.id} as={as} asked={tile} />
+          ) : isOutline(as) ? (
             <OutlinePicture {...outline} />
           ) : (
             <Preview

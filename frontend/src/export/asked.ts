@@ -5,7 +5,8 @@ import { plural } from "@/shared/ui/words";
 import { useChosen, useFrame } from "@/table/sheet";
 
 export type OutlineId = (typeof CHOICES.outlines)[number]["id"];
-export type As = OutputId | `outline.${OutlineId}`;
+export type TileId = "tile.png" | "textures.zip";
+export type As = OutputId | `outline.${OutlineId}` | TileId;
 export type What = "sheet" | "runs" | "chosen" | "group" | "area" | "run";
 
 /** What of the sheet is meant, as the addresses of files say it. */
@@ -34,6 +35,12 @@ export const AS: (readonly [As, string])[] = [
   ...CHOICES.outputs.map(({ id, label }) => [id, label] as const),
   ...CHOICES.outlines.map(({ id, label }) => [`outline.${id}`, `Outline, ${label}`] as const),
 ];
+/** What is made of a run's brush alone. */
+export const TILES: (readonly [TileId, string])[] = [
+  ["tile.png", "Seamless tile"],
+  ["textures.zip", "Textures for 3-D cloth"],
+];
+export const isTile = (as: As): as is TileId => as === "tile.png" || as === "textures.zip";
 export const isOutline = (as: As): as is `outline.${OutlineId}` => as.startsWith("outline.");
 const output = (as: As) => CHOICES.outputs.find(({ id }) => id === as);
 /** What a format is called where there is little room: its label's first word. */
