@@ -12,21 +12,22 @@ from curlet.formats.brush_motifs import ArtworkDoc
 from curlet.formats.brush_pack import read_pack
 from curlet.formats.card_file import CardFile
 from curlet.formats.card_formats import colours_of_picture, read_card
+from curlet.formats.drawing_in import read_drawing
 from curlet.formats.fonts import read_font
 from curlet.formats.guide_in import Guide, read_guide
 from curlet.formats.kept_motif import KeptMotifDoc, motif_from_svg
 from curlet.formats.pictures import ImportedPicture, Pixels, read_picture
 from curlet.formats.sheet_file import SheetFile, read_sheet_files
-from curlet.formats.svg_in import ImportedDrawing, read_svg
+from curlet.formats.svg_in import ImportedDrawing
 from curlet.studio.jobs import Progress
 from curlet.studio.worker import DRAWING, SHEETS, TRACING, Stop, never, run
 
 
 def drawing(data: bytes, progress: Progress | None = None, stop: Stop = never) -> ImportedDrawing:
-    """An SVG drawing; raises as `read_svg` and `run`."""
+    """An SVG or DXF drawing; raises as `read_drawing` and `run`."""
     if progress is None:
-        return run(read_svg, data, bounds=DRAWING, stop=stop)
-    return run(read_svg, data, bounds=DRAWING, tell=progress.tell, stop=progress.stop.is_set)
+        return run(read_drawing, data, bounds=DRAWING, stop=stop)
+    return run(read_drawing, data, bounds=DRAWING, tell=progress.tell, stop=progress.stop.is_set)
 
 
 def artwork(data: bytes, turn: float, stop: Stop = never) -> tuple[ArtworkDoc, tuple[str, ...]]:

@@ -93,7 +93,8 @@ class UseDrawing(BaseModel):
 
 def title_of(name: str | None) -> str:
     """A drawing's title from its file's name."""
-    return (name or "Drawing").rsplit("/", 1)[-1].removesuffix(".svg")[:120] or "Drawing"
+    last = (name or "Drawing").rsplit("/", 1)[-1]
+    return last.removesuffix(".svg").removesuffix(".dxf")[:120] or "Drawing"
 
 
 @drawings.post("/drawings", responses={200: DrawingBegun, 413: Problem, 422: Problem})
@@ -140,16 +141,17 @@ def use(path: SheetDrawingUrl, body: UseDrawing) -> Response:
     if not chosen:
         raise BadInput("Nothing is chosen. Tick at least one group.")
     named = tuple((name, g.mark, g.paths) for g, name in chosen)
-    intent = ImportDrawing(title=body.title, groups=named, fills=body.fills)
+    intent = ImportDrawing(title=body.title, groups=named, fills=body.fills, on_garment=job.result.on_garment)
     with watched() as work, doing(path.sheet_id, body.revision, intent, work) as state:
         return changed(state, body.revision, job.result.notes, work)
 
 
 @drawings.post("/sheets/<sheet_id>/import", responses=_REPLIES)
 def whole(path: SheetUrl, form: ImportedFile) -> Response:
-    """Import all lines of an SVG drawing at once, as one seam group."""
+    """Import all lines of an SVG or DXF drawing at once, as one seam group."""
     taken, title = imports.drawing(form.file.stream.read(), stop=gone()), title_of(form.file.filename)
     group = sorted_into_groups(taken, "one", title)[0]
-    intent = ImportDrawing(title=title, groups=((title, None, group.paths),))
+    whole = ((title, None, group.paths),)
+    intent = ImportDrawing(title=title, groups=whole, on_garment=taken.on_garment)
     with doing(path.sheet_id, form.revision, intent) as state:
         return changed(state, form.revision, taken.notes)

@@ -70,7 +70,7 @@ def test_letters_are_written_and_dressed(table: Table, font: str, paths: int) ->
 def test_a_half_is_dressed_and_mirrored_to_the_whole(table: Table, tmp_path: FilePath) -> None:
     file = tmp_path / "half.svg"
     file.write_text(HALF)
-    table.named("SVG drawing to import").send_keys(str(file))
+    table.named("Drawing to import").send_keys(str(file))
     by_keys(table, table.button("Import 1 path"))
     by_keys(table, table.wait(lambda: table.browser.find_element(By.XPATH, RIGHT)))
     counts = dress_in_each(table, 10)

@@ -26,7 +26,7 @@ FULL = (
 def full(table: Table, tmp_path: FilePath) -> Table:
     file = tmp_path / "waves.svg"
     file.write_text(FULL)
-    table.named("SVG drawing to import").send_keys(str(file))
+    table.named("Drawing to import").send_keys(str(file))
     table.button(f"Import {ROWS} paths").click()
     table.wait(lambda: "wave-7" in table.path_names())
     table.browser.find_element(By.XPATH, "//button[contains(., 'Waves')]").click()

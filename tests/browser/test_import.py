@@ -22,7 +22,7 @@ FLAT = """<svg xmlns="http://www.w3.org/2000/svg" width="120mm" height="90mm" vi
 def looked(table: Table, tmp_path: FilePath) -> Table:
     file = tmp_path / "shirt.svg"
     file.write_text(FLAT)
-    table.named("SVG drawing to import").send_keys(str(file))
+    table.named("Drawing to import").send_keys(str(file))
     table.wait(lambda: names(table))
     return table
 

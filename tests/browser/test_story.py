@@ -260,7 +260,7 @@ SVG = """<svg xmlns="http://www.w3.org/2000/svg" width="60mm" height="60mm" view
 def test_a_drawing_is_imported_at_its_size(table: Table, tmp_path: FilePath) -> None:
     file = tmp_path / "yoke.svg"
     file.write_text(SVG)
-    table.named("SVG drawing to import").send_keys(str(file))
+    table.named("Drawing to import").send_keys(str(file))
     table.option("Sorted into groups", "By line style").click()
     name = table.wait(
         lambda: table.browser.find_element(By.CSS_SELECTOR, "[aria-label^='Name of 1 mm, plain']")
@@ -278,7 +278,7 @@ def test_a_bad_drawing_says_what_to_do_and_loses_nothing(table: Table, tmp_path:
     names = table.path_names()
     file = tmp_path / "broken.svg"
     file.write_text("<svg")
-    table.named("SVG drawing to import").send_keys(str(file))
+    table.named("Drawing to import").send_keys(str(file))
     table.wait(lambda: "broken XML" in table.browser.find_element(By.TAG_NAME, "dialog").text)
     table.button("Cancel").click()
     table.wait(lambda: not table.browser.find_elements(By.TAG_NAME, "dialog"))

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from typing import Annotated, Literal
 
+import numpy as np
 from pydantic import Field
 
 from curlet.core.dress.colour import read_colour
@@ -197,12 +198,14 @@ class SetGroup(BaseIntent):
 
 class ImportDrawing(BaseIntent):
     """Put the paths of a taken-in drawing on the sheet, in seam groups: each a name, a mark colour (None for
-    the plain one) and its paths. Without `fills` only lines are taken."""
+    the plain one) and its paths. Without `fills` only lines are taken. Of a drawing that is as large as the
+    garment, `on_garment`, the paths are drawn at the sheet's scale."""
 
     kind: Literal["import-drawing"] = "import-drawing"
     title: Name
     groups: object
     fills: bool = True
+    on_garment: bool = False
 
     def apply(self, state: State) -> str:
         # One element may make several contours: the key keeps them together, apart from others'.
@@ -215,5 +218,11 @@ class ImportDrawing(BaseIntent):
                 facts["element"] = f"{batch}-{line.facts.element}"
                 if not self.fills:
                     facts["fill"] = None
-                add_path(state, line.name, line.path, group, facts=facts)
+                path = _at_scale(line.path, state.scale.factor) if self.on_garment else line.path
+                add_path(state, line.name, path, group, facts=facts)
         return f"Import {self.title}"
+
+
+def _at_scale(path: Path, factor: float) -> Path:
+    """A path that is as large as on the garment, as it is drawn on a sheet."""
+    return rework.placed(path, factor * np.eye(2), (0.0, 0.0))

@@ -1,4 +1,4 @@
-/** Importing a line drawing from an SVG file: chosen, or dropped here; then looked at before it is taken. */
+/** Importing a line drawing, or pattern pieces, from an SVG or DXF file: chosen, or dropped here; then looked at before it is taken. */
 import { useRef, useState } from "react";
 
 import { api } from "@/shared/api/client";
@@ -33,8 +33,8 @@ export function ImportDrawing() {
       <input
         ref={input}
         type="file"
-        accept=".svg,image/svg+xml"
-        aria-label="SVG drawing to import"
+        accept=".svg,image/svg+xml,.dxf"
+        aria-label="Drawing to import"
         className="sr-only"
         tabIndex={-1}
         onChange={(event) => void read(event.target.files?.[0])}
@@ -44,7 +44,7 @@ export function ImportDrawing() {
         className="cursor-pointer text-[12px] text-accent underline decoration-dotted underline-offset-2 hover:text-base-content"
         onClick={() => input.current!.click()}
       >
-        Import a drawing (SVG)
+        Import a drawing
       </button>
       {drawing && <ImportDialog key={drawing.id} drawing={drawing} onDone={() => setDrawing(null)} />}
     </div>
