@@ -41,21 +41,10 @@ def stage_curtain(table: Table) -> None:
     table.by_id("tape")
 
 
-def corner(table: Table) -> None:
-    """A frame of rope, one corner picked on the Tape."""
-    table.choose("front-r")
-    rope = table.by_id("brush-rope")
-    table.browser.execute_script("arguments[0].scrollIntoView({block: 'center'})", rope)
-    rope.click()
-    table.named("All of the run on the Tape").click()
-    table.wait(lambda: len(table.all_by_id("fold")) == 6)
-    node = table.by_id("node-n4")
-    for _ in range(4):
-        table.wheel(node, -120)
-    fold = table.all_by_id("fold")[2].find_element(By.TAG_NAME, "rect")
-    ActionChains(table.browser).move_to_element_with_offset(fold, 0, 20).click().perform()
-    own = table.by_id("chosen-corner")
-    table.browser.execute_script("arguments[0].scrollIntoView({block: 'center'})", own)
+def schedule(table: Table) -> None:
+    """What every run of the stage curtain takes."""
+    table.browser.get(f"{table.address}/sheets/curtain/schedule")
+    table.wait(lambda: table.browser.find_elements(By.CSS_SELECTOR, "tbody tr"))
 
 
 def export(table: Table) -> None:
@@ -248,7 +237,7 @@ SHOTS: dict[str, Callable[[Table], None]] = {
     "sheets": sheets,
     "importing": taking_in,
     "measuring": measuring,
-    "corner": corner,
+    "schedule": schedule,
     "export": export,
     "bench": bench,
     "drawing": drawing,

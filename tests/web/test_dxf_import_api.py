@@ -27,11 +27,10 @@ def looked(client: FlaskClient, data: bytes) -> dict[str, Any]:
 
 def test_pieces_become_seam_groups_as_large_as_on_the_garment(client: FlaskClient) -> None:
     found = looked(client, dxf(pieces, units=None))
-    assert [(group["name"], group["paths"]) for group in found["groups"]] == [
-        ("Front left", 8),
-        ("Pocket", 8),
-    ]
-    assert (found["width"], found["height"]) == (pytest.approx(540), pytest.approx(320))
+    counts = {group["name"]: group["paths"] for group in found["groups"]}
+    assert counts == {"Front left": 8, "Pocket": 8}
+    # Notches reach a little over the pieces' edges.
+    assert (found["width"], found["height"]) == (pytest.approx(543), pytest.approx(320))
     taken = {group["key"]: group["name"] for group in found["groups"]}
     body = {
         "revision": sheet(client)["revision"],
