@@ -16,6 +16,8 @@ CORE_FILES := $(shell find curlet -name '*.py')
 PAGE_FILES := $(shell find frontend/src frontend/public -type f ! -name schema.ts ! -name choices.ts) \
 	frontend/index.html frontend/vite.config.ts
 
+GUIDE_FILES := $(wildcard docs/*.md docs/screenshots/*.png) scripts/guide_pages.py scripts/guide_pages.css
+
 .PHONY: demo demo-fresh test test-python faults lint referee mutants speed gallery screenshots build lock clean
 
 demo: build
@@ -77,8 +79,9 @@ $(SCHEMA): $(RUN_READY) $(NODE_READY) $(CORE_FILES)
 	@$(BIN)/python -m scripts.choices frontend/src/shared/api/choices.ts
 	@touch $@
 
-$(PAGE): $(NODE_READY) $(SCHEMA) $(PAGE_FILES)
+$(PAGE): $(NODE_READY) $(SCHEMA) $(PAGE_FILES) $(GUIDE_FILES)
 	cd frontend && npm run --silent build
+	@$(BIN)/python -m scripts.guide_pages curlet/web/static/guide
 	@touch $@
 
 lock: $(TEST_READY)

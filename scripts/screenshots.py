@@ -9,7 +9,6 @@ from collections.abc import Callable
 from pathlib import Path as FilePath
 
 import numpy as np
-from selenium.webdriver import ActionChains
 from selenium.webdriver.common.by import By
 from selenium.webdriver.support.ui import Select
 
@@ -170,7 +169,7 @@ def taking_in(table: Table) -> None:
         file = FilePath(folder) / "waistcoat.svg"
         address = f"{table.address}/api/sheets/waistcoat/export.svg"
         file.write_bytes(urllib.request.urlopen(address, timeout=60).read())
-        table.named("SVG drawing to import").send_keys(str(file))
+        table.named("Drawing to import").send_keys(str(file))
         table.option("Sorted into groups", "By line style").click()
         table.wait(lambda: table.browser.find_elements(By.CSS_SELECTOR, "[aria-label^='Name of ']"))
 

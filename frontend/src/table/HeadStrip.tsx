@@ -151,6 +151,7 @@ function HelpMenu() {
       trigger={stop}
       items={[
         { label: "Guide", onPick: () => guideTo(0) },
+        { label: "Help pages", onPick: () => window.open("/guide/guide.html", "_blank", "noopener") },
         { label: "Keys", keys: "?", onPick: () => tableState().set({ keyList: true }) },
       ]}
     >
