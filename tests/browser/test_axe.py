@@ -212,6 +212,31 @@ def outline(table: Table) -> None:
     table.by_id("outline")
 
 
+def back_ups(table: Table) -> None:
+    sheets(table)
+    table.button("Back-ups").click()
+    table.wait(lambda: table.browser.find_elements(By.CSS_SELECTOR, "dialog li"))
+
+
+def schedule(table: Table) -> None:
+    table.browser.get(f"{table.address}/sheets/waistcoat/schedule")
+    table.wait(lambda: table.browser.find_elements(By.CSS_SELECTOR, "tbody tr"))
+
+
+def called_out(table: Table) -> None:
+    table.choose("hem-r")
+    table.unfold("callout")
+    table.button("Add a call-out").click()
+    table.by_id("callout-end")
+
+
+def tile(table: Table) -> None:
+    table.choose("hem-r")
+    table.button("Export").click()
+    table.option("As", "Seamless tile").click()
+    table.by_id("tile")
+
+
 def looks(table: Table) -> None:
     table.browser.get(f"{table.address}/library")
     table.option("Shelf", "Looks").click()
@@ -223,6 +248,7 @@ STATES: tuple[Callable[[Table], None], ...] = (
     menu, label,
     library, motifs, bench, whole_brush, piece, drawing, missing_sheet,
     area, filled, outline, shade_card, successor, keeping_a_look, looks,
+    back_ups, schedule, called_out, tile,
 )  # fmt: skip
 
 
@@ -237,6 +263,15 @@ def test_axe_finds_nothing_in_either_theme(table: Table, state: Callable[[Table]
         found[theme] = violations(table.browser)
     prefer(table, "light")
     assert found == {"paper": [], "lamp": []}
+
+
+def test_the_help_pages_follow_the_system_and_axe_finds_nothing(table: Table) -> None:
+    table.browser.get(f"{table.address}/guide/guide.html")
+    found = {}
+    for scheme in ("dark", "light"):
+        prefer(table, scheme)
+        found[scheme] = violations(table.browser)
+    assert found == {"dark": [], "light": []}
 
 
 def prefer(table: Table, scheme: str) -> None:

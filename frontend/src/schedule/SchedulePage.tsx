@@ -79,7 +79,10 @@ export function SchedulePage() {
           Print
         </button>
       </header>
-      <div className="flex flex-wrap items-center gap-x-6 gap-y-1 border-b border-base-300 bg-base-100 px-4 py-2 print:hidden">
+      <section
+        aria-label="How it is reckoned"
+        className="flex flex-wrap items-center gap-x-6 gap-y-1 border-b border-base-300 bg-base-100 px-4 py-2 print:hidden"
+      >
         <Choice
           label="Lines"
           options={data?.tables.map(({ by: key, name }) => [key, `By ${name.toLowerCase()}`] as const) ?? []}
@@ -115,7 +118,7 @@ export function SchedulePage() {
             {error.message}
           </p>
         )}
-      </div>
+      </section>
       <main className="min-h-0 overflow-auto px-4 pb-4 print:overflow-visible">
         {data && table && (
           <>

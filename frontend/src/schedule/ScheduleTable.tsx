@@ -83,7 +83,7 @@ export function ScheduleTable({ table, sheet }: { table: Table; sheet: string })
 
 /** Numbers stand under one another; what a line is called stays in one piece. */
 const cellClass = ({ number, at }: { number: boolean; at: number }) =>
-  `px-1.5 py-1 align-top ${number ? "measure text-right " : ""}${number || at < 2 ? "whitespace-nowrap" : ""}`;
+  `px-1.5 py-1 align-top ${number ? "measure text-right " : ""}${number || at < 3 ? "whitespace-nowrap" : ""}`;
 
 /** Lines in order; those that have nothing there come last. */
 function sorted(lines: readonly Line[], { column, down }: Order): Line[] {
