@@ -15,7 +15,7 @@ MAX_ENTITIES, _MAX_DEPTH = 100_000, 12
 LINES = {"LINE", "ARC", "CIRCLE", "ELLIPSE", "SPLINE", "LWPOLYLINE", "POLYLINE"}
 # What is drawn without a line to follow, in words.
 _WORDS = {"TEXT": "text", "MTEXT": "text", "ATTDEF": "text", "DIMENSION": "dimension", "HATCH": "hatching"}
-_PIECE_NAME = re.compile(r"^\s*PIECE\s*NAME\s*:\s*(.+?)\s*$", re.IGNORECASE | re.MULTILINE)
+_PIECE_NAME = re.compile(r"^[ \t]*PIECE[ \t]*NAME[ \t]*:[ \t]*(\S.{0,200})$", re.IGNORECASE | re.MULTILINE)
 
 
 @dataclass(frozen=True)
@@ -58,7 +58,7 @@ class Gathered:
         self.texts += texts
         if depth == 1:
             said = _PIECE_NAME.search("\n".join(texts))
-            piece = said[1] if said else piece
+            piece = said[1].strip() if said else piece
         for entity in within:
             self._take(entity, piece, layer, depth)
 

@@ -19,13 +19,18 @@ import numpy as np
 
 from curlet.core.errors import BadInput, TooMuch
 from curlet.core.measures import MM_PER_INCH
-from curlet.core.path.chain import chain_to_path
 from curlet.core.path.rework import moved
 from curlet.formats.dxf_entities import Found, Gathered
 from curlet.formats.names import MAX_LETTERS, seen
 from curlet.formats.path_data import Contour, read_contours
 from curlet.formats.path_doc import FactsDoc
-from curlet.formats.svg_in import MAX_PATHS, ImportedDrawing, ImportedPath
+from curlet.formats.svg_in import (
+    MAX_NODES_IN_ALL,
+    MAX_PATHS,
+    ImportedDrawing,
+    ImportedPath,
+    path_of_contour,
+)
 
 if TYPE_CHECKING:
     from ezdxf.document import Drawing as Dxf
@@ -64,7 +69,7 @@ PIECE_LAYERS = {
 _BOUNDARY, _NOTCHES = "1", ("4", "80", "81", "82", "83")
 # Points alone become marks so large, mm: notches across the edge, drill holes as crosses.
 _MARK = 3.0
-_UNITS = re.compile(r"^\s*UNITS\s*:\s*(METRIC|ENGLISH)\s*$", re.IGNORECASE | re.MULTILINE)
+_UNITS = re.compile(r"^[ \t]*UNITS[ \t]*:[ \t]*(METRIC|ENGLISH)[ \t]*$", re.IGNORECASE | re.MULTILINE)
 
 
 def read_dxf(data: bytes, tell: Tell = lambda share, doing: None) -> ImportedDrawing:
@@ -145,7 +150,7 @@ def _paths(
 ) -> Iterator[ImportedPath]:
     pieces = _are_pieces(found)
     counts: Counter[str] = Counter()
-    total = 0
+    total = nodes = 0
     for at, one in enumerate(found):
         if at % 500 == 0:
             tell(0.5 + 0.5 * at / len(found), f"{total:,} paths")
@@ -153,15 +158,18 @@ def _paths(
         group = one.piece if pieces else one.layer
         facts = _facts(document, one)
         for contour in _contours(one, per_unit, pieces, notes):
-            if not len(contour.cubics):
+            path = path_of_contour(contour, notes)
+            if path is None:
                 continue
-            total += 1
-            if total > MAX_PATHS:
-                raise TooMuch(f"This DXF has more than {MAX_PATHS:,} lines. Export a part of it.")
+            total, nodes = total + 1, nodes + len(path.points)
+            if total > MAX_PATHS or nodes > MAX_NODES_IN_ALL:
+                raise TooMuch(
+                    f"This DXF has more than {MAX_PATHS:,} lines or {MAX_NODES_IN_ALL:,} nodes. Export "
+                    "a part of it."
+                )
             counts[f"{group}/{name}"] += 1
             number = counts[f"{group}/{name}"]
             called = name if pieces and number == 1 else f"{name} {number}"
-            path = chain_to_path(contour.cubics, contour.closed)
             element = facts.model_copy(update={"element": f"e{at}"})
             yield ImportedPath(_shown(called), path, element, layer=_shown(group))
 

@@ -26,6 +26,8 @@ Json = dict[str, Any]
 ENDING, VERSION = "curlet-sheet.zip", 1
 MAX_BYTES, MAX_UNPACKED = 256 * 1024 * 1024, 512 * 1024 * 1024
 MAX_SHEETS, _MAX_ENTRIES = 500, 5_000
+# Rows, and what steps changed: ten times as many as the largest sheet that is worked on.
+MAX_ROWS, MAX_CHANGES = 100_000, 500_000
 _SHEET, _HISTORY, _PICTURES, _FONTS = "sheet.json", "history.json", "pictures/", "fonts/"
 
 # What brings a file of each older version to the next.
@@ -147,6 +149,9 @@ def _read(name: str, pack: Zip) -> SheetFile:
     if len(rows.get("sheet", ())) != 1:
         raise BadInput(f"“{name}” holds no sheet. Nothing was imported.")
     versions, steps = (_rows(name, history.get(part, [])) for part in ("versions", "steps"))
+    changes = sum(len(step["changes"]) for step in steps if isinstance(step.get("changes"), list))
+    if sum(map(len, rows.values())) > MAX_ROWS or changes > MAX_CHANGES:
+        raise TooMuch(f"“{name}” holds more than {MAX_ROWS:,} rows or {MAX_CHANGES:,} changes.")
     fonts = {key: _font(name, pack, key) for key in _dict(name, head.get("fonts", {}))}
     return SheetFile(rows, versions, steps, _pictures(name, pack), fonts)
 

@@ -138,7 +138,7 @@ def _paths(walk: Walk, notes: list[str]) -> Iterator[ImportedPath]:
         facts = _facts(shape, f"e{index}", gradient, gradients)
         notes += (note for note in unread.paints(shape.style) if note not in notes)
         for number, contour in enumerate(contours, 1):
-            path = _dot(contour, facts) if _is_dot(contour, facts) else _contour(contour, notes)
+            path = _dot(contour, facts) if _is_dot(contour, facts) else path_of_contour(contour, notes)
             if path is None:
                 continue
             count, nodes = count + 1, nodes + len(path.points)
@@ -238,7 +238,7 @@ def _dot(contour: Contour, facts: FactsDoc) -> Path:
     return chain_to_path(ends[[0, 0, 1, 1]][None], closed=False)
 
 
-def _contour(contour: Contour, notes: list[str]) -> Path | None:
+def path_of_contour(contour: Contour, notes: list[str]) -> Path | None:
     """One contour as a path; one without length is left out and noted."""
     try:
         return chain_to_path(contour.cubics, contour.closed)

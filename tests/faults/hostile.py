@@ -26,7 +26,7 @@ LINE = '<path d="M0 0h9"/>'
 
 @dataclass(frozen=True)
 class Hostile:
-    """A hostile file; `kind` is drawing, font, picture or brush."""
+    """A hostile file; `kind` is drawing, pieces, font, picture, brush or sheet."""
 
     name: str
     kind: str
@@ -206,14 +206,15 @@ def _pictures() -> dict[str, Callable[[], bytes]]:
     }
 
 
-def _brushes() -> dict[str, Callable[[], bytes]]:
-    def zipped(entries: Iterator[tuple[str, bytes]]) -> bytes:
-        out = io.BytesIO()
-        with zipfile.ZipFile(out, "w", zipfile.ZIP_DEFLATED) as pack:
-            for name, data in entries:
-                pack.writestr(name, data)
-        return out.getvalue()
+def zipped(entries: Iterator[tuple[str, bytes]]) -> bytes:
+    out = io.BytesIO()
+    with zipfile.ZipFile(out, "w", zipfile.ZIP_DEFLATED) as pack:
+        for name, data in entries:
+            pack.writestr(name, data)
+    return out.getvalue()
 
+
+def _brushes() -> dict[str, Callable[[], bytes]]:
     brush = {"format": "curlet-brush", "version": 1}
     return {
         "JSON nested 100,000 deep": lambda: b"[" * 100_000,
@@ -229,6 +230,88 @@ def _brushes() -> dict[str, Callable[[], bytes]]:
     }
 
 
+def _dxf(entities: str, blocks: str = "") -> bytes:
+    """A DXF of some entities, its groups between commas."""
+    blocks = f"0,SECTION,2,BLOCKS,{blocks}0,ENDSEC," if blocks else ""
+    return f"{blocks}0,SECTION,2,ENTITIES,{entities}0,ENDSEC,0,EOF,".replace(",", "\n").encode()
+
+
+def _block(name: str, entities: str) -> str:
+    return f"0,BLOCK,8,0,2,{name},70,0,10,0,20,0,{entities}0,ENDBLK,8,0,"
+
+
+def _insert(name: str, more: str = "") -> str:
+    return f"0,INSERT,8,0,2,{name},10,0,20,0,{more}"
+
+
+def _pieces() -> dict[str, Callable[[], bytes]]:
+    line = "0,LINE,8,1,10,0,20,0,11,9,21,9,"
+    return {
+        "blocks that double": lambda: _dxf(
+            _insert("B0"),
+            "".join(_block(f"B{k}", 2 * _insert(f"B{k + 1}")) for k in range(40)) + _block("B40", line),
+        ),
+        "a block within itself": lambda: _dxf(_insert("B"), _block("B", line + _insert("B"))),
+        "a block inserted 1,000 million times": lambda: _dxf(
+            _insert("B", "70,32000,71,32000,44,1,45,1,"), _block("B", line)
+        ),
+        "a million lines": lambda: _dxf(line * 1_000_000),
+        "a polyline of a million corners": lambda: _dxf(
+            "0,LWPOLYLINE,8,1,90,1000000,70,1,"
+            + "".join(f"10,{k % 97},20,{k % 89}," for k in range(1_000_000))
+        ),
+        "a spline of degree 2,000": lambda: _dxf(
+            "0,SPLINE,8,1,70,8,71,2000,72,4001,73,2000,"
+            + "".join(f"40,{k}," for k in range(4001))
+            + "".join(f"10,{k},20,{k % 7},30,0," for k in range(2000))
+        ),
+        "a circle as large as a galaxy": lambda: _dxf("0,CIRCLE,8,1,10,0,20,0,40,1e300,"),
+        "places that are none": lambda: _dxf("0,LINE,8,1,10,nan,20,inf,11,1e999,21,-1e999,"),
+        "a text of 20 million spaces": lambda: _dxf(f"0,TEXT,8,1,10,0,20,0,40,1,1,{' ' * 20_000_000},{line}"),
+    }
+
+
+def _sheets() -> dict[str, Callable[[], bytes]]:
+    head = {"curlet": "sheet", "version": 1, "fonts": {}}
+    sheet = {"id": "s", "name": "S", "width": 100, "height": 100, "scale": "1:1"}
+
+    def of(rows: object, **files: bytes) -> bytes:
+        text = json.dumps({**head, "rows": rows}).encode()
+        return zipped(iter((("sheet.json", text), *files.items())))
+
+    return {
+        "a sheet that unpacks to 600 MB": lambda: zipped(
+            (name, bytes(60 << 20)) for name in ("sheet.json", *(f"pictures/{k}.png" for k in range(9)))
+        ),
+        "sheets within sheets": lambda: zipped(
+            iter((("a.curlet-sheet.zip", zipped(iter((("a.curlet-sheet.zip", of({})),)))),))
+        ),
+        "a sheet nested 100,000 deep": lambda: zipped(iter((("sheet.json", b"[" * 100_000),))),
+        "a sheet of a million paths": lambda: of(
+            {"sheet": [sheet], "path": [{"id": str(k)} for k in range(1_000_000)]}
+        ),
+        "a sheet whose numbers have no end": lambda: of({"sheet": [{**sheet, "width": 10**400}]}),
+        "a sheet that lies outside of its folder": lambda: zipped(
+            iter((("../../sheet.json", b"{}"), ("/etc/passwd", b""), ("sheet.json", b"{}")))
+        ),
+        "a sheet with a picture of 4,000 million pixels": lambda: of(
+            {"sheet": [sheet]}, **{"pictures/x.png": _png(65_000, 65_000, zlib.compress(b""))}
+        ),
+        "a sheet in itself": lambda: of(
+            {
+                "sheet": [sheet],
+                "area": [
+                    {
+                        "id": "a",
+                        "sheet": "s",
+                        "doc": {"members": [{"kind": "area", "id": "a"}]},
+                    }
+                ],
+            }
+        ),
+    }
+
+
 def _wrapped(body: Callable[[], str]) -> Callable[[], bytes]:
     return lambda: f"{HEAD}{body()}</svg>".encode()
 
@@ -239,4 +322,6 @@ HOSTILE: tuple[Hostile, ...] = (
     *(Hostile(name, "font", make) for name, make in _fonts().items()),
     *(Hostile(name, "picture", make) for name, make in _pictures().items()),
     *(Hostile(name, "brush", make) for name, make in _brushes().items()),
+    *(Hostile(name, "pieces", make) for name, make in _pieces().items()),
+    *(Hostile(name, "sheet", make) for name, make in _sheets().items()),
 )

@@ -30,13 +30,15 @@ ADDRESSES = {
     "font": ("/api/fonts",),
     "picture": ("/api/pictures", "/api/sheets/waistcoat/guides"),
     "brush": ("/api/brush-files",),
+    "pieces": ("/api/sheets/waistcoat/import",),
+    "sheet": ("/api/sheet-files",),
 }
 _COLUMNS = ("file", "given to", "kB", "answer", "seconds", "MB", "others, s")
 SECONDS, MB, OTHERS = 5.0, 512.0, 1.0
 
 
 def field_of(address: str) -> str:
-    return "files" if address.endswith("brush-files") else "file"
+    return "files" if address.endswith(("brush-files", "sheet-files")) else "file"
 
 
 @pytest.fixture(scope="module")

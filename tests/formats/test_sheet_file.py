@@ -127,6 +127,14 @@ def test_what_is_no_sheet_file_is_refused_with_a_reason(data: bytes, says: str) 
 def test_bombs_are_refused_before_they_are_unpacked(monkeypatch: pytest.MonkeyPatch) -> None:
     with pytest.raises(TooMuch, match="more than 5,000 files"):
         read_sheet_files("a.zip", packed({f"{i}.txt": b"" for i in range(5_001)}))
+    monkeypatch.setattr(module, "MAX_ROWS", 2)
+    rows = {"sheet": [{"id": "s"}], "path": [{"id": "a"}, {"id": "b"}]}
+    with pytest.raises(TooMuch, match="more than 2 rows"):
+        read_sheet_files("a.zip", packed({"sheet.json": head(rows=rows)}))
+    monkeypatch.setattr(module, "MAX_CHANGES", 1)
+    history = {"steps": [{"changes": [1, 2]}]}
+    with pytest.raises(TooMuch, match="or 1 changes"):
+        read_sheet_files("a.zip", packed({"sheet.json": head(), "history.json": history}))
     monkeypatch.setattr(module, "MAX_UNPACKED", 3_000_000)
     large = packed({"sheet.json": b" " * 2_000_000})
     with pytest.raises(TooMuch, match="or 2 MB"):
