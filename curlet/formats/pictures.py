@@ -17,6 +17,7 @@ from curlet.core.errors import BadInput, TooMuch
 from curlet.core.measures import MM_PER_INCH
 from curlet.formats.brush_motifs import PictureDoc
 from curlet.formats.png_in import MAX_PNG_BYTES
+from curlet.formats.srgb import as_srgb
 
 Pixels = NDArray[np.uint8]
 
@@ -102,7 +103,7 @@ def _read(picture: Image.Image, most: int) -> ImportedPicture:
     size = min(math.sqrt(most / (wide * high)), 1.0)
     # A JPEG is read smaller at once, which is quicker.
     picture.draft("RGB", (math.ceil(wide * size), math.ceil(high * size)))
-    upright = ImageOps.exif_transpose(picture).convert("RGBA")
+    upright = as_srgb(ImageOps.exif_transpose(picture)).convert("RGBA")
     left = math.sqrt(most / (upright.width * upright.height))
     if left < 1:
         shape = (max(round(upright.width * left), 2), max(round(upright.height * left), 2))

@@ -1,10 +1,11 @@
-"""The colour profile of everything that Curlet writes: sRGB (IEC 61966-2-1)."""
+"""The colour profile of everything that Curlet writes, and brings what it reads to: sRGB (IEC 61966-2-1)."""
 
 from __future__ import annotations
 
+import io
 from functools import cache
 
-from PIL import ImageCms
+from PIL import Image, ImageCms
 
 # An ICC profile's header says when it was made, at these bytes (ICC.1, 7.2): a file would differ each time.
 _MADE = slice(24, 36)
@@ -17,3 +18,22 @@ def srgb_profile() -> bytes:
     made = bytearray(ImageCms.ImageCmsProfile(ImageCms.createProfile("sRGB")).tobytes())
     made[_MADE] = _ALWAYS
     return bytes(made)
+
+
+def as_srgb(picture: Image.Image) -> Image.Image:
+    """A picture's colours in sRGB, as RGB or RGBA, by the profile that it holds. One without a profile, or
+    with one that is damaged, is taken to be sRGB."""
+    opacity = picture.convert("RGBA").getchannel("A") if picture.has_transparency_data else None
+    profile = picture.info.get("icc_profile")
+    # The engine knows grey, RGB and CMYK; a palette's colours are RGB.
+    plain = picture if picture.mode in ("L", "RGB", "CMYK") else picture.convert("RGB")
+    try:
+        source = ImageCms.ImageCmsProfile(io.BytesIO(profile)) if profile else None
+        if source is not None:
+            plain = ImageCms.profileToProfile(plain, source, ImageCms.createProfile("sRGB"), outputMode="RGB")
+    except (ImageCms.PyCMSError, OSError, ValueError, TypeError):
+        pass
+    shown = (plain or picture).convert("RGB")
+    if opacity is not None:
+        shown.putalpha(opacity)
+    return shown
