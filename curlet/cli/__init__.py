@@ -12,10 +12,14 @@ from curlet.cli.dress import dress
 from curlet.cli.export import export
 from curlet.cli.lay import lay
 from curlet.cli.serve import serve
+from curlet.cli.sheet_files import export_sheets, import_sheets, schedule, work_page
 from curlet.core.errors import CurletError
 from curlet.version import __version__
 
-COMMANDS = (lay, dress, export, serve, backup, restore)
+COMMANDS = (
+    *(lay, dress, export, serve, backup, restore),
+    *(export_sheets, import_sheets, schedule, work_page),
+)
 
 
 @click.group(context_settings={"help_option_names": ["-h", "--help"], "show_default": True})

@@ -64,7 +64,7 @@ def export(
     open_database(data / FILE)
     made: list[Drawing] = []
     for name in names:
-        state = journal.find_sheet(_sheet(name))
+        state = journal.find_sheet(sheet_id(name))
         asked = Exported(
             lines=not runs,
             group=_named(state, "group", group),
@@ -101,7 +101,8 @@ def _write(made: Sequence[Drawing], output: FilePath, form: str, settings: FileS
             write_all({file: written})
 
 
-def _sheet(name: str) -> str:
+def sheet_id(name: str) -> str:
+    """A sheet's id by its name or id; BadInput if there is none."""
     every = sheets.list_sheets()
     for row in every:
         if name in (row["id"], row["name"]):

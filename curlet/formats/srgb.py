@@ -27,13 +27,17 @@ def as_srgb(picture: Image.Image) -> Image.Image:
     profile = picture.info.get("icc_profile")
     # The engine knows grey, RGB and CMYK; a palette's colours are RGB.
     plain = picture if picture.mode in ("L", "RGB", "CMYK") else picture.convert("RGB")
-    try:
-        source = ImageCms.ImageCmsProfile(io.BytesIO(profile)) if profile else None
-        if source is not None:
-            plain = ImageCms.profileToProfile(plain, source, ImageCms.createProfile("sRGB"), outputMode="RGB")
-    except (ImageCms.PyCMSError, OSError, ValueError, TypeError):
-        pass
-    shown = (plain or picture).convert("RGB")
+    turned = _by_profile(plain, profile) if profile else None
+    shown = (turned or plain).convert("RGB")
     if opacity is not None:
         shown.putalpha(opacity)
     return shown
+
+
+def _by_profile(picture: Image.Image, profile: bytes) -> Image.Image | None:
+    """A picture in sRGB; None where its profile cannot be used."""
+    try:
+        source = ImageCms.ImageCmsProfile(io.BytesIO(profile))
+        return ImageCms.profileToProfile(picture, source, ImageCms.createProfile("sRGB"), outputMode="RGB")
+    except (ImageCms.PyCMSError, OSError, ValueError, TypeError):
+        return None

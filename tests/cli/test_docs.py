@@ -44,7 +44,7 @@ def test_commands_as_written(folder: FilePath) -> None:
     make_plain(folder / "data" / "curlet.sqlite")
     database.close()
     commands = re.findall(r"^    (.*curlet .*)$", text, re.MULTILINE)
-    assert len(commands) == 10
+    assert len(commands) == 14
     # As it is installed, wherever that is.
     env = {**os.environ, "PATH": f"{FilePath(sys.executable).parent}{os.pathsep}{os.environ['PATH']}"}
     script = "\n".join(["set -e", *commands])
@@ -58,4 +58,7 @@ def test_commands_as_written(folder: FilePath) -> None:
         "flat.dxf",
         "dressed/flat.pdf",
         "sheets.pdf",
+        "waistcoat.curlet-sheet.zip",
+        "waistcoat.csv",
+        "waistcoat.pdf",
     } <= written
