@@ -6,23 +6,33 @@ from typing import Any
 
 from curlet.formats.shade_refs import shade_of, shade_ref
 
-# What people write, which is never an id even if it reads like one.
-_WRITTEN = ("name", "text", "label")
+# The keys under which rows and their documents name other rows. A word elsewhere is no id even if it reads
+# like one: a brush may be called what its motif's family is.
+NAMING = frozenset(
+    ("id", "sheet", "group", "path", "run", "brush", "lettering", "area", "colourway", "of", "along", "font")
+)
+# What is kept by the ids of rows.
+_BY_ID = "colours"
 
 
 def renamed(value: Any, names: dict[str, str]) -> Any:
-    """Part of a row with every id in it changed.
+    """Rows with every id in them changed.
 
     >>> renamed({"id": "hem", "name": "hem"}, {"hem": "1f"})
     {'id': '1f', 'name': 'hem'}
     """
-    if isinstance(value, dict):
-        return {
-            names.get(key, key): item if key in _WRITTEN else renamed(item, names)
-            for key, item in value.items()
-        }
     if isinstance(value, list):
         return [renamed(item, names) for item in value]
     if (shade := shade_of(value)) is not None:
         return shade_ref(names.get(shade, shade))
-    return names.get(value, value) if isinstance(value, str) else value
+    if not isinstance(value, dict):
+        return value
+    return {key: _under(key, item, names) for key, item in value.items()}
+
+
+def _under(key: str, value: Any, names: dict[str, str]) -> Any:
+    if key in NAMING and isinstance(value, str):
+        return names.get(value, value)
+    if key == _BY_ID and isinstance(value, dict):
+        return {names.get(of, of): colour for of, colour in value.items()}
+    return renamed(value, names)

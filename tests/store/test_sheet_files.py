@@ -331,3 +331,18 @@ def test_what_fails_when_it_is_drawn_is_refused(store: FilePath) -> None:
         import_sheet(sheet_file("programme", history=False), fails)
     assert Sheet.select().where(Sheet.name == "Season programme 2").count() == 0
     assert SheetPath.select().where(SheetPath.sheet == "programme").count() > 0
+
+
+def test_a_word_that_reads_like_a_brushs_id_stays_that_word(store: FilePath) -> None:
+    """A built-in of another version of Curlet: its id is here, and also what its motif's family is called."""
+    do("lay-brush", paths=[HEM], brush="zigzag")
+    file = came_back(sheet_file(SHEET, history=False))
+    brushes = [
+        {**row, "doc": {**row["doc"], "threads": ["#123456"]}} if row["id"] == "zigzag" else row
+        for row in file.rows["brush"]
+    ]
+    taken = import_sheet(replace(file, rows={**file.rows, "brush": brushes}), small_picture)
+    (new,) = [row for row in brushes_of(taken.id) if row["doc"]["threads"] == ["#123456"]]
+    assert new["id"] != "zigzag"
+    assert new["doc"]["courses"][0]["motif"]["family"] == "zigzag"
+    assert new["doc"]["kind"] == "stitch"
