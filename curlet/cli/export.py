@@ -8,6 +8,7 @@ from pathlib import Path as FilePath
 
 import click
 
+from curlet.cli.database import open_in
 from curlet.cli.files import check_outputs, write_all
 from curlet.cli.options import AS, DATA, FORCE, OUTPUT, file_settings
 from curlet.cli.several import STREAM, form_of
@@ -19,8 +20,6 @@ from curlet.formats.output import FileSettings
 from curlet.formats.outputs import OUTPUTS, write
 from curlet.formats.several import EACH
 from curlet.store import journal, sheets
-from curlet.store.backups import FILE
-from curlet.store.database import open_database
 from curlet.store.state import State
 from curlet.studio.export_facts import per_mm
 from curlet.studio.exported import Exported, drawings
@@ -58,10 +57,8 @@ def export(
     trim: str | None,
 ) -> int:
     """Write sheets, by their names or ids, as files: into a folder where there are several."""
-    if not (data / FILE).exists():
-        raise BadInput(f"There is no database in {data}. Say where it is with --data.")
+    open_in(data)
     kind = form or ("svg" if output.is_dir() else form_of(output, None))
-    open_database(data / FILE)
     made: list[Drawing] = []
     for name in names:
         state = journal.find_sheet(sheet_id(name))

@@ -6,35 +6,29 @@ from pathlib import Path as FilePath
 
 import click
 
+from curlet.cli.database import open_in
 from curlet.cli.export import sheet_id
 from curlet.cli.files import check_outputs, write_all
 from curlet.cli.options import DATA, FORCE, PATH
 from curlet.core.errors import BadInput
 from curlet.core.measures import read_measure
 from curlet.core.tally.consumed import USUAL, Allowances
+from curlet.formats.papers import PAPERS
 from curlet.formats.schedule_csv import write_csv
 from curlet.formats.schedule_pdf import write_schedule_pdf
 from curlet.formats.schedule_table import KINDS, table_of
 from curlet.formats.sheet_file import write_sheet_file, write_sheet_pack
 from curlet.formats.work_page import write_work_page
 from curlet.store import journal
-from curlet.store.backups import FILE
-from curlet.store.database import open_database
 from curlet.store.sheet_files import sheet_file
 from curlet.studio.schedule import notes_of, schedule_of
 from curlet.studio.sheet_files import import_sheets as take
 from curlet.studio.work_page import work_page as gathered
 
 _OUT = click.option("-o", "--output", required=True, type=PATH, help="the file")
-_PAPERS = click.option("--paper", type=click.Choice(("a4", "a3", "letter", "tabloid")), default="a4")
+_PAPERS = click.option("--paper", type=click.Choice(tuple(PAPERS)), default="a4")
 _WASTE = click.option("--waste", type=float, default=USUAL.waste, help="allowance for thread, %")
 _ENDS = click.option("--ends", default=f"{USUAL.ends:g}mm", help="allowance at each cut end")
-
-
-def _opened(data: FilePath) -> None:
-    if not (data / FILE).exists():
-        raise BadInput(f"There is no database in {data}. Say where it is with --data.")
-    open_database(data / FILE)
 
 
 @click.command("export-sheets")
@@ -47,7 +41,7 @@ def export_sheets(
     names: tuple[str, ...], output: FilePath, history: bool, data: FilePath, force: bool
 ) -> int:
     """Write sheets, by their names or ids, as one sheet file, or several in one zip."""
-    _opened(data)
+    open_in(data)
     check_outputs([], [output], force=force)
     files = [sheet_file(sheet_id(name), history=history) for name in names]
     write_all({output: write_sheet_file(files[0]) if len(files) == 1 else write_sheet_pack(files)})
@@ -60,7 +54,7 @@ def export_sheets(
 def import_sheets(files: tuple[FilePath, ...], data: FilePath) -> int:
     """Import sheet files as new sheets: all of them or, on an error, none."""
     read = [(file.name, file.read_bytes()) for file in files]
-    _opened(data)
+    open_in(data)
     for taken in take(read):
         print(f"{taken.name} ({taken.id})")
     return 0
@@ -81,7 +75,7 @@ def schedule(
     """Write what every run of a sheet takes: stitches, thread, trim to cut."""
     if output.suffix not in (".csv", ".pdf"):
         raise BadInput(f"{output} is neither a .csv nor a .pdf. Name one of them.")
-    _opened(data)
+    open_in(data)
     check_outputs([], [output], force=force)
     state, allowances = journal.find_sheet(sheet_id(name)), Allowances(waste, read_measure(ends).value)
     found, unit = schedule_of(state, allowances), state.sheet["unit"]
@@ -105,7 +99,7 @@ def work_page(
     name: str, output: FilePath, paper: str, waste: float, ends: str, data: FilePath, force: bool
 ) -> int:
     """Write what a sample room sews from, as a PDF."""
-    _opened(data)
+    open_in(data)
     check_outputs([], [output], force=force)
     state, allowances = journal.find_sheet(sheet_id(name)), Allowances(waste, read_measure(ends).value)
     write_all({output: write_work_page(gathered(state, paper, allowances), paper)})

@@ -30,6 +30,7 @@ from curlet.formats.outline_file import OUTLINES
 from curlet.formats.output import CURVES, LINES
 from curlet.formats.outputs import OUTPUTS
 from curlet.formats.papers import OWN_SIZE, PAPERS
+from curlet.formats.schedule_table import KINDS as SCHEDULE_BY
 from curlet.formats.several import EACH
 
 if TYPE_CHECKING:
@@ -37,6 +38,8 @@ if TYPE_CHECKING:
     OutputName: TypeAlias = str
     EachName: TypeAlias = str
     PaperName: TypeAlias = str
+    SheetOfPaperName: TypeAlias = str
+    ScheduleBy: TypeAlias = str
     LinesName: TypeAlias = str
     CurvesName: TypeAlias = str
     CardName: TypeAlias = str
@@ -62,6 +65,8 @@ else:
 
     Kind, OutputName, EachName, CardName = map(_one_of, (KINDS, OUTPUTS, EACH, CARD_FORMATS))
     PaperName = _one_of((OWN_SIZE, *PAPERS))
+    SheetOfPaperName = _one_of(PAPERS)
+    ScheduleBy = _one_of(SCHEDULE_BY)
     LinesName, CurvesName = map(_one_of, (LINES, CURVES))
     Manner, Made, HoldName, FitName = map(_one_of, (MANNERS, MADE, HOLDS, FITS))
     Remainder, Layout, FacingKind, Overlap = map(_one_of, (REMAINDERS, LAYOUTS, FACINGS, OVERLAPS))

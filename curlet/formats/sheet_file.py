@@ -23,7 +23,7 @@ from curlet.formats.zips import Zip, entry, is_zip
 
 Json = dict[str, Any]
 
-ENDING, VERSION = "curlet-sheet.zip", 1
+ENDING = "curlet-sheet.zip"
 MAX_BYTES, MAX_UNPACKED = 256 * 1024 * 1024, 512 * 1024 * 1024
 MAX_SHEETS, _MAX_ENTRIES = 500, 5_000
 # Rows, and what steps changed: ten times as many as the largest sheet that is worked on.
@@ -86,7 +86,7 @@ def write_sheet_file(file: SheetFile) -> bytes:
     """A sheet as a file; the same sheet makes the same bytes."""
     apart = parted(file)
     fonts = {key: name for key, (name, _) in apart.fonts.items()}
-    head = {"curlet": "sheet", "version": VERSION, "fonts": fonts, "rows": apart.rows}
+    head = {"curlet": "sheet", "version": _newest(), "fonts": fonts, "rows": apart.rows}
     out = io.BytesIO()
     with zipfile.ZipFile(out, "w", zipfile.ZIP_DEFLATED) as packed:
         packed.writestr(entry(_SHEET), orjson.dumps(head, option=orjson.OPT_INDENT_2))
@@ -156,12 +156,16 @@ def _read(name: str, pack: Zip) -> SheetFile:
     return SheetFile(rows, versions, steps, _pictures(name, pack), fonts)
 
 
+def _newest() -> int:
+    """The version that is written: one more than there are steps to it."""
+    return len(UPGRADES) + 1
+
+
 def _upgraded(name: str, head: Json) -> Json:
     version = head.get("version")
     if head.get("curlet") != "sheet" or type(version) is not int or version < 1:
         raise BadInput(f"“{name}” is not a sheet file. Nothing was imported.")
-    newest = len(UPGRADES) + 1
-    if version > newest:
+    if version > _newest():
         raise BadInput(f"“{name}” was made by a newer Curlet. Update Curlet to open it.")
     for upgrade in UPGRADES[version - 1 :]:
         head = upgrade(head)

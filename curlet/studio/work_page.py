@@ -43,7 +43,7 @@ def work_page(
     BadInput
         If nothing is laid on the sheet.
     """
-    runs = [run for run in state.all("run") if state.seen(run)]
+    runs = [run for path in state.all("path") for run in state.runs_of(path["id"]) if state.seen(run)]
     if not runs:
         raise BadInput("Nothing is laid on this sheet yet, so there is nothing to sew. Lay a brush first.")
     schedule = schedule_of(state, allowances, work)

@@ -9,6 +9,7 @@ from pydantic import BaseModel, Field
 
 from curlet.core.measures import read_measure
 from curlet.core.tally.consumed import Allowances
+from curlet.formats.choices import ScheduleBy, SheetOfPaperName
 from curlet.formats.schedule_csv import CSV_TYPE, write_csv
 from curlet.formats.schedule_pdf import write_schedule_pdf
 from curlet.formats.schedule_table import KINDS, Line, Table, is_number, table_of, told
@@ -42,11 +43,11 @@ class ScheduleQuery(BaseModel):
 
 
 class CsvQuery(ScheduleQuery):
-    by: Literal["run", "group", "brush", "shade"] = "run"
+    by: ScheduleBy = "run"
 
 
 class PdfQuery(ScheduleQuery):
-    paper: Literal["a4", "a3", "letter", "tabloid"] = "a4"
+    paper: SheetOfPaperName = "a4"
 
 
 class ColumnShown(BaseModel):

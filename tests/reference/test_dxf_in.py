@@ -195,6 +195,22 @@ def test_pattern_pieces_become_groups_and_their_layers_what_their_lines_are() ->
     assert not [note for note in found.notes if "unit" in note]
 
 
+def test_drill_holes_are_marked_where_they_are() -> None:
+    def draw(document: Any) -> None:
+        pieces(document)
+        document.blocks.get("P0").add_point((100, 200), {"layer": "13"})
+
+    found = read_dxf(dxf(draw))
+    cut = next(line for line in found.paths if (line.layer, line.name) == ("Front left", "Cut line"))
+    holes = [line for line in found.paths if line.name.startswith("Drill hole")]
+    assert {line.layer for line in holes} == {"Front left"}
+    assert len(holes) == 2
+    corner = cut.path.points.min(axis=0)
+    for line in holes:
+        # From the piece's upper left corner; DXF counts y from its lower one.
+        assert line.path.points.mean(axis=0) - corner == pytest.approx([100, 100], abs=0.01)
+
+
 def test_in_inches_pieces_are_as_large_as_they_say() -> None:
     def draw(document: Any) -> None:
         pieces(document)

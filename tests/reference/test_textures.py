@@ -214,6 +214,20 @@ def test_what_lies_over_another_is_higher_and_a_core_is_low() -> None:
     assert colours[middle.argmin()] < colours[middle.argmax()]
 
 
+def test_a_pearl_is_one_dome() -> None:
+    """It is as high as the whole pearl is round: its face, a smaller circle over it, takes nothing away."""
+    tile = tile_of(brush("pearls"))
+    heights, highest = height_map(tile, tile_size(tile, 0.05), 60)
+    assert highest == pytest.approx(0.60 * 5.0 / 2, abs=0.03)
+    top = np.unravel_index(heights.argmax(), heights.shape)
+    down = heights[:, top[1]]
+    solid = np.flatnonzero(down > 0)
+    assert len(solid) == np.ptp(solid) + 1
+    rising, falling = np.diff(down[solid[0] : top[0] + 1]), np.diff(down[top[0] : solid[-1] + 1])
+    assert rising.min() > -0.02 * highest
+    assert falling.max() < 0.02 * highest
+
+
 def test_light_is_not_in_the_colours_of_a_set() -> None:
     lit = replace(brush("rope"), relief=Relief(height=80))
     flat = replace(lit, relief=Relief())

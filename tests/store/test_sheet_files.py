@@ -169,6 +169,15 @@ def test_a_brush_comes_with_its_pictures_and_its_versions(store: FilePath, tmp_p
     assert Picture.select().count() == 1
 
 
+def test_a_file_cannot_add_built_in_brushes(store: FilePath, tmp_path: FilePath) -> None:
+    brush = lay_beads()
+    file = came_back(sheet_file(SHEET, history=False))
+    claimed = [{**row, "builtin": True} if row["id"] == brush else row for row in file.rows["brush"]]
+    elsewhere(tmp_path)
+    import_sheet(replace(file, rows={**file.rows, "brush": claimed}), small_picture)
+    assert not bench.look(brush).builtin
+
+
 def test_a_brush_that_has_changed_here_since_is_added_beside(store: FilePath) -> None:
     brush = lay_beads()
     file = came_back(sheet_file(SHEET, history=False))

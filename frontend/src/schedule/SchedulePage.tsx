@@ -16,7 +16,7 @@ import { UnitContext } from "@/shared/ui/unit";
 import { ScheduleTable } from "./ScheduleTable";
 
 const USUAL: Allowed = { waste: "15 %", ends: "15 mm" };
-const PAPERS = CHOICES.papers.filter(({ id }) => ["a4", "a3", "letter", "tabloid"].includes(id));
+const PAPERS = CHOICES.papers.filter(({ id }) => id !== "own");
 const FILES: (readonly [ScheduleFile, string])[] = [
   ["schedule.csv", "Save as CSV"],
   ["schedule.pdf", "Save as PDF"],
