@@ -42,10 +42,11 @@ from curlet.store.rows import write_changes
 from curlet.store.state import State, load_state
 
 SHEETS = (WAISTCOAT, PROGRAMME, SATCHEL, COAT, CURTAIN)
-# What is painted in a sheet's order: each path under its run, text over all paths, single repeats over all.
 # Enough for its size in print.
 _PICTURE_PPI = 400.0
-_EACH, _TEXT, _SINGLES = 10, 100_000, 200_000
+# Paths' positions are so far apart. What is painted in a sheet's order: each path under its run, text over
+# all paths, single repeats over all.
+_EACH = 10
 
 
 def load_demo() -> None:
@@ -97,11 +98,12 @@ def _add_sheet(sheet: DemoSheet, position: int) -> None:
         SeamGroup.create(id=_id(sheet, name), sheet=sheet.id, name=name, mark=mark, position=place)
     for place, path in enumerate(sheet.paths()):
         _add_path(sheet, path, place)
+    _add_what_follows(sheet)
+    over = load_state(sheet.id).next_position("single")
     for place, one in enumerate(sheet.singles):
-        own = {"own": _named(sheet, one.own), "position": _SINGLES + place}
+        own = {"own": _named(sheet, one.own), "position": over + place}
         at = {"x": one.x, "y": one.y, "turn": one.turn, "size": one.size}
         Single.create(id=f"{sheet.id}-one-{place}", sheet=sheet.id, brush=one.brush, **at, **own)
-    _add_what_follows(sheet)
 
 
 def _add_what_follows(sheet: DemoSheet) -> None:
@@ -153,10 +155,10 @@ def _write_along(sheet: DemoSheet, text: DemoText, number: int) -> None:
 
 
 def _over_all(state: State, letters: list[str], own: Any) -> None:
-    for place, letter in enumerate(letters):
-        state.update("path", letter, position=_TEXT + 2 * place)
+    for letter in letters:
+        state.update("path", letter, position=state.next_position("path"))
         for run in state.runs_of(letter):
-            state.update("run", run["id"], own=own, position=_TEXT + 2 * place + 1)
+            state.update("run", run["id"], own=own, position=state.next_position("run"))
 
 
 def _id(sheet: DemoSheet, name: str) -> str:

@@ -42,12 +42,13 @@ def add_area(state: State, area_id: str, doc: AreaDoc, name: str, above: float, 
         If nothing is left, or one of its shapes encloses nothing.
     """
     _put(state, area_id, doc, state.next_position("area"))
-    for number, edge in enumerate(_edges(state, area_id, doc), 1):
+    edges = _edges(state, area_id, doc)
+    positions = state.positions_above(above, len(edges))
+    for number, (edge, position) in enumerate(zip(edges, positions, strict=True), 1):
         own = name if number == 1 else f"{name}, {number}"
-        facts, position = {"element": f"area-{area_id}"}, state.position_above(above)
+        facts = {"element": f"area-{area_id}"}
         owned = {"area": area_id, "part": str(number)}
         add_path(state, own, _path(edge), facts=facts, position=position, **owned, **look)
-        above = position
 
 
 def put_area(state: State, area_id: str, doc: AreaDoc) -> None:
@@ -63,7 +64,7 @@ def put_area(state: State, area_id: str, doc: AreaDoc) -> None:
             name = f"{first['name']}, {number}"
             look |= {"area": area_id, "part": str(number)}
             last = max(row["position"] for row in edge_paths(state, area_id))
-            look["position"] = state.position_above(last)
+            (look["position"],) = state.positions_above(last)
             new = add_path(state, name, _path(edge), first["group"], **look)
             add_half(state, new, [row["id"] for row in old])
             continue

@@ -69,7 +69,7 @@ def add_half(state: State, edge: str, edges: list[str]) -> None:
     row, half = state.get("path", edge), HalfDoc(**{**twin["half"], "of": edge})
     facts = {key: value for key, value in twin["facts"].items() if key == _OF_FACTS}
     name = other_half(row["name"]) or ended(row["name"], ", mirrored")
-    position = state.position_above(twin["position"])
+    (position,) = state.positions_above(twin["position"])
     path = _mirrored(core_path(row), half)
     link(state, add_path(state, name, path, twin["group"], facts=facts, position=position), half)
 

@@ -63,6 +63,8 @@ KINDS: dict[str, type[Table]] = {
 OF_SHEET = tuple(kind for kind in KINDS if kind not in ("sheet", "brush"))
 # Those that are painted: their positions are one order, bottom to top.
 PAINTED = ("guide", "path", "run", "single")
+# Nearer positions than this have no room between them in a number.
+_ROOM = 1e-6
 _WORDS = {
     **{kind: kind for kind in KINDS},
     "group": "seam group",
@@ -245,10 +247,17 @@ class State:
             self._last[order] = max(every, default=-1)
         return self._last[order] + 1
 
-    def position_above(self, position: float) -> float:
-        """A place right above another one that is painted."""
-        every = (row["position"] for kind in PAINTED for row in self.rows[kind].values())
-        return (position + min((at for at in every if at > position), default=position + 2)) / 2
+    def positions_above(self, position: float, count: int = 1) -> list[float]:
+        """Places right above what is painted at a position, bottom to top. Where there is no room for them,
+        everything over it moves up."""
+        over = [(kind, row) for kind, row in self.painted() if row["position"] > position]
+        high = over[0][1]["position"] if over else position + count + 1
+        step = (high - position) / (count + 1)
+        if step < _ROOM:
+            step = 1.0
+            for kind, row in over:
+                self.update(kind, row["id"], position=row["position"] + count + 1)
+        return [position + number * step for number in range(1, count + 1)]
 
     def first_position(self) -> float:
         """A place under everything that is painted."""

@@ -262,8 +262,11 @@ def test_no_intent_is_left_out() -> None:
 def test_every_intent_is_one_step_back_and_forth(store: FilePath, tried: Tried) -> None:
     prepare(tried)
     before = rows(journal.find_sheet(tried.sheet))
-    after = rows(do(tried))
+    done = do(tried)
+    after = rows(done)
     assert after != before
+    painted = [row["position"] for _, row in done.painted()]
+    assert len(set(painted)) == len(painted), "two things are painted in no order"
     assert rows(journal.undo(tried.sheet, journal.current_revision(tried.sheet))) == before
     assert rows(journal.redo(tried.sheet, journal.current_revision(tried.sheet))) == after
     label = journal.undo_labels(tried.sheet)[0]

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import shutil
 import sqlite3
 from pathlib import Path as FilePath
 
@@ -9,6 +10,7 @@ import pytest
 from pydantic import TypeAdapter
 
 from curlet.core.errors import BadInput
+from curlet.demo.load import SHEETS
 from curlet.store import journal
 from curlet.store.commands import AnyIntent
 from curlet.store.database import MIGRATIONS, _one_order, open_database
@@ -42,6 +44,15 @@ def test_a_sheet_begins_with_fills_under_runs_under_single_repeats(store: FilePa
     kinds = [kind for kind, _ in journal.find_sheet("programme").painted()]
     ranks = [("guide", "path", "run", "single").index(kind) for kind in kinds]
     assert ranks == sorted(ranks)
+
+
+def test_no_two_things_of_the_demo_are_painted_in_no_order(demo: FilePath, tmp_path: FilePath) -> None:
+    """Their ids differ from one loading to the next, so an order by ids would too."""
+    open_database(FilePath(shutil.copy(demo, tmp_path)))
+    for sheet in SHEETS:
+        painted = [row["position"] for _, row in journal.find_sheet(sheet.id).painted()]
+        assert len(set(painted)) == len(painted) > 10, sheet.name
+    database.close()
 
 
 def test_a_path_goes_to_the_front_with_its_runs_and_back_by_undo(store: FilePath) -> None:
@@ -172,3 +183,19 @@ def test_what_is_cropped_to_a_shape_or_an_area_goes_with_it(store: FilePath) -> 
     moved = order(reorder("back", ("path", edges[0])))
     assert set(moved[:3]) == {*edges, hem_l}
     assert [item for item in moved if item in (*edges, hem_l)] == [i for i in before if i in (*edges, hem_l)]
+
+
+def test_where_no_room_is_left_everything_over_a_place_moves_up(store: FilePath) -> None:
+    state = journal.find_sheet(SHEET)
+    before = order(state)
+    low = state.get("path", FRONT)["position"]
+    above = next(row for _, row in state.painted() if row["position"] > low)
+    state.update("path", above["id"], position=low + 1e-7)
+    there = state.positions_above(low, 3)
+    assert [low, *there] == sorted({low, *there})
+    assert order(state) == before
+    assert state.get("path", above["id"])["position"] > there[-1]
+    # With room, nothing moves.
+    changes = len(state.changes)
+    assert low < state.positions_above(low, 2)[0]
+    assert len(state.changes) == changes

@@ -23,8 +23,6 @@ _WORDS: dict[Where, str] = {
     "below": "further down",
 }
 _KINDS = {"run": "a run", "single": "a single repeat", "guide": "a guide picture"}
-# Nearer positions than this have no room between them in a number.
-_ROOM = 1e-6
 
 
 class Painted(BaseIntent):
@@ -140,20 +138,11 @@ def _is_seen(state: State, kind: str, row: Json) -> bool:
 def _put_between(
     state: State, block: list[tuple[str, Json]], others: list[tuple[str, Json]], place: int
 ) -> None:
-    """Give a block positions between two of the others; where there is no room left, everything gets new
-    ones."""
-    low = others[place - 1][1]["position"] if place else None
-    high = others[place][1]["position"] if place < len(others) else None
-    if low is None:
-        start, step = (high or 0) - len(block), 1.0
-    elif high is None:
-        start, step = low + 1, 1.0
+    """Give a block positions above so many of the others."""
+    if place:
+        positions = state.positions_above(others[place - 1][1]["position"], len(block))
     else:
-        step = (high - low) / (len(block) + 1)
-        start = low + step
-    if step < _ROOM:
-        for number, (kind, row) in enumerate([*others[:place], *block, *others[place:]]):
-            state.update(kind, row["id"], position=float(number))
-        return
-    for number, (kind, row) in enumerate(block):
-        state.update(kind, row["id"], position=start + number * step)
+        lowest = min((row["position"] for _, row in others), default=0.0)
+        positions = [lowest - len(block) + number for number in range(len(block))]
+    for (kind, row), position in zip(block, positions, strict=True):
+        state.update(kind, row["id"], position=position)
