@@ -117,9 +117,7 @@ def _opened(data: bytes) -> Dxf:
                 return readfile(file.name)
         document, _ = recover.read(io.BytesIO(data))
     except (DXFError, OSError, ValueError, KeyError, IndexError, TypeError, AttributeError, RecursionError):
-        raise BadInput(
-            "This is neither an SVG nor a DXF that can be read. Export the drawing again."
-        ) from None
+        raise BadInput("This is no SVG, DXF or PDF that can be read. Export the drawing again.") from None
     return document
 
 

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import math
 import re
-from collections.abc import Callable, Iterator
+from collections.abc import Callable, Iterable, Iterator
 from dataclasses import dataclass
 from itertools import chain, islice
 
@@ -71,8 +71,17 @@ def read_contours(data: str, name: str = "") -> tuple[Contour, ...]:
     if len(data) > 2 * MAX_NODES and _has_tokens(data, MAX_TOKENS + 1):
         raise TooMuch(f"{which} has more than {MAX_NODES:,} nodes. Simplify it or split it in two.")
     strange = _STRANGE.search(data)
+    return contours_of(_steps(data[: strange.start()] if strange else data))
+
+
+def contours_of(steps: Iterable[tuple[str, list[float]]]) -> tuple[Contour, ...]:
+    """The contours that commands of SVG's path data draw, each with its own numbers.
+
+    >>> [contour.closed for contour in contours_of([("M", [0, 0]), ("L", [9, 0]), ("L", [9, 9]), ("Z", [])])]
+    [True]
+    """
     pen = _Pen()
-    for command, numbers in _steps(data[: strange.start()] if strange else data):
+    for command, numbers in steps:
         if not pen.begun and command not in "Mm":
             break
         _DRAW[command.upper()](pen, numbers, command.islower())

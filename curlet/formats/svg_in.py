@@ -58,13 +58,14 @@ class ImportedPath:
 @dataclass(frozen=True)
 class ImportedDrawing:
     """A drawing imported: its size in mm, its paths and what was left out, in words; whether its mm are the
-    garment's, or a sheet's."""
+    garment's, or a sheet's; how many pages its file has."""
 
     width: float
     height: float
     paths: tuple[ImportedPath, ...]
     notes: tuple[str, ...] = field(default=())
     on_garment: bool = False
+    pages: int = 1
 
 
 def read_svg(data: bytes, tell: Callable[[float, str], None] = lambda share, doing: None) -> ImportedDrawing:

@@ -23,11 +23,13 @@ from curlet.studio.jobs import Progress
 from curlet.studio.worker import DRAWING, SHEETS, TRACING, Stop, never, run
 
 
-def drawing(data: bytes, progress: Progress | None = None, stop: Stop = never) -> ImportedDrawing:
-    """An SVG or DXF drawing; raises as `read_drawing` and `run`."""
+def drawing(
+    data: bytes, page: int = 1, progress: Progress | None = None, stop: Stop = never
+) -> ImportedDrawing:
+    """An SVG, DXF or PDF drawing; raises as `read_drawing` and `run`."""
     if progress is None:
-        return run(read_drawing, data, bounds=DRAWING, stop=stop)
-    return run(read_drawing, data, bounds=DRAWING, tell=progress.tell, stop=progress.stop.is_set)
+        return run(read_drawing, data, page, bounds=DRAWING, stop=stop)
+    return run(read_drawing, data, page, bounds=DRAWING, tell=progress.tell, stop=progress.stop.is_set)
 
 
 def artwork(data: bytes, turn: float, stop: Stop = never) -> tuple[ArtworkDoc, tuple[str, ...]]:

@@ -25,6 +25,8 @@ from curlet.web.watched import watched
 
 drawings = Routes("drawings", __name__, url_prefix="/api")
 
+# What a drawing's file is called after its last full stop.
+_KINDS = ("svg", "dxf", "pdf")
 _REPLIES: Replies = {200: ChangedFrame, 409: Problem, 413: Problem, 422: Problem}
 _jobs = Jobs("This drawing is no longer kept. Choose its file again.")
 
@@ -37,9 +39,10 @@ class ImportedFile(BaseModel):
 
 
 class DrawingFile(BaseModel):
-    """A drawing to look at before it is imported."""
+    """A drawing to look at before it is imported, or one page of it."""
 
     file: Upload
+    page: Annotated[int, Field(ge=1, le=10_000)] = 1
 
 
 class DrawingUrl(BaseModel):
@@ -77,6 +80,7 @@ class DrawingLooked(BaseModel):
     done: bool
     width: float
     height: float
+    pages: int
     groups: list[GroupFound]
     notes: list[str]
 
@@ -94,14 +98,15 @@ class UseDrawing(BaseModel):
 def title_of(name: str | None) -> str:
     """A drawing's title from its file's name."""
     last = (name or "Drawing").rsplit("/", 1)[-1]
-    return last.removesuffix(".svg").removesuffix(".dxf")[:120] or "Drawing"
+    stem, _, kind = last.rpartition(".")
+    return (stem if kind.lower() in _KINDS else last)[:120] or "Drawing"
 
 
 @drawings.post("/drawings", responses={200: DrawingBegun, 413: Problem, 422: Problem})
 def begin(form: DrawingFile) -> Response:
     """Begin to read a drawing."""
     data = form.file.stream.read()
-    key = _jobs.start(lambda progress: imports.drawing(data, progress))
+    key = _jobs.start(lambda progress: imports.drawing(data, form.page, progress))
     return json_reply({"id": key, "title": title_of(form.file.filename)})
 
 
@@ -113,13 +118,13 @@ def look(path: DrawingUrl, query: LookQuery) -> Response:
         raise job.error
     head = {"share": job.share, "doing": job.doing, "done": job.done}
     if not job.done or job.result is None:
-        return json_reply({**head, "groups": [], "notes": [], "width": 0, "height": 0})
+        return json_reply({**head, "groups": [], "notes": [], "width": 0, "height": 0, "pages": 1})
     taken: ImportedDrawing = job.result
     groups = [
         {"key": g.key, "name": g.name, "mark": g.mark, "paths": len(g.paths), "d": g.picture}
         for g in sorted_into_groups(taken, query.by, "The drawing")
     ]
-    size = {"width": taken.width, "height": taken.height}
+    size = {"width": taken.width, "height": taken.height, "pages": taken.pages}
     return json_reply({**head, **size, "groups": groups, "notes": taken.notes})
 
 
@@ -148,8 +153,10 @@ def use(path: SheetDrawingUrl, body: UseDrawing) -> Response:
 
 @drawings.post("/sheets/<sheet_id>/import", responses=_REPLIES)
 def whole(path: SheetUrl, form: ImportedFile) -> Response:
-    """Import all lines of an SVG or DXF drawing at once, as one seam group."""
+    """Import all lines of an SVG, DXF or PDF drawing at once, as one seam group."""
     taken, title = imports.drawing(form.file.stream.read(), stop=gone()), title_of(form.file.filename)
+    if not taken.paths:
+        raise BadInput(" ".join(taken.notes))
     group = sorted_into_groups(taken, "one", title)[0]
     whole = ((title, None, group.paths),)
     intent = ImportDrawing(title=title, groups=whole, on_garment=taken.on_garment)

@@ -9,6 +9,7 @@ from selenium.webdriver.common.by import By
 from selenium.webdriver.common.keys import Keys
 
 from tests.browser.table import Table
+from tests.web.test_pdf_import_api import two_pages
 
 FLAT = """<svg xmlns="http://www.w3.org/2000/svg" width="120mm" height="90mm" viewBox="0 0 120 90">
 <g id="Pieces"><path id="body" d="M10 10H70V80H10Z" fill="#c9a86a" stroke="#222" stroke-width="0.6"/></g>
@@ -25,6 +26,21 @@ def looked(table: Table, tmp_path: FilePath) -> Table:
     table.named("Drawing to import").send_keys(str(file))
     table.wait(lambda: names(table))
     return table
+
+
+def test_the_page_of_a_pdf_is_chosen_and_its_lines_are_taken(table: Table, tmp_path: FilePath) -> None:
+    file = tmp_path / "tech pack.pdf"
+    file.write_bytes(two_pages())
+    table.named("Drawing to import").send_keys(str(file))
+    dialog = table.sought("css selector", "dialog")
+    table.wait(lambda: "Page 1 has no lines" in dialog.text)
+    assert not table.button("Import 0 paths").is_enabled()
+    table.pick("Page of the file", "2 of 2")
+    table.wait(lambda: names(table))
+    assert "50.8 × 50.8 mm" in table.sought("css selector", "dialog").text
+    before = len(table.path_names())
+    table.button("Import 2 paths").click()
+    table.wait(lambda: len(table.path_names()) == before + 2)
 
 
 def names(table: Table) -> list[str]:

@@ -271,6 +271,52 @@ def _pieces() -> dict[str, Callable[[], bytes]]:
     }
 
 
+def _pdf(content: bytes, forms: str = "", **page: str) -> bytes:
+    """A PDF of one page, its objects without a table of where they lie: forms are numbered from 4 on."""
+    own = "".join(f"/{key} {value}" for key, value in page.items())
+    return b"".join(
+        (
+            b"%PDF-1.7\n1 0 obj<</Type/Catalog/Pages 2 0 R>>endobj\n",
+            b"2 0 obj<</Type/Pages/Kids[3 0 R]/Count 1>>endobj\n",
+            f"3 0 obj<</Type/Page/Parent 2 0 R/MediaBox[0 0 200 200]{own}/Contents 9999 0 R".encode(),
+            b"/Resources<</XObject<</F 4 0 R>>>>>>endobj\n",
+            forms.encode(),
+            f"9999 0 obj<</Length {len(content)}>>stream\n".encode() + content + b"\nendstream endobj\n",
+            b"trailer<</Root 1 0 R/Size 10000>>\n%%EOF\n",
+        )
+    )
+
+
+def _form(number: int, content: str, within: int) -> str:
+    head = "/Type/XObject/Subtype/Form/BBox[0 0 200 200]"
+    return (
+        f"{number} 0 obj<<{head}/Resources<</XObject<</F {within} 0 R>>>>/Length {len(content)}>>"
+        f"stream\n{content}\nendstream endobj\n"
+    )
+
+
+def _pages() -> dict[str, Callable[[], bytes]]:
+    line = "0 0 m 50 50 l S "
+    return {
+        "forms that double": lambda: _pdf(
+            b"/F Do",
+            "".join(_form(4 + k, line + "/F Do " * 2, 5 + k) for k in range(22)) + _form(26, line, 4),
+        ),
+        "a form within itself": lambda: _pdf(b"/F Do", _form(4, line + "/F Do", 4)),
+        "a million lines in a PDF": lambda: _pdf(line.encode() * 1_000_000),
+        "a path of 2 million corners": lambda: _pdf(b"0 0 m " + b"9 9 l 0 5 l " * 1_000_000 + b"S"),
+        "a page that unpacks to 128 MB": lambda: _pdf(zlib.compress(line.encode() * 8_000_000)).replace(
+            b"9999 0 obj<<", b"9999 0 obj<</Filter/FlateDecode"
+        ),
+        "places past all numbers": lambda: _pdf(b"1e39 -1e39 m 9e99 0 l S 0 0 m 1e30 1e30 l S"),
+        "a page of no size": lambda: _pdf(line.encode(), CropBox="[9 9 9 9]"),
+        "a page turned by a third": lambda: _pdf(line.encode(), Rotate="33"),
+        "a unit that is none": lambda: _pdf(line.encode(), UserUnit="-1"),
+        "q a million deep": lambda: _pdf(b"q " * 1_000_000 + line.encode()),
+        "a PDF cut short": lambda: _pdf(line.encode() * 1000)[:4_000],
+    }
+
+
 def _sheets() -> dict[str, Callable[[], bytes]]:
     head = {"curlet": "sheet", "version": 1, "fonts": {}}
     sheet = {"id": "s", "name": "S", "width": 100, "height": 100, "scale": "1:1"}
@@ -323,5 +369,6 @@ HOSTILE: tuple[Hostile, ...] = (
     *(Hostile(name, "picture", make) for name, make in _pictures().items()),
     *(Hostile(name, "brush", make) for name, make in _brushes().items()),
     *(Hostile(name, "pieces", make) for name, make in _pieces().items()),
+    *(Hostile(name, "pieces", make) for name, make in _pages().items()),
     *(Hostile(name, "sheet", make) for name, make in _sheets().items()),
 )

@@ -13,10 +13,12 @@ from tests.reference.test_dxf_in import dxf, pieces
 from tests.web.test_api import SHEET, sheet
 
 
-def looked(client: FlaskClient, data: bytes) -> dict[str, Any]:
-    form = {"file": (io.BytesIO(data), "Jacket, size 40.dxf")}
+def looked(
+    client: FlaskClient, data: bytes, name: str = "Jacket, size 40.dxf", **more: object
+) -> dict[str, Any]:
+    form = {"file": (io.BytesIO(data), name), **more}
     begun = client.post("/api/drawings", data=form, content_type="multipart/form-data").json
-    assert begun["title"] == "Jacket, size 40"
+    assert begun["title"] == name.rpartition(".")[0]
     for _ in range(600):
         found = client.get(f"/api/drawings/{begun['id']}")
         if found.status_code != 200 or found.json["done"]:

@@ -161,7 +161,7 @@ export const api = {
       client.POST("/api/sheets/{sheet_id}/redo", { params: at(id), body: { revision }, ...watched(work), ...binary }),
     ),
 
-  readDrawing: (file: File) => settled(client.POST("/api/drawings", form({ file }))),
+  readDrawing: (file: File, page = 1) => settled(client.POST("/api/drawings", form({ file, page: String(page) }))),
 
   drawing: (drawing_id: string, by: Schemas["UseDrawing"]["by"]) =>
     settled(client.GET("/api/drawings/{drawing_id}", { params: { path: { drawing_id }, query: { by } } })),

@@ -5,6 +5,7 @@ import { useEffect, useRef, useState } from "react";
 import { api } from "@/shared/api/client";
 import type { DrawingLooked } from "@/shared/api/types";
 import { Choice } from "@/shared/ui/Choice";
+import { Pick } from "@/shared/ui/Pick";
 import { Tick } from "@/shared/ui/Tick";
 import { useLength } from "@/shared/ui/unit";
 import { plural } from "@/shared/ui/words";
@@ -22,13 +23,21 @@ type By = (typeof BY)[number][0];
 /** How often the server is asked while it reads, ms. */
 const EVERY = 150;
 
-/** A drawing that has been sent to be read. */
+/** A drawing that has been sent to be read, and the page of its file that is read. */
 export interface Drawing {
   id: string;
   title: string;
+  file: File;
+  page: number;
 }
 
-export function ImportDialog({ drawing, onDone }: { drawing: Drawing; onDone: () => void }) {
+interface Props {
+  drawing: Drawing;
+  onPage: (page: number) => void;
+  onDone: () => void;
+}
+
+export function ImportDialog({ drawing, onPage, onDone }: Props) {
   const session = useSheetSession();
   const { bare, text } = useLength();
   const dialog = useRef<HTMLDialogElement>(null);
@@ -83,7 +92,21 @@ export function ImportDialog({ drawing, onDone }: { drawing: Drawing; onDone: ()
             </span>{" "}
             as drawn. Each group below becomes a seam group, with its line colour for a mark.
           </p>
-          <Choice label="Sorted into groups" options={BY} value={by} onChange={setBy} />
+          <div className="flex items-center gap-4">
+            {data.pages > 1 && (
+              <label className="flex items-center gap-2">
+                Page
+                <Pick label="Page of the file" value={drawing.page} onPick={(page) => onPage(Number(page))}>
+                  {Array.from({ length: data.pages }, (_, at) => (
+                    <option key={at} value={at + 1}>
+                      {at + 1} of {data.pages}
+                    </option>
+                  ))}
+                </Pick>
+              </label>
+            )}
+            <Choice label="Sorted into groups" options={BY} value={by} onChange={setBy} />
+          </div>
           <div className="mt-2 grid grid-cols-[1fr_360px] gap-3">
             <Picture looked={data} left={left} />
             <ul aria-label="Groups found" className="max-h-[380px] overflow-y-auto">

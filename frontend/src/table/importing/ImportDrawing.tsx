@@ -1,4 +1,4 @@
-/** Importing a line drawing, or pattern pieces, from an SVG or DXF file: chosen, or dropped here; then looked at before it is taken. */
+/** Importing a line drawing, or pattern pieces, from an SVG, DXF or PDF file: chosen, or dropped here; then looked at before it is taken. */
 import { useRef, useState } from "react";
 
 import { api } from "@/shared/api/client";
@@ -12,10 +12,10 @@ import { type Drawing, ImportDialog } from "./ImportDialog";
 export function ImportDrawing() {
   const input = useRef<HTMLInputElement>(null);
   const [drawing, setDrawing] = useState<Drawing | null>(null);
-  const read = async (file: File | undefined) => {
+  const read = async (file: File | undefined, page = 1) => {
     if (!file) return;
     try {
-      setDrawing(await api.readDrawing(file));
+      setDrawing({ ...(await api.readDrawing(file, page)), file, page });
     } catch (error) {
       tableState().set({ notice: { tone: "fault", text: error instanceof Refusal ? error.message : String(error) } });
     }
@@ -33,7 +33,7 @@ export function ImportDrawing() {
       <input
         ref={input}
         type="file"
-        accept=".svg,image/svg+xml,.dxf"
+        accept=".svg,image/svg+xml,.dxf,.pdf"
         aria-label="Drawing to import"
         className="sr-only"
         tabIndex={-1}
@@ -46,7 +46,14 @@ export function ImportDrawing() {
       >
         Import a drawing
       </button>
-      {drawing && <ImportDialog key={drawing.id} drawing={drawing} onDone={() => setDrawing(null)} />}
+      {drawing && (
+        <ImportDialog
+          key={drawing.id}
+          drawing={drawing}
+          onPage={(page) => void read(drawing.file, page)}
+          onDone={() => setDrawing(null)}
+        />
+      )}
     </div>
   );
 }
