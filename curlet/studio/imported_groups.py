@@ -7,6 +7,8 @@ from collections.abc import Callable
 from dataclasses import dataclass
 from typing import Literal
 
+import numpy as np
+
 from curlet.core.path.outline import joined, outline_of
 from curlet.formats.numbers import terse_data
 from curlet.formats.svg_in import ImportedDrawing, ImportedPath
@@ -30,8 +32,8 @@ class ImportedGroup:
 
     @property
     def picture(self) -> str:
-        """Its lines as SVG path data, mm; of a very large group a part."""
-        return terse_data(joined([outline_of(line.path) for line in self.paths[:_MAX_SHOWN]]), _DECIMALS)
+        """Its lines as SVG path data, mm; of a very large group the largest ones."""
+        return terse_data(joined([outline_of(line.path) for line in _largest(self.paths)]), _DECIMALS)
 
 
 def sorted_into_groups(taken: ImportedDrawing, by: By, title: str) -> list[ImportedGroup]:
@@ -42,6 +44,15 @@ def sorted_into_groups(taken: ImportedDrawing, by: By, title: str) -> list[Impor
     return [
         ImportedGroup(_key(name), name[:120], _mark(lines), tuple(lines)) for name, lines in found.items()
     ]
+
+
+def _largest(lines: tuple[ImportedPath, ...]) -> list[ImportedPath]:
+    """As many lines as a picture needs, in drawing order."""
+    if len(lines) <= _MAX_SHOWN:
+        return list(lines)
+    sizes = [float(np.ptp(line.path.points, axis=0).max()) for line in lines]
+    kept = np.argsort(sizes, kind="stable")[-_MAX_SHOWN:]
+    return [lines[at] for at in np.sort(kept).tolist()]
 
 
 def _key(name: str) -> str:

@@ -91,12 +91,14 @@ def test_a_groups_picture_is_its_lines() -> None:
     assert [contour.start for contour in contours] == [(0, 12), (0, 38)]
 
 
-def test_of_a_huge_group_a_part_is_pictured(monkeypatch: pytest.MonkeyPatch) -> None:
+def test_of_a_huge_group_the_largest_lines_are_pictured(monkeypatch: pytest.MonkeyPatch) -> None:
+    """A garment's stitches come before its other half as often as not."""
     monkeypatch.setattr(imported_groups, "_MAX_SHOWN", 5)
-    lines = "".join(f'<path d="M{i} 0v9" stroke="#123"/>' for i in range(40))
+    lengths = [9, 1, 1, 30, 1, 8, 1, 1, 7, 1, 6]
+    lines = "".join(f'<path d="M{i} 0v{length}" stroke="#123"/>' for i, length in enumerate(lengths))
     (one,) = groups("one", lines).values()
-    assert len(one.paths) == 40
-    assert len(read_contours(one.picture)) == 5
+    assert len(one.paths) == len(lengths)
+    assert [contour.start[0] for contour in read_contours(one.picture)] == [0, 3, 5, 8, 10]
 
 
 def test_a_layers_long_or_odd_name_is_kept_within_bounds() -> None:
