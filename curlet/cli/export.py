@@ -19,6 +19,7 @@ from curlet.formats.file_names import unlike_names
 from curlet.formats.output import FileSettings
 from curlet.formats.outputs import OUTPUTS, write
 from curlet.formats.several import EACH
+from curlet.formats.tintable import COLOURS
 from curlet.store import journal, sheets
 from curlet.store.state import State
 from curlet.studio.export_facts import per_mm
@@ -34,7 +35,12 @@ from curlet.studio.exported import Exported, drawings
 @click.option("--each", type=click.Choice(tuple(EACH)), default="sheet", help="what a file, or a page, holds")
 @click.option("--colourway", help="by its name, in place of the one that is shown")
 @click.option("--background", default="", help="a colour, or “sheet” for the sheet's own")
-@click.option("--white", is_flag=True, help="all in white, to be tinted elsewhere")
+@click.option(
+    "--colours",
+    type=click.Choice(tuple(COLOURS)),
+    default="drawn",
+    help="white or greys are tinted elsewhere",
+)
 @click.option("--call-outs", "callouts", is_flag=True, help="with the runs' call-outs")
 @click.option("--trim", metavar="MARGIN", help="trimmed to the artwork, with a margin")
 @DATA
@@ -52,7 +58,7 @@ def export(
     each: str,
     colourway: str | None,
     background: str,
-    white: bool,
+    colours: str,
     callouts: bool,
     trim: str | None,
 ) -> int:
@@ -68,7 +74,7 @@ def export(
             each=each,
             colourway=_named(state, "colourway", colourway),
             background=background,
-            white=white,
+            colours=colours,
             callouts=callouts,
             margin=None if trim is None else read_measure(trim).value,
         )

@@ -32,11 +32,13 @@ from curlet.formats.outputs import OUTPUTS
 from curlet.formats.papers import OWN_SIZE, PAPERS
 from curlet.formats.schedule_table import KINDS as SCHEDULE_BY
 from curlet.formats.several import EACH
+from curlet.formats.tintable import COLOURS
 
 if TYPE_CHECKING:
     Kind: TypeAlias = str
     OutputName: TypeAlias = str
     EachName: TypeAlias = str
+    ColoursName: TypeAlias = str
     PaperName: TypeAlias = str
     SheetOfPaperName: TypeAlias = str
     ScheduleBy: TypeAlias = str
@@ -67,7 +69,7 @@ else:
     PaperName = _one_of((OWN_SIZE, *PAPERS))
     SheetOfPaperName = _one_of(PAPERS)
     ScheduleBy = _one_of(SCHEDULE_BY)
-    LinesName, CurvesName = map(_one_of, (LINES, CURVES))
+    LinesName, CurvesName, ColoursName = map(_one_of, (LINES, CURVES, COLOURS))
     Manner, Made, HoldName, FitName = map(_one_of, (MANNERS, MADE, HOLDS, FITS))
     Remainder, Layout, FacingKind, Overlap = map(_one_of, (REMAINDERS, LAYOUTS, FACINGS, OVERLAPS))
     Crossing, Channel, Driver = map(_one_of, (CROSSINGS, CHANNELS, DRIVERS))
@@ -83,6 +85,7 @@ def choices() -> Json:
         "crossings": CROSSINGS, "drivers": DRIVERS, "finishes": FINISHES, "takes": TAKES, "stands": STANDS,
         "uses": USES, "each": EACH, "lines": LINES, "curves": CURVES,
         "ways": {name: way.label for name, way in WAYS.items()},
+        "colours": {name: colours.label for name, colours in COLOURS.items()},
         "papers": {OWN_SIZE: "As large as it is", **{key: paper.name for key, paper in PAPERS.items()}},
     }  # fmt: skip
     return {

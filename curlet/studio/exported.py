@@ -10,7 +10,7 @@ from curlet.core.drawing import Drawing
 from curlet.core.errors import BadInput
 from curlet.core.trim import trimmed
 from curlet.formats.several import EACH
-from curlet.formats.white import whitened
+from curlet.formats.tintable import COLOURS
 from curlet.store.records import RunRecord
 from curlet.store.state import State
 from curlet.studio.callouts import callout_groups
@@ -41,7 +41,7 @@ class Exported:
     each : what each drawing holds, by its name in `EACH`.
     colourway : the colourway that it has; None for the one that is shown.
     background : "" for none, "sheet" for the sheet's own, or a colour.
-    white : whether all of it is white, to be tinted elsewhere.
+    colours : what its colours are, by their name in `COLOURS`.
     callouts : whether call-outs of its runs are in it.
     margin : what is left around the artwork that it is trimmed to, mm; None where it is not trimmed.
     """
@@ -54,12 +54,13 @@ class Exported:
     each: str = "sheet"
     colourway: str | None = None
     background: str = ""
-    white: bool = False
+    colours: str = "drawn"
     margin: float | None = None
     callouts: bool = False
 
     def __post_init__(self) -> None:
         chosen(EACH, self.each, "way of making files")
+        chosen(COLOURS, self.colours, "kind of colours")
 
 
 @dataclass(frozen=True)
@@ -103,7 +104,7 @@ def drawings(
         )
         if asked.callouts:
             runs = [run["id"] for run in part.runs]
-            told = callout_groups(part.state, _tone(state, asked), runs, halo=not asked.white)
+            told = callout_groups(part.state, _tone(state, asked), runs, halo=asked.colours == "drawn")
             drawing = replace(drawing, groups=(*drawing.groups, *told))
         if drawing.groups or asked.each not in _OF_SOME:
             made.append(_finished(part.state, replace(drawing, title=part.title), asked, per_mm))
@@ -125,8 +126,7 @@ def _tone(state: State, asked: Exported) -> str:
 
 
 def _finished(state: State, drawing: Drawing, asked: Exported, per_mm: float | None) -> Drawing:
-    if asked.white:
-        drawing = whitened(drawing)
+    drawing = COLOURS[asked.colours].make(drawing)
     if asked.margin is not None:
         drawing = trimmed(drawing, asked.margin, per_mm)
     return on_background(state, drawing, asked.background) if asked.background else drawing

@@ -9,7 +9,7 @@ from pydantic import BaseModel, Field
 from curlet.core.area.outline import WITHIN
 from curlet.core.measures import Measure, Scale, read_measure
 from curlet.core.trim import MARGIN
-from curlet.formats.choices import CurvesName, EachName, LinesName, OutputName, PaperName
+from curlet.formats.choices import ColoursName, CurvesName, EachName, LinesName, OutputName, PaperName
 from curlet.formats.clean_doc import CleanDoc
 from curlet.formats.outline_file import OutlineDoc
 from curlet.formats.output import FileSettings
@@ -49,7 +49,7 @@ class ExportQuery(BaseModel):
     ] = "sheet"
     trimmed: Annotated[bool, Field(description="Whether it is trimmed to what is drawn.")] = False
     margin: Annotated[Number, Field(description="What is left around that, on the sheet.")] = "0"
-    white: Annotated[bool, Field(description="Whether all of it is white, to be tinted elsewhere.")] = False
+    colours: Annotated[ColoursName, Field(description="What its colours are.")] = "drawn"
     callouts: Annotated[bool, Field(description="Whether its runs' call-outs are in it.")] = False
 
     @property
@@ -71,7 +71,7 @@ class ExportQuery(BaseModel):
             each=self.each,
             colourway=self.colourway,
             background=self.background,
-            white=self.white,
+            colours=self.colours,
             margin=self.around if self.trimmed else None,
             callouts=self.callouts,
         )

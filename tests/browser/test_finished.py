@@ -109,8 +109,8 @@ def test_one_run_is_exported_trimmed_and_white(table: Table) -> None:
     table.type_in("Margin, on paper", "1/8 in")
     table.wait(lambda: table.named("Margin, on paper").get_attribute("value") == "3.175 mm")
     table.wait(lambda: "from the sheet’s left" in table.browser.find_element(By.TAG_NAME, "dialog").text)
-    table.browser.find_element(By.XPATH, tick.format("All in white, to be tinted")).click()
-    address = table.wait(lambda: _address(table, "white=true"))
+    table.pick("Colours", "All white, to be tinted")
+    address = table.wait(lambda: _address(table, "colours=white"))
     assert "trimmed=true" in address
     assert "margin=3.175" in address
     place = table.browser.find_element(By.LINK_TEXT, "its place, as JSON").get_attribute("href") or ""

@@ -46,7 +46,7 @@ def test_several_sheets_are_pages_or_files(data: FilePath, tmp_path: FilePath) -
 
 
 def test_trimmed_white_and_by_path(data: FilePath, tmp_path: FilePath) -> None:
-    words = ["--each", "path", "--runs", "--white", "--trim", "2mm", "--as", "png", "--ppi", "50"]
+    words = ["--each", "path", "--runs", "--colours", "white", "--trim", "2mm", "--as", "png", "--ppi", "50"]
     assert export(data, "waistcoat", "-o", str(tmp_path / "files"), *words) == 0
     files = sorted((tmp_path / "files").iterdir())
     assert len(files) == 3

@@ -154,6 +154,18 @@ def test_in_pixels_it_stands_out_from_the_background(client: FlaskClient, backgr
     assert (away > 150).mean() > 0.05
 
 
+@pytest.mark.parametrize("colours", ["white", "greys"])
+def test_to_be_tinted_it_has_nothing_around_its_letters(client: FlaskClient, colours: str) -> None:
+    """What parts them from the cloth would be tinted as well."""
+    added(client)
+
+    def covered(**query: str) -> int:
+        picture = Image.open(io.BytesIO(exported(client, "png", callouts=True, ppi="150", **query)))
+        return int((np.asarray(picture)[..., 3] > 128).sum())
+
+    assert covered(colours=colours) < covered()
+
+
 def test_only_the_call_outs_of_what_is_exported_are_in_it(client: FlaskClient) -> None:
     do(client, "add-callouts", runs=[run["id"] for run in sheet(client)["runs"]])
     alone = exported(client, "svg", run=run_on(client), what="runs").decode()

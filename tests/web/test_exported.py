@@ -13,7 +13,9 @@ from flask.testing import FlaskClient
 from PIL import Image
 
 from curlet.core.dress.colour import mixed
+from curlet.core.errors import BadInput
 from curlet.formats.svg_in import read_svg
+from curlet.studio.exported import Exported
 from tests.pixels import canvas, encoded
 from tests.web.test_api import HEM, RUN, SHEET, sheet
 from tests.web.test_import_api import begin, looked
@@ -233,10 +235,23 @@ def test_nothing_drawn_is_said_where_it_is_to_be_trimmed(client: FlaskClient) ->
 
 
 def test_all_in_white_has_no_other_colour_and_is_as_opaque(client: FlaskClient) -> None:
-    own, white = pixels(client), pixels(client, white="true")
+    own, white = pixels(client), pixels(client, colours="white")
     assert np.array_equal(own[..., 3], white[..., 3])
     assert set(map(tuple, white[white[..., 3] > 128][:, :3].tolist())) == {(255, 255, 255)}
     assert own[own[..., 3] > 128][:, :3].min() < 200
+
+
+def test_in_greys_light_and_dark_stay_and_no_hue_does(client: FlaskClient) -> None:
+    own, greys = pixels(client), pixels(client, colours="greys")
+    assert np.array_equal(own[..., 3], greys[..., 3])
+    solid = greys[greys[..., 3] == 255][:, :3]
+    assert np.ptp(solid, axis=1).max() <= 1
+    assert np.ptp(solid) > 100
+
+
+def test_colours_that_there_are_not_are_refused() -> None:
+    with pytest.raises(BadInput, match="“pink” is not a kind of colours"):
+        Exported(colours="pink")
 
 
 def zipped(client: FlaskClient, form: str = "svg", **query: str) -> dict[str, bytes]:

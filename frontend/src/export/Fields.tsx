@@ -83,7 +83,12 @@ export function Fields(props: Props) {
         <Tick label="With call-outs" on={made.callouts} onChange={(on) => onChange({ ...made, callouts: on })} />
       )}
       {as !== "dxf" && (
-        <Tick label="All in white, to be tinted" on={made.white} onChange={(white) => onChange({ ...made, white })} />
+        <PickLine
+          label="Colours"
+          value={made.colours}
+          onPick={(colours) => void enter({ colours })}
+          options={CHOICES.colours}
+        />
       )}
     </>
   );

@@ -62,7 +62,7 @@ export function Preview(props: Props) {
   const shown = hasPixels(as) ? view : "whole";
   const clear = !made.background && as !== "jpg";
   // Until one is picked: white thread is not seen on paper.
-  const on = clear ? (ground ?? (made.white ? "dark" : "sheet")) : null;
+  const on = clear ? (ground ?? (made.colours !== "drawn" ? "dark" : "sheet")) : null;
   return (
     <>
       <div className="mb-2 flex w-full flex-wrap items-center justify-between gap-2">

@@ -27,7 +27,7 @@ export const USUALLY: Made = {
   size: "sheet",
   trimmed: false,
   margin: "0 mm",
-  white: false,
+  colours: "drawn",
   callouts: false,
 };
 
