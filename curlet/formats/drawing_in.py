@@ -2,9 +2,8 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable
-
 from curlet.formats.dxf_in import is_binary_dxf, read_dxf
+from curlet.formats.output import Tell, untold
 from curlet.formats.pdf_in import is_pdf, read_pdf
 from curlet.formats.svg_in import ImportedDrawing, read_svg
 
@@ -12,9 +11,7 @@ from curlet.formats.svg_in import ImportedDrawing, read_svg
 _MARK = b"\xef\xbb\xbf"
 
 
-def read_drawing(
-    data: bytes, page: int = 1, tell: Callable[[float, str], None] = lambda share, doing: None
-) -> ImportedDrawing:
+def read_drawing(data: bytes, page: int = 1, tell: Tell = untold) -> ImportedDrawing:
     """The lines of a drawing, or of one page of it; raises as `read_svg`, `read_dxf` and `read_pdf`."""
     if is_pdf(data):
         return read_pdf(data, tell, page)

@@ -11,7 +11,7 @@ import math
 import re
 import tempfile
 from collections import Counter
-from collections.abc import Callable, Iterator
+from collections.abc import Iterator
 from dataclasses import replace
 from typing import TYPE_CHECKING, Any
 
@@ -22,6 +22,7 @@ from curlet.core.measures import MM_PER_INCH
 from curlet.core.path.rework import moved
 from curlet.formats.dxf_entities import Found, Gathered
 from curlet.formats.names import MAX_LETTERS, seen
+from curlet.formats.output import Tell, untold
 from curlet.formats.path_data import Contour, read_contours
 from curlet.formats.path_doc import FactsDoc
 from curlet.formats.svg_in import (
@@ -34,8 +35,6 @@ from curlet.formats.svg_in import (
 
 if TYPE_CHECKING:
     from ezdxf.document import Drawing as Dxf
-
-Tell = Callable[[float, str], None]
 
 MAX_BYTES = 40 * 1024 * 1024
 # Left around the drawing, mm, and how heavy a line is drawn that does not say, mm.
@@ -72,7 +71,7 @@ _MARK = 3.0
 _UNITS = re.compile(r"^[ \t]*UNITS[ \t]*:[ \t]*(METRIC|ENGLISH)[ \t]*$", re.IGNORECASE | re.MULTILINE)
 
 
-def read_dxf(data: bytes, tell: Tell = lambda share, doing: None) -> ImportedDrawing:
+def read_dxf(data: bytes, tell: Tell = untold) -> ImportedDrawing:
     """The lines of a DXF drawing, y turned downward; every one as large as the file says.
 
     Raises

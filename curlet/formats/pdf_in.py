@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import io
 from collections import Counter
-from collections.abc import Callable, Iterator
+from collections.abc import Iterator
 from dataclasses import replace
 from typing import TYPE_CHECKING, Any
 
@@ -13,6 +13,7 @@ import numpy as np
 from curlet.core.errors import BadInput, TooMuch
 from curlet.core.measures import MM_PER_INCH
 from curlet.formats.names import MAX_LETTERS, seen
+from curlet.formats.output import Tell, untold
 from curlet.formats.path_data import Contour, contours_of
 from curlet.formats.svg_in import (
     LARGEST_SHEET,
@@ -29,8 +30,6 @@ if TYPE_CHECKING:
 
     from curlet.formats.pdf_objects import Found
 
-Tell = Callable[[float, str], None]
-
 MAX_BYTES = 40 * 1024 * 1024
 _MM_PER_POINT = MM_PER_INCH / 72
 _TITLE = b"%PDF-"
@@ -43,7 +42,7 @@ def is_pdf(data: bytes) -> bool:
     return _TITLE in data[:_WITHIN]
 
 
-def read_pdf(data: bytes, tell: Tell = lambda share, doing: None, page: int = 1) -> ImportedDrawing:
+def read_pdf(data: bytes, tell: Tell = untold, page: int = 1) -> ImportedDrawing:
     """The lines on a page of a PDF, the first one being 1, y turned downward, as large as the page is; none
     for a page without any, where there are others.
 

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Iterator
+from collections.abc import Iterator
 from dataclasses import dataclass, field
 from typing import Literal
 from xml.etree.ElementTree import Element
@@ -17,6 +17,7 @@ from curlet.core.measures import MM_PER_PX
 from curlet.core.path.chain import chain_to_path
 from curlet.core.path.path import SAME_POINT, Path
 from curlet.formats.names import MAX_LETTERS, seen
+from curlet.formats.output import Tell, untold
 from curlet.formats.path_data import Contour
 from curlet.formats.path_doc import MAX_WEIGHT, FactsDoc
 from curlet.formats.safe_xml import local_name, read_svg_tree
@@ -68,7 +69,7 @@ class ImportedDrawing:
     pages: int = 1
 
 
-def read_svg(data: bytes, tell: Callable[[float, str], None] = lambda share, doing: None) -> ImportedDrawing:
+def read_svg(data: bytes, tell: Tell = untold) -> ImportedDrawing:
     """Read the lines of an SVG drawing.
 
     Physical size is honoured: width and height with the viewBox, otherwise 96 px to the inch. `tell` is

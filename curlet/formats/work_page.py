@@ -13,6 +13,7 @@ from pikepdf import Pdf
 
 from curlet.core.drawing import Drawing, Solid
 from curlet.formats.numbers import number
+from curlet.formats.output import Tell, untold
 from curlet.formats.papers import PAPERS, Paper
 from curlet.formats.pdf.document import Placed, Sheet, add_page, saved
 from curlet.formats.pdf.paints import colour
@@ -70,12 +71,12 @@ def room_for_flat(paper: str) -> tuple[float, float]:
     return found.height - 2 * MARGIN, found.width - 2 * MARGIN - _HEAD - _FOOT
 
 
-def write_work_page(page: WorkPage, paper: str = "a4") -> bytes:
-    """The pages, landscape, on a paper in `PAPERS`."""
+def write_work_page(page: WorkPage, paper: str = "a4", tell: Tell = untold) -> bytes:
+    """The pages, landscape, on a paper in `PAPERS`; `tell` hears how much of the flat is written."""
     pdf = Pdf.new()
     letters, bold = Letters(pdf), Letters(pdf, BOLD)
     writer = _Pages(pdf, PAPERS[paper], Writer(pdf, PPI, letters), letters, bold)
-    for sheet in (writer.flat(page), *writer.brushes(page)):
+    for sheet in (writer.flat(page, tell), *writer.brushes(page)):
         add_page(pdf, sheet)
     tables = TableWriter(pdf, PAPERS[paper], letters, bold)
     for sheet in tables.pages(f"{page.title}, schedule", page.notes, page.tables):
@@ -90,11 +91,11 @@ class _Pages:
         self._pdf, self._writer, self._letters, self._bold = pdf, writer, letters, bold
         self._width, self._height = paper.height, paper.width
 
-    def flat(self, page: WorkPage) -> Sheet:
+    def flat(self, page: WorkPage, tell: Tell) -> Sheet:
         """The sheet in the middle of its room, its title above and the scale bar beneath."""
         out = Operators(self._pdf)
         self._bold.write(out, page.title, MARGIN, MARGIN + TITLE, TITLE)
-        placed = Placed(self._writer.drawing(page.flat), page.flat, page.larger)
+        placed = Placed(self._writer.drawing(page.flat, tell), page.flat, page.larger)
         room = self._width - 2 * MARGIN, self._height - 2 * MARGIN - _HEAD - _FOOT
         placed.show(
             out,

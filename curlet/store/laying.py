@@ -5,11 +5,14 @@ from __future__ import annotations
 import zlib
 from dataclasses import dataclass, replace
 from functools import lru_cache
+from threading import Lock
+
+from cachetools import LRUCache, cached
 
 from curlet.core.area.parts import Part
 from curlet.core.area.silhouette import silhouette
-from curlet.core.drawing import Group
-from curlet.core.dress.relief import Relief
+from curlet.core.drawing import Group, Item, Laid, Picture
+from curlet.core.dress.relief import Light, Relief
 from curlet.core.errors import CurletError
 from curlet.core.lay import LaidRun, OtherHalf, RunRule, lay
 from curlet.core.lay.draw import draw_run
@@ -26,6 +29,8 @@ from curlet.store.state import State
 
 # How far a silhouette's polygons may lie from its curves, sheet mm.
 _FINE = 0.005
+# Drawings are kept up to so many bytes; what a shape takes besides its points.
+_MAX_DRAWN, _SHAPE = 64_000_000, 1_000
 
 
 @dataclass(frozen=True)
@@ -60,10 +65,7 @@ def lay_row(state: State, run: RunRecord) -> tuple[LaidRun, Tally]:
 
 def draw_row(state: State, run: RunRecord) -> Group:
     """A run's part of the drawing, uncropped."""
-    path = state.get("path", run["path"])
-    laid, _ = lay_row(state, run)
-    title = f"{path['name']}, {laid.brush.name}"
-    return draw_run(laid, f"run-{run['id']}", title, light=state.light)
+    return _drawn(_asked(state, run), f"run-{run['id']}", state.get("path", run["path"])["name"], state.light)
 
 
 def silhouette_of(state: State, run: RunRecord) -> Part:
@@ -96,6 +98,22 @@ def _laid(asked: _Asked) -> tuple[LaidRun, Tally]:
     run = lay(path, core_brush(asked.brush), asked.scale, along.rule(other))
     points_of(run)
     return run, tally(run)
+
+
+def _size(item: Group | Item) -> int:
+    """About how many bytes a drawing holds."""
+    if isinstance(item, Group):
+        return sum(map(_size, item.items))
+    stamped = 0 if isinstance(item, Laid) else item.placements.nbytes
+    if isinstance(item, Picture):
+        return stamped + len(item.png)
+    return stamped + sum(_SHAPE + shape.outline.points.nbytes for shape in item.shapes)
+
+
+@cached(LRUCache(_MAX_DRAWN, getsizeof=_size), lock=Lock())
+def _drawn(asked: _Asked, group_id: str, path: str, light: Light) -> Group:
+    laid, _ = _laid(asked)
+    return draw_run(laid, group_id, f"{path}, {laid.brush.name}", light=light)
 
 
 @lru_cache(maxsize=64)

@@ -16,6 +16,7 @@ from curlet.formats.output import FileSettings
 from curlet.formats.outputs import OUTPUTS
 from curlet.formats.several import MadeFile, make_file
 from curlet.formats.window import Window, window
+from curlet.formats.work_page import WorkPage, write_work_page
 from curlet.studio.under_way import UNWATCHED, UnderWay
 from curlet.studio.worker import EXPORTING, Stop, run
 
@@ -63,6 +64,11 @@ def outline(drawing: Drawing, form: str, doc: OutlineDoc, work: UnderWay = UNWAT
 def facts_of_outline(drawing: Drawing, doc: OutlineDoc, work: UnderWay = UNWATCHED) -> OutlineFacts:
     """What a drawing's outline has; raises as `outline`."""
     return _made(outline_facts, drawing, doc, parts=len(drawing.groups), work=work)
+
+
+def work_page(page: WorkPage, paper: str, work: UnderWay = UNWATCHED) -> bytes:
+    """A work page as a PDF on a paper in `PAPERS`; raises Stopped."""
+    return _made(write_work_page, page, paper, parts=len(page.flat.groups), work=work)
 
 
 def _made(make: Callable[..., Made], *given: Any, parts: int, work: UnderWay) -> Made:

@@ -13,9 +13,9 @@ from curlet.formats.choices import ScheduleBy, SheetOfPaperName
 from curlet.formats.schedule_csv import CSV_TYPE, write_csv
 from curlet.formats.schedule_pdf import write_schedule_pdf
 from curlet.formats.schedule_table import KINDS, Line, Table, is_number, table_of, told
-from curlet.formats.work_page import write_work_page
 from curlet.store import journal
 from curlet.store.state import State
+from curlet.studio import exports
 from curlet.studio.schedule import Schedule, notes_of, schedule_of
 from curlet.studio.work_page import work_page
 from curlet.web.replies import Replies, file_of, file_reply, json_reply
@@ -133,7 +133,8 @@ def as_work_page(path: SheetUrl, query: PdfQuery) -> Response:
     state = journal.find_sheet(path.sheet_id)
     with watched() as work:
         found = work_page(state, query.paper, query.allowances, work)
-    return file_reply(write_work_page(found, query.paper), "application/pdf", f"{found.title}, work page.pdf")
+        data = exports.work_page(found, query.paper, work)
+    return file_reply(data, "application/pdf", f"{found.title}, work page.pdf")
 
 
 def _found(sheet_id: str, query: ScheduleQuery) -> tuple[State, Schedule]:

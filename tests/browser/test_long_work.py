@@ -73,3 +73,13 @@ def test_an_export_says_how_far_it_is_and_can_be_stopped(table: Table) -> None:
     table.button("Stop").click()
     table.wait(lambda: "Stopped. No file was saved." in dialog.text)
     assert table.button("Export PNG").is_enabled()
+
+
+def test_a_work_page_says_how_far_it_is_and_can_be_stopped(dressed: Table) -> None:
+    dressed.browser.get(f"{dressed.address}/sheets/curtain/schedule")
+    dressed.button("Work page").click()
+    page = dressed.browser.find_element(By.TAG_NAME, "body")
+    dressed.wait(lambda: re.search(r"(Laying|Drawing) \d+ of \d+", page.text))
+    dressed.button("Stop").click()
+    dressed.wait(lambda: "Stopped. No file was saved." in page.text)
+    assert dressed.button("Work page").is_enabled()

@@ -1,33 +1,9 @@
 /** The button, and while the file is being made how far it is and a way to stop it. */
-import { useEffect, useRef, useState } from "react";
-
-import { Refusal } from "@/shared/api/request";
-import { download } from "@/shared/download";
-import { watch, workWords, type WorkUnderWay } from "@/shared/work";
+import { useSaving } from "@/shared/saving";
+import { workWords } from "@/shared/work";
 
 export function ExportFile({ address, words }: { address: string; words: string }) {
-  const making = useRef<AbortController | null>(null);
-  const [work, setWork] = useState<WorkUnderWay | null>(null);
-  const [isMaking, setIsMaking] = useState(false);
-  const [said, setSaid] = useState("");
-  useEffect(() => () => making.current?.abort(), []);
-  const begin = async (event: React.MouseEvent) => {
-    event.preventDefault();
-    if (making.current) return;
-    const { signal } = (making.current = new AbortController());
-    setIsMaking(true);
-    setSaid("");
-    try {
-      await watch((named) => download(address, named, signal), setWork);
-    } catch (error) {
-      if (signal.aborted) return;
-      const stopped = error instanceof Refusal && error.stopped;
-      setSaid(stopped ? "Stopped. No file was saved." : (error as Error).message);
-    } finally {
-      making.current = null;
-      setIsMaking(false);
-    }
-  };
+  const { address: making, work, said, save } = useSaving();
   return (
     <>
       <a
@@ -35,9 +11,12 @@ export function ExportFile({ address, words }: { address: string; words: string 
         href={address}
         download
         data-testid="export-file"
-        onClick={(event) => void begin(event)}
+        onClick={(event) => {
+          event.preventDefault();
+          void save(address);
+        }}
       >
-        {isMaking ? "Making the file …" : words}
+        {making ? "Making the file …" : words}
       </a>
       {work && (
         <button

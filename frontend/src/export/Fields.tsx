@@ -75,13 +75,6 @@ export function Fields(props: Props) {
         />
       )}
       {as !== "dxf" && <Background made={made} onChange={onChange} />}
-      <Tick label="Trimmed to the artwork" on={made.trimmed} onChange={(trimmed) => onChange({ ...made, trimmed })} />
-      {made.trimmed && (
-        <NumberLine label="Margin, on paper" value={made.margin} step={1} onCommit={(margin) => enter({ margin })} />
-      )}
-      {callouts.length > 0 && (
-        <Tick label="With call-outs" on={made.callouts} onChange={(on) => onChange({ ...made, callouts: on })} />
-      )}
       {as !== "dxf" && (
         <PickLine
           label="Colours"
@@ -89,6 +82,13 @@ export function Fields(props: Props) {
           onPick={(colours) => void enter({ colours })}
           options={CHOICES.colours}
         />
+      )}
+      <Tick label="Trimmed to the artwork" on={made.trimmed} onChange={(trimmed) => onChange({ ...made, trimmed })} />
+      {made.trimmed && (
+        <NumberLine label="Margin, on paper" value={made.margin} step={1} onCommit={(margin) => enter({ margin })} />
+      )}
+      {callouts.length > 0 && (
+        <Tick label="With call-outs" on={made.callouts} onChange={(on) => onChange({ ...made, callouts: on })} />
       )}
     </>
   );

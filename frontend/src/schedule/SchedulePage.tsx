@@ -5,13 +5,13 @@ import { Link, useParams } from "react-router";
 
 import { CHOICES } from "@/shared/api/choices";
 import { type Allowed, schedule, type ScheduleFile } from "@/shared/api/schedule";
-import { download } from "@/shared/download";
+import { useSaving } from "@/shared/saving";
 import { useTitle } from "@/shared/title";
 import { Choice } from "@/shared/ui/Choice";
 import { NumberLine } from "@/shared/ui/NumberLine";
 import { Pick } from "@/shared/ui/Pick";
-import { type Notice, Said } from "@/shared/ui/Said";
 import { UnitContext } from "@/shared/ui/unit";
+import { workWords } from "@/shared/work";
 
 import { ScheduleTable } from "./ScheduleTable";
 
@@ -30,8 +30,7 @@ export function SchedulePage() {
   const [allowed, setAllowed] = useState(USUAL);
   const [by, setBy] = useState("run");
   const [paper, setPaper] = useState("a4");
-  const [making, setMaking] = useState<ScheduleFile | null>(null);
-  const [notice, setNotice] = useState<Notice | null>(null);
+  const saving = useSaving();
   const { data, error } = useQuery({
     queryKey: ["schedule", sheetId, allowed],
     queryFn: () => schedule.of(sheetId, allowed),
@@ -39,17 +38,8 @@ export function SchedulePage() {
     placeholderData: keepPreviousData,
   });
   useTitle(data ? `Schedule of ${data.sheet}` : "Schedule");
-  const save = async (file: ScheduleFile) => {
-    const asked = { ...allowed, ...(file === "schedule.csv" ? { by } : { paper }) };
-    try {
-      setMaking(file);
-      await download(schedule.address(sheetId, file, asked));
-    } catch (caught) {
-      setNotice({ tone: "fault", text: (caught as Error).message });
-    } finally {
-      setMaking(null);
-    }
-  };
+  const addressOf = (file: ScheduleFile) =>
+    schedule.address(sheetId, file, { ...allowed, ...(file === "schedule.csv" ? { by } : { paper }) });
   /** Take an allowance as the server reads it, or say what it says against it. */
   const enter = async (values: Partial<Allowed>) => {
     const next = { ...allowed, ...values };
@@ -71,8 +61,13 @@ export function SchedulePage() {
         <h1 className="truncate font-bold">{data ? `Schedule of ${data.sheet}` : "Schedule"}</h1>
         <span className="flex-1" />
         {FILES.map(([file, words]) => (
-          <button key={file} className={BUTTON} disabled={making !== null} onClick={() => void save(file)}>
-            {making === file ? "Making it …" : words}
+          <button
+            key={file}
+            className={BUTTON}
+            disabled={saving.address !== null}
+            onClick={() => void saving.save(addressOf(file))}
+          >
+            {saving.address === addressOf(file) ? "Making it …" : words}
           </button>
         ))}
         <button className={BUTTON} onClick={() => window.print()}>
@@ -113,9 +108,22 @@ export function SchedulePage() {
             ))}
           </Pick>
         </label>
-        {error && (
+        <p role="status" className="flex items-center gap-3">
+          {saving.work && (
+            <>
+              {workWords(saving.work)}
+              <button
+                className="cursor-pointer rounded-field border border-(--edge) px-2 py-0.5 hover:border-base-content"
+                onClick={saving.work.stop}
+              >
+                Stop
+              </button>
+            </>
+          )}
+        </p>
+        {(saving.said || error) && (
           <p role="alert" className="text-error">
-            {error.message}
+            {saving.said || error!.message}
           </p>
         )}
       </section>
@@ -132,7 +140,6 @@ export function SchedulePage() {
           </>
         )}
       </main>
-      <Said notice={notice} onClose={() => setNotice(null)} />
     </div>
   );
 }
