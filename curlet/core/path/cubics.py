@@ -40,16 +40,14 @@ def points_on(cubics: Floats, t: Floats) -> Floats:
     """(k, m, 2) points of (k, 4, 2) cubics at m parameters."""
     u = 1 - t
     weights = np.stack([u**3, 3 * u * u * t, 3 * u * t * t, t**3], axis=1)
-    points: Floats = np.einsum("mc,kcd->kmd", weights, cubics)
-    return points
+    return np.asarray(weights @ cubics)
 
 
 def rates_on(cubics: Floats, t: Floats) -> Floats:
     """(k, m, 2) derivatives of (k, 4, 2) cubics at m parameters."""
     u = 1 - t
     weights = np.stack([-3 * u * u, 3 * u * u - 6 * u * t, 6 * u * t - 3 * t * t, 3 * t * t], axis=1)
-    rates: Floats = np.einsum("mc,kcd->kmd", weights, cubics)
-    return rates
+    return np.asarray(weights @ cubics)
 
 
 def extent(cubics: Floats) -> tuple[Floats, Floats]:
