@@ -4,32 +4,45 @@ from __future__ import annotations
 
 import sys
 from collections.abc import Sequence
+from importlib import import_module
 
 import click
 
-from curlet.cli.backup import backup, restore
-from curlet.cli.dress import dress
-from curlet.cli.export import export
-from curlet.cli.lay import lay
-from curlet.cli.serve import serve
-from curlet.cli.sheet_files import export_sheets, import_sheets, schedule, work_page
 from curlet.core.errors import CurletError
 from curlet.version import __version__
 
-COMMANDS = (
-    *(lay, dress, export, serve, backup, restore),
-    *(export_sheets, import_sheets, schedule, work_page),
-)
+# Each command and the file that it is in, which is read in only when it is needed.
+COMMANDS = {
+    "lay": "lay",
+    "dress": "dress",
+    "export": "export",
+    "serve": "serve",
+    "backup": "backup",
+    "restore": "backup",
+    "export-sheets": "sheet_files",
+    "import-sheets": "sheet_files",
+    "schedule": "sheet_files",
+    "work-page": "sheet_files",
+}
 
 
-@click.group(context_settings={"help_option_names": ["-h", "--help"], "show_default": True})
+class _Commands(click.Group):
+    def list_commands(self, ctx: click.Context) -> list[str]:
+        return list(COMMANDS)
+
+    def get_command(self, ctx: click.Context, cmd_name: str) -> click.Command | None:
+        if cmd_name not in COMMANDS:
+            return None
+        found: click.Command = getattr(
+            import_module(f"curlet.cli.{COMMANDS[cmd_name]}"), cmd_name.replace("-", "_")
+        )
+        return found
+
+
+@click.group(cls=_Commands, context_settings={"help_option_names": ["-h", "--help"], "show_default": True})
 @click.version_option(__version__)
 def curlet() -> None:
     """Lay stitch, rope, chain, trim and border brushes along paths by measure."""
-
-
-for _command in COMMANDS:
-    curlet.add_command(_command)
 
 
 def main(arguments: Sequence[str] | None = None) -> int:
