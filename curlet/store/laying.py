@@ -5,7 +5,7 @@ from __future__ import annotations
 import zlib
 from dataclasses import dataclass, replace
 from functools import lru_cache
-from threading import Lock
+from threading import Condition
 
 from cachetools import LRUCache, cached
 
@@ -110,7 +110,7 @@ def _size(item: Group | Item) -> int:
     return stamped + sum(_SHAPE + shape.outline.points.nbytes for shape in item.shapes)
 
 
-@cached(LRUCache(_MAX_DRAWN, getsizeof=_size), lock=Lock())
+@cached(LRUCache(_MAX_DRAWN, getsizeof=_size), condition=Condition())
 def _drawn(asked: _Asked, group_id: str, path: str, light: Light) -> Group:
     laid, _ = _laid(asked)
     return draw_run(laid, group_id, f"{path}, {laid.brush.name}", light=light)
