@@ -39,6 +39,8 @@ class Server:
     """The application as people start it, on data of its own, on a port that it finds free. It is up once
     `address` is asked for; started again, it is at the same address."""
 
+    python = sys.executable
+
     def __init__(self, folder: FilePath, *, plain: bool = False) -> None:
         """`plain`: on the plain sheets that tests are about, rather than on the demo's."""
         self.folder, self.port, self.plain = folder, 0, plain
@@ -47,7 +49,7 @@ class Server:
     def start(self) -> None:
         self._prepare()
         words = ["-m", "curlet", "serve", "--port", str(self.port), "--data", str(self.folder), "--demo"]
-        self.process = subprocess.Popen([sys.executable, *words], stdout=subprocess.PIPE, text=True)
+        self.process = subprocess.Popen([self.python, *words], stdout=subprocess.PIPE, text=True)
 
     def _prepare(self) -> None:
         file = self.folder / "curlet.sqlite"
