@@ -12,7 +12,14 @@ from pathlib import Path as FilePath
 
 from markdown_it import MarkdownIt
 
-DOCS = FilePath(__file__).parents[1] / "docs"
+ROOT = FilePath(__file__).parents[1]
+DOCS, FONTS = ROOT / "docs", ROOT / "frontend/node_modules/@fontsource"
+# The application's own, as the style sheet names them.
+_FACES = (
+    "source-sans-3/files/source-sans-3-latin-400-normal.woff2",
+    "source-sans-3/files/source-sans-3-latin-700-normal.woff2",
+    "dm-mono/files/dm-mono-latin-400-normal.woff2",
+)
 # The pages in order, by their files, and what the menu calls them.
 PAGES = {
     "guide": "Guide",
@@ -27,9 +34,12 @@ _STYLE = FilePath(__file__).with_suffix(".css").read_text(encoding="utf-8")
 
 
 def write_pages(folder: FilePath) -> None:
-    """Every page, and the pictures that are on them, into a folder of their own."""
+    """Every page, the pictures that are on them and their fonts, into a folder of their own."""
     shutil.rmtree(folder, ignore_errors=True)
-    (folder / "screenshots").mkdir(parents=True)
+    for within in ("screenshots", "fonts"):
+        (folder / within).mkdir(parents=True)
+    for face in _FACES:
+        shutil.copy(FONTS / face, folder / "fonts")
     for key in PAGES:
         text = (DOCS / f"{key}.md").read_text(encoding="utf-8")
         html = page(key, text)

@@ -5,7 +5,7 @@ from __future__ import annotations
 import sys
 
 from curlet.memory import tune_memory
-from speed import areas, bench, heart, laying, many, relief, screen, tracing
+from speed import areas, bench, exports, heart, laying, many, relief, screen, tracing
 
 PARTS = {
     "laying": laying.run,
@@ -16,6 +16,7 @@ PARTS = {
     "many": many.run,
     "relief": relief.run,
     "areas": areas.run,
+    "exports": exports.run,
 }
 
 

@@ -44,6 +44,14 @@ def test_a_page_is_served_and_leads_only_to_what_is_there(client: FlaskClient, k
         assert len(words) > 5
 
 
+def test_a_page_is_in_the_applications_fonts(client: FlaskClient) -> None:
+    text = client.get("/guide/guide.html").get_data(as_text=True)
+    fonts = re.findall(r'url\("([^"]+)"\)', text)
+    assert len(fonts) == 3
+    for font in fonts:
+        assert client.get(f"/guide/{font}").data.startswith(b"wOF2"), font
+
+
 def test_a_page_says_what_its_text_says() -> None:
     made = page(
         "words", "# Words\n\n| a | b |\n|---|---|\n| `gap` | see [formats](formats.md) <script>x</script> |\n"
