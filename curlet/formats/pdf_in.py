@@ -32,6 +32,7 @@ if TYPE_CHECKING:
 
 MAX_BYTES = 40 * 1024 * 1024
 _MM_PER_POINT = MM_PER_INCH / 72
+_PATTERNS = "Patterns and gradients are read as one colour each."
 _TITLE = b"%PDF-"
 # It need not come first: viewers take it from anywhere in so much of a file.
 _WITHIN = 1_024
@@ -56,10 +57,9 @@ def read_pdf(data: bytes, tell: Tell = untold, page: int = 1) -> ImportedDrawing
     if len(data) > MAX_BYTES:
         raise TooMuch(f"This PDF is larger than {MAX_BYTES // 1024**2} MB. Export a part of it.")
     tell(0.0, "Opening the file")
-    way, size, hidden, pages = _laid_out(data, page)
+    way, size, hidden, pages, notes = _laid_out(data, page)
     if max(size) > LARGEST_SHEET or min(size) <= 0:
         raise BadInput("This PDF's page is not between 0 and 20 m. Correct its size.")
-    notes: list[str] = []
     paths = tuple(_paths(data, page, way, hidden, notes, tell))
     if not paths and pages == 1:
         raise BadInput("This PDF has no lines, only text or pictures. Export the drawing as outlines.")
@@ -68,9 +68,11 @@ def read_pdf(data: bytes, tell: Tell = untold, page: int = 1) -> ImportedDrawing
     return ImportedDrawing(*size, paths, tuple(dict.fromkeys(notes)), pages=pages)
 
 
-def _laid_out(data: bytes, page: int) -> tuple[NDArray[np.float64], tuple[float, float], frozenset[str], int]:
-    """The way from a page onto the sheet in mm, its size in mm, the layers that are hidden, and how many
-    pages there are."""
+def _laid_out(
+    data: bytes, page: int
+) -> tuple[NDArray[np.float64], tuple[float, float], frozenset[str], int, list[str]]:
+    """The way from a page onto the sheet in mm, its size in mm, the layers that are hidden, how many pages
+    there are, and what is to be said of it."""
     # Slow to be read in, and needed for nothing else.
     from pikepdf import PasswordError, Pdf, PdfError
 
@@ -79,7 +81,8 @@ def _laid_out(data: bytes, page: int) -> tuple[NDArray[np.float64], tuple[float,
             pages = len(pdf.pages)
             if not 1 <= page <= pages:
                 raise BadInput(f"This PDF has {pages} pages, no page {page}. Choose another page.")
-            return (*_onto_sheet(pdf.pages[page - 1]), _hidden(pdf), pages)
+            notes = [_PATTERNS] if _has_patterns(pdf.pages[page - 1]) else []
+            return (*_onto_sheet(pdf.pages[page - 1]), _hidden(pdf), pages, notes)
     except PasswordError:
         raise BadInput("This PDF is locked by a password. Export it without one.") from None
     except (PdfError, ValueError, TypeError, KeyError, IndexError, AttributeError, RecursionError):
@@ -108,6 +111,20 @@ def _hidden(pdf: Pdf) -> frozenset[str]:
     root: Any = pdf.Root
     usual = root.get("/OCProperties", {}).get("/D", {})
     return frozenset(str(layer.get("/Name", "")) for layer in usual.get("/OFF", [])) - {""}
+
+
+def _has_patterns(page: Page) -> bool:
+    """Whether there are patterns or gradients to fill with, on the page or in a form that it may place."""
+    seen, every = set(), [page.resources]
+    while every:
+        resources: Any = every.pop()
+        if len(resources.get("/Pattern", {})):
+            return True
+        for form in resources.get("/XObject", {}).values():
+            if form.objgen not in seen and "/Resources" in form:
+                seen.add(form.objgen)
+                every.append(form.Resources)
+    return False
 
 
 def _paths(

@@ -69,6 +69,22 @@ def test_text_and_pictures_are_left_out_and_counted() -> None:
     assert drawing.notes == ("1 × picture left out.", "2 × text left out.")
 
 
+@pytest.mark.parametrize("placed", [False, True])
+def test_a_pattern_is_said_to_be_read_as_one_colour(placed: bool) -> None:
+    filled = "/Pattern cs /P scn 10 10 50 50 re f"
+    pdf = page("/F Do" if placed else filled)
+    tile = {"PatternType": 1, "PaintType": 1, "TilingType": 1, "BBox": [0, 0, 9, 9], "XStep": 9, "YStep": 9}
+    pattern = pikepdf.Stream(pdf, b"1 0 0 rg 0 0 5 5 re f", **tile, Resources=pikepdf.Dictionary())
+    patterned = pikepdf.Dictionary(Pattern=pikepdf.Dictionary(P=pattern))
+    inner = form(pdf, filled)
+    inner.Resources = patterned
+    within = pikepdf.Dictionary(XObject=pikepdf.Dictionary(F=inner))
+    pdf.pages[0].Resources = within if placed else patterned
+    drawing = read_pdf(data(pdf))
+    assert len(drawing.paths) == 1
+    assert drawing.notes == ("Patterns and gradients are read as one colour each.",)
+
+
 def test_one_page_is_read_of_several() -> None:
     pdf = page("")
     pdf.add_blank_page(page_size=(72, 144)).Contents = pdf.make_stream(LINE.encode())
