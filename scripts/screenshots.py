@@ -53,11 +53,14 @@ def export(table: Table) -> None:
     table.button("Export").click()
     table.option("What", "Only Hem R").click()
     table.option("As", "PNG on transparency").click()
-    for tick in ("Trimmed to the artwork", "All in white, to be tinted"):
-        table.browser.find_element(By.XPATH, f"//dialog//label[normalize-space()='{tick}']/input").click()
+    tick = "//dialog//label[normalize-space()='Trimmed to the artwork']/input"
+    table.browser.find_element(By.XPATH, tick).click()
+    table.pick("Colours", "All white, to be tinted")
     table.type_in("Margin, on paper", "2")
     table.wait(lambda: "from the sheet" in table.browser.find_element(By.TAG_NAME, "dialog").text)
-    script = "return document.querySelector('dialog img').naturalWidth > 0"
+    # Its picture comes a little after what is said of it.
+    picture = "const picture = document.querySelector('dialog img')"
+    script = f"{picture}; return picture.complete && picture.naturalWidth > 3 * picture.naturalHeight"
     table.wait(lambda: table.browser.execute_script(script))
 
 

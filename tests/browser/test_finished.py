@@ -118,6 +118,24 @@ def test_one_run_is_exported_trimmed_and_white(table: Table) -> None:
     assert "margin=3.175" in place
 
 
+def test_what_is_set_while_the_server_reads_something_else_is_kept(table: Table) -> None:
+    table.button("Export").click()
+    table.option("As", "PNG on transparency").click()
+    table.browser.find_element(
+        By.XPATH, "//dialog//label[normalize-space()='Trimmed to the artwork']/input"
+    ).click()
+    table.browser.set_network_conditions(latency=700, throughput=10_000_000)
+    try:
+        table.type_in("Pixels per inch", "200")
+        table.type_in("Margin, on paper", "2")
+        table.pick("Colours", "Greys, to be tinted")
+        address = table.wait(lambda: _address(table, "margin=2+mm"))
+    finally:
+        table.browser.delete_network_conditions()
+    assert "colours=greys" in address
+    assert "ppi=200" in address
+
+
 def _address(table: Table, part: str) -> str | None:
     found = table.by_id("export-file").get_attribute("href") or ""
     return found if part in found else None

@@ -18,6 +18,7 @@ import {
   USUALLY,
   type What,
 } from "./asked";
+import { useMerged } from "./merged";
 import { ExportFile } from "./ExportFile";
 import { Facts } from "./Facts";
 import { Fields, plain } from "./Fields";
@@ -35,14 +36,14 @@ export function Export() {
   const { options, meant: meantBy } = useMeant();
   const [what, setWhat] = useState<What>("sheet");
   const [as, setAs] = useState<As>("svg");
-  const [made, setMade] = useState<Made>(USUALLY);
-  const [asked, setAsked] = useState(USUAL);
+  const [made, setMade] = useMerged<Made>(USUALLY);
+  const [asked, setAsked] = useMerged(USUAL);
   const [view, setView] = useState<View>("whole");
   const [corner, setCorner] = useState<Corner>({ x: 0, y: 0 });
   useEffect(() => dialog.current!.showModal(), []);
 
   const { run } = useChosen();
-  const [tile, setTile] = useState(USUAL_TILE);
+  const [tile, setTile] = useMerged(USUAL_TILE);
 
   const meant = meantBy(what);
   const form = isOutline(as) || isTile(as) ? "svg" : as;

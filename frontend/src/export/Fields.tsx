@@ -9,12 +9,13 @@ import { Tick } from "@/shared/ui/Tick";
 import { useFrame, useSheetSession } from "@/table/sheet";
 
 import { goesBy, hasPages, type Made, type Meant } from "./asked";
+import { justEntered } from "./merged";
 
 interface Props {
   as: OutputId;
   meant: Meant;
   made: Made;
-  onChange: (made: Made) => void;
+  onChange: (values: Partial<Made>) => void;
 }
 
 const SIZES = [
@@ -44,7 +45,12 @@ export function Fields(props: Props) {
         />
       ))}
       {goesBy(as, "paper") && (
-        <PickLine label="Paper" value={made.paper} onPick={(paper) => void enter({ paper })} options={CHOICES.papers} />
+        <PickLine
+          label="Paper"
+          value={made.paper}
+          onPick={(paper) => onChange({ paper: paper as Made["paper"] })}
+          options={CHOICES.papers}
+        />
       )}
       {goesBy(as, "paper") && made.paper !== "own" && (
         <NumberLine
@@ -55,13 +61,18 @@ export function Fields(props: Props) {
         />
       )}
       {goesBy(as, "lines") && (
-        <PickLine label="Lines" value={made.lines} onPick={(lines) => void enter({ lines })} options={CHOICES.lines} />
+        <PickLine
+          label="Lines"
+          value={made.lines}
+          onPick={(lines) => onChange({ lines: lines as Made["lines"] })}
+          options={CHOICES.lines}
+        />
       )}
       {goesBy(as, "curves") && (
         <PickLine
           label="Curves"
           value={made.curves}
-          onPick={(curves) => void enter({ curves })}
+          onPick={(curves) => onChange({ curves: curves as Made["curves"] })}
           options={CHOICES.curves}
         />
       )}
@@ -71,7 +82,7 @@ export function Fields(props: Props) {
           label="As large as"
           options={SIZES}
           value={made.size}
-          onChange={(size) => void enter({ size })}
+          onChange={(size) => onChange({ size })}
         />
       )}
       {as !== "dxf" && <Background made={made} onChange={onChange} />}
@@ -79,16 +90,16 @@ export function Fields(props: Props) {
         <PickLine
           label="Colours"
           value={made.colours}
-          onPick={(colours) => void enter({ colours })}
+          onPick={(colours) => onChange({ colours: colours as Made["colours"] })}
           options={CHOICES.colours}
         />
       )}
-      <Tick label="Trimmed to the artwork" on={made.trimmed} onChange={(trimmed) => onChange({ ...made, trimmed })} />
+      <Tick label="Trimmed to the artwork" on={made.trimmed} onChange={(trimmed) => onChange({ trimmed })} />
       {made.trimmed && (
         <NumberLine label="Margin, on paper" value={made.margin} step={1} onCommit={(margin) => enter({ margin })} />
       )}
       {callouts.length > 0 && (
-        <Tick label="With call-outs" on={made.callouts} onChange={(on) => onChange({ ...made, callouts: on })} />
+        <Tick label="With call-outs" on={made.callouts} onChange={(on) => onChange({ callouts: on })} />
       )}
     </>
   );
@@ -97,11 +108,11 @@ export function Fields(props: Props) {
 /** Take what was entered as the server reads it, or say what it says against it. */
 function useEntered({ as, meant, made, onChange }: Props) {
   const session = useSheetSession();
-  return async (values: Partial<Record<keyof Made, string>>) => {
-    const next = { ...made, ...values } as Made;
+  return async (values: Partial<Pick<Made, "ppi" | "quality" | "overlap" | "margin">>) => {
+    const next = { ...made, ...values };
     try {
       const { entered } = await api.exportFacts(session.id, as, { ...meant, ...plain(next) });
-      onChange({ ...next, ...entered });
+      onChange(justEntered<Made>(entered, values));
       return null;
     } catch (error) {
       return (error as Error).message;
@@ -122,14 +133,14 @@ function Files({ as, made, onChange }: Props) {
       <PickLine
         label={noun}
         value={made.each}
-        onPick={(next) => onChange({ ...made, each: next as Made["each"] })}
+        onPick={(next) => onChange({ each: next as Made["each"] })}
         options={each}
       />
       {colourways.length > 1 && made.each !== "colourway" && (
         <PickLine
           label="Colourway"
           value={made.colourway}
-          onPick={(colourway) => onChange({ ...made, colourway })}
+          onPick={(colourway) => onChange({ colourway })}
           options={[
             { id: "", label: "The one that is shown" },
             ...colourways.map(({ id, name }) => ({ id, label: name })),
@@ -143,7 +154,7 @@ function Files({ as, made, onChange }: Props) {
 function Background({ made, onChange }: { made: Made; onChange: Props["onChange"] }) {
   const colour = made.background.startsWith("#") ? made.background : null;
   const kind = colour ? "colour" : made.background;
-  const pick = (next: string) => onChange({ ...made, background: next === "colour" ? PAPER : next });
+  const pick = (next: string) => onChange({ background: next === "colour" ? PAPER : next });
   const options = [
     { id: "", label: "None" },
     { id: "sheet", label: "The sheet’s own" },
@@ -160,7 +171,7 @@ function Background({ made, onChange }: { made: Made; onChange: Props["onChange"
             onPreview={() => undefined}
             onCommit={async (background) => {
               if (!/^#[0-9a-f]{6}$/i.test(background)) return "A colour is # and six figures, as #f0e0c0.";
-              onChange({ ...made, background: background.toLowerCase() });
+              onChange({ background: background.toLowerCase() });
               return null;
             }}
           />

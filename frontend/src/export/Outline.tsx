@@ -11,6 +11,7 @@ import { watch, workWords, type WorkUnderWay } from "@/shared/work";
 import { useFrame, useSheetSession } from "@/table/sheet";
 
 import type { Meant } from "./asked";
+import { justEntered } from "./merged";
 
 const CORNERS = [
   ["true", "Round"],
@@ -44,7 +45,7 @@ export const USUAL: OutlineAsked = {
 interface Props {
   meant: Meant;
   asked: OutlineAsked;
-  onChange: (asked: OutlineAsked) => void;
+  onChange: (values: Partial<OutlineAsked>) => void;
 }
 
 export function OutlineFields({ meant, asked, dxf, onChange }: Props & { dxf: boolean }) {
@@ -53,7 +54,7 @@ export function OutlineFields({ meant, asked, dxf, onChange }: Props & { dxf: bo
   const change = async (values: Partial<OutlineAsked>) => {
     const next = { ...asked, ...values };
     try {
-      onChange({ ...next, ...(await api.outlineNumbers(session.id, { ...meant, ...next })) });
+      onChange(justEntered<OutlineAsked>(await api.outlineNumbers(session.id, { ...meant, ...next }), values));
       return null;
     } catch (error) {
       return (error as Error).message;
@@ -75,7 +76,7 @@ export function OutlineFields({ meant, asked, dxf, onChange }: Props & { dxf: bo
         label="Corners of what is grown"
         options={CORNERS}
         value={String(asked.round) as "true" | "false"}
-        onChange={(round) => onChange({ ...asked, round: round === "true" })}
+        onChange={(round) => onChange({ round: round === "true" })}
       />
       {sheet.factor !== 1 && (
         <ChoiceLine
@@ -83,7 +84,7 @@ export function OutlineFields({ meant, asked, dxf, onChange }: Props & { dxf: bo
           label="As large as"
           options={SIZES}
           value={asked.size}
-          onChange={(size) => onChange({ ...asked, size })}
+          onChange={(size) => onChange({ size })}
         />
       )}
       {dxf && (
@@ -92,7 +93,7 @@ export function OutlineFields({ meant, asked, dxf, onChange }: Props & { dxf: bo
           label="Curves"
           options={CURVES}
           value={String(asked.splines) as "true" | "false"}
-          onChange={(splines) => onChange({ ...asked, splines: splines === "true" })}
+          onChange={(splines) => onChange({ splines: splines === "true" })}
         />
       )}
     </div>

@@ -10,6 +10,7 @@ import { useLength } from "@/shared/ui/unit";
 import { useFrame, useSheetSession } from "@/table/sheet";
 
 import { addressOf, type TileId } from "./asked";
+import { justEntered } from "./merged";
 
 export const USUAL_TILE: TileAsked = { texel: "0.1 mm", spacing: "" };
 /** The spacing that is proposed first. */
@@ -19,7 +20,7 @@ interface Props {
   run: string;
   as: TileId;
   asked: TileAsked;
-  onChange: (asked: TileAsked) => void;
+  onChange: (values: Partial<TileAsked>) => void;
 }
 
 const useTile = ({ run, as, asked }: Omit<Props, "onChange">) => {
@@ -41,7 +42,7 @@ export function TileFields({ run, as, asked, onChange }: Props) {
     const next = { ...asked, ...values };
     try {
       const { entered } = await tiles.facts(session.id, run, as === "textures.zip", next);
-      onChange({ ...next, ...entered });
+      onChange(justEntered<TileAsked>(entered, values));
       return null;
     } catch (error) {
       return (error as Error).message;

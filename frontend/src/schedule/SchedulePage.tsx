@@ -45,7 +45,8 @@ export function SchedulePage() {
     const next = { ...allowed, ...values };
     try {
       queries.setQueryData(["schedule", sheetId, next], await schedule.of(sheetId, next));
-      setAllowed(next);
+      // The other one may have changed meanwhile.
+      setAllowed((now) => ({ ...now, ...values }));
       return null;
     } catch (caught) {
       return (caught as Error).message;
