@@ -30,9 +30,10 @@ def test_the_first_of_a_kind_is_at_none_and_the_next_are_behind_it() -> None:
 
 def test_a_place_above_another_lies_below_what_was_above_that() -> None:
     state = holding(path=[("a", 1.0), ("c", 5.0)], single=[("b", 2.0)])
-    assert 1 < state.position_above(1.0) < 2
-    assert 2 < state.position_above(2.0) < 5
-    assert state.position_above(5.0) > 5
+    assert 1 < state.positions_above(1.0)[0] < 2
+    first, second = state.positions_above(2.0, 2)
+    assert 2 < first < second < 5
+    assert state.positions_above(5.0)[0] > 5
 
 
 def test_a_place_under_everything() -> None:
