@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import secrets
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field
 from typing import Any, Literal, cast, overload
 
@@ -247,10 +247,19 @@ class State:
             self._last[order] = max(every, default=-1)
         return self._last[order] + 1
 
-    def positions_above(self, position: float, count: int = 1) -> list[float]:
+    def positions_above(
+        self, position: float, count: int = 1, over: Sequence[tuple[str, Json]] | None = None
+    ) -> list[float]:
         """Places right above what is painted at a position, bottom to top. Where there is no room for them,
-        everything over it moves up."""
-        over = [(kind, row) for kind, row in self.painted() if row["position"] > position]
+        everything over it moves up.
+
+        Parameters
+        ----------
+        over : what is to lie over them, bottom to top; else all that lies higher. Older versions could leave
+            two things level.
+        """
+        if over is None:
+            over = [(kind, row) for kind, row in self.painted() if row["position"] > position]
         high = over[0][1]["position"] if over else position + count + 1
         step = (high - position) / (count + 1)
         if step < _ROOM:

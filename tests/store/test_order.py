@@ -13,9 +13,9 @@ from curlet.core.errors import BadInput
 from curlet.demo.load import SHEETS
 from curlet.store import journal
 from curlet.store.commands import AnyIntent
-from curlet.store.database import MIGRATIONS, _one_order, open_database
+from curlet.store.database import MIGRATIONS, _one_order, open_database, writing
 from curlet.store.models import SheetPath, database
-from curlet.store.state import State
+from curlet.store.state import KINDS, State
 from curlet.studio.drawn_sheet import as_drawn
 
 SHEET = "waistcoat"
@@ -183,6 +183,21 @@ def test_what_is_cropped_to_a_shape_or_an_area_goes_with_it(store: FilePath) -> 
     moved = order(reorder("back", ("path", edges[0])))
     assert set(moved[:3]) == {*edges, hem_l}
     assert [item for item in moved if item in (*edges, hem_l)] == [i for i in before if i in (*edges, hem_l)]
+
+
+def test_between_two_that_lay_level_there_is_a_place_again(store: FilePath) -> None:
+    """As older versions could leave them."""
+    before = order(journal.find_sheet(SHEET))
+    low, high = before[2], before[3]
+    with writing():
+        kinds = {row["id"]: kind for kind, row in journal.find_sheet(SHEET).painted()}
+        for item in (low, high):
+            KINDS[kinds[item]].update(position=2.5).where(KINDS[kinds[item]].id == item).execute()
+    level = order(journal.find_sheet(SHEET))
+    first, second = level[2:4]
+    assert {first, second} == {low, high}
+    after = order(reorder("above", ("run", RUN), of=(kinds[first], first)))
+    assert after[after.index(first) : after.index(first) + 3] == [first, RUN, second]
 
 
 def test_where_no_room_is_left_everything_over_a_place_moves_up(store: FilePath) -> None:

@@ -140,7 +140,7 @@ def _put_between(
 ) -> None:
     """Give a block positions above so many of the others."""
     if place:
-        positions = state.positions_above(others[place - 1][1]["position"], len(block))
+        positions = state.positions_above(others[place - 1][1]["position"], len(block), others[place:])
     else:
         lowest = min((row["position"] for _, row in others), default=0.0)
         positions = [lowest - len(block) + number for number in range(len(block))]
