@@ -34,11 +34,12 @@ from curlet.demo.brushes import BRUSHES
 from curlet.formats.as_drawn import DrawnPath, draw_as_drawn
 from curlet.formats.brush_file import BrushDoc, read_brush
 from curlet.formats.brush_pack import read_pack
+from curlet.formats.imported import ImportedDrawing, ImportedPath
 from curlet.formats.output import FileSettings
 from curlet.formats.outputs import write
 from curlet.formats.pointer import patched
 from curlet.formats.report import run_report
-from curlet.formats.svg_in import ImportedDrawing, ImportedPath, read_svg
+from curlet.formats.svg_in import read_svg
 from curlet.store.edits.settings import read_setting
 
 # What a line is told by.

@@ -16,8 +16,9 @@ from curlet.core.motif.pieces import fitted, turned
 from curlet.core.path.booleans import line_as_area
 from curlet.core.path.outline import outline_of
 from curlet.formats.brush_motifs import ArtShapeDoc, ArtworkDoc, GradientDoc, RoleDoc, StopDoc
+from curlet.formats.imported import ImportedPath
 from curlet.formats.path_doc import FactsDoc
-from curlet.formats.svg_in import ImportedPath, read_svg
+from curlet.formats.svg_in import read_svg
 
 MAX_SHAPES = 500
 # Points of a clip times those of what it cuts.

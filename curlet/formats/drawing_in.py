@@ -3,9 +3,10 @@
 from __future__ import annotations
 
 from curlet.formats.dxf_in import is_binary_dxf, read_dxf
+from curlet.formats.imported import ImportedDrawing
 from curlet.formats.output import Tell, untold
 from curlet.formats.pdf_in import is_pdf, read_pdf
-from curlet.formats.svg_in import ImportedDrawing, read_svg
+from curlet.formats.svg_in import read_svg
 
 # A mark that a text is UTF-8 may stand before it.
 _MARK = b"\xef\xbb\xbf"

@@ -21,17 +21,11 @@ from curlet.core.errors import BadInput, TooMuch
 from curlet.core.measures import MM_PER_INCH
 from curlet.core.path.rework import moved
 from curlet.formats.dxf_entities import Found, Gathered
+from curlet.formats.imported import Counted, ImportedDrawing, ImportedPath, path_of_contour
 from curlet.formats.names import MAX_LETTERS, seen
 from curlet.formats.output import Tell, untold
 from curlet.formats.path_data import Contour, read_contours
 from curlet.formats.path_doc import FactsDoc
-from curlet.formats.svg_in import (
-    MAX_NODES_IN_ALL,
-    MAX_PATHS,
-    ImportedDrawing,
-    ImportedPath,
-    path_of_contour,
-)
 
 if TYPE_CHECKING:
     from ezdxf.document import Drawing as Dxf
@@ -147,10 +141,10 @@ def _paths(
 ) -> Iterator[ImportedPath]:
     pieces = _are_pieces(found)
     counts: Counter[str] = Counter()
-    total = nodes = 0
+    counted = Counted("DXF")
     for at, one in enumerate(found):
         if at % 500 == 0:
-            tell(0.5 + 0.5 * at / len(found), f"{total:,} paths")
+            tell(0.5 + 0.5 * at / len(found), f"{counted.lines:,} paths")
         name = PIECE_LAYERS.get(one.layer, one.layer) if pieces else one.layer
         group = one.piece if pieces else one.layer
         facts = _facts(document, one)
@@ -158,12 +152,7 @@ def _paths(
             path = path_of_contour(contour, notes)
             if path is None:
                 continue
-            total, nodes = total + 1, nodes + len(path.points)
-            if total > MAX_PATHS or nodes > MAX_NODES_IN_ALL:
-                raise TooMuch(
-                    f"This DXF has more than {MAX_PATHS:,} lines or {MAX_NODES_IN_ALL:,} nodes. Export "
-                    "a part of it."
-                )
+            counted.add(path)
             counts[f"{group}/{name}"] += 1
             number = counts[f"{group}/{name}"]
             called = name if pieces and number == 1 else f"{name} {number}"

@@ -12,17 +12,10 @@ import numpy as np
 
 from curlet.core.errors import BadInput, TooMuch
 from curlet.core.measures import MM_PER_INCH
+from curlet.formats.imported import LARGEST_SHEET, Counted, ImportedDrawing, ImportedPath, path_of_contour
 from curlet.formats.names import MAX_LETTERS, seen
 from curlet.formats.output import Tell, untold
 from curlet.formats.path_data import Contour, contours_of
-from curlet.formats.svg_in import (
-    LARGEST_SHEET,
-    MAX_NODES_IN_ALL,
-    MAX_PATHS,
-    ImportedDrawing,
-    ImportedPath,
-    path_of_contour,
-)
 
 if TYPE_CHECKING:
     from numpy.typing import NDArray
@@ -146,10 +139,10 @@ def _paths(
         raise BadInput("This PDF is damaged. Export the drawing again.") from None
     gathered = Gathered(page.raw, hidden)
     counts: Counter[str] = Counter()
-    nodes = 0
+    counted = Counted("PDF")
     for at, one in enumerate(gathered.found):
         if at % 500 == 0:
-            tell(at / len(gathered.found), f"{counts.total():,} paths")
+            tell(at / len(gathered.found), f"{counted.lines:,} paths")
         onto = after(one.way, way)
         facts = one.facts(onto, f"e{at}")
         if facts.fill is None and facts.stroke is None:
@@ -159,12 +152,7 @@ def _paths(
             if path is None:
                 continue
             counts[one.layer] += 1
-            nodes += len(path.points)
-            if counts.total() > MAX_PATHS or nodes > MAX_NODES_IN_ALL:
-                raise TooMuch(
-                    f"This PDF has more than {MAX_PATHS:,} lines or {MAX_NODES_IN_ALL:,} nodes. Export "
-                    "a part of it."
-                )
+            counted.add(path)
             layer = str(seen(one.layer)).strip()[:MAX_LETTERS]
             yield ImportedPath(f"{layer or 'Line'} {counts[one.layer]}", path, facts, layer=layer)
     notes += [f"{count:,} × {what} left out." for what, count in sorted(gathered.left_out.items())]

@@ -3,19 +3,18 @@
 from __future__ import annotations
 
 from collections.abc import Iterator
-from dataclasses import dataclass, field
 from typing import Literal
 from xml.etree.ElementTree import Element
 
 import numpy as np
 from numpy.typing import NDArray
 
-from curlet.core.drawing import Outline
 from curlet.core.dress.colour import RoleGradient
-from curlet.core.errors import BadInput, NoLength, TooMuch
+from curlet.core.errors import BadInput
 from curlet.core.measures import MM_PER_PX
 from curlet.core.path.chain import chain_to_path
 from curlet.core.path.path import SAME_POINT, Path
+from curlet.formats.imported import LARGEST_SHEET, Counted, ImportedDrawing, ImportedPath, path_of_contour
 from curlet.formats.names import MAX_LETTERS, seen
 from curlet.formats.output import Tell, untold
 from curlet.formats.path_data import Contour
@@ -27,11 +26,6 @@ from curlet.formats.svg_text import Viewport, colour, length, named, numbers, sh
 from curlet.formats.svg_unread import Unread
 from curlet.formats.svg_walk import SeenShape, Walk, outline_of_contours
 
-# Every stitch of a sheet that was exported is a path: a large one has over 12,000.
-MAX_PATHS = 20_000
-MAX_NODES_IN_ALL = 200_000
-LARGEST_SHEET = 20_000.0
-
 Floats = NDArray[np.float64]
 
 # A dot drawn as a line is this long, as a share of its weight.
@@ -40,33 +34,6 @@ _DOT = 0.01
 _SHORTEST_DASHES = 0.01
 _ENDS: dict[str, Literal["round", "square"]] = {"round": "round", "square": "square"}
 _JOINS: dict[str, Literal["round", "bevel"]] = {"round": "round", "bevel": "bevel"}
-
-
-@dataclass(frozen=True, eq=False)
-class ImportedPath:
-    """One contour of the drawing: its name, the path in mm, and how it was drawn: a gradient of its fill
-    in mm, outlines that clip it, outermost first, and the name of the layer that it lies in: of the group
-    at the drawing's top level."""
-
-    name: str
-    path: Path
-    facts: FactsDoc
-    gradient: RoleGradient | None = None
-    clips: tuple[Outline, ...] = ()
-    layer: str = ""
-
-
-@dataclass(frozen=True)
-class ImportedDrawing:
-    """A drawing imported: its size in mm, its paths and what was left out, in words; whether its mm are the
-    garment's, or a sheet's; how many pages its file has."""
-
-    width: float
-    height: float
-    paths: tuple[ImportedPath, ...]
-    notes: tuple[str, ...] = field(default=())
-    on_garment: bool = False
-    pages: int = 1
 
 
 def read_svg(data: bytes, tell: Tell = untold) -> ImportedDrawing:
@@ -133,7 +100,7 @@ def _layer_names(root: Element) -> dict[Element, str]:
 
 def _paths(walk: Walk, notes: list[str]) -> Iterator[ImportedPath]:
     gradients, layers, unread = Gradients(walk.root), _layer_names(walk.root), Unread(walk.root)
-    count = nodes = 0
+    counted = Counted("drawing")
     for index, shape in enumerate(walk.shapes()):
         contours = shape.in_mm()
         gradient = _gradient(shape, contours, gradients)
@@ -143,13 +110,8 @@ def _paths(walk: Walk, notes: list[str]) -> Iterator[ImportedPath]:
             path = _dot(contour, facts) if _is_dot(contour, facts) else path_of_contour(contour, notes)
             if path is None:
                 continue
-            count, nodes = count + 1, nodes + len(path.points)
-            if count > MAX_PATHS or nodes > MAX_NODES_IN_ALL:
-                raise TooMuch(
-                    f"This drawing has more than {MAX_PATHS:,} paths or {MAX_NODES_IN_ALL:,} "
-                    "nodes. Export a part of it and import that."
-                )
-            name = _name(shape.element) or f"Line {count}"
+            counted.add(path)
+            name = _name(shape.element) or f"Line {counted.lines}"
             name = name if len(contours) == 1 else f"{name} {number}"
             layer = layers.get(shape.layer, "") if shape.layer is not None else ""
             yield ImportedPath(name, path, facts, gradient, shape.clips, layer)
@@ -238,12 +200,3 @@ def _dot(contour: Contour, facts: FactsDoc) -> Path:
     x, y = contour.start
     ends = np.array([[x, y], [x + max(_DOT * facts.weight, 10 * SAME_POINT), y]])
     return chain_to_path(ends[[0, 0, 1, 1]][None], closed=False)
-
-
-def path_of_contour(contour: Contour, notes: list[str]) -> Path | None:
-    """One contour as a path; one without length is left out and noted."""
-    try:
-        return chain_to_path(contour.cubics, contour.closed)
-    except NoLength:
-        notes.append("A path without length was left out.")
-        return None

@@ -10,8 +10,8 @@ from typing import Literal
 import numpy as np
 
 from curlet.core.path.outline import joined, outline_of
+from curlet.formats.imported import ImportedDrawing, ImportedPath
 from curlet.formats.numbers import terse_data
-from curlet.formats.svg_in import ImportedDrawing, ImportedPath
 
 By = Literal["one", "layers", "colours", "styles"]
 

@@ -15,10 +15,10 @@ from curlet.formats.card_formats import colours_of_picture, read_card
 from curlet.formats.drawing_in import read_drawing
 from curlet.formats.fonts import read_font
 from curlet.formats.guide_in import Guide, read_guide
+from curlet.formats.imported import ImportedDrawing
 from curlet.formats.kept_motif import KeptMotifDoc, motif_from_svg
 from curlet.formats.pictures import ImportedPicture, Pixels, read_picture
 from curlet.formats.sheet_file import SheetFile, read_sheet_files
-from curlet.formats.svg_in import ImportedDrawing
 from curlet.studio.jobs import Progress
 from curlet.studio.worker import DRAWING, SHEETS, TRACING, Stop, never, run
 

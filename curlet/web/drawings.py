@@ -8,8 +8,8 @@ from flask import Response
 from pydantic import BaseModel, Field
 
 from curlet.core.errors import BadInput
+from curlet.formats.imported import ImportedDrawing
 from curlet.formats.names import MaybeName, Name
-from curlet.formats.svg_in import ImportedDrawing
 from curlet.store.commands import ImportDrawing
 from curlet.studio import imports
 from curlet.studio.imported_groups import By, sorted_into_groups

@@ -10,8 +10,9 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from curlet.core.errors import BadInput, TooMuch
+from curlet.formats.imported import ImportedDrawing
 from curlet.formats.path_data import read_contours
-from curlet.formats.svg_in import ImportedDrawing, read_svg
+from curlet.formats.svg_in import read_svg
 
 HEAD = '<svg xmlns="http://www.w3.org/2000/svg" width="90mm" height="90mm" viewBox="0 0 90 90">'
 LINE = '<path d="M1 1h9" stroke="#000"/>'

@@ -8,7 +8,7 @@ import pikepdf
 import pytest
 
 from curlet.core.errors import BadInput, TooMuch
-from curlet.formats import pdf_in, pdf_objects
+from curlet.formats import imported, pdf_in, pdf_objects
 from curlet.formats.drawing_in import read_drawing
 from curlet.formats.pdf_in import read_pdf
 from tests.reference.test_pdf_in import data, form, page, read, with_forms
@@ -163,13 +163,13 @@ def test_a_crop_box_past_the_page_ends_with_the_page() -> None:
 
 def test_bounds_hold(monkeypatch: pytest.MonkeyPatch) -> None:
     three = data(page(3 * f"{LINE} "))
-    monkeypatch.setattr(pdf_in, "MAX_PATHS", 3)
+    monkeypatch.setattr(imported, "MAX_PATHS", 3)
     assert len(read_pdf(three).paths) == 3
-    monkeypatch.setattr(pdf_in, "MAX_PATHS", 2)
-    with pytest.raises(TooMuch, match="more than 2 lines"):
+    monkeypatch.setattr(imported, "MAX_PATHS", 2)
+    with pytest.raises(TooMuch, match="more than 2 paths"):
         read_pdf(three)
-    monkeypatch.setattr(pdf_in, "MAX_PATHS", 3)
-    monkeypatch.setattr(pdf_in, "MAX_NODES_IN_ALL", 5)
+    monkeypatch.setattr(imported, "MAX_PATHS", 3)
+    monkeypatch.setattr(imported, "MAX_NODES_IN_ALL", 5)
     with pytest.raises(TooMuch, match="or 5 nodes"):
         read_pdf(three)
     monkeypatch.setattr(pdf_objects, "MAX_OBJECTS", 2)

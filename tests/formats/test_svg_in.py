@@ -6,8 +6,9 @@ import numpy as np
 import pytest
 
 from curlet.core.errors import BadInput, TooMuch
-from curlet.formats import svg_in
-from curlet.formats.svg_in import ImportedDrawing, read_svg
+from curlet.formats import imported
+from curlet.formats.imported import ImportedDrawing
+from curlet.formats.svg_in import read_svg
 
 NS = 'xmlns="http://www.w3.org/2000/svg"'
 
@@ -162,7 +163,7 @@ def test_too_many_paths_are_refused(monkeypatch: pytest.MonkeyPatch) -> None:
     drawing = svg('<path d="' + "M0 0h1" * 12_500 + '"/>')
     # As many as a large sheet has that was exported.
     assert len(read_svg(drawing).paths) == 12_500
-    monkeypatch.setattr(svg_in, "MAX_PATHS", 12_499)
+    monkeypatch.setattr(imported, "MAX_PATHS", 12_499)
     with pytest.raises(TooMuch, match="12,499 paths"):
         read_svg(drawing)
 

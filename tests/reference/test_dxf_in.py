@@ -24,8 +24,8 @@ from curlet.core.measures import Scale
 from curlet.formats import dxf_entities
 from curlet.formats.drawing_in import read_drawing
 from curlet.formats.dxf_in import read_dxf
+from curlet.formats.imported import ImportedDrawing, ImportedPath
 from curlet.formats.outputs import write
-from curlet.formats.svg_in import ImportedDrawing, ImportedPath
 from tests.shapes import square
 
 Draw = Callable[[Any], object]

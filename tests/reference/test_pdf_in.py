@@ -16,8 +16,8 @@ import pypdfium2
 import pytest
 
 from curlet.core.path.cubics import points_on
+from curlet.formats.imported import ImportedDrawing
 from curlet.formats.pdf_in import read_pdf
-from curlet.formats.svg_in import ImportedDrawing
 
 MM = 25.4 / 72
 

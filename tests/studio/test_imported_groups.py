@@ -4,8 +4,9 @@ from __future__ import annotations
 
 import pytest
 
+from curlet.formats.imported import ImportedDrawing
 from curlet.formats.path_data import read_contours
-from curlet.formats.svg_in import ImportedDrawing, read_svg
+from curlet.formats.svg_in import read_svg
 from curlet.studio import imported_groups
 from curlet.studio.imported_groups import PLAIN_MARK, By, ImportedGroup, sorted_into_groups
 

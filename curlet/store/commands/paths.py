@@ -11,8 +11,8 @@ from curlet.core.dress.colour import read_colour
 from curlet.core.errors import BadInput
 from curlet.core.path import rework
 from curlet.core.path.path import Path
+from curlet.formats.imported import ImportedPath
 from curlet.formats.path_doc import Coordinate, NodeDoc, Point, to_path
-from curlet.formats.svg_in import ImportedPath
 from curlet.store.area_edges import edge_paths
 from curlet.store.commands.intent import BaseIntent, Id, Ids, Name
 from curlet.store.lettering import letters_of
