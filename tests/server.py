@@ -16,6 +16,8 @@ from multiprocessing.connection import Connection
 from pathlib import Path as FilePath
 from tempfile import TemporaryDirectory
 
+import urllib3
+
 # Busy machines too.
 STARTS_WITHIN, ENDS_WITHIN = 60.0, 60.0
 ROOT = FilePath(__file__).parents[1]
@@ -25,13 +27,18 @@ _warm = get_context("forkserver")
 _warm.set_forkserver_preload(["curlet.web.serve", "curlet.web.bench_frames"])
 
 
-@lru_cache(maxsize=1)
-def _plain_file() -> FilePath:
-    """A database of the plain sheets, made once and copied for each server."""
-    folder = TemporaryDirectory(prefix="plain")
+@lru_cache(maxsize=2)
+def _made_file(plain: bool) -> FilePath:
+    """A database of the plain sheets, or of the demo's, made once and copied for each server."""
+    folder = TemporaryDirectory(prefix="made")
     atexit.register(folder.cleanup)
     file = FilePath(folder.name) / "curlet.sqlite"
-    subprocess.run([sys.executable, "-m", "tests.plain.load", str(file)], cwd=ROOT, check=True)
+    if plain:
+        subprocess.run([sys.executable, "-m", "tests.plain.load", str(file)], cwd=ROOT, check=True)
+    else:
+        server = WarmServer(FilePath(folder.name))
+        assert server.address
+        server.stop()
     return file
 
 
@@ -55,7 +62,7 @@ class Server:
         file = self.folder / "curlet.sqlite"
         if self.plain and not file.exists():
             self.folder.mkdir(exist_ok=True)
-            shutil.copy(_plain_file(), file)
+            shutil.copy(_made_file(self.plain), file)
 
     @property
     def address(self) -> str:
@@ -80,6 +87,14 @@ class Server:
         if found is None:
             raise RuntimeError(f"the server did not start: {said}")
         return int(found[1])
+
+    def put_back(self) -> None:
+        """Everything as it was at the start, by the application's own way of putting a back-up back."""
+        made = {"file": ("made.sqlite", _made_file(self.plain).read_bytes())}
+        reply = urllib3.request("POST", f"{self.address}/api/back-up-files", fields=made)
+        if reply.status != 200:
+            raise RuntimeError(f"the server was not put back: {reply.data.decode()}")
+        shutil.rmtree(self.folder / "backups")
 
     def is_running(self) -> bool:
         return self.process.poll() is None

@@ -17,26 +17,23 @@ WIDTH, HEIGHT = 1280, 800
 
 
 class Servers:
-    """Servers one after another: while a test has one, the next is already starting."""
+    """A server with the plain sheets and one with the demo's, each kept for all tests and put back to how it
+    began for each: the browser keeps the compiled page, and the server what it has drawn."""
 
     def __init__(self, folders: pytest.TempPathFactory) -> None:
         self._folders = folders
-        self._ended: list[Server] = []
-        self._next = self._begun()
+        self._kept: dict[bool, Server] = {}
 
-    def _begun(self) -> Server:
-        return WarmServer(self._folders.mktemp("data"), plain=True)
-
-    def take(self) -> Server:
-        taken, self._next = self._next, self._begun()
-        return taken
-
-    def end(self, server: Server) -> None:
-        server.stop(wait=False)
-        self._ended.append(server)
+    def take(self, *, plain: bool) -> Server:
+        kept = self._kept.get(plain)
+        if kept and kept.is_running():
+            kept.put_back()
+            return kept
+        self._kept[plain] = begun = WarmServer(self._folders.mktemp("data"), plain=plain)
+        return begun
 
     def end_all(self) -> None:
-        for server in (*self._ended, self._next):
+        for server in self._kept.values():
             server.stop()
 
 
@@ -82,10 +79,8 @@ def servers(tmp_path_factory: pytest.TempPathFactory) -> Iterator[Servers]:
 
 
 @pytest.fixture
-def server(servers: Servers) -> Iterator[Server]:
-    running = servers.take()
-    yield running
-    servers.end(running)
+def server(servers: Servers, browser: webdriver.Chrome) -> Server:
+    return _fresh(servers, browser, plain=True)
 
 
 @pytest.fixture
@@ -95,17 +90,22 @@ def table(server: Server, browser: webdriver.Chrome) -> Iterator[Table]:
 
 
 @pytest.fixture
-def dressed(tmp_path: FilePath, browser: webdriver.Chrome) -> Iterator[Table]:
+def dressed(servers: Servers, browser: webdriver.Chrome) -> Iterator[Table]:
     """The same on the demo's waistcoat."""
-    server = WarmServer(tmp_path / "data")
-    yield from _opened(server, browser)
-    server.stop()
+    yield from _opened(_fresh(servers, browser, plain=False), browser)
+
+
+def _fresh(servers: Servers, browser: webdriver.Chrome, *, plain: bool) -> Server:
+    # The page of the test before may still be asking its server.
+    browser.get("about:blank")
+    server = servers.take(plain=plain)
+    kept = {"origin": server.address, "storageTypes": "local_storage"}
+    browser.execute_cdp_cmd("Storage.clearDataForOrigin", kept)
+    browser.get_log("browser")
+    return server
 
 
 def _opened(server: Server, browser: webdriver.Chrome) -> Iterator[Table]:
-    # The page of the test before may still be asking its server, which has ended.
-    browser.get("about:blank")
-    browser.get_log("browser")
     page = Table(browser, server.address)
     page.open()
     yield page
