@@ -91,7 +91,8 @@ class Server:
     def put_back(self) -> None:
         """Everything as it was at the start, by the application's own way of putting a back-up back."""
         made = {"file": ("made.sqlite", _made_file(self.plain).read_bytes())}
-        reply = urllib3.request("POST", f"{self.address}/api/back-up-files", fields=made)
+        address = f"{self.address}/api/back-up-files"
+        reply = urllib3.request("POST", address, fields=made, timeout=STARTS_WITHIN)
         if reply.status != 200:
             raise RuntimeError(f"the server was not put back: {reply.data.decode()}")
         shutil.rmtree(self.folder / "backups")
