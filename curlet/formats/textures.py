@@ -9,7 +9,7 @@ from __future__ import annotations
 import io
 import json
 import zipfile
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import numpy as np
 import skia
@@ -36,6 +36,7 @@ _FINER = 2
 ROUGHNESS = {"matt": 0.85, "satin": 0.5, "metal": 0.28}
 # Where nothing is drawn there is cloth.
 _CLOTH = 0.9
+_FLAT_CLOTH = "The cloth's own threads are in its colour, and flat in height and normals."
 # Relief that a brush without any is given.
 _USUAL = 60.0
 
@@ -84,7 +85,8 @@ def texture_set(tile: Tile, texel: float) -> dict[str, bytes]:
     relief = tile.run.brush.relief
     heights, highest = height_map(tile, size, _USUAL if relief.flat else relief.height)
     up, down = (normal_map(heights, size, tile.spacing is not None, flip=flip) for flip in (False, True))
-    rough = np.where(colour[..., 3] > 127, ROUGHNESS[relief.finish], _CLOTH)
+    trim = _pixels(replace(tile, ground=None).flat(), size) if tile.ground else colour
+    rough = np.where(trim[..., 3] > 127, ROUGHNESS[relief.finish], _CLOTH)
     facts = {
         "unit": "mm",
         "width": round(tile.width, 4),
@@ -94,7 +96,7 @@ def texture_set(tile: Tile, texel: float) -> dict[str, bytes]:
         "tiles": {"across": True, "down": tile.spacing is not None},
         "height of white": round(highest, 4),
         "normals": {"OpenGL": "green points up", "DirectX": "green points down"},
-        "notes": list(tile.notes),
+        "notes": [*tile.notes, *([_FLAT_CLOTH] if tile.ground else [])],
     }
     grey = np.rint(65_535 * heights / highest).astype(np.uint16)
     return {

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from dataclasses import asdict
 from typing import Annotated
 
 from flask import Response
@@ -31,25 +32,31 @@ class TileUrl(SheetUrl):
 
 class TileQuery(BaseModel):
     """A tile's texel, and its rows' spacing for one that repeats downward too, as they are entered, on the
-    garment; whether it is lit."""
+    garment; whether it is lit; and the cloth under it, by the id of one of `cloths`."""
 
     texel: Entered = "0.1 mm"
     spacing: Entered = ""
     lit: bool = True
+    cloth: Annotated[str, Field(max_length=64)] = ""
 
     @property
     def asked(self) -> TileAsked:
         spacing = read_measure(self.spacing).value if self.spacing.strip() else None
-        return TileAsked(read_measure(self.texel).value, spacing, self.lit)
+        return TileAsked(read_measure(self.texel).value, spacing, self.lit, self.cloth)
 
 
 class TileFactsQuery(TileQuery):
     textures: bool = False
 
 
+class ClothOfTile(BaseModel):
+    id: str
+    name: str
+
+
 class TileShown(BaseModel):
-    """What a tile comes to: mm, pixels, a texel each way in mm, the numbers as they can be entered again, and
-    what of the brush is not in it."""
+    """What a tile comes to: mm, pixels, a texel each way in mm, the numbers as they can be entered again,
+    what of the brush is not in it, and the cloths that it can lie on."""
 
     width: float
     height: float
@@ -58,13 +65,15 @@ class TileShown(BaseModel):
     texel: tuple[float, float]
     entered: dict[str, str]
     notes: list[str]
+    cloths: list[ClothOfTile]
 
 
 @tiles.get("/sheets/<sheet_id>/runs/<run_id>/tile.json", responses={200: TileShown, **_REPLIES})
 def facts(path: TileUrl, query: TileFactsQuery) -> Response:
     """What a tile would come to."""
     asked = query.asked
-    found = service.facts_of(journal.find_sheet(path.sheet_id), path.run_id, asked, of_set=query.textures)
+    state = journal.find_sheet(path.sheet_id)
+    found = service.facts_of(state, path.run_id, asked, of_set=query.textures)
     entered = {"texel": number_text(asked.texel, "length", 1.0)}
     if asked.spacing is not None:
         entered["spacing"] = number_text(asked.spacing, "length", 1.0)
@@ -78,6 +87,7 @@ def facts(path: TileUrl, query: TileFactsQuery) -> Response:
             "texel": [size.along_mm, size.down_mm],
             "entered": entered,
             "notes": list(found.notes),
+            "cloths": [asdict(cloth) for cloth in service.cloths(state)],
         }
     )
 

@@ -19,6 +19,8 @@ from PIL import Image
 from curlet.core.brush import Brush
 from curlet.core.brush.courses import Band, Row
 from curlet.core.brush.rules import SwayRule
+from curlet.core.drawing import Tiling
+from curlet.core.dress.cloth import WEAVES, Cloth
 from curlet.core.dress.relief import Relief
 from curlet.core.errors import BadInput, TooMuch
 from curlet.core.measures import Measure
@@ -87,12 +89,57 @@ def test_two_tiles_side_by_side_are_what_is_drawn_twice_as_long(key: str) -> Non
         assert np.array_equal(np.roll(small, -1, axis=1), again)
 
 
+@pytest.mark.parametrize("spacing", [7.0, 2.0])
 @pytest.mark.parametrize("key", ["topstitch", "cord", "pearls", "lace"])
-def test_rows_below_one_another_meet_too(key: str) -> None:
-    tile = tile_of(brush(key), spacing=7.0)
-    here, there = (pixels(tile_png(each, TEXEL)) for each in (tile, shifted(tile, 0.0, 7.0)))
-    assert (here.shape[0], tile.height) == (70, 7.0)
+def test_rows_below_one_another_meet_too(key: str, spacing: float) -> None:
+    tile = tile_of(brush(key), spacing)
+    here, there = (pixels(tile_png(each, TEXEL)) for each in (tile, shifted(tile, 0.0, spacing)))
+    assert (here.shape[0], tile.height) == (round(10 * spacing), spacing)
     assert alike(here, there)
+    # Rows further away than can be seen here change nothing.
+    rows = tile.rows
+    assert min(rows) < tile.top - 0.5 * tile_of(brush(key)).height + spacing
+    assert max(rows) > tile.top + spacing + 0.5 * tile_of(brush(key)).height - spacing
+
+
+# A turn that does not come out is laid straight; a quarter turn does.
+CLOTHS = [Cloth(weave, ends=kind.ends, picks=kind.picks) for weave, kind in WEAVES.items()]
+CLOTHS += [Cloth("denim", ends=7, picks=5, turn=90), Cloth("rib", ends=6, picks=8, turn=33)]
+
+
+@pytest.mark.parametrize("cloth", CLOTHS, ids=lambda cloth: f"{cloth.weave}-{cloth.turn:g}")
+def test_a_swatch_repeats_with_its_cloth(cloth: Cloth) -> None:
+    tile = tile_of(brush("rope"), 12.0, cloth)
+    for by in ((tile.width, 0.0), (0.0, tile.height)):
+        here, there = (pixels(tile_png(each, TEXEL)) for each in (tile, shifted(tile, *by)))
+        assert (here[..., 3].min() == 255) == (cloth.weave != "net")
+        assert alike(here, there)
+    # What lies on the cloth is as it is without one, as often as the cloth needs it.
+    bare = tile_of(brush("rope"), 12.0)
+    assert tile.width / bare.width == pytest.approx(round(tile.width / bare.width))
+    assert tile.height / 12.0 == pytest.approx(round(tile.height / 12.0))
+    assert len(tile.notes) == (cloth.turn == 33)
+    assert all("laid straight" in note for note in tile.notes)
+    if isinstance(tile.ground, Tiling):
+        a, b, c, d, *_ = tile.ground.matrix
+        sides = np.abs([(a, b), (c, d)]) * ((tile.ground.width,), (tile.ground.height,))
+        times = (tile.width, tile.height) / sides.sum(axis=0)
+        assert times == pytest.approx(np.round(times))
+        assert np.hypot(a, b) == pytest.approx(1, abs=0.01)
+        assert np.hypot(c, d) == pytest.approx(1, abs=0.01)
+
+
+def test_a_cloth_needs_rows_and_is_flat_and_rough() -> None:
+    cloth = Cloth("rib", ends=6, picks=7)
+    with pytest.raises(BadInput, match="from row to row"):
+        tile_of(brush("pearls"), None, cloth)
+    bare, laid = (texture_set(tile_of(brush("pearls"), 8.0, each), TEXEL) for each in (None, cloth))
+    for name in ("roughness.png", "height.png"):
+        once, often = pixels(bare[name]).astype(int), pixels(laid[name])
+        down, across = (many // one for many, one in zip(often.shape, once.shape, strict=True))
+        assert min(down, across) > 1
+        assert (np.abs(often - np.tile(once, (down, across))) > 0.02 * once.max()).mean() < 0.01
+    assert "flat in height" in json.loads(laid["textures.json"])["notes"][-1]
 
 
 def test_a_tile_is_whole_sequences_and_all_rows_come_out() -> None:

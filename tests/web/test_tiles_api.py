@@ -11,7 +11,7 @@ import pytest
 from flask.testing import FlaskClient
 from PIL import Image
 
-from tests.web.test_api import HEM, SHEET, sheet
+from tests.web.test_api import HEM, SHEET, send, sheet
 
 
 def address(client: FlaskClient, file: str) -> str:
@@ -64,6 +64,50 @@ def test_what_cannot_be_made_is_said_before_it_is_tried(
         reply = client.get(address(client, file), query_string=query)
         assert reply.status_code == status
         assert says in reply.json["detail"]
+
+
+def test_a_tile_lies_on_a_cloth_of_the_sheet(dressed: FlaskClient) -> None:
+    where = address(dressed, "tile.json")
+    names = {cloth["name"]: cloth["id"] for cloth in dressed.get(where).json["cloths"]}
+    # Each cloth once, by the first that it fills.
+    assert set(names) == {
+        "Denim, 3 over 1, Front R",
+        "Denim, 3 over 1, Welt pocket R",
+        "Twill, 2 over 2, Back lining",
+    }
+    query = {"spacing": "12 mm", "cloth": names["Denim, 3 over 1, Front R"]}
+    bare, laid = (dressed.get(where, query_string=each).json for each in ({"spacing": "12 mm"}, query))
+    assert laid["height"] % 12 == pytest.approx(0)
+    assert laid["width"] / bare["width"] == pytest.approx(round(laid["width"] / bare["width"]))
+    png = dressed.get(address(dressed, "tile.png"), query_string=query).data
+    picture = np.asarray(Image.open(io.BytesIO(png)))
+    assert picture.shape[:2] == (laid["down"], laid["across"])
+    assert picture[..., 3].min() == 255
+    # Indigo over ecru.
+    red, _, blue = picture[..., :3].reshape(-1, 3).mean(axis=0)
+    assert blue > red
+    turned = dressed.get(where, query_string={**query, "cloth": names["Denim, 3 over 1, Welt pocket R"]}).json
+    assert "laid straight" in "".join(turned["notes"])
+
+
+def test_a_tile_lies_on_the_background_where_it_is_a_cloth(client: FlaskClient) -> None:
+    where = address(client, "tile.json")
+    assert client.get(where).json["cloths"] == []
+    cloth = {"weave": "rib", "ends": 6, "picks": 8}
+    assert send(client, {"kind": "set-sheet", "background_cloth": cloth}).status_code == 200
+    (found,) = client.get(where).json["cloths"]
+    assert found["name"] == "Rib knit, 1 and 1, the background"
+    query = {"spacing": "9", "cloth": found["id"]}
+    assert client.get(where, query_string=query).json["width"] > 8.8
+
+
+def test_a_cloth_needs_rows_and_is_there(dressed: FlaskClient) -> None:
+    where = address(dressed, "tile.png")
+    (first, *_) = dressed.get(address(dressed, "tile.json")).json["cloths"]
+    reply = dressed.get(where, query_string={"cloth": first["id"]})
+    assert (reply.status_code, "from row to row" in reply.json["detail"]) == (422, True)
+    reply = dressed.get(where, query_string={"cloth": "gone", "spacing": "9"})
+    assert (reply.status_code, "Choose another" in reply.json["detail"]) == (404, True)
 
 
 def test_of_a_run_that_is_gone_there_is_no_tile(client: FlaskClient) -> None:

@@ -15,13 +15,15 @@ from curlet.core.bounds import Bounds
 from curlet.core.brush import Brush
 from curlet.core.brush.courses import Band, Course, Row, Span
 from curlet.core.brush.rules import EndRule, Fade, FitRule, Pieces, Swell
-from curlet.core.drawing import Drawing
+from curlet.core.drawing import Drawing, Group, Laid, Outline, Paint, Shape, Solid, Tiling
+from curlet.core.dress.cloth import Cloth
 from curlet.core.dress.relief import FLAT, LIGHT, FineRelief, Light, Relief
 from curlet.core.errors import BadInput, TooMuch
 from curlet.core.lay.draw import draw_run, reach_of
 from curlet.core.lay.lay import LaidRun, lay
 from curlet.core.measures import Measure, MeasuredOn, Scale
 from curlet.core.path.path import Path
+from curlet.core.texture.ground import ground_of
 from curlet.core.texture.moved import moved_down
 
 SPACING = Bounds("The rows' spacing", 0.1, 1_000, "from the middle of one row to the next")
@@ -46,6 +48,7 @@ class Tile:
     left, top, width, height : the part of it that is the tile, mm.
     spacing : from one row of the brush to the next, downward, mm; None where it repeats along itself only.
     notes : what of the brush is not in it, or is another than it was.
+    ground : what its rows lie on; None for nothing.
     """
 
     run: LaidRun
@@ -55,6 +58,7 @@ class Tile:
     height: float
     spacing: float | None
     notes: tuple[str, ...]
+    ground: Paint | None = None
 
     @property
     def rows(self) -> tuple[float, ...]:
@@ -62,8 +66,9 @@ class Tile:
         if self.spacing is None:
             return (0.0,)
         reach = max(reach_of(course) for course in self.run.courses) + _AROUND
-        most = math.ceil(reach / self.spacing) + 1
-        return tuple(self.spacing * row for row in range(-most, most + 1))
+        first = math.floor((self.top - reach) / self.spacing)
+        last = math.ceil((self.top + self.height + reach) / self.spacing)
+        return tuple(self.spacing * row for row in range(first, last + 1))
 
     def lit(self) -> Drawing:
         """The tile as its brush is lit."""
@@ -82,21 +87,31 @@ class Tile:
         run = replace(self.run, brush=replace(self.run.brush, relief=relief))
         group = draw_run(run, "tile", self.run.brush.name, light=light)
         groups = tuple(moved_down(group, by) for by in self.rows)
+        if self.ground is not None:
+            groups = (self._under(self.ground), *groups)
         return Drawing(self.width, self.height, groups, self.run.brush.name, (self.left, self.top))
 
+    def _under(self, paint: Paint) -> Group:
+        sides = np.array([(0, 0), (self.width, 0), (self.width, self.height), (0, self.height)])
+        box = Outline("MLLLZ", sides + (self.left, self.top))
+        # Nothing shows through where repeats of a cloth meet.
+        sealed = [Shape(box, Solid(paint.mean))] if isinstance(paint, Tiling) and paint.opaque else []
+        return Group("cloth", "Cloth", (Laid((*sealed, Shape(box, paint))),))
 
-def tile_of(brush: Brush, spacing: float | None = None) -> Tile:
+
+def tile_of(brush: Brush, spacing: float | None = None, cloth: Cloth | None = None) -> Tile:
     """A brush as a tile.
 
     Parameters
     ----------
     spacing : from one row of the brush to the next, garment mm, for a tile that repeats downward too; None
         for one that repeats along itself only.
+    cloth : what its rows lie on, for a tile that repeats downward too; None for nothing.
 
     Raises
     ------
     BadInput
-        If nothing of it repeats, or the spacing is out of bounds.
+        If nothing of it repeats, the spacing is out of bounds, or there is none and a cloth is asked for.
     TooMuch
         If its rows come out together only after thousands of repeats.
 
@@ -111,13 +126,19 @@ def tile_of(brush: Brush, spacing: float | None = None) -> Tile:
     even = _even(brush, notes)
     width = _period(even, scale, notes)
     even = _in_step(even, width, scale)
+    ground = ground_of(cloth, width, spacing) if cloth else None
+    if ground:
+        notes += ground.notes
+        width *= ground.across
     reach = max(course.drawn_reach(scale) for course in even.courses) + _AROUND
     pitch = max((row.drawn_pitch(scale) for row in even.rows), default=width)
     before = max(math.ceil(_BEFORE * pitch / width), 2)
     points = np.array([[0.0, 0.0], [(2 * before + 1) * width, 0.0]])
     run = lay(Path.make(["a", "b"], points, points, points, False), even, scale)
-    height = spacing if spacing is not None else 2 * reach
-    return Tile(run, before * width, -height / 2, width, height, spacing, tuple(notes))
+    step = 2 * reach if spacing is None else spacing
+    height = step * (ground.down if ground else 1)
+    paint = ground.paint if ground else None
+    return Tile(run, before * width, -step / 2, width, height, spacing, tuple(notes), paint)
 
 
 def _even(brush: Brush, notes: list[str]) -> Brush:

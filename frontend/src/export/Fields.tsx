@@ -4,12 +4,12 @@ import { api, type OutputId } from "@/shared/api/client";
 import { ChoiceLine } from "@/shared/ui/ChoiceLine";
 import { ColourField } from "@/shared/ui/ColourField";
 import { NumberLine } from "@/shared/ui/NumberLine";
-import { Pick } from "@/shared/ui/Pick";
 import { Tick } from "@/shared/ui/Tick";
 import { useFrame, useSheetSession } from "@/table/sheet";
 
 import { goesBy, hasPages, type Made, type Meant } from "./asked";
 import { justEntered } from "./merged";
+import { PickLine } from "./PickLine";
 
 interface Props {
   as: OutputId;
@@ -178,27 +178,5 @@ function Background({ made, onChange }: { made: Made; onChange: Props["onChange"
         </div>
       )}
     </>
-  );
-}
-
-interface PickLineProps {
-  label: string;
-  value: string;
-  onPick: (value: string) => void;
-  options: readonly { id: string; label: string }[];
-}
-
-function PickLine({ label, value, onPick, options }: PickLineProps) {
-  return (
-    <div className="mt-1 flex items-center justify-between gap-2">
-      {label}
-      <Pick label={label} value={value} onPick={onPick} className="max-w-[190px] text-[12px]">
-        {options.map((option) => (
-          <option key={option.id} value={option.id}>
-            {option.label}
-          </option>
-        ))}
-      </Pick>
-    </div>
   );
 }

@@ -11,8 +11,9 @@ import { useFrame, useSheetSession } from "@/table/sheet";
 
 import { addressOf, type TileId } from "./asked";
 import { justEntered } from "./merged";
+import { PickLine } from "./PickLine";
 
-export const USUAL_TILE: TileAsked = { texel: "0.1 mm", spacing: "" };
+export const USUAL_TILE: TileAsked = { texel: "0.1 mm", spacing: "", cloth: "" };
 /** The spacing that is proposed first. */
 const ROWS = "10 mm";
 
@@ -50,15 +51,34 @@ export function TileFields({ run, as, asked, onChange }: Props) {
   };
   return (
     <>
-      <p className="muted">One repeat of the chosen run’s brush, as large as on the garment.</p>
+      <p className="muted">The chosen run’s brush as it repeats, as large as on the garment.</p>
       <NumberLine label="A texel is about" value={asked.texel} step={0.05} onCommit={(texel) => enter({ texel })} />
       <Tick
         label="Repeats downward too"
         on={asked.spacing !== ""}
-        onChange={(on) => void enter({ spacing: on ? ROWS : "" })}
+        onChange={(on) => void enter(on ? { spacing: ROWS } : { spacing: "", cloth: "" })}
       />
       {asked.spacing !== "" && (
-        <NumberLine label="From row to row" value={asked.spacing} step={1} onCommit={(spacing) => enter({ spacing })} />
+        <>
+          <NumberLine
+            label="From row to row"
+            value={asked.spacing}
+            step={1}
+            onCommit={(spacing) => enter({ spacing })}
+          />
+          {/* A cloth that has gone meanwhile can be let go of. */}
+          {(data?.cloths.length || asked.cloth) && (
+            <PickLine
+              label="Cloth under it"
+              value={asked.cloth}
+              onPick={(cloth) => onChange({ cloth })}
+              options={[
+                { id: "", label: "none" },
+                ...(data?.cloths.map(({ id, name }) => ({ id, label: name })) ?? []),
+              ]}
+            />
+          )}
+        </>
       )}
       {data && (
         <>

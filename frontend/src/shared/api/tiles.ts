@@ -1,10 +1,11 @@
 /** Seamless tiles of runs' brushes. */
 import { client, exact } from "./request";
 
-/** How a tile is made, as it is entered; no spacing for one that repeats along itself only. */
+/** How a tile is made, as it is entered; no spacing for one that repeats along itself only, no cloth for one on nothing. */
 export interface TileAsked {
   texel: string;
   spacing: string;
+  cloth: string;
 }
 
 export const tiles = {
