@@ -16,7 +16,8 @@ from multiprocessing.connection import Connection
 from pathlib import Path as FilePath
 from tempfile import TemporaryDirectory
 
-import urllib3
+from curlet.store.backups import FILE
+from curlet.store.restore import restore
 
 # Busy machines too.
 STARTS_WITHIN, ENDS_WITHIN = 60.0, 60.0
@@ -32,7 +33,7 @@ def _made_file(plain: bool) -> FilePath:
     """A database of the plain sheets, or of the demo's, made once and copied for each server."""
     folder = TemporaryDirectory(prefix="made")
     atexit.register(folder.cleanup)
-    file = FilePath(folder.name) / "curlet.sqlite"
+    file = FilePath(folder.name) / FILE
     if plain:
         subprocess.run([sys.executable, "-m", "tests.plain.load", str(file)], cwd=ROOT, check=True)
     else:
@@ -59,7 +60,7 @@ class Server:
         self.process = subprocess.Popen([self.python, *words], stdout=subprocess.PIPE, text=True)
 
     def _prepare(self) -> None:
-        file = self.folder / "curlet.sqlite"
+        file = self.folder / FILE
         if self.plain and not file.exists():
             self.folder.mkdir(exist_ok=True)
             shutil.copy(_made_file(self.plain), file)
@@ -89,12 +90,8 @@ class Server:
         return int(found[1])
 
     def put_back(self) -> None:
-        """Everything as it was at the start, by the application's own way of putting a back-up back."""
-        made = {"file": ("made.sqlite", _made_file(self.plain).read_bytes())}
-        address = f"{self.address}/api/back-up-files"
-        reply = urllib3.request("POST", address, fields=made, timeout=STARTS_WITHIN)
-        if reply.status != 200:
-            raise RuntimeError(f"the server was not put back: {reply.data.decode()}")
+        """Everything as it was at the start, as `curlet restore` does it while people work."""
+        restore(_made_file(self.plain), self.folder / FILE)
         shutil.rmtree(self.folder / "backups")
 
     def is_running(self) -> bool:
