@@ -13,7 +13,7 @@ from PIL import Image
 from selenium.webdriver.common.by import By
 
 from tests.browser.table import Table
-from tests.faults.client import SHEET, ask, sheet
+from tests.faults.client import SHEET, ask, command, sheet
 
 # What is looked at: its corner on the paper and its side, px.
 X, Y, SIDE = 300, 250, 160
@@ -27,11 +27,6 @@ return btoa(String.fromCharCode(...part.getContext("2d").getImageData(0, 0, side
 """
 
 
-def do(table: Table, intent: dict[str, Any]) -> None:
-    revision = sheet(table.address)["revision"]
-    ask(table.address, f"/api/sheets/{SHEET}/commands", {"revision": revision, "intent": intent})
-
-
 def cover(table: Table, weave: dict[str, Any]) -> None:
     """A path as large as the sheet, filled with a weave as it comes."""
     before = sheet(table.address)
@@ -39,10 +34,10 @@ def cover(table: Table, weave: dict[str, Any]) -> None:
     width, height = (before["sheet"][side] for side in ("width", "height"))
     corners = [(0, 0), (width, 0), (width, height), (0, height)]
     nodes = [{"x": x, "y": y, "into": [x, y], "out": [x, y]} for x, y in corners]
-    do(table, {"kind": "draw-path", "nodes": nodes, "closed": True})
+    command(table.address, {"kind": "draw-path", "nodes": nodes, "closed": True})
     (path,) = {each["id"] for each in sheet(table.address)["paths"]} - known
     cloth = {key: weave[key] for key in ("warp", "weft", "ends", "picks")} | {"weave": weave["id"]}
-    do(table, {"kind": "set-fill", "paths": [path], "fill": cloth})
+    command(table.address, {"kind": "set-fill", "paths": [path], "fill": cloth})
 
 
 def on_screen(table: Table) -> np.ndarray:

@@ -2,15 +2,14 @@
 
 from __future__ import annotations
 
-import json
 import re
-import struct
 import urllib.request
 
 from selenium.webdriver.common.by import By
 from selenium.webdriver.common.keys import Keys
 
 from tests.browser.table import Table
+from tests.faults.client import sheet
 
 MANY = 400
 
@@ -25,9 +24,7 @@ def many_paths(table: Table) -> None:
     size = 'width="297mm" height="210mm" viewBox="0 0 297 210"'
     svg = f'<svg xmlns="http://www.w3.org/2000/svg" {size}>{lines}</svg>'
     address = f"{table.address}/api/sheets/waistcoat"
-    frame = urllib.request.urlopen(address).read()
-    (length,) = struct.unpack("<I", frame[:4])
-    revision = json.loads(frame[4 : 4 + length])["revision"]
+    revision = sheet(table.address)["revision"]
     parts = (
         f'--x\r\nContent-Disposition: form-data; name="revision"\r\n\r\n{revision}\r\n'
         '--x\r\nContent-Disposition: form-data; name="file"; filename="many.svg"\r\n'

@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 import time
-import urllib.request
 from pathlib import Path as FilePath
 
 import pytest
@@ -13,6 +12,7 @@ from selenium.webdriver.common.by import By
 from selenium.webdriver.common.keys import Keys
 
 from tests.browser.table import Table
+from tests.faults.client import command
 from tests.server import Server
 
 HEM = "hem-r"
@@ -313,13 +313,7 @@ def _downloaded(folder: FilePath, ending: str) -> bytes:
 
 def test_two_pages_on_one_sheet_lose_nothing(table: Table, server: Server) -> None:
     table.choose(HEM)
-    body = b'{"revision":1,"intent":{"kind":"rename-path","path":"waistcoat-hem-r","name":"Foot"}}'
-    request = urllib.request.Request(
-        f"{server.address}/api/sheets/waistcoat/commands",
-        data=body,
-        headers={"Content-Type": "application/json"},
-    )
-    urllib.request.urlopen(request).close()
+    command(server.address, {"kind": "rename-path", "path": "waistcoat-hem-r", "name": "Foot"})
     table.type_in("Stitch length", "5 mm")
     assert "changed in another page" in table.notice()
     table.wait(lambda: "Foot" in table.path_names())
