@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import base64
 import sqlite3
-from collections.abc import Callable, Iterator
+from collections.abc import Iterator
 from contextlib import contextmanager
 from dataclasses import dataclass, replace
 from typing import Any, Literal
@@ -26,8 +26,6 @@ from curlet.store.records import Json
 from curlet.store.rows import insert_rows
 from curlet.store.state import KINDS, OF_SHEET, State, load_state
 
-# Is shown a sheet as it was read back; what it raises leaves everything as it was.
-Check = Callable[[State], object]
 _NOT_OPENED = "This sheet could not be opened again. Export it again. Nothing was imported."
 
 
@@ -54,7 +52,7 @@ def sheet_file(sheet_id: str, *, history: bool) -> SheetFile:
         return SheetFile(rows, versions, steps, _pictures(told), _fonts(told))
 
 
-def import_sheet(file: SheetFile, check: Check) -> SheetTaken:
+def import_sheet(file: SheetFile) -> SheetTaken:
     """Put a sheet here as a new one; its ids stay where none of them is taken.
 
     Raises
@@ -71,21 +69,21 @@ def import_sheet(file: SheetFile, check: Check) -> SheetTaken:
         _write(new)
         for step in new.steps[-journal.MAX_STEPS :]:
             Step.create(sheet=sheet["id"], **step)
-        with _as_bad_input():
+        with as_bad_input():
             state = load_state(sheet["id"])
-        _check_opens(state, check)
+        _check_all_read(state)
     return SheetTaken(sheet["id"], sheet["name"])
 
 
-def replace_sheet(sheet_id: str, revision: int, file: SheetFile, check: Check) -> SheetTaken:
+def replace_sheet(sheet_id: str, revision: int, file: SheetFile) -> SheetTaken:
     """Put a sheet in place of what is on another, as one step that can be undone. What is in the file of its
     history is left there. Raises as `import_sheet`, and Stale if the other has moved on from `revision`."""
     with all_or_nothing():
         new = brought(replace(file, steps=[], versions=[]), _ids_taken(but=sheet_id))
         _write(Brought({"brush": new.rows["brush"]}, [], []))
-        with _as_bad_input():
+        with as_bad_input():
             state = journal.do(sheet_id, revision, _Replace(kind="replace-sheet", rows=new.rows))
-        _check_opens(state, check)
+        _check_all_read(state)
     return SheetTaken(sheet_id, state.sheet["name"])
 
 
@@ -127,15 +125,13 @@ def _write(new: Brought) -> None:
         BrushVersion.create(**version)
 
 
-def _check_opens(state: State, check: Check) -> None:
+def _check_all_read(state: State) -> None:
     for row in state.set_aside:
         raise BadInput(f"{row.name} in this file cannot be used: {row.fault} Nothing was imported.")
-    with _as_bad_input():
-        check(state)
 
 
 @contextmanager
-def _as_bad_input() -> Iterator[None]:
+def as_bad_input() -> Iterator[None]:
     """A block in which documents are used that only a file brings: they may lack what every document that was
     made here has."""
     try:

@@ -1,14 +1,20 @@
-"""Sheet files imported: read aside, put here, and drawn once before they are kept."""
+"""Sheet files imported: read aside and drawn there once before anything is put here."""
 
 from __future__ import annotations
 
+import tempfile
+from pathlib import Path as FilePath
+
 from curlet.core.errors import BadInput
-from curlet.formats.sheet_file import SheetFile
+from curlet.formats.sheet_file import SheetFile, read_sheet_files
+from curlet.store import journal
 from curlet.store import sheet_files as store
+from curlet.store.backups import FILE
+from curlet.store.database import open_database
+from curlet.store.models import database
 from curlet.store.sheet_files import SheetTaken
-from curlet.studio import imports
 from curlet.studio.drawn_sheet import small_picture
-from curlet.studio.worker import Stop, never
+from curlet.studio.worker import SHEETS, Stop, never, run
 
 NamedFiles = list[tuple[str, bytes]]
 
@@ -21,17 +27,43 @@ def import_sheets(files: NamedFiles, stop: Stop = never) -> list[SheetTaken]:
     BadInput, TooMuch
         If a file is no sheet file, is broken, hostile, too large or of a newer version.
     """
-    found = imports.sheets(files, stop)
+    found = run(_read, files, bounds=SHEETS, stop=stop)
     with store.all_or_nothing():
-        return [store.import_sheet(file, small_picture) for file in found]
+        return [store.import_sheet(file) for file in found]
 
 
 def replace_sheet(sheet_id: str, revision: int, file: tuple[str, bytes], stop: Stop = never) -> SheetTaken:
     """Put the sheet of a file in place of what is on another; raises as `import_sheets`, and Stale."""
-    return store.replace_sheet(sheet_id, revision, _only(imports.sheets([file], stop)), small_picture)
+    return store.replace_sheet(sheet_id, revision, _only(run(_read, [file], bounds=SHEETS, stop=stop)))
 
 
 def _only(found: list[SheetFile]) -> SheetFile:
     if len(found) != 1:
         raise BadInput(f"This file holds {len(found)} sheets. Choose the file of a single one.")
     return found[0]
+
+
+def _read(files: NamedFiles) -> list[SheetFile]:
+    """The sheets of some files; in a process of its own, as it opens another database."""
+    found = [sheet for name, data in files for sheet in read_sheet_files(name, data)]
+    draw_all(found)
+    return found
+
+
+def draw_all(sheets: list[SheetFile]) -> None:
+    """Put sheets in a database of nothing else and draw them, so that nobody waits for it here.
+
+    Raises
+    ------
+    BadInput
+        If one cannot be kept, opened or drawn.
+    """
+    with tempfile.TemporaryDirectory(prefix="curlet-") as folder:
+        open_database(FilePath(folder) / FILE)
+        try:
+            for sheet in sheets:
+                taken = store.import_sheet(sheet)
+                with store.as_bad_input():
+                    small_picture(journal.find_sheet(taken.id))
+        finally:
+            database.close()
