@@ -27,14 +27,16 @@ def import_sheets(files: NamedFiles, stop: Stop = never) -> list[SheetTaken]:
     BadInput, TooMuch
         If a file is no sheet file, is broken, hostile, too large or of a newer version.
     """
-    found = run(_read, files, bounds=SHEETS, stop=stop)
+    found = run(read_and_draw, files, bounds=SHEETS, stop=stop)
     with store.all_or_nothing():
         return [store.import_sheet(file) for file in found]
 
 
 def replace_sheet(sheet_id: str, revision: int, file: tuple[str, bytes], stop: Stop = never) -> SheetTaken:
     """Put the sheet of a file in place of what is on another; raises as `import_sheets`, and Stale."""
-    return store.replace_sheet(sheet_id, revision, _only(run(_read, [file], bounds=SHEETS, stop=stop)))
+    return store.replace_sheet(
+        sheet_id, revision, _only(run(read_and_draw, [file], bounds=SHEETS, stop=stop))
+    )
 
 
 def _only(found: list[SheetFile]) -> SheetFile:
@@ -43,27 +45,17 @@ def _only(found: list[SheetFile]) -> SheetFile:
     return found[0]
 
 
-def _read(files: NamedFiles) -> list[SheetFile]:
-    """The sheets of some files; in a process of its own, as it opens another database."""
+def read_and_draw(files: NamedFiles) -> list[SheetFile]:
+    """The sheets of some files, each put in a database of nothing else and drawn, so that nobody waits for
+    that here; in a process of its own, as it opens another database. Raises as `import_sheets`."""
     found = [sheet for name, data in files for sheet in read_sheet_files(name, data)]
-    draw_all(found)
-    return found
-
-
-def draw_all(sheets: list[SheetFile]) -> None:
-    """Put sheets in a database of nothing else and draw them, so that nobody waits for it here.
-
-    Raises
-    ------
-    BadInput
-        If one cannot be kept, opened or drawn.
-    """
     with tempfile.TemporaryDirectory(prefix="curlet-") as folder:
         open_database(FilePath(folder) / FILE)
         try:
-            for sheet in sheets:
+            for sheet in found:
                 taken = store.import_sheet(sheet)
                 with store.as_bad_input():
                     small_picture(journal.find_sheet(taken.id))
         finally:
             database.close()
+    return found

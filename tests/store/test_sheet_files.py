@@ -317,16 +317,14 @@ def test_a_sheet_is_drawn_elsewhere_first_so_that_nobody_waits(
     assert rows_of(taken.id)["path"]
 
 
-def test_what_can_be_kept_but_not_drawn_is_refused(store: FilePath) -> None:
-    file = sheet_file(SHEET, history=False)
-    laid = file.rows["run"][0]["path"]
-    # It is read, but where its handles are is not said.
-    legs = [{"id": "n1", "x": 0, "y": 0}, {"id": "n2", "x": 9, "y": 0}]
-    paths = [{**row, "nodes": legs} if row["id"] == laid else row for row in file.rows["path"]]
-    written = write_sheet_file(replace(file, rows={**file.rows, "path": paths}))
-    with pytest.raises(BadInput, match="could not be opened again"):
-        sheet_files.import_sheets([("sheet.zip", written)])
-    assert Sheet.select().where(Sheet.name == "Usher’s waistcoat 2").count() == 0
+def test_what_can_be_kept_but_not_drawn_is_refused(store: FilePath, monkeypatch: pytest.MonkeyPatch) -> None:
+    def fails(state: State) -> bytes:
+        raise KeyError("into")
+
+    written = "sheet.zip", write_sheet_file(sheet_file(SHEET, history=False))
+    monkeypatch.setattr(sheet_files, "small_picture", fails)
+    with pytest.raises(BadInput, match=r"could not be opened again.*into"):
+        sheet_files.read_and_draw([written])
 
 
 def test_a_row_twice_or_of_an_unknown_kind_is_refused(store: FilePath) -> None:
