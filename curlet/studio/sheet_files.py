@@ -27,7 +27,7 @@ def import_sheets(files: NamedFiles, stop: Stop = never) -> list[SheetTaken]:
     BadInput, TooMuch
         If a file is no sheet file, is broken, hostile, too large or of a newer version.
     """
-    found = run(read_and_draw, files, bounds=SHEETS, stop=stop)
+    found = _found(files, stop)
     with store.all_or_nothing():
         return [store.import_sheet(file) for file in found]
 
@@ -37,6 +37,10 @@ def replace_sheet(sheet_id: str, revision: int, file: tuple[str, bytes], stop: S
     return store.replace_sheet(
         sheet_id, revision, _only(run(read_and_draw, [file], bounds=SHEETS, stop=stop))
     )
+
+
+def _found(files: NamedFiles, stop: Stop) -> list[SheetFile]:
+    return run(read_and_draw, files, bounds=SHEETS, stop=stop)
 
 
 def _only(found: list[SheetFile]) -> SheetFile:
