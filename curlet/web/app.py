@@ -24,6 +24,7 @@ from curlet.web.guides import guides
 from curlet.web.library import library
 from curlet.web.motifs import motifs
 from curlet.web.repair import repair
+from curlet.web.replies import FOR_EVER
 from curlet.web.routes import Application
 from curlet.web.schedule import schedule
 from curlet.web.shades import shades
@@ -113,7 +114,11 @@ def _add_pages(app: Application) -> None:
         """A file of the front end; any other address is the page itself, which routes it."""
         if name.startswith("api/") or "index.html" not in files:
             return problems.problem(404, "Not there", "There is nothing at this address.")
-        return send_from_directory(STATIC, name if name in files else "index.html")
+        reply = send_from_directory(STATIC, name if name in files else "index.html")
+        if name in files and name.startswith("assets/"):
+            # A hash of what is in it is part of its name.
+            reply.headers["Cache-Control"] = FOR_EVER
+        return reply
 
     app.add_url_rule("/", view_func=page, defaults={"name": "index.html"}, endpoint="home")
     app.add_url_rule("/<path:name>", view_func=page, endpoint="page")

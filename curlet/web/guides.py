@@ -13,7 +13,7 @@ from curlet.studio import imports
 from curlet.studio.sheets import doing
 from curlet.web.asking import gone
 from curlet.web.fills import picture_name
-from curlet.web.replies import Replies, file_of
+from curlet.web.replies import FOR_EVER, Replies, file_of
 from curlet.web.routes import Routes
 from curlet.web.schemas import Counter, Problem, SheetUrl, Upload
 from curlet.web.sheet_schemas import ChangedFrame
@@ -51,5 +51,5 @@ def picture(path: PictureUrl) -> Response:
     """A kept picture."""
     reply = Response(base64.b64decode(find_picture(path.picture_id)), content_type="image/png")
     # Its id is its content's hash.
-    reply.headers["Cache-Control"] = "max-age=31536000, immutable"
+    reply.headers["Cache-Control"] = FOR_EVER
     return reply

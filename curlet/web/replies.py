@@ -16,6 +16,8 @@ from curlet.formats.file_names import file_name
 # What the API library takes as a view's documented replies.
 Replies = dict[str | int | HTTPStatus, type[BaseModel] | dict[Any, Any] | None]
 
+# What an address that changes with its content is kept by (RFC 8246).
+FOR_EVER = "max-age=31536000, immutable"
 FRAME_TYPE, PROBLEM_TYPE = "application/octet-stream", "application/problem+json"
 # Replies that are frames: these schemas are of their heads.
 FRAMES = ("SheetFrame", "PreviewFrame", "ChangedFrame", "BenchFrame")

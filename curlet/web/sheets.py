@@ -10,7 +10,7 @@ from pydantic import BaseModel, Field
 
 from curlet.store import sheets as store
 from curlet.studio import sheets as service
-from curlet.web.replies import Replies, file_of, json_reply
+from curlet.web.replies import FOR_EVER, Replies, file_of, json_reply
 from curlet.web.routes import Routes
 from curlet.web.schemas import Problem, SheetUrl
 from curlet.web.sheet_schemas import NewSheet, SheetBegun, SheetList
@@ -67,5 +67,5 @@ def thumbnail(path: SheetUrl, query: ThumbnailQuery) -> Response:
     """A small picture of a sheet on its background."""
     reply = Response(service.thumbnail(path.sheet_id), content_type="image/png")
     # The revision in the address changes with the content; a changed brush counts as one too.
-    reply.headers["Cache-Control"] = "max-age=31536000, immutable" if query.revision else "no-store"
+    reply.headers["Cache-Control"] = FOR_EVER if query.revision else "no-store"
     return reply

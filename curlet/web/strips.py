@@ -11,7 +11,7 @@ from curlet.store import journal
 from curlet.store.errors import Missing
 from curlet.store.runs import laid_brush
 from curlet.studio.strips import brush_strip
-from curlet.web.replies import file_of
+from curlet.web.replies import FOR_EVER, file_of
 from curlet.web.routes import Routes
 from curlet.web.schemas import BrushUrl, RunUrl, StripQuery
 
@@ -39,5 +39,5 @@ def strip(brush: Brush, scale: Scale, query: StripQuery) -> Response:
     svg = brush_strip(brush, scale, line=query.line, background=query.background)
     reply = Response(svg, content_type="image/svg+xml")
     # The key in the address changes with the content.
-    reply.headers["Cache-Control"] = "max-age=31536000, immutable" if query.key else "no-store"
+    reply.headers["Cache-Control"] = FOR_EVER if query.key else "no-store"
     return reply

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import io
+import re
 
 import pytest
 from flask.testing import FlaskClient
@@ -57,6 +58,16 @@ def test_a_body_longer_than_its_address_takes_is_refused_in_words(client: FlaskC
     reply = client.post("/api/fonts", data={"file": (io.BytesIO(bytes(9_000_000)), "a.ttf")})
     assert reply.status_code == 413
     assert "8 MB is the most" in reply.get_json()["detail"]
+
+
+def test_only_what_is_named_by_its_content_is_kept_by_browsers(client: FlaskClient) -> None:
+    page = client.get("/")
+    assets = re.findall(r'(?:src|href)="(/assets/[^"]+)"', page.text)
+    assert assets
+    for asset in assets:
+        assert "immutable" in client.get(asset).headers["Cache-Control"]
+    for address in ("/", "/assets/none.js", "/theme.js", "/sheets/waistcoat"):
+        assert client.get(address).headers["Cache-Control"] == "no-cache"
 
 
 def test_every_reply_says_that_no_other_page_may_have_it(client: FlaskClient) -> None:
