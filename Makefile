@@ -20,7 +20,7 @@ PAGE_FILES := $(shell find frontend/src frontend/public -type f ! -name schema.t
 
 GUIDE_FILES := $(wildcard docs/*.md docs/screenshots/*.png) scripts/guide_pages.py scripts/guide_pages.css
 
-.PHONY: demo demo-fresh test test-python faults lint referee mutants speed gallery screenshots build lock clean
+.PHONY: demo demo-fresh test test-python test-long faults lint referee mutants speed gallery screenshots build lock clean
 
 demo: build
 	@$(BIN)/curlet serve --port $(PORT) --demo
@@ -42,8 +42,12 @@ lint: $(TEST_READY) build
 test-python: $(TEST_READY) build
 	$(BIN)/python -m pytest -n auto --dist loadfile --no-loadscope-reorder
 
+# Everything, with many more examples and at full size: for a release, on a machine to itself.
+test-long: lint
+	CURLET_TESTS=long $(MAKE) test-python
+
 faults: $(TEST_READY) build
-	CURLET_FAULTS=long CURLET_EXAMPLES=200 $(BIN)/python -m pytest tests/faults tests/web/test_openapi.py
+	CURLET_TESTS=long $(BIN)/python -m pytest tests/faults tests/web/test_openapi.py
 
 referee: $(TEST_READY) build
 	$(BIN)/python -m tests.reference.referee $(EVERY)

@@ -14,13 +14,14 @@ from curlet.demo.load import load_demo
 from curlet.store.database import open_database
 from curlet.store.models import database
 from curlet.web.app import create_app
+from tests.effort import LONG
 from tests.plain.load import make_plain
 from tests.replies import with_checked_replies
 
 settings.register_profile(
     "curlet",
     deadline=None,
-    max_examples=60,
+    max_examples=200 if LONG else 30,
     derandomize=True,
     suppress_health_check=[HealthCheck.too_slow, HealthCheck.filter_too_much],
 )

@@ -15,13 +15,15 @@ from numpy.typing import NDArray
 from PIL import Image
 
 from tests.browser.table import Table
+from tests.effort import LONG
 from tests.reference.pictures import pdfium
 
 # Five pixels to the mm, so that a sheet is as large in each renderer to the pixel.
 PPI = 127
 # About as large as the coarsest weave, pixels.
 WEAVE = 8
-SHEETS = ("waistcoat", "programme", "satchel", "coat", "curtain")
+# The largest take minutes.
+SHEETS = ("waistcoat", "programme", "satchel", *(("coat", "curtain") if LONG else ()))
 BY_BROWSER = """
 const [address, width, height, done] = arguments;
 fetch(address).then((reply) => reply.text()).then(async (text) => {

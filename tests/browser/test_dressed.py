@@ -50,7 +50,7 @@ def dress_in_each(table: Table, least: int) -> dict[str, int]:
     return counts
 
 
-@pytest.mark.parametrize(("font", "paths"), [("Block, cut corners", 9), ("One line, script", 7)])
+@pytest.mark.parametrize(("font", "paths"), [("Block, cut corners", 4), ("One line, script", 3)])
 def test_letters_are_written_and_dressed(table: Table, font: str, paths: int) -> None:
     table.press("5")
     table.pick("Font", font)
@@ -58,13 +58,13 @@ def test_letters_are_written_and_dressed(table: Table, font: str, paths: int) ->
     words = table.named("Text")
     words.click()
     table.control("a")
-    words.send_keys("Lantern", Keys.TAB)
+    words.send_keys("Lan", Keys.TAB)
     by_keys(table, table.button("Write it in the middle"))
-    table.wait(lambda: sum("Lantern" in name for name in table.path_names()) >= paths)
+    table.wait(lambda: sum("Lan" in name for name in table.path_names()) >= paths)
     table.press("1")
     dress_in_each(table, 4)
     # Dressed as they are, they are a text still.
-    assert table.named("Text").get_attribute("value") == "Lantern"
+    assert table.named("Text").get_attribute("value") == "Lan"
 
 
 def test_a_half_is_dressed_and_mirrored_to_the_whole(table: Table, tmp_path: FilePath) -> None:

@@ -39,6 +39,7 @@ from curlet.core.tally import tally
 from curlet.demo.artwork import disc
 from curlet.demo.brushes import BRUSHES
 from curlet.formats.brush_file import read_brush
+from tests.effort import LONG
 from tests.outlines import block, filled_area, main_row, shapes_of
 from tests.reference.pictures import on_white, picture
 from tests.shapes import circle, cubic, line, moved, paths, polyline, square, turn
@@ -307,7 +308,7 @@ def test_a_pinch_is_told_with_its_place() -> None:
     assert any("need" in w.message for w in measured.warnings if w.code == "pinch")
 
 
-@settings(max_examples=150)
+@settings(max_examples=600 if LONG else 60)
 @given(
     name=st.sampled_from(sorted(BRUSHES)),
     path=paths(5),

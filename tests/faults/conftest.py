@@ -1,21 +1,19 @@
 """Faults: a server of its own for each test, and how much is tried.
 
-`make faults` tries everything at its full size (CURLET_FAULTS=long) and writes docs/faults.md; the suite
+`make faults` tries everything at its full size (CURLET_TESTS=long) and writes docs/faults.md; the suite
 tries the same in short, without bounds on time that a busy machine would break.
 """
 
 from __future__ import annotations
 
-import os
 from collections.abc import Iterator
 from pathlib import Path as FilePath
 
 import pytest
 
+from tests.effort import LONG
 from tests.faults.report import Report
 from tests.server import Server
-
-LONG = os.environ.get("CURLET_FAULTS") == "long"
 
 
 @pytest.fixture(scope="session")

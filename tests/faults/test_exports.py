@@ -14,8 +14,8 @@ from curlet.core.motif.tracing import Stopped
 from curlet.formats.output import FileSettings
 from curlet.studio import exports
 from curlet.studio.under_way import UnderWay
+from tests.effort import LONG
 from tests.faults.client import ask
-from tests.faults.conftest import LONG
 from tests.faults.report import Report
 from tests.faults.watch import Watch, family
 from tests.server import Server

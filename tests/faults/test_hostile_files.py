@@ -17,8 +17,8 @@ from flask.testing import FlaskClient
 from curlet.store import journal
 from curlet.store.models import Step
 from curlet.web.app import create_app
+from tests.effort import LONG
 from tests.faults.client import sheet
-from tests.faults.conftest import LONG
 from tests.faults.hostile import HOSTILE, Hostile
 from tests.faults.report import Report
 from tests.faults.watch import Watch

@@ -13,8 +13,8 @@ from contextlib import closing
 from http.client import HTTPException
 from pathlib import Path as FilePath
 
+from tests.effort import LONG
 from tests.faults.client import Failed, ask, command, sheet
-from tests.faults.conftest import LONG
 from tests.faults.report import Report
 from tests.faults.watch import family
 from tests.server import Server

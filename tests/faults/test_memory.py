@@ -6,7 +6,7 @@ import time
 
 import pytest
 
-from tests.faults.conftest import LONG
+from tests.effort import LONG
 from tests.faults.hostile import HOSTILE, Hostile
 from tests.faults.report import Report
 from tests.faults.test_hostile_files import ADDRESSES, field_of, posted

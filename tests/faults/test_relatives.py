@@ -20,7 +20,7 @@ from curlet.demo.brushes import BRUSHES
 from curlet.formats.fonts import FOLDER, font_of
 from curlet.formats.path_doc import FactsDoc
 from curlet.studio import imports
-from tests.faults.conftest import LONG
+from tests.effort import LONG
 
 _EXAMPLES = 600 if LONG else 40
 many = settings(max_examples=_EXAMPLES)

@@ -10,8 +10,8 @@ from collections.abc import Iterator
 import pytest
 
 from curlet.web import listening
+from tests.effort import LONG
 from tests.faults.client import ask
-from tests.faults.conftest import LONG
 from tests.faults.report import Report
 from tests.faults.watch import seconds_used
 from tests.server import Server

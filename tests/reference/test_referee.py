@@ -5,6 +5,7 @@ from __future__ import annotations
 import pytest
 
 from curlet.demo.brushes import BRUSHES
+from tests.effort import LONG, some
 from tests.reference.referee.bounds import past_bound, wide_gap
 from tests.reference.referee.cases import Case, cases
 from tests.reference.referee.mirror import MAX_UNLIKE, unlike
@@ -22,7 +23,7 @@ SEAMLESS = (
     # Of 16 px without what lies under cuts, where parts lie over one another.
     ("satin", "mitre", "", 90, (0.0, 0.0)),
 )
-FEW = 3
+FEW = 9 if LONG else 2
 
 
 @pytest.mark.parametrize("brush", BRUSHES)
@@ -42,7 +43,7 @@ def test_no_light_shows_where_two_parts_meet(about: tuple, renderer: str) -> Non
     assert seam_of(Case(*about), renderer) <= 2
 
 
-@pytest.mark.parametrize("brush", BRUSHES)
+@pytest.mark.parametrize("brush", some([*BRUSHES], 30))
 def test_a_mirror_image_is_drawn_as_the_mirror_image(brush: str) -> None:
     """Own derivation: a path upside down with a brush upside down is the drawing upside down."""
     for case in list(cases((brush,), short=True))[7::13]:

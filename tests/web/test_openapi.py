@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 import json
-import os
 from pathlib import Path as FilePath
 
 import orjson
@@ -17,11 +16,12 @@ from schemathesis.specs.openapi.checks import content_type_conformance, status_c
 
 from curlet.store import journal
 from curlet.web.app import build_app, create_app
+from tests.effort import LONG
 from tests.plain.load import load_plain
 from tests.web import answers
 
 # To each address; more find more.
-EXAMPLES = int(os.environ.get("CURLET_EXAMPLES", "12"))
+EXAMPLES = 200 if LONG else 8
 _CHECKS = [not_a_server_error, status_code_conformance, content_type_conformance]
 
 
