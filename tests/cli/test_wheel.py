@@ -39,7 +39,8 @@ def installed(tmp_path_factory: pytest.TempPathFactory) -> FilePath:
     subprocess.run([sys.executable, "-m", "venv", str(folder / "empty")], check=True)
     programs = folder / "empty/bin"
     pinned = ["-c", str(ROOT / "requirements.txt")]
-    subprocess.run([programs / "python", "-m", "pip", "install", "-q", "--no-compile", *pinned, str(wheel)], check=True)
+    install = [programs / "python", "-m", "pip", "install", "-q", "--no-compile", *pinned]
+    subprocess.run([*install, str(wheel)], check=True)
     return programs
 
 
