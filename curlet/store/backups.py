@@ -24,7 +24,10 @@ FILE = "curlet.sqlite"
 FOLDER, PREFIX, SUFFIX = "backups", "curlet-", ".sqlite"
 MAX_KEPT = 10
 _DATED = "%Y-%m-%d-%H%M%S"
-_NAMED = re.compile(r"(curlet|before-restore|before-version)-(?:\d+-)??(\d{4}-\d\d-\d\d-\d{6})\.sqlite")
+# Why, what version it was before, when, and which of several in that second.
+_NAMED = re.compile(
+    r"(curlet|before-restore|before-version)-(?:\d+-)??(\d{4}-\d\d-\d\d-\d{6})(?:-(\d+))?\.sqlite"
+)
 # Why one was made, by how its name begins.
 _BEFORE = {"curlet": "", "before-restore": "a restore", "before-version": "an update"}
 EVERY_SECONDS = 3_600.0
@@ -127,8 +130,9 @@ def every_kept(database: FilePath) -> list[Kept]:
         told = _NAMED.fullmatch(file.name)
         if told:
             made = datetime.datetime.strptime(told[2], _DATED).isoformat()
-            found.append(Kept(file.name, made, file.stat().st_size, _BEFORE[told[1]]))
-    return sorted(found, key=lambda kept: (kept.made, kept.name), reverse=True)
+            kept = Kept(file.name, made, file.stat().st_size, _BEFORE[told[1]])
+            found.append((made, int(told[3] or 1), file.name, kept))
+    return [kept for *_, kept in sorted(found, key=lambda one: one[:3], reverse=True)]
 
 
 def find_kept(database: FilePath, name: str) -> FilePath:
@@ -140,7 +144,12 @@ def find_kept(database: FilePath, name: str) -> FilePath:
 
 def copy_beside(database: FilePath, why: str) -> FilePath:
     """A copy that is kept until somebody deletes it, as before a migration."""
-    target = database.parent / FOLDER / f"{why}-{_now()}{SUFFIX}"
+    folder, name = database.parent / FOLDER, f"{why}-{_now()}"
+    target, number = folder / f"{name}{SUFFIX}", 1
+    # Two in one second are two.
+    while target.exists():
+        number += 1
+        target = folder / f"{name}-{number}{SUFFIX}"
     copy_database(database, target)
     return target
 

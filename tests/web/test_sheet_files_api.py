@@ -106,6 +106,22 @@ def test_back_ups_say_when_and_why_they_were_made(client: FlaskClient, tmp_path:
     assert all(row["size"] > 50_000 and row["made"].startswith("20") for row in kept)
 
 
+def test_what_is_restored_and_undone_in_one_second_is_all_kept(
+    client: FlaskClient, tmp_path: Any, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    from curlet.store import backups
+
+    monkeypatch.setattr(backups, "_now", lambda: "2026-05-04-090807")
+    made = [backups.copy_beside(tmp_path / "curlet.sqlite", "before-restore") for _ in range(12)]
+    assert len({*made}) == 12
+    kept = client.get("/api/back-ups").json["kept"]
+    # Newest first.
+    assert [row["name"] for row in kept] == [file.name for file in reversed(made)]
+    assert {(row["made"], row["before"]) for row in kept} == {("2026-05-04T09:08:07", "a restore")}
+    for row in kept:
+        assert backups.find_kept(tmp_path / "curlet.sqlite", row["name"]).is_file()
+
+
 @pytest.mark.parametrize("name", ["../curlet.sqlite", "notes.sqlite", "curlet-2020-01-01-000000.sqlite", ""])
 def test_only_what_is_listed_can_be_put_back(client: FlaskClient, name: str) -> None:
     assert client.post("/api/back-ups/restore", json={"name": name}).status_code == 404
