@@ -16,9 +16,8 @@ from PIL import Image
 from selenium.webdriver.common.by import By
 
 from tests.browser.table import Table
-from tests.browser.test_cloth_on_screen import do
 from tests.browser.test_demo_sheets import BY_BROWSER
-from tests.faults.client import SHEET, sheet
+from tests.faults.client import SHEET, command, sheet
 
 CURVE = ((0.0, 0.0), (0.2, 90.0), (0.45, 30.0), (0.7, 100.0), (1.0, 10.0))
 # The line that it lies along, sheet mm.
@@ -38,9 +37,9 @@ def ribbon(table: Table) -> Table:
     """A band 24 mm wide that fades along a line at the sheet's foot."""
     before = {path["id"] for path in sheet(table.address)["paths"]}
     nodes = [{"x": float(x), "y": float(y)} for x, y in (START, END)]
-    do(table, {"kind": "draw-path", "nodes": nodes, "closed": False})
+    command(table.address, {"kind": "draw-path", "nodes": nodes, "closed": False})
     (path,) = {path["id"] for path in sheet(table.address)["paths"]} - before
-    do(table, {"kind": "lay-brush", "paths": [path], "brush": "strip"})
+    command(table.address, {"kind": "lay-brush", "paths": [path], "brush": "strip"})
     run = next(run["id"] for run in sheet(table.address)["runs"] if run["path"] == path)
     fade = [{"at": at, "opacity": opacity} for at, opacity in CURVE]
     settings: list[dict[str, Any]] = [
@@ -48,7 +47,7 @@ def ribbon(table: Table) -> Table:
         {"pointer": "/threads/0", "entered": "#000000"},
         {"pointer": "/fade", "value": fade},
     ]
-    do(table, {"kind": "set-on-runs", "runs": [run], "settings": settings})
+    command(table.address, {"kind": "set-on-runs", "runs": [run], "settings": settings})
     table.open()
     return table
 
