@@ -104,6 +104,14 @@ def test_where_one_was_put_it_stays_and_others_make_room() -> None:
     assert other.box[1] == pytest.approx(63.5)
 
 
+@pytest.mark.parametrize(("left", "in_the_way"), [(22.0, False), (30.0, True), (75.0, True), (84.0, False)])
+def test_only_what_lies_in_the_column_is_stepped_aside_for(left: float, in_the_way: bool) -> None:
+    """The column is from 53 to 83 mm."""
+    callouts = [CallOut((100, 60), 30, 4, corner=(left, 57.0)), CallOut((100, 61), 30, 4)]
+    _, other = place_callouts(callouts, GARMENT, WITHIN)
+    assert other.box[1] == pytest.approx(63.5 if in_the_way else 59.0)
+
+
 def test_a_leader_begins_at_the_side_that_faces_its_seam() -> None:
     for corner, start in (
         ((10, 10), (41.2, 12)),

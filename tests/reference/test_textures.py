@@ -17,14 +17,16 @@ import pytest
 from PIL import Image
 
 from curlet.core.brush import Brush
-from curlet.core.brush.courses import Band, Row
+from curlet.core.brush.courses import Band, Letter, Row
 from curlet.core.brush.rules import SwayRule
-from curlet.core.drawing import Tiling
+from curlet.core.drawing import Group, Laid, LinearGradient, Outline, Shape, Stop, Tiling
 from curlet.core.dress.cloth import WEAVES, Cloth
 from curlet.core.dress.relief import Relief
 from curlet.core.errors import BadInput, TooMuch
 from curlet.core.measures import Measure
+from curlet.core.motif.families import Running
 from curlet.core.texture import Tile, tile_of
+from curlet.core.texture.moved import moved_down
 from curlet.demo.brushes import BRUSHES
 from curlet.formats.brush_file import read_brush
 from curlet.formats.textures import height_map, normal_map, texture_set, tile_png, tile_size
@@ -127,6 +129,31 @@ def test_a_swatch_repeats_with_its_cloth(cloth: Cloth) -> None:
         assert times == pytest.approx(np.round(times))
         assert np.hypot(a, b) == pytest.approx(1, abs=0.01)
         assert np.hypot(c, d) == pytest.approx(1, abs=0.01)
+
+
+def test_the_rows_of_a_tile_take_their_paint_along() -> None:
+    fill = LinearGradient((0.0, 0.0), (4.0, 0.0), (Stop(0.0, "#000000"), Stop(1.0, "#ffffff")))
+    outline = Outline("ML", np.array([[0.0, 0.0], [4.0, 1.0]]))
+    group = Group("row", "", (Laid((Shape(outline, fill),)),), clip=outline, mask=(Shape(outline, fill),))
+    moved = moved_down(group, 3.0)
+    (laid,) = moved.items
+    assert isinstance(laid, Laid)
+    for shape in (*laid.shapes, *moved.mask):
+        assert isinstance(shape.fill, LinearGradient)
+        assert shape.fill.matrix == (1, 0, 0, 1, 0, 3)
+        assert shape.outline.points.tolist() == [[0, 3], [4, 4]]
+    assert moved.clip is not None
+    assert moved.clip.points.tolist() == [[0, 3], [4, 4]]
+
+
+def test_a_plain_colour_needs_no_more_than_one_repeat() -> None:
+    bare, laid = (tile_of(brush("cord"), 9.0, each) for each in (None, Cloth("colour")))
+    assert (laid.width, laid.height) == (bare.width, bare.height)
+
+
+def test_an_order_of_two_is_one_period() -> None:
+    row = Row(order="A B", length=Measure(3.0), gap=Measure(1.0), more=(Letter(Running(), Measure(1.5)),))
+    assert tile_of(Brush(courses=(row,))).width == pytest.approx(3 + 1 + 1.5 + 1)
 
 
 def test_a_cloth_needs_rows_and_is_flat_and_rough() -> None:
