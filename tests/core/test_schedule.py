@@ -34,6 +34,16 @@ SEAMS = [
 ]
 
 
+@pytest.mark.parametrize("key", ["topstitch", "cover", "saddle", "cross", "satin"])
+def test_thread_is_the_garments_at_any_scale(key: str) -> None:
+    """Sewn by machine or by hand: drawn at a quarter, a seam takes what it takes at its full size."""
+    brush = read_brush(BRUSHES[key]).to_core()
+    whole = consumed(lay(line(400), brush, Scale()), EXACT).thread
+    quarter = consumed(lay(line(100), brush, Scale.read("1:4")), EXACT).thread
+    assert whole
+    assert [use.length for use in quarter] == pytest.approx([use.length for use in whole])
+
+
 def test_a_runs_line_says_how_it_came_out() -> None:
     laid = lay(square(60), TOPSTITCH, Scale())
     one = seam(laid, Named("r1", "p1", "Pocket", "Pockets", ("Straw",)), EXACT)
