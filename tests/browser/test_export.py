@@ -13,6 +13,7 @@ from PIL import Image
 from selenium.webdriver import ActionChains
 from selenium.webdriver.common.by import By
 from selenium.webdriver.common.keys import Keys
+from selenium.webdriver.support.ui import Select
 
 from tests.browser.table import Table
 
@@ -100,3 +101,23 @@ def test_the_view_has_the_files_own_pixels(pixel_view: Table, downloads: FilePat
     seen = shown(table)
     there = np.asarray(whole.crop((0, 0, seen.shape[1], seen.shape[0]))).astype(int)
     assert np.abs(seen - there).max() <= 2
+
+
+def test_a_swatch_lies_on_a_cloth_of_the_sheet(dressed: Table) -> None:
+    dressed.choose("hem-r")
+    dressed.button("Export").click()
+    dressed.option("As", "Seamless tile").click()
+    dialog = dressed.browser.find_element(By.TAG_NAME, "dialog")
+    downward = dialog.find_element(By.XPATH, ".//label[contains(., 'Repeats downward too')]")
+    assert not dialog.find_elements(By.CSS_SELECTOR, "[aria-label='Cloth under it']")
+    downward.click()
+    dressed.wait(lambda: "× 10.00 mm" in dialog.text)
+    dressed.pick("Cloth under it", "Denim, 3 over 1, Front R")
+    dressed.wait(lambda: "× 40.00 mm" in dialog.text)
+    # Without rows there is no cloth, and with rows again none that nobody chose.
+    downward.click()
+    dressed.wait(lambda: "× 10.00 mm" not in dialog.text and "× 40.00 mm" not in dialog.text)
+    downward.click()
+    dressed.wait(lambda: "× 10.00 mm" in dialog.text)
+    picked = Select(dressed.named("Cloth under it")).first_selected_option
+    assert picked.text == "none"
