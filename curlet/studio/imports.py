@@ -18,8 +18,9 @@ from curlet.formats.guide_in import Guide, read_guide
 from curlet.formats.imported import ImportedDrawing
 from curlet.formats.kept_motif import KeptMotifDoc, motif_from_svg
 from curlet.formats.pictures import ImportedPicture, Pixels, read_picture
+from curlet.formats.sheet_file import SheetFile, read_sheet_files
 from curlet.studio.jobs import Progress
-from curlet.studio.worker import DRAWING, TRACING, Stop, never, run
+from curlet.studio.worker import DRAWING, SHEETS, TRACING, Stop, never, run
 
 
 def drawing(
@@ -71,6 +72,11 @@ def brushes(files: list[tuple[str, bytes]], stop: Stop = never) -> list[tuple[st
     return run(_read_packs, files, stop=stop)
 
 
+def sheets(files: list[tuple[str, bytes]], stop: Stop = never) -> list[SheetFile]:
+    """The sheets of sheet files and packs; raises as `read_sheet_files` and `run`."""
+    return run(_read_sheets, files, bounds=SHEETS, stop=stop)
+
+
 def tracing(pixels: Pixels, rule: TraceRule, progress: Progress) -> Traced:
     """A picture's areas as shapes; raises as `trace` and `run`."""
     return run(trace, pixels, rule, bounds=TRACING, tell=progress.tell, stop=progress.stop.is_set)
@@ -78,3 +84,7 @@ def tracing(pixels: Pixels, rule: TraceRule, progress: Progress) -> Traced:
 
 def _read_packs(files: list[tuple[str, bytes]]) -> list[tuple[str, BrushDoc]]:
     return [found for name, data in files for found in read_pack(name, data)]
+
+
+def _read_sheets(files: list[tuple[str, bytes]]) -> list[SheetFile]:
+    return [found for name, data in files for found in read_sheet_files(name, data)]

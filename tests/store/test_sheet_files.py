@@ -321,10 +321,10 @@ def test_what_can_be_kept_but_not_drawn_is_refused(store: FilePath, monkeypatch:
     def fails(state: State) -> bytes:
         raise KeyError("into")
 
-    written = "sheet.zip", write_sheet_file(sheet_file(SHEET, history=False))
+    file = sheet_file(SHEET, history=False)
     monkeypatch.setattr(sheet_files, "small_picture", fails)
     with pytest.raises(BadInput, match=r"could not be opened again.*into"):
-        sheet_files.read_and_draw([written])
+        sheet_files.draw_alone(file)
 
 
 def test_a_row_twice_or_of_an_unknown_kind_is_refused(store: FilePath) -> None:
