@@ -131,6 +131,13 @@ def test_a_swatch_repeats_with_its_cloth(cloth: Cloth) -> None:
         assert np.hypot(c, d) == pytest.approx(1, abs=0.01)
 
 
+def test_what_a_cloth_makes_endless_is_refused() -> None:
+    coarse = Cloth("felt", ends=0.5, picks=0.5)
+    assert tile_of(Brush(), 2.0, coarse).width == pytest.approx(200)
+    with pytest.raises(TooMuch, match="further apart"):
+        tile_of(Brush(), 0.1, coarse)
+
+
 def test_the_rows_of_a_tile_take_their_paint_along() -> None:
     fill = LinearGradient((0.0, 0.0), (4.0, 0.0), (Stop(0.0, "#000000"), Stop(1.0, "#ffffff")))
     outline = Outline("ML", np.array([[0.0, 0.0], [4.0, 1.0]]))

@@ -29,6 +29,7 @@ from curlet.core.texture.moved import moved_down
 SPACING = Bounds("The rows' spacing", 0.1, 1_000, "from the middle of one row to the next")
 # Rows of a brush come out together within so many repeats of its main row, or nearly so.
 _MOST_ROUNDS, _MAX_REPEATS = 24, 4_000
+_MAX_WITH_CLOTH = 100_000
 _EXACT = 1e-6
 # What is laid before the window and after it, so that nothing at its edges knows of an end, in repeats; and
 # what is left above and below it, mm.
@@ -113,7 +114,7 @@ def tile_of(brush: Brush, spacing: float | None = None, cloth: Cloth | None = No
     BadInput
         If nothing of it repeats, the spacing is out of bounds, or there is none and a cloth is asked for.
     TooMuch
-        If its rows come out together only after thousands of repeats.
+        If its rows come out together only after thousands of repeats, or with a cloth after far more.
 
     >>> from curlet.core.brush import Brush
     >>> tile = tile_of(Brush())
@@ -137,6 +138,11 @@ def tile_of(brush: Brush, spacing: float | None = None, cloth: Cloth | None = No
     run = lay(Path.make(["a", "b"], points, points, points, False), even, scale)
     step = 2 * reach if spacing is None else spacing
     height = step * (ground.down if ground else 1)
+    if ground and width / pitch * ground.down > _MAX_WITH_CLOTH:
+        raise TooMuch(
+            f"With this cloth the tile has more than {_MAX_WITH_CLOTH:,} repeats. Put its rows further apart, "
+            "or choose a finer cloth."
+        )
     paint = ground.paint if ground else None
     return Tile(run, before * width, -step / 2, width, height, spacing, tuple(notes), paint)
 

@@ -75,6 +75,9 @@ export function TileFields({ run, as, asked, onChange }: Props) {
               options={[
                 { id: "", label: "none" },
                 ...(data?.cloths.map(({ id, name }) => ({ id, label: name })) ?? []),
+                ...(asked.cloth && !data?.cloths.some(({ id }) => id === asked.cloth)
+                  ? [{ id: asked.cloth, label: "the one chosen" }]
+                  : []),
               ]}
             />
           )}
