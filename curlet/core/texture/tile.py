@@ -29,7 +29,7 @@ from curlet.core.texture.moved import moved_down
 SPACING = Bounds("The rows' spacing", 0.1, 1_000, "from the middle of one row to the next")
 # Rows of a brush come out together within so many repeats of its main row, or nearly so.
 _MOST_ROUNDS, _MAX_REPEATS = 24, 4_000
-_MAX_WITH_CLOTH = 100_000
+_MAX_WITH_CLOTH = 50_000
 _EXACT = 1e-6
 # What is laid before the window and after it, so that nothing at its edges knows of an end, in repeats; and
 # what is left above and below it, mm.
@@ -140,7 +140,7 @@ def tile_of(brush: Brush, spacing: float | None = None, cloth: Cloth | None = No
     height = step * (ground.down if ground else 1)
     if ground and width / pitch * ground.down > _MAX_WITH_CLOTH:
         raise TooMuch(
-            f"With this cloth the tile has more than {_MAX_WITH_CLOTH:,} repeats. Put its rows further apart, "
+            f"With this cloth the tile has over {_MAX_WITH_CLOTH:,} repeats. Put its rows further apart, "
             "or choose a finer cloth."
         )
     paint = ground.paint if ground else None
