@@ -28,7 +28,7 @@ class DemoPath:
 
     `own` are its run's own settings by their pointers; “shade:Name” names a shade of the sheet there, and in
     its fill. `crop` names a path that it is cropped to, `outside` says to which side of it; `places` is what
-    its run says of single places.
+    its run says of single places. A `hidden` one is there only for what is made of it.
     """
 
     name: str
@@ -42,6 +42,7 @@ class DemoPath:
     crop: str | None = None
     outside: bool = False
     places: dict[str, Any] = field(default_factory=dict)
+    hidden: bool = False
 
 
 @dataclass(frozen=True)

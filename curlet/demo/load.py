@@ -207,6 +207,7 @@ def _add_path(sheet: DemoSheet, path: DemoPath, place: int) -> None:
         facts=path.facts.model_dump(mode="json") if path.facts else {},
         fill=_fill(sheet, path.fill),
         crop=crop,
+        hidden=path.hidden,
         position=_EACH * place,
     )
     if path.brush:

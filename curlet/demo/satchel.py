@@ -2,7 +2,19 @@
 
 from __future__ import annotations
 
-from curlet.demo.drawn import Chain, DemoPath, DemoSheet, DemoSingle, DemoText, area, curve, polyline, wearing
+from curlet.demo.drawn import (
+    Chain,
+    DemoArea,
+    DemoPath,
+    DemoSheet,
+    DemoSingle,
+    DemoText,
+    area,
+    curve,
+    plain,
+    polyline,
+    wearing,
+)
 from curlet.formats.cloth_doc import ClothDoc
 from curlet.formats.lettering_doc import LetteringDoc
 
@@ -13,6 +25,7 @@ GROUPS = {
     "Edges": "#3c7d6d",
     "Tag": "#7b5aa6",
     "Name": "#8a6d1f",
+    "Label": "#3f6ea5",
 }
 SHADES = {
     "Canvas": ("#8a8763", "#3f4a63"),
@@ -23,10 +36,12 @@ SHADES = {
     "Tag": ("#c04a38", "#e0c48a"),
     "Hardware": ("#d3b266", "#c3cbd3"),
     "Dark edge": ("#2b2018", "#22171a"),
+    "Label": ("#f0e3c4", "#e9d3a2"),
 }
 
 CANVAS = ClothDoc(weave="canvas", warp="shade:Canvas", weft="shade:Canvas weft", ends=6, picks=5)
 LEATHER = ClothDoc(weave="leather", warp="shade:Leather", weft="shade:Leather", ends=5, picks=5)
+LABEL = ClothDoc(weave="felt", warp="shade:Label", weft="shade:Label", ends=20, picks=20)
 TAG = ClothDoc(weave="felt", warp="shade:Tag", weft="shade:Tag", ends=20, picks=20)
 
 # Clockwise from the upper left; the foot's corners are round.
@@ -53,7 +68,10 @@ STRAP_SEAM: Chain = [
 NAME_LINE: Chain = [(96, 108), (120, 113), (177, 113), (201, 108)]
 # The chain runs through the eyelet of the tag, which hangs from its ring.
 TAG_CHAIN: Chain = [(215, 88), (222, 84), (234, 88), (236, 104), (237, 110), (238, 114), (238, 118)]
+# Along the tag's foot and past it, from right to left, so that the dots rise from it.
+TAG_FOOT: Chain = [(253, 136), (238, 146.5), (223, 136)]
 
+_DOTS = wearing("Dark edge", courses__0__size=180.0)
 _SEWN = wearing("Waxed thread", height=80, relief__sunk=60.0)
 _STITCHED = wearing("Waxed thread", height=70)
 
@@ -66,12 +84,15 @@ def satchel() -> list[DemoPath]:
         area("Body", "Canvas", BODY, CANVAS),
         polyline("Pocket", "Seams", [(118, 148), (179, 148), (179, 174), (118, 174)], True, brush="twin",
                  own=wearing("Waxed thread", height=70)),
+        polyline("Label edge", "Label", [(128, 154), (169, 154), (169, 168), (128, 168)], True,
+                 brush="scallop", hidden=True),
         curve("Body piping", "Edges", _piped(), brush="piping", own=wearing("Piping", "Piping", height=80)),
         area("Flap", "Leather", FLAP, LEATHER),
         curve("Flap seam", "Seams", FLAP_SEAM, brush="saddle", own=_SEWN),
         *(part for x in (100.0, 189.0) for part in _buckle(x)),
         *_tag(),
         curve("Name line", "Name", NAME_LINE),
+        polyline("Label line", "Label", [(133, 163.3), (164, 163.3)]),
     ]  # fmt: skip
 
 
@@ -80,6 +101,11 @@ def name_on_flap(line: str) -> LetteringDoc:
     return LetteringDoc(
         text="PAPER LANTERN", font="graduate", caps=7.5, spacing=12, align="centre", along=line, rise=0
     )
+
+
+def word_on_label(line: str) -> LetteringDoc:
+    """What is kept in it."""
+    return LetteringDoc(text="PROPS", font="graduate", caps=4.8, spacing=20, align="centre", along=line)
 
 
 def _piped() -> Chain:
@@ -114,6 +140,7 @@ def _tag() -> list[DemoPath]:
     metal = wearing("Hardware", height=100, finish="metal")
     return [
         area("Tag cloth", "Tag", _straight(outline), TAG),
+        polyline("Tag dots", "Tag", TAG_FOOT, brush="dots", crop="Tag cloth", own=_DOTS),
         polyline("Tag edge", "Tag", outline, True, brush="blanket", own=wearing("Waxed thread", height=60)),
         curve("Tag chain", "Tag", TAG_CHAIN, brush="ball", own=metal),
     ]
@@ -127,7 +154,12 @@ SATCHEL = DemoSheet(
     ("Saddle", "Harbour"),
     SHADES,
     satchel,
-    texts=(DemoText("Name line", name_on_flap, "eight", wearing("Waxed thread")),),
+    # Moths have been at it: its trim's scallops are cut out of it.
+    areas=(DemoArea("Label", "Pocket", (("Label edge", "inside"),), LABEL),),
+    texts=(
+        DemoText("Name line", name_on_flap, "eight", wearing("Waxed thread")),
+        DemoText("Label line", word_on_label, fill=plain("Dark edge")),
+    ),
     singles=(
         DemoSingle("stud", 238, 119, size=130, own=wearing("Hardware", height=100, finish="metal")),
         DemoSingle("stud", 215, 87.5, size=110, own=wearing("Hardware", height=100, finish="metal")),

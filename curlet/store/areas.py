@@ -18,7 +18,7 @@ from curlet.formats.area_doc import AreaDoc
 from curlet.formats.path_doc import node_rows
 from curlet.store.area_edges import FINE, edge_paths
 from curlet.store.area_order import check_no_circle, in_order, path_of
-from curlet.store.area_parts import part_of_shape
+from curlet.store.area_parts import parts_of_shapes
 from curlet.store.halves import add_half, remove_half
 from curlet.store.paths import add_path
 from curlet.store.records import Json, PathRecord
@@ -131,7 +131,7 @@ def free_area(state: State, area_id: str) -> None:
 def edges_of_area(state: State, doc: AreaDoc, area_id: str | None = None) -> tuple[Edge, ...]:
     """The edges of an area, or those that a new one would have; none where nothing is left. BadInput as
     `add_area`."""
-    parts = tuple(part_of_shape(state, member, area_id) for member in doc.members)
+    parts = parts_of_shapes(state, doc.members, area_id)
     return _edges_of(parts, doc.way, doc.clean.to_core())
 
 

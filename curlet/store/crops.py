@@ -10,11 +10,11 @@ from typing import Any
 import numpy as np
 
 from curlet.core.area.edges import edges_of, outline_of_edges
+from curlet.core.area.parts import Part
 from curlet.core.drawing import Group, Outline
 from curlet.core.path.outline import joined, turned_back
-from curlet.formats.content import Content
 from curlet.formats.crop_doc import CropDoc
-from curlet.store.area_edges import crop_paths, enclosed, node_content
+from curlet.store.area_edges import crop_paths, inside_of
 from curlet.store.laying import draw_row
 from curlet.store.records import RunRecord
 from curlet.store.state import PAINTED, State
@@ -41,8 +41,7 @@ def clip_of(state: State, row: Mapping[str, Any]) -> Outline | None:
     if not row.get("crop"):
         return None
     crop, sheet = CropDoc(**row["crop"]), state.sheet
-    contours = tuple(node_content(path) for path in crop_paths(state, crop))
-    return _outline(contours, crop.outside, (sheet["width"], sheet["height"]))
+    return _outline(inside_of(crop_paths(state, crop)), crop.outside, (sheet["width"], sheet["height"]))
 
 
 def cropped_by(state: State, paths: set[str], kind: str) -> list[Any]:
@@ -79,9 +78,9 @@ def follow_crops(state: State) -> None:
 
 
 @lru_cache(maxsize=256)
-def _outline(contours: tuple[tuple[str, Content], ...], outside: bool, size: tuple[float, float]) -> Outline:
-    """The contours' area as an outline that means the same by either filling rule, or all but that."""
-    inside = outline_of_edges(edges_of(enclosed(contours)))
+def _outline(part: Part, outside: bool, size: tuple[float, float]) -> Outline:
+    """An area as an outline that means the same by either filling rule, or all but that."""
+    inside = outline_of_edges(edges_of(part))
     if not outside:
         return inside
     (x, y), (width, height) = (-_BEYOND, -_BEYOND), size

@@ -11,20 +11,11 @@ from curlet.core.dress.fill import likeness
 from curlet.core.errors import BadInput
 from curlet.core.path.cubics import extent
 from curlet.formats.fill_doc import PictureFillDoc
-from curlet.store.paths import core_path, element_of
+from curlet.store.paths import contours_of, core_path, element_of
 from curlet.store.records import Json, PathRecord
 from curlet.store.state import State
 
 Floats = NDArray[np.float64]
-
-
-def contours_of(state: State, row: PathRecord) -> list[PathRecord]:
-    """The paths that make one shape with a path, itself among them."""
-    element = row["facts"].get("element")
-    if not element:
-        return [row]
-    every = [path for path in state.all("path") if element_of(path) == element]
-    return sorted(every, key=lambda path: path["position"])
 
 
 def shapes_of_paths(state: State, paths: Sequence[str]) -> list[PathRecord]:

@@ -9,14 +9,17 @@ from curlet.core.path.path import Path
 from curlet.formats.lettering_doc import LetteringDoc
 from curlet.formats.path_doc import node_rows
 from curlet.store.fonts import find_font
-from curlet.store.paths import add_path, check_unlocked, core_path
-from curlet.store.records import PathRecord
+from curlet.store.paths import add_path, check_unlocked, core_path, element_of
+from curlet.store.records import Json, PathRecord
 from curlet.store.state import State, new_id
+
+# What a new letter has as the first one does.
+_ALIKE = ("hidden", "locked", "facts", "fill", "crop")
 
 
 def put_lettering(state: State, lettering_id: str, doc: LetteringDoc, group: str | None = None) -> None:
-    """Write, or write anew. Letters that stay keep their paths and what those wear; new ones wear what the
-    first one does."""
+    """Write, or write anew. Letters that stay keep their paths and what those wear; new ones wear, and are
+    filled with, what the first one is."""
     row = state.rows["lettering"].get(lettering_id)
     position = row["position"] if row else state.next_position("lettering")
     pieces = doc.write(find_font(doc.font), _along(state, doc))
@@ -33,7 +36,9 @@ def put_lettering(state: State, lettering_id: str, doc: LetteringDoc, group: str
             state.update("path", old["id"], nodes=nodes, closed=piece.path.closed)
             continue
         owned = {"lettering": lettering_id, "part": piece.key}
-        kin = {"hidden": pattern["hidden"], "locked": pattern["locked"]} if pattern else {}
+        kin: Json = {key: value for key, value in pattern.items() if key in _ALIKE} if pattern else {}
+        if not piece.path.closed:
+            kin |= {"fill": {}}
         within = pattern["group"] if pattern else group
         new = add_path(state, _name(doc, piece.key), piece.path, within, **owned, **kin)
         if pattern:
@@ -70,7 +75,8 @@ def follow_paths(state: State) -> None:
 def free_lettering(state: State, lettering_id: str) -> None:
     """Make plain paths of lettering."""
     for path in letters_of(state, lettering_id):
-        state.update("path", path["id"], lettering=None, part="")
+        facts = {**path["facts"], "element": element_of(path)}
+        state.update("path", path["id"], lettering=None, part="", facts=facts)
     state.remove("lettering", lettering_id)
 
 

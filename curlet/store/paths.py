@@ -86,8 +86,20 @@ def next_name(state: State, what: str) -> str:
 
 
 def element_of(row: PathRecord) -> str:
-    """What a path is drawn with: the contours of one element of a drawing make one shape."""
+    """What a path is drawn with: contours of one element of a drawing, or of one letter, make one shape."""
+    if row["lettering"]:
+        letter, _, _ = row["part"].rpartition(".")
+        return f"text-{row['lettering']}-{letter}"
     return str(row["facts"].get("element") or row["id"])
+
+
+def contours_of(state: State, row: PathRecord) -> list[PathRecord]:
+    """The paths that make one shape with a path, itself among them."""
+    element = element_of(row)
+    if element == row["id"]:
+        return [row]
+    every = [path for path in state.all("path") if element_of(path) == element]
+    return sorted(every, key=lambda path: path["position"])
 
 
 def is_drawn(row: PathRecord) -> bool:

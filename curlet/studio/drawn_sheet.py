@@ -128,7 +128,7 @@ def _elements(state: State) -> list[list[PathRecord]]:
 
 def _drawn_path(state: State, row: PathRecord, dressed: set[str], colours: dict[str, str]) -> DrawnPath:
     filled = _filled(row["fill"], colours, state.scale.factor)
-    facts = FactsDoc(**row["facts"])
+    facts = FactsDoc(**{**row["facts"], "element": element_of(row)})
     return DrawnPath(row["id"], row["name"], core_path(row), facts, row["id"] in dressed, filled)
 
 

@@ -13,8 +13,10 @@ from curlet.core.path.flat import flat
 from curlet.core.path.outline import joined, outline_of
 from curlet.demo.brushes import BRUSHES
 from curlet.formats.brush_file import read_brush
+from curlet.formats.svg_in import read_svg
 from curlet.store import bench, journal
 from curlet.store.area_edges import edge_paths
+from curlet.store.commands.paths import ImportDrawing
 from curlet.store.edits.courses import Entered, SetOnBrush
 from curlet.store.paths import core_path
 from curlet.store.records import PathRecord
@@ -321,3 +323,27 @@ def test_a_run_cropped_to_an_area_that_hangs_on_it_counts_whole(store: FilePath)
     do("crop-paths", paths=[two], to=None)
     state = do("move-paths", paths=[two], x=0, y=-width / 4)
     assert size(state, first) == pytest.approx(whole / 2, rel=1e-3)
+
+
+def imported(d: str) -> list[str]:
+    """The contours of one element that is filled by the even-odd rule; their ids."""
+    before = {path["id"] for path in journal.find_sheet(SHEET).all("path")}
+    svg = (
+        '<svg xmlns="http://www.w3.org/2000/svg" width="50mm" height="50mm" viewBox="0 0 50 50">'
+        f'<path fill-rule="evenodd" fill="red" d="{d}"/></svg>'
+    )
+    intent = ImportDrawing(title="Flat", groups=(("Flat", None, read_svg(svg.encode()).paths),))
+    state = journal.do(SHEET, journal.current_revision(SHEET), intent)
+    return [path["id"] for path in state.all("path") if path["id"] not in before]
+
+
+def test_contours_of_an_element_keep_their_hole_whichever_way_they_run(store: FilePath) -> None:
+    """Of 10 mm and 4 mm, both clockwise, on a sheet at 1:4, as drawn."""
+    state, ring = made(of_paths(*imported("M5 5h10v10h-10z M8 8h4v4h-4z")))
+    assert size(state, ring) == pytest.approx(100 - 16)
+    assert [path["name"] for path in edges(state, ring)] == ["Area", "Area, 2"]
+
+
+def test_an_open_contour_of_an_element_encloses_nothing(store: FilePath) -> None:
+    with pytest.raises(BadInput, match="is open, so it encloses nothing"):
+        made(of_paths(*imported("M5 5h10v10h-10z M8 8h4v4h-4")))

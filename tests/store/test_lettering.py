@@ -8,13 +8,18 @@ import numpy as np
 import pytest
 
 from curlet.core.errors import BadInput, TooMuch
+from curlet.core.path.flat import flat
 from curlet.formats.fonts import FOLDER, LARGEST, read_font
 from curlet.store import fonts, journal
+from curlet.store.commands.clip import copied
+from curlet.store.crops import clip_of
 from curlet.store.errors import Conflict
 from curlet.store.lettering import letters_of
-from curlet.store.paths import core_path
+from curlet.store.paths import contours_of, core_path, element_of
 from curlet.store.records import Json
 from curlet.store.state import State
+from tests.store.test_areas import drawn, edges, made, of_paths, size
+from tests.store.test_crops import sizes
 from tests.store.test_path_commands import HEM, SHEET, do
 
 
@@ -174,3 +179,94 @@ def test_a_damaged_or_huge_font_is_refused(store: FilePath) -> None:
             read_font(whole[:cut])
     with pytest.raises(TooMuch, match="larger than"):
         read_font(bytes(LARGEST + 1))
+
+
+FILL = {"weave": "colour", "warp": "#b4143c", "weft": "#b4143c"}
+
+
+def counters(state: State, text: str) -> list[int]:
+    """How many contours each letter's shape has, letter by letter."""
+    shapes: dict[str, int] = {}
+    for path in letters_of(state, text):
+        shapes[element_of(path)] = len(contours_of(state, path))
+    return list(shapes.values())
+
+
+def test_a_letter_is_one_shape_with_its_counter_as_text_as_paths_and_as_copies(store: FilePath) -> None:
+    state, text = written(text="MOB")
+    assert counters(state, text["id"]) == [1, 2, 3]
+    state = do("set-lettering", lettering=text["id"], text="MBO")
+    assert counters(state, text["id"]) == [1, 3, 2]
+    letters = [path["id"] for path in letters_of(state, text["id"])]
+    state = do("duplicate-paths", paths=letters)
+    assert counters(state, state.all("lettering")[-1]["id"]) == [1, 3, 2]
+    state = do("free-lettering", lettering=text["id"])
+    assert sorted(len(contours_of(state, state.get("path", letter))) for letter in letters) == [
+        *(1, 2, 2, 3, 3, 3)
+    ]
+
+
+def test_pasted_letters_keep_their_counters(store: FilePath) -> None:
+    state, text = written(text="O")
+    ring = [path["id"] for path in letters_of(state, text["id"])]
+    before = {path["id"] for path in state.all("path")}
+    state = do("paste", clip=copied(state, ring).model_dump(mode="json"))
+    new = [path for path in state.all("path") if path["id"] not in before]
+    assert [len(contours_of(state, path)) for path in new] == [2, 2]
+
+
+def test_new_letters_are_filled_as_the_first_one(store: FilePath) -> None:
+    state, text = written(text="MO")
+    do("set-fill", paths=[path["id"] for path in letters_of(state, text["id"])], fill=FILL)
+    state = do("set-lettering", lettering=text["id"], text="MOB")
+    assert all(path["fill"].get("warp") == "#b4143c" for path in letters_of(state, text["id"]))
+
+
+def test_open_lines_of_a_pens_text_are_not_filled(store: FilePath) -> None:
+    """An O closes, an L does not."""
+    state, text = written(text="O", font="one-line")
+    do("set-fill", paths=[path["id"] for path in letters_of(state, text["id"])], fill=FILL)
+    state = do("set-lettering", lettering=text["id"], text="OL")
+    assert [(path["closed"], bool(path["fill"])) for path in letters_of(state, text["id"])] == [
+        (True, True),
+        (False, False),
+    ]
+
+
+@pytest.mark.parametrize("renderer", ["svg", "png"])
+def test_a_filled_letter_is_open_in_its_counter(store: FilePath, renderer: str) -> None:
+    state, text = written(text="O")
+    letters = [path["id"] for path in letters_of(state, text["id"])]
+    state = do("set-fill", paths=letters, fill=FILL)
+    state, ring = made(of_paths(*letters))
+    seen = sizes(state, letters[0])[renderer == "svg"]
+    assert seen == pytest.approx(size(state, ring), rel=0.01)
+
+
+def test_letters_of_an_area_keep_their_counters_and_one_contour_is_what_it_encloses(store: FilePath) -> None:
+    """An O is a ring; of its outer contour alone, all within it."""
+    state, text = written(text="O")
+    outer, inner = (path["id"] for path in letters_of(state, text["id"]))
+    state, ring = made(of_paths(outer, inner))
+    state, disc = made(of_paths(outer))
+    state, hole = made(of_paths(inner))
+    assert len(edges(state, ring)) == 2
+    assert size(state, ring) == pytest.approx(size(state, disc) - size(state, hole))
+    plate = drawn(0, 0, 200, 200)
+    state, cut = made([*of_paths(plate), *of_paths(outer, inner)], "cut")
+    assert size(state, cut) == pytest.approx(40_000 - size(state, ring))
+
+
+def test_what_is_cropped_to_a_letter_is_not_seen_in_its_counter(store: FilePath) -> None:
+    state, text = written(text="O")
+    outer, inner = (path["id"] for path in letters_of(state, text["id"]))
+    plate = drawn(0, 0, 200, 200)
+    seen = {}
+    for shape in (outer, inner):
+        state = do("crop-paths", paths=[plate], to={"kind": "path", "id": shape})
+        clip = clip_of(state, state.get("path", plate))
+        assert clip
+        seen[shape] = flat(clip, 0.001).polygon(False).area
+    state, ring = made(of_paths(outer, inner))
+    assert seen[outer] == pytest.approx(size(state, ring))
+    assert 0 < seen[inner] < seen[outer]

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
+from itertools import zip_longest
 from typing import Any
 
 import numpy as np
@@ -20,6 +21,10 @@ Ints = NDArray[np.intp]
 _MOST = 48
 # How shapely mends a contour that crosses itself if all that it goes round belongs to it.
 _OVER_ITSELF = {"method": "structure", "keep_collapsed": False}
+
+_NOTHING = shapely.Polygon()
+# Polygons that have less than this share of their area in common only touch.
+_NO_OVERLAP = 1e-12
 
 
 @dataclass(frozen=True, eq=False)
@@ -45,9 +50,10 @@ class Flat:
         polygons, turns = self._polygons()
         if even_odd:
             return shapely.symmetric_difference_all(polygons)
-        # Where contours of both ways lie on one another, one undoes the other.
-        ways = [shapely.union_all(polygons[turns == way]) for way in (True, False)]
-        return shapely.symmetric_difference(*ways)
+        one, other = (_depths(list(polygons[turns == way])) for way in (True, False))
+        # Filled is where the contours of one way are more than those of the other.
+        both = zip_longest(one, other, fillvalue=_NOTHING)
+        return shapely.union_all([shapely.symmetric_difference(*deep) for deep in both])
 
     def covered(self) -> BaseGeometry:
         """What its contours cover, though they lie over one another or themselves: a hole is one only in the
@@ -77,6 +83,23 @@ class Flat:
         bad = ~shapely.is_valid(polygons)
         polygons[bad] = shapely.make_valid(polygons[bad], **mended)
         return polygons, shapely.is_ccw(rings)
+
+
+def _depths(polygons: list[BaseGeometry]) -> list[BaseGeometry]:
+    """What at least one of the polygons covers, at least two, and so on, as long as anything is."""
+    if len(polygons) <= 1:
+        return polygons
+    union = shapely.union_all(polygons)
+    if shapely.area(polygons).sum() - union.area <= _NO_OVERLAP * union.area:
+        return [union]
+    half = len(polygons) // 2
+    one, other = [None, *_depths(polygons[:half])], [None, *_depths(polygons[half:])]
+    found = []
+    for depth in range(1, len(one) + len(other) - 1):
+        ways = [(i, depth - i) for i in range(depth + 1) if i < len(one) and depth - i < len(other)]
+        parts = [shapely.intersection(one[i], other[j]) if i and j else one[i] or other[j] for i, j in ways]
+        found.append(shapely.union_all(parts))
+    return [deep for deep in found if deep.area > 0]
 
 
 def flat(outline: Outline, tolerance: float) -> Flat:

@@ -18,7 +18,7 @@ from curlet.store.area_edges import crop_paths
 from curlet.store.commands.intent import BaseIntent
 from curlet.store.commands.paths import add_group
 from curlet.store.fills import moved_fill
-from curlet.store.paths import add_path
+from curlet.store.paths import add_path, element_of
 from curlet.store.pictures import has_picture
 from curlet.store.records import Json, PathRecord, part_of
 from curlet.store.runs import run_brush
@@ -43,11 +43,12 @@ def _owns(path: ClipPath) -> list[Json]:
 
 
 def _clip_path(state: State, row: PathRecord, paths: Sequence[str]) -> ClipPath:
-    keys = ("name", "closed", "nodes", "facts", "swell", "hidden", "locked", "position")
+    keys = ("name", "closed", "nodes", "swell", "hidden", "locked", "position")
     group = state.get("group", row["group"]) if row["group"] else None
     return ClipPath.model_validate(
         {
             **part_of(row, *keys),
+            "facts": _clip_facts(row),
             "figure": row["figure"] or None,
             "fill": row["fill"] or None,
             "crop": _clip_crop(state, row["crop"], paths),
@@ -61,6 +62,11 @@ def _clip_path(state: State, row: PathRecord, paths: Sequence[str]) -> ClipPath:
             ],
         }
     )
+
+
+def _clip_facts(row: PathRecord) -> Json:
+    element = element_of(row)
+    return row["facts"] if element == row["id"] else {**row["facts"], "element": element}
 
 
 def _clip_crop(state: State, crop: Json, paths: Sequence[str]) -> Json | None:

@@ -22,7 +22,7 @@ from curlet.store.fills import moved_fill
 from curlet.store.halves import carry, link
 from curlet.store.lettering import copy_lettering
 from curlet.store.names import names_of, other_half
-from curlet.store.paths import add_path, core_path, keep_path
+from curlet.store.paths import add_path, core_path, element_of, keep_path
 from curlet.store.records import Json, PathRecord, RunRecord
 from curlet.store.state import State, new_id
 
@@ -196,8 +196,9 @@ def _copy(state: State, of: PathRecord, path: Path, name: str, shapes: dict[str,
     shapes : by each shape that contours were copied of, the shape that their copies make.
     """
     facts = dict(of["facts"])
-    if "element" in facts:
-        facts["element"] = shapes.setdefault(facts["element"], new_id())
+    element = element_of(of)
+    if element != of["id"]:
+        facts["element"] = shapes.setdefault(element, new_id())
     fill = moved_fill(of["fill"], of["nodes"], node_rows(path))
     path_id = add_path(state, name, path, of["group"], facts=facts, fill=fill, crop=of["crop"])
     for run in state.runs_of(of["id"]):
