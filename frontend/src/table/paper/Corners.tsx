@@ -9,6 +9,7 @@ import { useSheetSession } from "../sheet";
 import { tableState, useTableState } from "../state";
 import { type Spot, toScreen, type View } from "../view";
 import { useSheetDrag } from "./Nodes";
+import { haveRoom } from "./room";
 import { RULER } from "./Rulers";
 
 /** Something to press: by the pointer, Enter or Space. Reached from the sheet by a key, not by Tab. */
@@ -52,22 +53,15 @@ function usePointed() {
   ] as const;
 }
 
-/** Marks nearer together than this are not told apart, px: they show when the sheet is enlarged. */
+/** Marks nearer together than this are not told apart, px. */
 const APART = 16;
-
-/** Which marks have room beside those before them. */
-function haveRoom(spots: Spot[]): boolean[] {
-  const taken: Spot[] = [];
-  return spots.map((spot) => {
-    const free = taken.every((other) => Math.hypot(other.x - spot.x, other.y - spot.y) > APART);
-    if (free) taken.push(spot);
-    return free;
-  });
-}
 
 export function ChosenCorners({ view, corners, path, live }: CornersProps) {
   const chosen = useTableState((state) => (state.place?.kind === "corner" ? state.place.key : null));
-  const room = haveRoom(corners.map((corner) => toScreen(view, corner)));
+  const room = haveRoom(
+    corners.map((corner) => toScreen(view, corner)),
+    APART,
+  );
   return (
     <g data-testid="corners">
       {corners.map(

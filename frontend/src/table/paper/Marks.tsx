@@ -20,7 +20,9 @@ export function Marks({ view }: { view: View }) {
       <g transform={transform} fill="none">
         <PathLines />
       </g>
-      {path && choosing && !path.hidden && !path.locked && !path.lettering && <Nodes view={view} path={path} />}
+      {path && choosing && !path.hidden && !path.locked && !path.lettering && !path.area && (
+        <Nodes view={view} path={path} />
+      )}
       {path && !path.hidden && <ChosenStart view={view} path={path} run={run} />}
       {path && !path.hidden && (
         <ChosenCorners view={view} path={path} corners={run?.corners ?? path.corners} live={run !== null} />

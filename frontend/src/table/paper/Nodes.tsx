@@ -1,5 +1,6 @@
 /** Nodes and handles of the chosen path, to be dragged or moved by the arrow keys. */
 import { useDrag } from "@use-gesture/react";
+import { useState } from "react";
 
 import type { Intent, NodeDoc, PathShown } from "@/shared/api/types";
 
@@ -8,6 +9,7 @@ import { tableState, useTableState } from "../state";
 import { ARROWS, nudge } from "../tools/arrows";
 import { type Spot, toScreen, type View } from "../view";
 import { follows } from "./follows";
+import { haveRoom } from "./room";
 import { landing } from "./snap";
 
 type Side = "into" | "out";
@@ -48,19 +50,41 @@ export function useSheetDrag(
   };
 }
 
+/** Nodes nearer together than this cover one another, px. */
+const APART = 11;
+
+/** The nodes that have room, as long as none comes or goes and the sheet is not enlarged: one that is dragged past
+ * others stays. */
+function useShown(view: View, path: PathShown): Set<string> {
+  const key = [view.zoom, path.id, ...path.nodes.map((node) => node.id)].join(" ");
+  const [kept, setKept] = useState({ key: "", shown: new Set<string>() });
+  if (kept.key === key) return kept.shown;
+  const room = haveRoom(
+    path.nodes.map((node) => toScreen(view, node)),
+    APART,
+  );
+  const shown = new Set(path.nodes.filter((_, index) => room[index]).map((node) => node.id));
+  setKept({ key, shown });
+  return shown;
+}
+
 export function Nodes({ view, path }: { view: View; path: PathShown }) {
   const nodes = useTableState((state) => state.nodes);
+  const shown = useShown(view, path);
   return (
     <g>
-      {path.nodes.map((node, index) => (
-        <g key={node.id}>
-          {nodes.includes(node.id) &&
-            (["into", "out"] as const).map(
-              (side) => node[side] && <Handle key={side} view={view} path={path} node={node} side={side} />,
-            )}
-          <NodeMark view={view} path={path} node={node} index={index} chosen={nodes.includes(node.id)} />
-        </g>
-      ))}
+      {path.nodes.map(
+        (node, index) =>
+          (shown.has(node.id) || nodes.includes(node.id)) && (
+            <g key={node.id}>
+              {nodes.includes(node.id) &&
+                (["into", "out"] as const).map(
+                  (side) => node[side] && <Handle key={side} view={view} path={path} node={node} side={side} />,
+                )}
+              <NodeMark view={view} path={path} node={node} index={index} chosen={nodes.includes(node.id)} />
+            </g>
+          ),
+      )}
     </g>
   );
 }
