@@ -7,10 +7,10 @@ from dataclasses import dataclass, replace
 from curlet.core.drawing import Paint, Tiling, compose
 from curlet.core.dress.cloth import Cloth
 from curlet.core.errors import BadInput
+from curlet.core.texture.rounds import MOST_ROUNDS, fewest_rounds, stretch
 
 # A cloth that is longer or shorter by no more than this is not seen to be.
 _UNSEEN = 0.01
-_MOST_ROUNDS = 24
 
 
 @dataclass(frozen=True)
@@ -61,7 +61,6 @@ def _fitted(step: float, side: float) -> tuple[int, float]:
     """How many steps a cloth's repeats come out in, the fewest in which they nearly do; and how much longer
     than they were they are then."""
     # A cloth's repeat may be far longer than the tile's.
-    most = max(_MOST_ROUNDS, round(2 * side / step))
-    stretched = {n: n * step / (max(round(n * step / side), 1) * side) for n in range(1, most + 1)}
-    found = min(stretched, key=lambda n: (max(abs(stretched[n] - 1), _UNSEEN), n))
-    return found, stretched[found]
+    most = max(MOST_ROUNDS, round(2 * side / step))
+    rounds = fewest_rounds(lambda n: abs(stretch(n * step, side) - 1), _UNSEEN, most)
+    return rounds, stretch(rounds * step, side)

@@ -25,10 +25,11 @@ from curlet.core.measures import Measure, MeasuredOn, Scale
 from curlet.core.path.path import Path
 from curlet.core.texture.ground import ground_of
 from curlet.core.texture.moved import moved_down
+from curlet.core.texture.rounds import fewest_rounds, stretch
 
 SPACING = Bounds("The rows' spacing", 0.1, 1_000, "from the middle of one row to the next")
 # Rows of a brush come out together within so many repeats of its main row, or nearly so.
-_MOST_ROUNDS, _MAX_REPEATS = 24, 4_000
+_MAX_REPEATS = 4_000
 _MAX_WITH_CLOTH = 50_000
 _EXACT = 1e-6
 # What is laid before the window and after it, so that nothing at its edges knows of an end, in repeats; and
@@ -188,15 +189,13 @@ def _period(brush: Brush, scale: Scale, notes: list[str]) -> float:
         widest = max(course.drawn_width(scale) for course in brush.courses if isinstance(course, Band))
         return max(widest, _SHORTEST)
     main, others = lengths[0], lengths[1:]
-    by_rounds = {n: _away(n * main, others) for n in range(1, _MOST_ROUNDS + 1)}
-    # The fewest rounds in which they come out exactly; else those in which they nearly do.
-    found = min(by_rounds, key=lambda n: (max(by_rounds[n], _EXACT), n))
-    away = by_rounds[found]
+    rounds = fewest_rounds(lambda n: _away(n * main, others), _EXACT)
+    away = _away(rounds * main, others)
     if away > _EXACT:
         notes.append(f"Rows are up to {100 * away:.1f} % longer or shorter, so that all come out together.")
-    if found * main / min(row.drawn_pitch(scale) for row in brush.rows) > _MAX_REPEATS:
+    if rounds * main / min(row.drawn_pitch(scale) for row in brush.rows) > _MAX_REPEATS:
         raise TooMuch("This brush repeats only after thousands of stitches. Give its rows lengths that fit.")
-    return found * main
+    return rounds * main
 
 
 def _sequence(row: Row, scale: Scale) -> float:
@@ -215,7 +214,7 @@ def _sequence(row: Row, scale: Scale) -> float:
 
 def _away(width: float, others: list[float]) -> float:
     """How far the others are from coming out in a tile, the worst as a share."""
-    return max((abs(width / (max(round(width / each), 1) * each) - 1) for each in others), default=0.0)
+    return max((abs(stretch(width, each) - 1) for each in others), default=0.0)
 
 
 def _in_step(brush: Brush, width: float, scale: Scale) -> Brush:
@@ -224,8 +223,7 @@ def _in_step(brush: Brush, width: float, scale: Scale) -> Brush:
     def fitted(course: Course) -> Course:
         if not isinstance(course, Row):
             return course
-        once = _sequence(course, scale)
-        k = width / (max(round(width / once), 1) * once)
+        k = stretch(width, _sequence(course, scale))
         if abs(k - 1) <= _EXACT:
             return course
         more = tuple(replace(letter, length=_times(letter.length, k)) for letter in course.more)

@@ -9,7 +9,7 @@ import { useFrame, useSheetSession } from "@/table/sheet";
 
 import { goesBy, hasPages, type Made, type Meant } from "./asked";
 import { justEntered } from "./merged";
-import { PickLine } from "./PickLine";
+import { PickLine } from "@/shared/ui/PickLine";
 
 interface Props {
   as: OutputId;

@@ -11,7 +11,7 @@ import { useFrame, useSheetSession } from "@/table/sheet";
 
 import { addressOf, type TileId } from "./asked";
 import { justEntered } from "./merged";
-import { PickLine } from "./PickLine";
+import { PickLine } from "@/shared/ui/PickLine";
 
 export const USUAL_TILE: TileAsked = { texel: "0.1 mm", spacing: "", cloth: "" };
 /** The spacing that is proposed first. */

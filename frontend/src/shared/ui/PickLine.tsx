@@ -1,5 +1,5 @@
 /** One of a list with what it is before it. */
-import { Pick } from "@/shared/ui/Pick";
+import { Pick } from "./Pick";
 
 interface Props {
   label: string;
