@@ -179,6 +179,20 @@ class Words:
 
 
 @dataclass(frozen=True, eq=False)
+class Spelled:
+    """What letters that are drawn as shapes say, for files in which text is searched and copied.
+
+    Attributes
+    ----------
+    letters : the characters of each, from ems with y downward to where they stand, sheet mm.
+    font : the TrueType file that they are of; None where there is none, as for letters that a pen draws.
+    """
+
+    letters: tuple[tuple[str, Affine], ...]
+    font: bytes | None = None
+
+
+@dataclass(frozen=True, eq=False)
 class Group:
     """Named content, painted together: opacity, clip, mask and blur apply to the whole of it.
 
@@ -206,13 +220,14 @@ Item = Stamps | Laid | Picture | Group
 @dataclass(frozen=True, eq=False)
 class Drawing:
     """A sheet of `width` × `height` mm and its groups, bottom to top; or the part of a sheet that begins at
-    `corner`, its left and top."""
+    `corner`, its left and top. `texts` are what letters among them say."""
 
     width: float
     height: float
     groups: tuple[Group, ...] = ()
     title: str = ""
     corner: tuple[float, float] | None = None
+    texts: tuple[Spelled, ...] = ()
 
     @cached_property
     def repeats(self) -> int:

@@ -2,13 +2,15 @@
 
 from __future__ import annotations
 
+import math
 from typing import Annotated, Literal
 
 import numpy as np
 from pydantic import BaseModel, ConfigDict, Field
 
+from curlet.core.drawing import Affine, compose
 from curlet.core.path import rework
-from curlet.core.path.lettering import Font, Lettering, Piece, write
+from curlet.core.path.lettering import Font, Lettering, Piece, spelled, write
 from curlet.core.path.path import Path
 
 Text = Annotated[str, Field(max_length=2_000)]
@@ -37,10 +39,20 @@ class LetteringDoc(BaseModel):
 
     def write(self, font: Font, along: Path | None) -> list[Piece]:
         """Its contours on the sheet; raises BadInput as the core's `write` does."""
-        own = {"font", "x", "y", "turn", "along"}
-        pieces = write(font, Lettering(**self.model_dump(exclude=own)), along)
+        pieces = write(font, self._core(), along)
         if along:
             return pieces
-        angle = np.radians(self.turn)
-        turn = np.array([[np.cos(angle), np.sin(angle)], [-np.sin(angle), np.cos(angle)]])
-        return [Piece(p.key, rework.placed(p.path, turn, (self.x, self.y))) for p in pieces]
+        a, b, c, d, x, y = self._place()
+        return [Piece(p.key, rework.placed(p.path, np.array([[a, b], [c, d]]), (x, y))) for p in pieces]
+
+    def spell(self, font: Font, along: Path | None) -> tuple[tuple[str, Affine], ...]:
+        """What is written, letter by letter, as the core's `spelled`, on the sheet."""
+        letters = spelled(font, self._core(), along)
+        return letters if along else tuple((said, compose(self._place(), at)) for said, at in letters)
+
+    def _core(self) -> Lettering:
+        return Lettering(**self.model_dump(exclude={"font", "x", "y", "turn", "along"}))
+
+    def _place(self) -> Affine:
+        cos, sin = math.cos(math.radians(self.turn)), math.sin(math.radians(self.turn))
+        return (cos, sin, -sin, cos, self.x, self.y)

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import numpy as np
 
+from curlet.core.drawing import Spelled
 from curlet.core.errors import BadInput
 from curlet.core.path.path import Path
 from curlet.formats.lettering_doc import LetteringDoc
@@ -50,6 +51,13 @@ def put_lettering(state: State, lettering_id: str, doc: LetteringDoc, group: str
 def letters_of(state: State, lettering_id: str) -> list[PathRecord]:
     """The paths that a piece of lettering owns, in order."""
     return [path for path in state.all("path") if path.get("lettering") == lettering_id]
+
+
+def spelled_of(state: State, lettering_id: str) -> Spelled:
+    """What a text's letters say; BadInput where its font is gone."""
+    doc = LetteringDoc(**state.get("lettering", lettering_id)["doc"])
+    font = find_font(doc.font)
+    return Spelled(doc.spell(font, _along(state, doc)), font.file)
 
 
 def extent_of(state: State, lettering_id: str) -> tuple[float, float, float, float]:

@@ -3,13 +3,14 @@
 from __future__ import annotations
 
 from collections.abc import Callable, Sequence
+from contextlib import suppress
 from dataclasses import replace
 from functools import lru_cache
 from typing import TypeVar
 
 import numpy as np
 
-from curlet.core.drawing import Drawing, Group, Laid, Outline, Paint, Shape, Solid, Tiling
+from curlet.core.drawing import Drawing, Group, Laid, Outline, Paint, Shape, Solid, Spelled, Tiling
 from curlet.core.dress.colour import lightness
 from curlet.core.dress.relief import Light
 from curlet.core.errors import CurletError
@@ -24,6 +25,7 @@ from curlet.formats.path_doc import FactsDoc
 from curlet.formats.png_out import write_png
 from curlet.formats.shade_refs import with_colours
 from curlet.store.crops import cropped, run_group
+from curlet.store.lettering import letters_of, spelled_of
 from curlet.store.paths import core_path, element_of, is_drawn
 from curlet.store.pictures import has_picture, png_of
 from curlet.store.records import Json, PathRecord, RunRecord, SingleRecord
@@ -72,7 +74,24 @@ def sheet_drawing(
     placed.sort(key=lambda item: item[0])
     sheet = state.sheet
     groups = tuple(group for _, group in placed)
-    return Drawing(sheet["width"], sheet["height"], groups, sheet["name"])
+    seen = {run["path"] for run in runs} | _seen_paths(state, elements if with_lines else set())
+    return Drawing(sheet["width"], sheet["height"], groups, sheet["name"], texts=_texts(state, seen))
+
+
+def _texts(state: State, paths: set[str]) -> tuple[Spelled, ...]:
+    """What the texts say of which any letter is among some paths; none whose font is gone."""
+    found = []
+    for row in state.all("lettering"):
+        if any(letter["id"] in paths for letter in letters_of(state, row["id"])):
+            with suppress(CurletError):
+                found.append(spelled_of(state, row["id"]))
+    return tuple(found)
+
+
+def _seen_paths(state: State, only: set[str] | None) -> set[str]:
+    """The paths whose own lines or fills are drawn, of all elements or only of some."""
+    every = [row for rows in _elements(state) for row in rows]
+    return {row["id"] for row in every if only is None or element_of(row) in only}
 
 
 def small_picture(state: State) -> bytes:

@@ -10,10 +10,10 @@ from fontTools.ttLib import TTFont
 
 from curlet.core.errors import BadInput
 from curlet.core.path.figures import FIGURES
-from curlet.core.path.lettering import Lettering, Piece, write
+from curlet.core.path.lettering import Lettering, Piece, spelled, write
 from curlet.core.path.lettering.outlined import OutlinedFont
 from curlet.formats.fonts import FOLDER, shipped_font
-from tests.shapes import line
+from tests.shapes import line, polyline
 
 SANS, BLOCK = shipped_font("source-sans-3"), shipped_font("graduate")
 BRUSH, PEN = shipped_font("pacifico"), shipped_font("one-line-script")
@@ -82,6 +82,38 @@ def test_text_stands_on_a_path_and_goes_round_a_closed_one() -> None:
     assert middles(letters)[:, 0].mean() == pytest.approx(0, abs=0.2)
     raised = write(BLOCK, Lettering("H", caps=10, rise=5, align="centre"), ring)
     assert np.hypot(*middles(raised)[0]) == pytest.approx(110, abs=0.3)
+
+
+def test_letters_on_a_slanted_path_are_those_on_a_line_turned_about_its_start() -> None:
+    """A path that rises 3 in 5: each point is turned by its angle (common practice)."""
+    font, what = shipped_font("graduate"), Lettering("MOVE", caps=4.0)
+    turn = np.array([[0.8, -0.6], [0.6, 0.8]])
+    on_path = write(font, what, polyline((0, 0), (40, -30)))
+    for level, slanted in zip(write(font, what), on_path, strict=True):
+        assert slanted.path.points == pytest.approx(level.path.points @ turn, abs=1e-6)
+
+
+def test_blanks_may_reach_past_the_end_of_a_path() -> None:
+    font = shipped_font("graduate")
+    room = box_of(write(font, Lettering("MOVE"))) + 4.0
+    there = write(font, Lettering("MOVE    "), line(room))
+    assert len(there) == len(write(font, Lettering("MOVE")))
+    said = spelled(font, Lettering("MOVE    "), line(room))
+    assert "".join(characters for characters, _ in said).rstrip() == "MOVE"
+
+
+def box_of(pieces: list[Piece]) -> float:
+    """How far to the right letters reach, mm."""
+    return float(max(piece.path.points[:, 0].max() for piece in pieces))
+
+
+@pytest.mark.parametrize("text", ["Fußball fi", "office", "x\u0301y", "yx\u0301", "No 7", " A"])
+def test_letters_say_what_was_written_whatever_glyphs_stand_for_it(text: str) -> None:
+    """Ligatures and accents too: each character once, in order."""
+    for key in ("source-sans-3", "pacifico"):
+        font = shipped_font(key)
+        if not font.missing(text):
+            assert "".join(said for said, _ in spelled(font, Lettering(text))) == text
 
 
 def test_text_longer_than_its_path_is_told() -> None:

@@ -10,10 +10,12 @@ import pytest
 from curlet.core.errors import BadInput, TooMuch
 from curlet.core.path.flat import flat
 from curlet.formats.fonts import FOLDER, LARGEST, read_font
+from curlet.formats.lettering_doc import LetteringDoc
 from curlet.store import fonts, journal
 from curlet.store.commands.clip import copied
 from curlet.store.crops import clip_of
 from curlet.store.errors import Conflict
+from curlet.store.fonts import find_font
 from curlet.store.lettering import letters_of
 from curlet.store.paths import contours_of, core_path, element_of
 from curlet.store.records import Json
@@ -82,6 +84,16 @@ def test_text_is_moved_turned_and_sized_as_one(store: FilePath) -> None:
     assert core_path(letters_of(state, text["id"])[0]).points - before == pytest.approx(
         np.tile([5, 0], (len(before), 1))
     )
+
+
+def test_text_is_turned_clockwise_about_where_it_begins(store: FilePath) -> None:
+    """By a quarter: what lay to the right of it lies below, y downward (common practice)."""
+    doc = LetteringDoc(text="L", font="graduate", x=10.0, y=20.0)
+    level, turned = (
+        doc.model_copy(update={"turn": turn}).write(find_font("graduate"), None)[0].path.points - (10, 20)
+        for turn in (0.0, 90.0)
+    )
+    assert turned == pytest.approx(np.stack([-level[:, 1], level[:, 0]], axis=1), abs=1e-9)
 
 
 def test_letters_are_not_taken_apart_until_they_are_nodes(store: FilePath) -> None:

@@ -3,13 +3,16 @@
 from __future__ import annotations
 
 import io
+import re
 from collections.abc import Iterator, Sequence
 from itertools import groupby
 
 from fontTools.ttLib import TTFont
 from pikepdf import Array, Dictionary, Name, Pdf, Stream, String
 
+from curlet.core.drawing import Spelled
 from curlet.formats.fonts import unpacked
+from curlet.formats.numbers import numbers
 from curlet.formats.pdf.stream import Operators, real
 from curlet.formats.pen_fonts import FOLDER
 from curlet.formats.plain_text import TEXT_FONTS, UNKNOWN
@@ -22,12 +25,12 @@ class Font:
 
     Parameters
     ----------
-    key : the name of its file among those that ship.
+    file : a TrueType font.
     """
 
-    def __init__(self, pdf: Pdf, key: str) -> None:
+    def __init__(self, pdf: Pdf, file: bytes) -> None:
         self._pdf = pdf
-        self._font = TTFont(io.BytesIO(unpacked((FOLDER / f"{key}.woff2").read_bytes())), lazy=True)
+        self._font = TTFont(io.BytesIO(file), lazy=True)
         self._glyphs: dict[int, str] = self._font.getBestCmap()
         self._used: dict[int, str] = {}
         self.object = pdf.make_indirect(Dictionary(Type=Name.Font))
@@ -51,7 +54,9 @@ class Font:
         """Put it into the file with the letters that were used."""
         if not self._used:
             return
-        name = Name(f"/CURLET+{self._font['name'].getDebugName(6) or 'Font'}".replace(" ", ""))
+        # A file from outside may be called anything.
+        said = re.sub(r"[^A-Za-z0-9-]", "", self._font["name"].getDebugName(6) or "") or "Font"
+        name = Name(f"/CURLET+{said[:60]}")
         described = self._described(name)
         metrics, per_em = self._font["hmtx"], self._font["head"].unitsPerEm
         widths: list[object] = []
@@ -134,7 +139,9 @@ class Letters:
     """
 
     def __init__(self, pdf: Pdf, keys: Sequence[str] = TEXT_FONTS) -> None:
-        self._fonts = [Font(pdf, key) for key in keys]
+        self._pdf = pdf
+        self._fonts = [Font(pdf, unpacked((FOLDER / f"{key}.woff2").read_bytes())) for key in keys]
+        self._own: dict[bytes, Font] = {}
 
     def write(
         self, out: Operators, text: str, x: float, y: float, size: float, colour: str = "0 0 0"
@@ -146,17 +153,34 @@ class Letters:
         out.add("ET")
         out.forget("fill")
 
+    def say(self, out: Operators, spelled: Spelled) -> None:
+        """Letters that are drawn as shapes, to be searched and copied where they stand, and not seen."""
+        own = [self._font_of(spelled.font)] if spelled.font else []
+        out.keep()
+        out.add("BT\n3 Tr")
+        for said, (a, b, c, d, x, y) in spelled.letters:
+            for font, letters in self._runs(said, own):
+                out.add(f"{out.named('Font', font.object)} 1 Tf\n{numbers((a, b, -c, -d, x, y))} Tm")
+                out.add(f"<{font.codes(letters)}> Tj")
+        out.add("ET")
+        out.restore()
+
+    def _font_of(self, file: bytes) -> Font:
+        if file not in self._own:
+            self._own[file] = Font(self._pdf, file)
+        return self._own[file]
+
     def width(self, text: str, size: float) -> float:
         """How wide text is, mm."""
         return size * sum(font.width(letters) for font, letters in self._runs(text))
 
     def finish(self) -> None:
-        for font in self._fonts:
+        for font in (*self._fonts, *self._own.values()):
             font.finish()
 
-    def _runs(self, text: str) -> Iterator[tuple[Font, str]]:
+    def _runs(self, text: str, first: Sequence[Font] = ()) -> Iterator[tuple[Font, str]]:
         def having(letter: str) -> Font | None:
-            return next((font for font in self._fonts if font.has(letter)), None)
+            return next((font for font in (*first, *self._fonts) if font.has(letter)), None)
 
         plain = "".join(letter if having(letter) else UNKNOWN for letter in text)
         for font, letters in groupby(plain, having):

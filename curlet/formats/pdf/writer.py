@@ -68,6 +68,8 @@ class Writer:
         out = Operators(self._pdf)
         for group in each_group(drawing, tell):
             self._item(out, group)
+        for text in drawing.texts:
+            self._letters.say(out, text)
         return out.form(self._box)
 
     def _item(self, out: Operators, item: Item) -> None:

@@ -3,6 +3,6 @@
 from curlet.core.path.lettering.font import Font, Letter
 from curlet.core.path.lettering.outlined import OutlinedFont
 from curlet.core.path.lettering.single_line import SingleLineFont
-from curlet.core.path.lettering.write import Lettering, Piece, write
+from curlet.core.path.lettering.write import Lettering, Piece, spelled, write
 
-__all__ = ["Font", "Letter", "Lettering", "OutlinedFont", "Piece", "SingleLineFont", "write"]
+__all__ = ["Font", "Letter", "Lettering", "OutlinedFont", "Piece", "SingleLineFont", "spelled", "write"]

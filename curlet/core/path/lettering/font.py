@@ -35,6 +35,10 @@ class Font(Protocol):
     """Sets lines. `single_line` ones draw open lines, others closed outlines."""
 
     single_line: bool
+    # How tall capitals are in ems.
+    caps_share: float
+    # Its file, where that is a TrueType one.
+    file: bytes | None
 
     def set_line(self, text: str, *, spaced: bool) -> list[Letter]:
         """The letters of one line, shaped and kerned; `spaced` says that spacing will be added, so that no

@@ -39,6 +39,8 @@ class OutlinedFont:
         self._shaper = hb.Font(hb.Face(data))
         self.em = int(self._font["head"].unitsPerEm)
         self.caps = self._cap_height()
+        self.caps_share = self.caps / self.em
+        self.file = data if "glyf" in self._font else None
 
     def _cap_height(self) -> float:
         """The height of the capitals in the font's units."""

@@ -37,6 +37,9 @@ class SingleLineFont:
     """Letters that a pen draws, by their characters."""
 
     single_line = True
+    # As in the fonts that stand for them where text is searched.
+    caps_share = 0.7
+    file: bytes | None = None
 
     def __init__(self, letters: Mapping[str, PenLetter]) -> None:
         self._letters = letters

@@ -5,12 +5,13 @@ from __future__ import annotations
 import math
 from collections.abc import Iterator
 from dataclasses import dataclass
+from functools import cached_property
 
 import numpy as np
 from numpy.typing import NDArray
 
 from curlet.core.bounds import Bounds
-from curlet.core.drawing import Outline
+from curlet.core.drawing import Affine, Outline, compose, placed
 from curlet.core.errors import BadInput
 from curlet.core.path.booleans import combined, line_as_area
 from curlet.core.path.chain import path_of_cubics
@@ -95,24 +96,81 @@ def write(font: Font, what: Lettering, along: Path | None = None) -> list[Piece]
     lacking = font.missing(what.text)
     if lacking:
         raise BadInput(f"This font has no “{lacking[:20]}”. Choose another, or write it another way.")
-    placed = list(_on_path(font, what, along) if along else _on_lines(font, what))
-    pieces = _pen_lines(placed, what.caps) if font.single_line else _outlines(placed, what)
+    letters = [letter for letter in _placed(font, what, along) if letter.outline]
+    pieces = _pen_lines(letters, what.caps) if font.single_line else _outlines(letters, what)
     if not pieces:
         raise BadInput("Nothing of this text can be drawn. Make it larger or less thin.")
     return pieces
 
 
+def spelled(font: Font, what: Lettering, along: Path | None = None) -> tuple[tuple[str, Affine], ...]:
+    """What is written, by letters with the blanks between them, each by its characters and the affine from
+    ems, y downward, to where it stands, mm."""
+    em = 1 / font.caps_share
+    sized = (em, 0.0, 0.0, em, 0.0, 0.0)
+    return tuple(
+        (letter.characters, compose(letter.place, sized)) for letter in _placed(font, what, along)
+    )
+
+
 @dataclass(frozen=True, eq=False)
 class _Placed:
-    """A letter where it stands, by its line and its place in it."""
+    """A letter where it stands, by its line and its place in it.
+
+    Attributes
+    ----------
+    characters : that it stands for; "" for further glyphs of the same.
+    place : from its font's outline to the sheet.
+    outline : where it stands, mm; None for a blank.
+    """
 
     key: str
     line: int
-    outline: Outline
+    characters: str
+    place: Affine
+    outline: Outline | None
 
 
-def _spread(font: Font, what: Lettering, text: str) -> tuple[list[tuple[Letter, float]], float]:
-    """A line's letters with where each stands, mm, and how long the line is."""
+def _placed(font: Font, what: Lettering, along: Path | None) -> Iterator[_Placed]:
+    return _on_path(font, what, along) if along else _on_lines(font, what)
+
+
+@dataclass(frozen=True)
+class _Line:
+    """A line as set: its letters with where each stands, mm, and how long it is."""
+
+    number: int
+    text: str
+    spread: list[tuple[Letter, float]]
+    length: float
+
+    @cached_property
+    def _characters(self) -> dict[int, str]:
+        """What each cluster stands for, by where it begins."""
+        begins = sorted({letter.cluster for letter, _ in self.spread})
+        ends = [*begins[1:], len(self.text)]
+        return {begin: self.text[begin:end] for begin, end in zip(begins, ends, strict=True)}
+
+    def placed(self, index: int, place: Affine) -> _Placed:
+        """A letter where it stands."""
+        letter, _ = self.spread[index]
+        # Which of its cluster's glyphs it is where that has several.
+        nth = sum(1 for each, _ in self.spread[:index] if each.cluster == letter.cluster)
+        name = f"{letter.cluster}" if nth == 0 else f"{letter.cluster}-{nth}"
+        characters = self._characters[letter.cluster] if nth == 0 else ""
+        outline = letter.outline and _moved(letter.outline, place)
+        return _Placed(f"{self.number}.{name}", self.number, characters, place, outline)
+
+
+def _moved(outline: Outline, place: Affine) -> Outline:
+    return Outline(outline.commands, placed(outline.points, np.array([place]))[0])
+
+
+def _lines(font: Font, what: Lettering) -> list[_Line]:
+    return [_set(font, what, number, text) for number, text in enumerate(what.text.split("\n"))]
+
+
+def _set(font: Font, what: Lettering, number: int, text: str) -> _Line:
     letters = font.set_line(text, spaced=bool(what.spacing))
     gap = what.spacing / 100
     # What stands for one cluster stays together, as a letter and its accent.
@@ -120,75 +178,60 @@ def _spread(font: Font, what: Lettering, text: str) -> tuple[list[tuple[Letter, 
     rank = np.cumsum(starts) - 1 if letters else np.zeros(0)
     spread = [(letter, what.caps * (letter.x + gap * k)) for letter, k in zip(letters, rank, strict=True)]
     if not letters:
-        return [], 0.0
+        return _Line(number, text, [], 0.0)
     last = letters[-1]
-    return spread, what.caps * (last.x + last.advance + gap * float(rank[-1]))
+    return _Line(number, text, spread, what.caps * (last.x + last.advance + gap * float(rank[-1])))
 
 
 def _on_lines(font: Font, what: Lettering) -> Iterator[_Placed]:
     share = _SHARES[what.align]
-    for line, text in enumerate(what.text.split("\n")):
-        spread, length = _spread(font, what, text)
-        for index, (letter, x) in enumerate(spread):
-            if letter.outline:
-                at = np.array([x - share * length, line * what.caps * what.lines / 100])
-                points = _leaning(letter.outline.points, what) + at
-                yield _Placed(
-                    f"{line}.{_named(spread, index)}", line, Outline(letter.outline.commands, points)
-                )
+    for line in _lines(font, what):
+        for index, (_, x) in enumerate(line.spread):
+            at = x - share * line.length, line.number * what.caps * what.lines / 100
+            yield line.placed(index, compose((1.0, 0.0, 0.0, 1.0, *at), _leaning(what)))
 
 
 def _on_path(font: Font, what: Lettering, path: Path) -> Iterator[_Placed]:
     """Each letter stands upright on the path at its middle; further lines stand below, to its right. On a
     closed path the text begins, has its middle or ends at the start point."""
     share = _SHARES[what.align]
-    for line, text in enumerate(what.text.split("\n")):
-        spread, length = _spread(font, what, text)
-        start = share * ((0 if path.closed else path.length) - length) + what.shift
-        away = line * what.caps * what.lines / 100 - what.rise
-        for index, (letter, x) in enumerate(spread):
-            if not letter.outline:
-                continue
+    for line in _lines(font, what):
+        start = share * ((0 if path.closed else path.length) - line.length) + what.shift
+        away = line.number * what.caps * what.lines / 100 - what.rise
+        for index, (letter, x) in enumerate(line.spread):
             half = what.caps * letter.advance / 2
             s = start + x + half
             if path.closed:
                 s %= path.length
             elif not -1e-9 <= s <= path.length + 1e-9:
+                if not letter.outline:
+                    continue
                 raise BadInput(
-                    f"This text is {length:.0f} mm long as drawn and the path {path.length:.0f} mm. "
+                    f"This text is {line.length:.0f} mm long as drawn and the path {path.length:.0f} mm. "
                     "Make it smaller, or choose a longer path."
                 )
-            at, along = path.arc.points([s])[0], path.arc.tangents([s])[0]
-            turn = np.array([along, [-along[1], along[0]]])
-            points = (_leaning(letter.outline.points, what) + (-half, away)) @ turn + at
-            yield _Placed(f"{line}.{_named(spread, index)}", line, Outline(letter.outline.commands, points))
+            (x, y), (a, b) = path.arc.points([s])[0].tolist(), path.arc.tangents([s])[0].tolist()
+            beside = compose((1.0, 0.0, 0.0, 1.0, -half, away), _leaning(what))
+            yield line.placed(index, compose((a, b, -b, a, x, y), beside))
 
 
 _SHARES = {"left": 0.0, "centre": 0.5, "right": 1.0}
 
 
-def _named(spread: list[tuple[Letter, float]], index: int) -> str:
-    """The letter's cluster, and which of its glyphs it is where it has several."""
-    cluster = spread[index][0].cluster
-    nth = sum(1 for letter, _ in spread[:index] if letter.cluster == cluster)
-    return f"{cluster}" if nth == 0 else f"{cluster}-{nth}"
+def _leaning(what: Lettering) -> Affine:
+    """From a font's outlines to mm, leaning about the baseline."""
+    return (what.caps, 0.0, -what.caps * math.tan(math.radians(what.slant)), what.caps, 0.0, 0.0)
 
 
-def _leaning(points: Floats, what: Lettering) -> Floats:
-    """A letter's points in mm, leaning about its baseline."""
-    sized = points * what.caps
-    sized[:, 0] -= math.tan(math.radians(what.slant)) * sized[:, 1]
-    return np.asarray(sized)
-
-
-def _outlines(placed: list[_Placed], what: Lettering) -> list[Piece]:
-    bold = [(letter.key, letter.line, _emboldened(letter.outline, what.bold)) for letter in placed]
-    there = [(key, line, outline) for key, line, outline in bold if outline]
-    if what.unite and there:
-        there = list(_united(there))
+def _outlines(letters: list[_Placed], what: Lettering) -> list[Piece]:
+    there = [(letter, letter.outline) for letter in letters if letter.outline]
+    bold = [(letter.key, letter.line, _emboldened(outline, what.bold)) for letter, outline in there]
+    drawn = [(key, line, outline) for key, line, outline in bold if outline]
+    if what.unite and drawn:
+        drawn = list(_united(drawn))
     return [
         Piece(f"{key}.{number}", _closed_path(contour))
-        for key, _, outline in there
+        for key, _, outline in drawn
         for number, contour in enumerate(_by_place(contours(outline)))
     ]
 
@@ -258,11 +301,11 @@ def _closed_path(contour: Contour) -> Path:
     return path_of_cubics(np.roll(cubics, -int(rank.argmin()), axis=0), closed=True)
 
 
-def _pen_lines(placed: list[_Placed], caps: float) -> list[Piece]:
+def _pen_lines(letters: list[_Placed], caps: float) -> list[Piece]:
     """Strokes as the pen draws them: one that begins where the last one ended goes on with it."""
     lines: list[tuple[str, Floats, bool]] = []
-    for letter in placed:
-        for number, contour in enumerate(contours(letter.outline)):
+    for letter in letters:
+        for number, contour in enumerate(contours(letter.outline) if letter.outline else ()):
             # An i's dot, or a t's bar, may lie between.
             for at in range(len(lines) - 1, max(len(lines) - 5, -1), -1):
                 if _meet(lines[at], contour, _MEETING * caps):
