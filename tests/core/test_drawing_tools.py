@@ -76,6 +76,13 @@ def test_shapes_line_up_with_one_another_and_are_spread_evenly() -> None:
         spread(three, [0, 1], along=True)
 
 
+def test_two_shapes_are_lined_up_with_one_another_and_one_with_its_cell() -> None:
+    two = aligned(art(dot(3, 2), dot(12, -3, 2)), [0, 1], "foot", to_cell=False)
+    assert [box_of(shape).foot for shape in two.shapes] == pytest.approx([3, 3], abs=1e-3)
+    one = aligned(art(dot(3, 2), dot(12, -3, 2)), [1], "foot", to_cell=False)
+    assert [box_of(shape).foot for shape in one.shapes] == pytest.approx([3, 6], abs=1e-3)
+
+
 def test_copies_go_round_a_point() -> None:
     drawn = round_about(art(dot(14, 0)), [0], 6, 10, 0)
     turns = sorted(math.degrees(math.atan2(y, x - 10)) % 360 for x, y in middles(drawn))

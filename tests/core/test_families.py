@@ -131,3 +131,16 @@ def test_the_wires_of_curb_links_lie_side_by_side_on_the_chains_middle(lean: flo
     first, second = get_parts(cut).tolist()
     # The hole is as long there as from link to link, which is the cell.
     assert second.bounds[0] - first.bounds[2] == pytest.approx(1.0, abs=0.001)
+
+
+def test_a_clasp_at_the_start_is_the_mirror_of_one_at_the_end() -> None:
+    """From its eye, which hangs on the chain, outward."""
+    end, start = (FAMILIES["clasp"](side=side).make(Scale()) for side in ("end", "start"))
+    for one, other in zip(end.shapes, start.shapes, strict=True):
+        points, mirrored = one.shape.outline.points, other.shape.outline.points.copy()
+        mirrored[:, 0] = 1 - mirrored[:, 0]
+        low, high = np.min(points, axis=0), np.max(points, axis=0)
+        assert (np.min(mirrored, axis=0), np.max(mirrored, axis=0)) == (
+            pytest.approx(low, abs=1e-6),
+            pytest.approx(high, abs=1e-6),
+        )

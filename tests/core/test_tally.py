@@ -176,6 +176,13 @@ def test_links_too_tight_are_named_with_the_radius_they_need() -> None:
     assert "12.8 mm" in warning.message
 
 
+def test_links_need_the_radius_at_which_a_chord_spans_a_quarter_turn() -> None:
+    """p/(2·sin 45°), for narrow links (model.md)."""
+    chain = read_brush(BRUSHES["chain"], {"/courses/0/motif/width": 2.2}).to_core()
+    (pinch,) = tally(lay(cubic((0, 0), (60, 0), (60, 10), (0, 10)), chain, Scale())).pinches
+    assert pinch.needs == pytest.approx(16 / math.sqrt(2))
+
+
 def test_no_pinch_on_a_gentle_path() -> None:
     assert tally(lay(circle(60), read_brush(BRUSHES["rope"]).to_core(), Scale())).pinches == ()
 

@@ -13,7 +13,19 @@ import shapely
 from ezdxf.document import Drawing as DxfDrawing
 from ezdxf.path import make_path
 
-from curlet.core.drawing import Drawing, Group, Laid, Outline, Shape, Solid, Stamps, Stroke
+from curlet.core.drawing import (
+    Drawing,
+    Group,
+    Laid,
+    LinearGradient,
+    Outline,
+    Shape,
+    Solid,
+    Stamps,
+    Stop,
+    Stroke,
+    Tiling,
+)
 from curlet.core.errors import BadInput
 from curlet.formats.output import FileSettings
 from curlet.formats.outputs import write
@@ -126,3 +138,13 @@ def test_steps_in_relief_are_no_lines() -> None:
 def test_nothing_to_draw_is_said() -> None:
     with pytest.raises(BadInput, match="has lines"):
         write("dxf", [drawing()])
+
+
+def test_a_gradients_lines_have_its_first_colour_and_a_cloths_the_one_it_looks_like() -> None:
+    """One DXF entity has one colour (DXF reference, group code 420)."""
+    fade = LinearGradient((10, 10), (30, 10), (Stop(0.0, "#112233"), Stop(1.0, "#ddeeff")))
+    cloth = Tiling((), 2.0, 2.0, mean="#456789")
+    groups = [Group(name, name, (Laid((Shape(DISC, fill),)),)) for name, fill in (("f", fade), ("c", cloth))]
+    file = read(drawing(*groups))
+    colours = [file.modelspace().query(f'*[layer=="{name}"]')[0].dxf.true_color for name in "fc"]
+    assert colours == [0x112233, 0x456789]

@@ -331,3 +331,15 @@ def test_paper_that_cannot_be_is_refused() -> None:
         write("pdf", [Drawing(8_000.0, 8_000.0)], FileSettings(paper="a4"))
     with pytest.raises(BadInput, match="not a paper"):
         FileSettings(paper="foolscap")
+
+
+def test_opacities_are_from_0_to_1() -> None:
+    """ISO 32000-1, table 58: CA and ca."""
+    fade = LinearGradient((10, 8), (45, 8), CLEAR)
+    shapes = Laid((Shape(SQUARE, fade), Shape(RING, BLUE), Shape(WAVE, None, Stroke(fade, 2.0))))
+    file = write("pdf", [Drawing(WIDTH, HEIGHT, (Group("a", "", (shapes,)),))], FileSettings())
+    with pikepdf.open(io.BytesIO(file)) as opened:
+        states = [each for each in opened.objects if isinstance(each, pikepdf.Dictionary) and "/ca" in each]
+        said = [float(state[key]) for state in states for key in ("/ca", "/CA")]
+    assert len(said) >= 4
+    assert all(0 <= value <= 1 for value in said)

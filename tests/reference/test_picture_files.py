@@ -93,3 +93,15 @@ def test_a_jpeg_has_no_more_pixels_along_a_side_than_it_can_count() -> None:
 def test_one_drawing_to_a_picture() -> None:
     with pytest.raises(BadInput, match="a file for each"):
         write("png", [DRAWING, DRAWING])
+
+
+def test_a_smaller_jpeg_halves_its_colours_both_ways() -> None:
+    """Sampling factors 2 × 2 of luminance, 1 × 1 of chroma (ITU-T T.81, B.2.2); 1 × 1 of all from 90 on."""
+    assert [layer[1:3] for layer in opened("jpg", quality=60.0).layer] == [(2, 2), (1, 1), (1, 1)]  # type: ignore[attr-defined]
+    assert [layer[1:3] for layer in opened("jpg", quality=95.0).layer] == [(1, 1)] * 3  # type: ignore[attr-defined]
+
+
+def test_files_do_not_differ_by_when_they_were_made() -> None:
+    """ICC.1, 7.2.8: when the profile was made, as years, months, days, hours, minutes and seconds."""
+    made = struct.unpack(">6H", opened("png").info["icc_profile"][24:36])
+    assert made == (2000, 1, 1, 0, 0, 0)
