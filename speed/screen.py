@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+import gzip
+import re
 import tempfile
 import time
 from pathlib import Path as FilePath
@@ -63,7 +65,19 @@ def drag_times(browser: Chrome, node: str) -> list[dict[str, float]]:
     return times
 
 
+_STATIC = FilePath(__file__).parent.parent / "curlet/web/static"
+
+
+def _say_bundle() -> None:
+    """The scripts that the page's first file names: without them nothing is seen."""
+    page = (_STATIC / "index.html").read_text()
+    files = re.findall(r'"/(assets/[^"]+\.js)"', page)
+    packed = sum(len(gzip.compress((_STATIC / file).read_bytes(), 9)) for file in files)
+    say("\nIndex bundle, packed", f"{packed / 1000:.0f} kB", "aim: not above 120 kB")
+
+
 def run() -> None:
+    _say_bundle()
     with tempfile.TemporaryDirectory() as folder:
         start = time.perf_counter()
         server = Server(FilePath(folder))

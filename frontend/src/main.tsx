@@ -1,5 +1,5 @@
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
-import { lazy, StrictMode, Suspense } from "react";
+import { StrictMode, Suspense } from "react";
 import { createRoot } from "react-dom/client";
 import { ErrorBoundary } from "react-error-boundary";
 import { BrowserRouter, Route, Routes } from "react-router";
@@ -8,14 +8,22 @@ import "@/shared/style.css";
 import { isUnreached, Refusal } from "@/shared/api/request";
 import { Announcer } from "@/shared/ui/Announcer";
 import { Failed } from "@/shared/ui/Failed";
-import { SheetsPage } from "@/sheets/SheetsPage";
+import { later, whenIdle } from "@/shared/later";
 import { NoPage } from "@/shared/ui/NoPage";
-import { TablePage } from "@/table/TablePage";
+import { Waiting } from "@/shared/ui/Waiting";
 
-// The Table comes first: the other views are fetched when they are gone to.
-const BenchPage = lazy(() => import("@/bench/BenchPage").then((room) => ({ default: room.BenchPage })));
-const SchedulePage = lazy(() => import("@/schedule/SchedulePage").then((room) => ({ default: room.SchedulePage })));
-const LibraryPage = lazy(() => import("@/library/LibraryPage").then((room) => ({ default: room.LibraryPage })));
+const SheetsPage = later(() => import("@/sheets/SheetsPage").then((room) => room.SheetsPage));
+const TablePage = later(() => import("@/table/TablePage").then((room) => room.TablePage));
+const BenchPage = later(() => import("@/bench/BenchPage").then((room) => room.BenchPage));
+const SchedulePage = later(() => import("@/schedule/SchedulePage").then((room) => room.SchedulePage));
+const LibraryPage = later(() => import("@/library/LibraryPage").then((room) => room.LibraryPage));
+
+// The view that is asked for is fetched while the page starts, the Table, which is gone to most, after it.
+const { pathname } = window.location;
+if (pathname === "/") SheetsPage.fetch();
+else if (pathname.endsWith("/schedule")) SchedulePage.fetch();
+else if (pathname.startsWith("/sheets/")) TablePage.fetch();
+whenIdle(TablePage.fetch);
 
 /** What could not be reached is asked for again after so long, ms. */
 const AGAIN = 2_000;
@@ -38,6 +46,7 @@ createRoot(document.getElementById("root")!).render(
     <QueryClientProvider client={queries}>
       <BrowserRouter>
         <ErrorBoundary FallbackComponent={Failed} onReset={() => void queries.resetQueries()}>
+          <Waiting />
           <Suspense>
             <Announcer />
             <Routes>

@@ -68,3 +68,35 @@ def test_a_step_that_takes_a_while_says_so(table: Table) -> None:
     table.wait(lambda: status.text == "Working …")
     table.wait(lambda: status.text == "")
     table.browser.execute_cdp_cmd("Network.emulateNetworkConditions", {**network, "latency": 0})
+
+
+def test_a_view_that_is_fetched_while_the_server_is_away_is_shown_once_it_is_back(
+    table: Table, server: Server
+) -> None:
+    browser = table.browser
+    browser.get(table.address)
+    table.by_id("sheet-waistcoat")
+    server.stop()
+    table.button("Library").click()
+    table.wait(lambda: "Curlet cannot be reached" in browser.find_element(By.TAG_NAME, "body").text)
+    server.start()
+    table.wait(lambda: browser.find_elements(By.XPATH, "//h1[.='Library']"))
+    assert any("ERR_CONNECTION_REFUSED" in line["message"] for line in browser.get_log("browser"))
+
+
+def test_a_page_of_an_older_version_is_loaded_anew_where_its_views_are_gone(table: Table) -> None:
+    """The file that the Library is in has another name by now: it is asked for once more by a page that is new."""
+    browser = table.browser
+    browser.get(table.address)
+    table.by_id("sheet-waistcoat")
+    browser.execute_cdp_cmd("Network.enable", {})
+    browser.execute_cdp_cmd("Network.setBlockedURLs", {"urls": ["*/assets/LibraryPage*"]})
+    try:
+        browser.execute_script("window.before = true")
+        table.button("Library").click()
+        table.wait(lambda: not browser.execute_script("return window.before"))
+    finally:
+        browser.execute_cdp_cmd("Network.setBlockedURLs", {"urls": []})
+    browser.get(f"{table.address}/library")
+    table.wait(lambda: browser.find_elements(By.XPATH, "//h1[.='Library']"))
+    browser.get_log("browser")

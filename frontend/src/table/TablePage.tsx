@@ -1,13 +1,12 @@
 /** The Table: paths, the sheet, the Ticket and the Tape. */
 import { useQueryClient } from "@tanstack/react-query";
-import { useEffect, useLayoutEffect, useState } from "react";
+import { Suspense, useEffect, useLayoutEffect, useState } from "react";
 import { Link, useLocation, useParams } from "react-router";
 import { useShallow } from "zustand/react/shallow";
 
 import { Message } from "./Message";
 import { HeadStrip } from "./HeadStrip";
 import { useKeys } from "./keys";
-import { KeyList } from "./KeyList";
 import { NoticeBar } from "./NoticeBar";
 import { Paper } from "./paper/Paper";
 import { PathsPanel } from "./paths/PathsPanel";
@@ -15,6 +14,7 @@ import { announce } from "@/shared/announce";
 import { api } from "@/shared/api/client";
 import { isUnreached, Refusal } from "@/shared/api/request";
 import { keepSheet } from "@/shared/lastSheet";
+import { later, whenIdle } from "@/shared/later";
 import { useTitle } from "@/shared/title";
 import { Parts, useParts } from "@/shared/ui/Parts";
 import { usePanelKeys } from "@/shared/ui/Panel";
@@ -22,7 +22,6 @@ import { SKIP } from "@/shared/ui/stops";
 import { UnitContext } from "@/shared/ui/unit";
 import { plural } from "@/shared/ui/words";
 import { watch, workWords } from "@/shared/work";
-import { Export } from "@/export/Export";
 import {
   PanelContext,
   SheetSessionContext,
@@ -32,10 +31,15 @@ import {
   useSheetSession,
 } from "./sheet";
 import { choosePaths, tableState, useTableState } from "./state";
-import { Guide } from "./guide/Guide";
+import { useGuide } from "./guide/guide";
 import { Tape } from "./tape/Tape";
 import { Ticket } from "./ticket/Ticket";
 import { PAPER } from "./view";
+
+const Export = later(() => import("@/export/Export").then((room) => room.Export));
+const Guide = later(() => import("./guide/Guide").then((room) => room.Guide));
+const KeyList = later(() => import("./KeyList").then((room) => room.KeyList));
+const LATER = [Export, Guide, KeyList];
 
 /** What a link to a sheet may say: which paths are to be chosen. */
 interface Led {
@@ -145,6 +149,8 @@ function Table() {
   useChosenAnnounced();
   const { sheet } = useFrame("sheet");
   const { exporting, keyList } = useTableState(useShallow(({ exporting, keyList }) => ({ exporting, keyList })));
+  const guided = useGuide((state) => state.step !== null);
+  useEffect(() => whenIdle(() => LATER.forEach((view) => view.fetch())), []);
   const { part, setPart, only } = useParts<Part>("sheet");
   useTitle(sheet.name);
   return (
@@ -161,7 +167,7 @@ function Table() {
         <h1 className="sr-only">{sheet.name}</h1>
         <Paper />
         <PanelContext value={true}>
-          <Guide />
+          <Suspense>{guided && <Guide />}</Suspense>
         </PanelContext>
         <NoticeBar />
       </main>
@@ -169,8 +175,8 @@ function Table() {
         <Ticket className={only("ticket")} />
         <Tape className={only("tape")} />
       </PanelContext>
-      {exporting && <Export />}
-      {keyList && <KeyList />}
+      <Suspense>{exporting && <Export />}</Suspense>
+      <Suspense>{keyList && <KeyList />}</Suspense>
     </div>
   );
 }
