@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import math
 from dataclasses import dataclass
+from itertools import product
 
 from curlet.core.errors import BadInput, TooMuch
 from curlet.formats.papers import Paper
@@ -11,6 +12,16 @@ from curlet.formats.papers import Paper
 # What printers leave bare, and where the words are, mm.
 EDGE = 12.0
 MAX_PAGES = 400
+
+
+@dataclass(frozen=True)
+class Part:
+    """What a sheet of paper shows: the left and top of it on the drawing, and its size, mm."""
+
+    left: float
+    top: float
+    width: float
+    height: float
 
 
 @dataclass(frozen=True)
@@ -34,6 +45,15 @@ class Tiles:
     def step(self) -> tuple[float, float]:
         """How far it is from one sheet's part to the next, mm."""
         return self.width - 2 * EDGE - self.overlap, self.height - 2 * EDGE - self.overlap
+
+
+    @property
+    def parts(self) -> list[Part]:
+        """What each sheet shows, row by row."""
+        across, down = self.step
+        size = self.width - 2 * EDGE, self.height - 2 * EDGE
+        places = product(range(self.rows), range(self.columns))
+        return [Part(column * across, row * down, *size) for row, column in places]
 
 
 def tiles_of(width: float, height: float, paper: Paper, overlap: float) -> Tiles:

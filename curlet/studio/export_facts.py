@@ -14,7 +14,7 @@ from curlet.formats.output import FileSettings
 from curlet.formats.outputs import OUTPUTS
 from curlet.formats.papers import OWN_SIZE, PAPERS
 from curlet.formats.png_out import pixels, place_of
-from curlet.formats.tiles import tiles_of
+from curlet.formats.tiles import Part, tiles_of
 from curlet.store.laying import lay_row
 from curlet.store.state import State
 from curlet.studio.exported import Exported, drawings, exported_runs
@@ -38,8 +38,8 @@ class FineNote:
 
 @dataclass(frozen=True)
 class Facts:
-    """An export: where on the sheet it lies, how large its file is in mm and, with pixels, in those, on how
-    many sheets of paper, of how many runs, and what is too fine or left out, each once."""
+    """An export: where on the sheet it lies, how large its file is in mm and, with pixels, in those, what each
+    sheet of paper shows of that, of how many runs, and what is too fine or left out, each once."""
 
     left_mm: float
     top_mm: float
@@ -47,7 +47,7 @@ class Facts:
     height_mm: float
     width_px: int
     height_px: int
-    pages: int
+    papers: list[Part]
     runs: int
     fine: list[FineNote]
     left_out: list[str]
@@ -88,18 +88,17 @@ def facts_of(
         height,
         pixels(width, settings.ppi),
         pixels(height, settings.ppi),
-        _pages(width, height, form, settings),
+        _papers(width, height, form, settings),
         len(shown),
         [FineNote(words, *note.place.at, note.mend) for words, note in fine.told()],
         [words for words, _ in left_out.told()],
     )
 
 
-def _pages(width: float, height: float, form: str, settings: FileSettings) -> int:
+def _papers(width: float, height: float, form: str, settings: FileSettings) -> list[Part]:
     if "paper" not in OUTPUTS[form].settings or settings.paper == OWN_SIZE:
-        return 1
-    tiles = tiles_of(width, height, PAPERS[settings.paper], settings.overlap)
-    return tiles.columns * tiles.rows
+        return []
+    return tiles_of(width, height, PAPERS[settings.paper], settings.overlap).parts
 
 
 class _Notes(Generic[Note]):

@@ -155,9 +155,18 @@ class NumbersShown(BaseModel):
     margin: str
 
 
+class PaperShown(BaseModel):
+    """What a sheet of paper shows: the left and top of it in the file's picture, and its size, mm."""
+
+    left: float
+    top: float
+    width: float
+    height: float
+
+
 class ExportFacts(BaseModel):
-    """How large it comes out and where on its sheet it begins, on how many sheets of paper; what is too fine
-    for a file with pixels, and what cannot be in it, in words: alike ones once, with the paths that they are
+    """How large it comes out and where on its sheet it begins; what each sheet of paper shows, row by row,
+    none where it is not laid over paper; what is too fine for a file with pixels, and what cannot be in it, in words: alike ones once, with the paths that they are
     true of."""
 
     left_mm: float
@@ -166,7 +175,7 @@ class ExportFacts(BaseModel):
     height_mm: float
     width_px: int
     height_px: int
-    pages: int
+    papers: list[PaperShown]
     entered: NumbersShown
     runs: int
     fine: list[FineShown]

@@ -44,6 +44,11 @@ def test_a_pdf_over_sheets_of_paper_at_the_garments_size(table: Table, downloads
     table.type_in("Overlap of the sheets", "1 cm")
     table.wait(lambda: "1188.0 × 840.0 mm" in dialog(table))
     sheets = int(dialog(table).split(" sheets of A3")[0].rsplit(" ", 1)[1])
+    # The view has each of them, by its page, with what is printed on it.
+    shown = table.wait(lambda: table.browser.find_elements(By.CSS_SELECTOR, "[data-testid=papers] text"))
+    assert [number.text for number in shown] == [str(page) for page in range(1, sheets + 1)]
+    picture = table.browser.find_element(By.CSS_SELECTOR, "[data-testid=papers] img").rect
+    assert picture["width"] / picture["height"] == pytest.approx(1188 / 840, rel=0.01)
     with pikepdf.open(io.BytesIO(exported(table, downloads, ".pdf"))) as file:
         assert len(file.pages) == sheets
 

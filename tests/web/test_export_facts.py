@@ -30,11 +30,25 @@ def test_numbers_are_said_as_they_can_be_entered_again(client: FlaskClient) -> N
 
 
 def test_sheets_of_paper_are_counted_as_large_as_the_file_is(client: FlaskClient) -> None:
-    assert facts(client, form="pdf")["pages"] == 1
-    assert facts(client, form="pdf", paper="a4")["pages"] == 2
+    assert facts(client, form="pdf")["papers"] == []
+    assert len(facts(client, form="pdf", paper="a4")["papers"]) == 2
     large = facts(client, form="pdf", paper="a4", size="garment")
-    assert (large["width_mm"], large["pages"]) == (1188.0, 25)
+    assert (large["width_mm"], len(large["papers"])) == (1188.0, 25)
     assert facts(client, form="png", paper="a4", size="garment")["width_mm"] == 297.0
+
+
+def test_each_sheet_of_paper_says_what_it_shows(client: FlaskClient) -> None:
+    """Of A4 upright, 12 mm are bare all round: 186 × 273 mm (ISO 216); each has 10 mm of the next."""
+    one, other = facts(client, form="pdf", paper="a4", overlap="10 mm")["papers"]
+    assert one == {"left": 0, "top": 0, "width": 186, "height": 273}
+    assert other == {**one, "left": 176}
+    large = facts(client, form="pdf", paper="a4", size="garment")
+    papers = large["papers"]
+    assert max(paper["left"] + paper["width"] for paper in papers) >= large["width_mm"]
+    assert max(paper["top"] + paper["height"] for paper in papers) >= large["height_mm"]
+    assert [(paper["left"] == 0, paper["top"] == 0) for paper in papers[:6]] == [
+        *((True, True), (False, True), (False, True), (False, True), (False, True), (True, False))
+    ]
 
 
 def test_what_is_too_fine_says_where_and_what_to_do(client: FlaskClient) -> None:

@@ -20,22 +20,18 @@ _SIZE = 3.2
 def tiled(pdf: Pdf, placed: Placed, tiles: Tiles, letters: Letters) -> Iterator[Sheet]:
     """Sheets with the parts of a drawing, row by row, with crosses in what overlaps and a line to check the
     size by."""
-    across, down = tiles.step
-    for row in range(tiles.rows):
-        for column in range(tiles.columns):
-            out = Operators(pdf)
-            out.keep()
-            out.add(
-                f"{number(EDGE)} {number(EDGE)} {number(tiles.width - 2 * EDGE)} "
-                f"{number(tiles.height - 2 * EDGE)} re W n"
-            )
-            placed.show(out, EDGE - column * across, EDGE - row * down)
-            out.restore()
-            _marks(out, tiles, row, column)
-            where = f"row {row + 1} of {tiles.rows}, column {column + 1} of {tiles.columns}"
-            letters.write(out, f"{placed.drawing.title}: {where}", EDGE, EDGE - 4, _SIZE)
-            _check_line(out, tiles, letters)
-            yield Sheet(tiles.width, tiles.height, out)
+    for index, part in enumerate(tiles.parts):
+        row, column = divmod(index, tiles.columns)
+        out = Operators(pdf)
+        out.keep()
+        out.add(f"{number(EDGE)} {number(EDGE)} {number(part.width)} {number(part.height)} re W n")
+        placed.show(out, EDGE - part.left, EDGE - part.top)
+        out.restore()
+        _marks(out, tiles, row, column)
+        where = f"row {row + 1} of {tiles.rows}, column {column + 1} of {tiles.columns}"
+        letters.write(out, f"{placed.drawing.title}: {where}", EDGE, EDGE - 4, _SIZE)
+        _check_line(out, tiles, letters)
+        yield Sheet(tiles.width, tiles.height, out)
 
 
 def _marks(out: Operators, tiles: Tiles, row: int, column: int) -> None:

@@ -24,7 +24,7 @@ export function Facts({ as, meant, made, found, onShow }: Props) {
   const paper = CHOICES.papers.find(({ id }) => id === made.paper)!;
   const parts = [
     plural(found.runs, "run"),
-    ...(found.pages > 1 ? [`${plural(found.pages, "sheet")} of ${paper.label}`] : []),
+    ...(found.papers.length > 1 ? [`${plural(found.papers.length, "sheet")} of ${paper.label}`] : []),
   ];
   return (
     <>

@@ -11,6 +11,7 @@ import { ARROWS } from "@/table/tools/arrows";
 
 import { addressOf, hasPixels, type Made, type Meant } from "./asked";
 import { plain } from "./Fields";
+import { Papers } from "./Papers";
 import type { ExportFound } from "./useFacts";
 
 /** Of the whole; the file's own resolution is asked for. */
@@ -82,22 +83,22 @@ export function Preview(props: Props) {
 type On = { on: Ground | null };
 const groundOf = (on: Ground | null) => (on ? GROUND[on] : "");
 
-function Whole({ as, meant, made, on }: Props & On) {
+function Whole({ as, meant, made, found, on }: Props & On) {
   const session = useSheetSession();
   const { revision, sheet } = useFrame("revision", "sheet");
   const background = on === "sheet" ? "sheet" : made.background || (as === "jpg" ? "#ffffff" : "");
   const asked = { ...meant, ...plain(made), each: "sheet", ppi: WHOLE_PPI, background, revision };
   const address = useNewest(addressOf(session.id, "export.png", asked));
+  const picture = (
+    <img
+      src={address ?? undefined}
+      alt={`${sheet.name} as it is exported`}
+      className={`max-h-[500px] max-w-full object-contain ${groundOf(on)}`}
+    />
+  );
   return (
     <div className="grid w-full flex-1 place-items-center">
-      {!address && <Waiting />}
-      {address && (
-        <img
-          src={address}
-          alt={`${sheet.name} as it is exported`}
-          className={`max-h-[500px] max-w-full object-contain ${groundOf(on)}`}
-        />
-      )}
+      {!address ? <Waiting /> : found?.papers.length ? <Papers found={found}>{picture}</Papers> : picture}
     </div>
   );
 }
