@@ -46,7 +46,6 @@ class Tiles:
         """How far it is from one sheet's part to the next, mm."""
         return self.width - 2 * EDGE - self.overlap, self.height - 2 * EDGE - self.overlap
 
-
     @property
     def parts(self) -> list[Part]:
         """What each sheet shows, row by row."""

@@ -166,8 +166,8 @@ class PaperShown(BaseModel):
 
 class ExportFacts(BaseModel):
     """How large it comes out and where on its sheet it begins; what each sheet of paper shows, row by row,
-    none where it is not laid over paper; what is too fine for a file with pixels, and what cannot be in it, in words: alike ones once, with the paths that they are
-    true of."""
+    none where it is not laid over paper; what is too fine for a file with pixels, and what cannot be in it,
+    in words: alike ones once, with the paths that they are true of."""
 
     left_mm: float
     top_mm: float

@@ -85,7 +85,7 @@ def test_a_view_that_is_fetched_while_the_server_is_away_is_shown_once_it_is_bac
 
 
 def test_a_page_of_an_older_version_is_loaded_anew_where_its_views_are_gone(table: Table) -> None:
-    """The file that the Library is in has another name by now: it is asked for once more by a page that is new."""
+    """The file that the Library is in has another name by now."""
     browser = table.browser
     browser.get(table.address)
     table.by_id("sheet-waistcoat")

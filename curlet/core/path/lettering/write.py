@@ -108,9 +108,7 @@ def spelled(font: Font, what: Lettering, along: Path | None = None) -> tuple[tup
     ems, y downward, to where it stands, mm."""
     em = 1 / font.caps_share
     sized = (em, 0.0, 0.0, em, 0.0, 0.0)
-    return tuple(
-        (letter.characters, compose(letter.place, sized)) for letter in _placed(font, what, along)
-    )
+    return tuple((letter.characters, compose(letter.place, sized)) for letter in _placed(font, what, along))
 
 
 @dataclass(frozen=True, eq=False)
