@@ -38,8 +38,8 @@ class FineNote:
 
 @dataclass(frozen=True)
 class Facts:
-    """An export: where on the sheet it lies, how large its file is in mm and, with pixels, in those; what each
-    sheet of paper shows of it, of how many runs it is, and what is too fine or left out, each once."""
+    """An export: where on the sheet it lies, how large its file is in mm and, with pixels, in those; what
+    each sheet of paper shows of it, of how many runs it is, and what is too fine or left out, each once."""
 
     left_mm: float
     top_mm: float
