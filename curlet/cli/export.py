@@ -3,8 +3,9 @@
 from __future__ import annotations
 
 import sys
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from pathlib import Path as FilePath
+from typing import Any
 
 import click
 
@@ -16,6 +17,7 @@ from curlet.core.drawing import Drawing
 from curlet.core.errors import BadInput
 from curlet.core.measures import read_measure
 from curlet.formats.file_names import unlike_names
+from curlet.formats.names import as_keyed
 from curlet.formats.output import FileSettings
 from curlet.formats.outputs import OUTPUTS, write
 from curlet.formats.several import EACH
@@ -107,11 +109,19 @@ def _write(made: Sequence[Drawing], output: FilePath, form: str, settings: FileS
 def sheet_id(name: str) -> str:
     """A sheet's id by its name or id; BadInput if there is none."""
     every = sheets.list_sheets()
-    for row in every:
-        if name in (row["id"], row["name"]):
-            return str(row["id"])
+    found = _one(every, name)
+    if found:
+        return found
     known = ", ".join(f"“{row['name']}” ({row['id']})" for row in every)
     raise BadInput(f"There is no sheet “{name[:80]}”. There are {known}.")
+
+
+def _one(rows: Sequence[Mapping[str, Any]], name: str) -> str | None:
+    """The id of the row of a name or id; of the only one whose name is nearly that, where none is exactly."""
+    exact = [row for row in rows if name in (row["id"], row["name"])]
+    near = [row for row in rows if as_keyed(row["name"]) == as_keyed(name)]
+    found = exact or near
+    return str(found[0]["id"]) if exact or len(near) == 1 else None
 
 
 def _named(state: State, kind: str, name: str | None) -> str | None:
@@ -119,9 +129,9 @@ def _named(state: State, kind: str, name: str | None) -> str | None:
     if name is None:
         return None
     rows = list(state.rows[kind].values())
-    for row in rows:
-        if name in (row["id"], row["name"]):
-            return str(row["id"])
+    found = _one(rows, name)
+    if found:
+        return found
     what = {"group": "seam group", "colourway": "colourway"}[kind]
     known = ", ".join(f"“{row['name']}”" for row in rows) or "none"
     raise BadInput(f"This sheet has no {what} “{name[:80]}”. There are: {known}.")

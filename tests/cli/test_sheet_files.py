@@ -9,6 +9,8 @@ import pypdfium2 as pdfium
 import pytest
 
 from curlet.cli import main
+from curlet.store import journal
+from curlet.store.commands.sheet import SetSheet
 from curlet.store.sheets import list_sheets
 
 Captured = pytest.CaptureFixture[str]
@@ -47,6 +49,24 @@ def test_what_cannot_be_imported_is_said_in_a_line(
     assert run(store, "export-sheets", "nowhere", "-o", str(tmp_path / "a.zip")) == 2
     assert "There is no sheet “nowhere”" in capsys.readouterr().err
     assert not (tmp_path / "a.zip").exists()
+
+
+@pytest.mark.parametrize(
+    ("name", "there"), [("usher's waistcoat", True), ("WAISTCOAT", False), ("puppet coat", False)]
+)
+def test_a_sheet_is_found_by_its_name_as_keyboards_have_it(
+    store: FilePath, tmp_path: FilePath, name: str, there: bool
+) -> None:
+    """An apostrophe that is not curled, and no capitals; of two names that are both so, neither."""
+    assert run(store, "export-sheets", name, "-o", str(tmp_path / "a.zip")) == (0 if there else 2)
+    journal.do("waistcoat", journal.current_revision("waistcoat"), _renamed("Puppet Coat"))
+    journal.do("coat", journal.current_revision("coat"), _renamed("Puppet coat"))
+    assert run(store, "export-sheets", "puppet coat", "-o", str(tmp_path / "b.zip")) == 2
+    assert run(store, "export-sheets", "Puppet coat", "-o", str(tmp_path / "c.zip")) == 0
+
+
+def _renamed(name: str) -> SetSheet:
+    return SetSheet(kind="set-sheet", name=name)
 
 
 def test_the_schedule_and_the_work_page_are_written(
