@@ -2,13 +2,14 @@
 
 from __future__ import annotations
 
-from dataclasses import asdict
+from dataclasses import asdict, replace
 
 import orjson
 from flask import Response
 from pydantic import BaseModel
 
 from curlet.core.drawing import Drawing
+from curlet.core.errors import BadInput
 from curlet.formats.choices import OutputName
 from curlet.formats.numbers import number
 from curlet.formats.outline_file import OUTLINES, OutlineDoc, OutlineFacts, OutlineName
@@ -16,6 +17,7 @@ from curlet.formats.outputs import OUTPUTS
 from curlet.formats.png_out import place_of
 from curlet.formats.several import ZIP_TYPE
 from curlet.store import journal
+from curlet.store.state import State
 from curlet.studio import exports, looked_at
 from curlet.studio.export_facts import facts_of, per_mm
 from curlet.studio.exported import drawings
@@ -70,10 +72,13 @@ def file(path: OutputUrl, query: ExportQuery) -> Response:
     """A file of the sheet, in mm; runs are groups with ids and titles, pixels at the asked resolution.
     Several files are in a zip."""
     with watched() as work:
-        found = _drawings(path.sheet_id, query, work, form=path.form)
-        title = journal.find_sheet(path.sheet_id).sheet["name"]
-        settings = query.settings(journal.find_sheet(path.sheet_id).scale)
-        made = exports.export(title, found, path.form, settings, work)
+        state = journal.find_sheet(path.sheet_id)
+        found, settings = _drawings(path.sheet_id, query, work, form=path.form), query.settings(state.scale)
+        # Colourways belong to their own sheet.
+        asked = replace(query.exported, colourway=None)
+        for other in _others(state, query):
+            found += drawings(other, asked, per_mm(path.form, settings), work)
+        made = exports.export(state.sheet["name"], found, path.form, settings, work)
     return file_reply(made.data, made.type, made.name)
 
 
@@ -121,6 +126,7 @@ def facts(path: SheetUrl, query: FactsQuery) -> Response:
     """How large it comes out, and what will be too fine to print."""
     state = journal.find_sheet(path.sheet_id)
     settings = query.settings(state.scale)
+    _others(state, query)
     with watched() as work:
         found = facts_of(state, query.exported, query.form, settings, work)
     entered = {
@@ -151,3 +157,14 @@ def _outlined(sheet_id: str, query: OutlineQuery, work: UnderWay) -> tuple[Drawi
 def _drawings(sheet_id: str, query: ExportQuery, work: UnderWay, *, form: str = "svg") -> list[Drawing]:
     state = journal.find_sheet(sheet_id)
     return drawings(state, query.exported, per_mm(form, query.settings(state.scale)), work)
+
+
+def _others(state: State, query: ExportQuery) -> list[State]:
+    """The sheets that are exported after one; BadInput where they cannot be in one file with it."""
+    others = [journal.find_sheet(each) for each in query.others]
+    if query.size == "garment" and any(other.scale != state.scale for other in others):
+        raise BadInput(
+            "These sheets are not to one scale, so that one file cannot be as large as all their garments. "
+            "Export them one by one, or as large as on the sheet."
+        )
+    return others

@@ -7,6 +7,7 @@ from typing import Annotated, Literal
 from pydantic import BaseModel, Field
 
 from curlet.core.area.outline import WITHIN
+from curlet.core.errors import BadInput
 from curlet.core.measures import Measure, Scale, read_measure
 from curlet.core.trim import MARGIN
 from curlet.formats.choices import ColoursName, CurvesName, EachName, LinesName, OutputName, PaperName
@@ -51,6 +52,12 @@ class ExportQuery(BaseModel):
     margin: Annotated[Number, Field(description="What is left around that, on the sheet.")] = "0"
     colours: Annotated[ColoursName, Field(description="What its colours are.")] = "drawn"
     callouts: Annotated[bool, Field(description="Whether its runs' call-outs are in it.")] = False
+    also: Annotated[
+        str,
+        Field(
+            max_length=MOST_NAMED, description="Whole sheets by their ids, between commas, after this one."
+        ),
+    ] = ""
 
     @property
     def around(self) -> float:
@@ -75,6 +82,16 @@ class ExportQuery(BaseModel):
             margin=self.around if self.trimmed else None,
             callouts=self.callouts,
         )
+
+    @property
+    def others(self) -> list[str]:
+        """The other sheets that are exported after this one; BadInput where only a part of it is."""
+        others = self.also.split(",") if self.also else []
+        if others and (self.run or self.paths or self.group or self.area):
+            raise BadInput(
+                "Other sheets come after the whole of this one. Export all of it, or this part alone."
+            )
+        return others
 
     def larger(self, scale: Scale) -> float:
         """How many times larger than on the sheet it is written."""

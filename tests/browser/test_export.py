@@ -126,3 +126,20 @@ def test_a_swatch_lies_on_a_cloth_of_the_sheet(dressed: Table) -> None:
     dressed.wait(lambda: "× 10.00 mm" in dialog.text)
     picked = Select(dressed.named("Cloth under it")).first_selected_option
     assert picked.text == "none"
+
+
+def test_other_sheets_are_pages_of_the_same_file(table: Table) -> None:
+    """All of them by keys; a part of this sheet is alone again."""
+    table.choose(HEM)
+    table.button("Export").click()
+    table.option("As", "PDF").click()
+    table.sought(By.XPATH, "//summary[.='With other sheets']").send_keys(Keys.ENTER)
+    for name in ("Prop satchel", "Season programme"):
+        table.sought(By.XPATH, f"//label[normalize-space()='{name}']/input").send_keys(Keys.SPACE)
+    table.wait(lambda: "With 2 other sheets, as further pages" in dialog(table))
+    address = table.by_id("export-file").get_attribute("href") or ""
+    # In the order of the list of sheets.
+    assert "also=programme%2Csatchel" in address
+    table.option("What", "1 chosen path").click()
+    table.wait(lambda: "also" not in (table.by_id("export-file").get_attribute("href") or "also"))
+    assert "other sheets" not in dialog(table)

@@ -8,6 +8,7 @@ import zipfile
 from typing import Any
 
 import numpy as np
+import pikepdf
 import pytest
 from flask.testing import FlaskClient
 from PIL import Image
@@ -345,3 +346,36 @@ def test_what_is_asked_wrongly_is_refused(client: FlaskClient, query: dict[str, 
     reply = client.get(f"{SHEET}/export.jpg", query_string=query)
     assert reply.status_code in (404, 422)
     assert len(reply.get_json(force=True)["detail"]) > 10
+
+
+def titles(file: bytes) -> list[tuple[float, float]]:
+    """Each page's size, mm."""
+    with pikepdf.open(io.BytesIO(file)) as pdf:
+        return [tuple(round(float(side) * 25.4 / 72, 2) for side in page.MediaBox[2:]) for page in pdf.pages]
+
+
+def test_other_sheets_are_pages_after_this_one_or_files_beside_it(client: FlaskClient) -> None:
+    query = {"also": "programme,satchel", "what": "runs"}
+    pages = titles(client.get(f"{SHEET}/export.pdf", query_string=query).data)
+    assert pages == [(297.0, 210.0), (148.0, 210.0), (297.0, 210.0)]
+    names = sorted(zipped(client, "svg", **query))
+    assert names == ["Prop satchel.svg", "Season programme.svg", "Usher’s waistcoat.svg"]
+
+
+@pytest.mark.parametrize(
+    ("query", "words"),
+    [
+        ({"also": "programme", "size": "garment"}, "not to one scale"),
+        ({"also": "programme", "run": RUN}, "Export all of it"),
+        ({"also": "nowhere"}, "no such sheet"),
+    ],
+)
+def test_sheets_that_cannot_be_in_one_file_are_said(
+    client: FlaskClient, query: dict[str, str], words: str
+) -> None:
+    for form in ("export.pdf", "export.json"):
+        reply = client.get(f"{SHEET}/{form}", query_string={"form": "pdf", **query})
+        assert reply.status_code in (404, 422)
+        assert words in reply.get_json(force=True)["detail"]
+    same = client.get(f"{SHEET}/export.json", query_string={"also": "satchel", "size": "garment"})
+    assert same.status_code == 200

@@ -10,6 +10,7 @@ import {
   AS,
   type As,
   isOutline,
+  isWhole,
   isTile,
   TILES,
   type Made,
@@ -36,7 +37,7 @@ export function Export() {
   const { options, meant: meantBy } = useMeant();
   const [what, setWhat] = useState<What>("sheet");
   const [as, setAs] = useState<As>("svg");
-  const [made, setMade] = useMerged<Made>(USUALLY);
+  const [entered, setMade] = useMerged<Made>(USUALLY);
   const [asked, setAsked] = useMerged(USUAL);
   const [view, setView] = useState<View>("whole");
   const [corner, setCorner] = useState<Corner>({ x: 0, y: 0 });
@@ -46,6 +47,8 @@ export function Export() {
   const [tile, setTile] = useMerged(USUAL_TILE);
 
   const meant = meantBy(what);
+  // Other sheets come after all of this one alone.
+  const made = isWhole(meant) ? entered : { ...entered, also: "" };
   const form = isOutline(as) || isTile(as) ? "svg" : as;
   const isDrawn = !isOutline(as) && !isTile(as);
   const { data: found, error } = useFacts(form, meant, made, isDrawn);

@@ -1,13 +1,16 @@
 /** How the files are made: each what it holds, how it looks, and how it is written. */
+import { useQuery } from "@tanstack/react-query";
+
 import { CHOICES } from "@/shared/api/choices";
 import { api, type OutputId } from "@/shared/api/client";
 import { ChoiceLine } from "@/shared/ui/ChoiceLine";
 import { ColourField } from "@/shared/ui/ColourField";
 import { NumberLine } from "@/shared/ui/NumberLine";
 import { Tick } from "@/shared/ui/Tick";
+import { plural } from "@/shared/ui/words";
 import { useFrame, useSheetSession } from "@/table/sheet";
 
-import { goesBy, hasPages, type Made, type Meant } from "./asked";
+import { goesBy, hasPages, isWhole, type Made, type Meant } from "./asked";
 import { justEntered } from "./merged";
 import { PickLine } from "@/shared/ui/PickLine";
 
@@ -35,6 +38,7 @@ export function Fields(props: Props) {
   return (
     <>
       <Files {...props} />
+      {isWhole(props.meant) && <OtherSheets {...props} />}
       {NUMBERS.filter(([key]) => goesBy(as, key) && !hasPages(as)).map(([key, label, step]) => (
         <NumberLine
           key={key}
@@ -148,6 +152,32 @@ function Files({ as, made, onChange }: Props) {
         />
       )}
     </>
+  );
+}
+
+/** Other sheets, whole, after this one. */
+function OtherSheets({ as, made, onChange }: Props) {
+  const session = useSheetSession();
+  const { data } = useQuery({ queryKey: ["sheets", false], queryFn: () => api.sheets() });
+  const others = data?.sheets.filter(({ id }) => id !== session.id) ?? [];
+  const also = made.also ? made.also.split(",") : [];
+  if (!others.length) return null;
+  const turn = (id: string, on: boolean) => {
+    const next = others.map((sheet) => sheet.id).filter((each) => (each === id ? on : also.includes(each)));
+    onChange({ also: next.join(",") });
+  };
+  return (
+    <details className="mt-1">
+      <summary className="cursor-pointer">
+        {also.length ? `With ${plural(also.length, "other sheet")}` : "With other sheets"}
+        {also.length > 0 && (hasPages(as) ? ", as further pages" : ", in one zip")}
+      </summary>
+      <div className="ml-4">
+        {others.map(({ id, name }) => (
+          <Tick key={id} label={name} on={also.includes(id)} onChange={(on) => turn(id, on)} />
+        ))}
+      </div>
+    </details>
   );
 }
 

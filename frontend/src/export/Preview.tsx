@@ -87,7 +87,7 @@ function Whole({ as, meant, made, found, on }: Props & On) {
   const session = useSheetSession();
   const { revision, sheet } = useFrame("revision", "sheet");
   const background = on === "sheet" ? "sheet" : made.background || (as === "jpg" ? "#ffffff" : "");
-  const asked = { ...meant, ...plain(made), each: "sheet", ppi: WHOLE_PPI, background, revision };
+  const asked = { ...meant, ...plain(made), each: "sheet", also: "", ppi: WHOLE_PPI, background, revision };
   const address = useNewest(addressOf(session.id, "export.png", asked));
   const picture = (
     <img

@@ -11,6 +11,8 @@ export type What = "sheet" | "runs" | "chosen" | "group" | "area" | "run";
 
 /** What of the sheet is meant, as the addresses of files say it. */
 export type Meant = Pick<ExportAsked, "what" | "run" | "paths" | "group" | "area">;
+/** Whether that is all of it. */
+export const isWhole = (meant: Meant) => !meant.run && !meant.paths && !meant.group && !meant.area;
 /** How files are made of it. */
 export type Made = Required<Omit<ExportAsked, keyof Meant | "colourway">> & { colourway: string };
 
@@ -29,6 +31,7 @@ export const USUALLY: Made = {
   margin: "0 mm",
   colours: "drawn",
   callouts: false,
+  also: "",
 };
 
 export const AS: (readonly [As, string])[] = [
