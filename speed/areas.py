@@ -20,19 +20,18 @@ from curlet.core.measures import Measure, Scale
 from curlet.core.motif.families import FAMILIES
 from curlet.core.outlines import disc
 from curlet.core.path.figures import FIGURES
-from speed.timing import say
+from speed.timing import begin, say
 
 FINE = 0.005
 ROUNDS = 5
 
 
 def run() -> None:
-    print("\nAreas")
+    begin("Areas")
     for count, aim in ((1_000, 500), (100, 120)):
         items, middle = _ring(count)
         took = _median(lambda items=items, middle=middle: _area(items, middle))  # type: ignore[misc]
-        words = f"  a run of {count:,} repeats with its inside, cold"
-        say(words, f"{took:.0f} ms", f"aim: not above {aim} ms")
+        say(f"a run of {count:,} repeats with its inside, cold", took, "ms", aim)
 
 
 def _ring(count: int) -> tuple[tuple[Item, ...], float]:

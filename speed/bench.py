@@ -8,7 +8,7 @@ from pathlib import Path as FilePath
 from selenium.webdriver import Chrome
 
 from curlet.demo.brushes import BRUSHES
-from speed.timing import median, say
+from speed.timing import begin, median, say
 from tests.browser.conftest import make_browser
 from tests.browser.table import Table
 from tests.server import Server
@@ -56,12 +56,10 @@ def run() -> None:
             server.stop()
     found = {name: median(values) for name, values in times.items() if values}
     slowest = max(found, key=lambda name: found[name])
-    say(
-        f"\nControl to proof board redrawn, median of {len(found)} built-ins; slowest {slowest}, "
-        f"{found[slowest]:.0f} ms",
-        f"{median(list(found.values())):.0f} ms",
-        "aim: under 150 ms",
-    )
+    begin("The Bench")
+    beside = f"slowest {slowest}, {found[slowest]:.0f} ms"
+    words = f"from a control to the proof board redrawn, median of {len(found)} built-ins"
+    say(words, median(list(found.values())), "ms", 150, beside=beside)
 
 
 def _typed(table: Table, browser: Chrome, name: str) -> list[float]:

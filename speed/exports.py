@@ -21,7 +21,7 @@ from curlet.store import journal
 from curlet.store.database import open_database
 from curlet.store.models import database
 from curlet.studio.drawn_sheet import sheet_drawing
-from speed.timing import best, say
+from speed.timing import begin, best, number, say
 
 SHEET, PPI = "curtain", 300.0
 FLATS, ALONE = 100, 5
@@ -45,9 +45,9 @@ def run() -> None:
         state = journal.find_sheet(SHEET)
         drawing = sheet_drawing(state, with_lines=True, runs=state.all("run"))
         database.close()
-    print(f"\nFiles of the fullest sheet, {SHEET}")
+    begin(f"Files of the fullest sheet, {SHEET}, against skia playing back the same shapes")
     _files(drawing)
-    print(f"\n{FLATS} flats dressed by one command")
+    begin(f"{FLATS} flats dressed by one command")
     _dressed()
 
 
@@ -73,11 +73,11 @@ def _files(drawing: Drawing) -> None:
         document.close()
 
     ours, theirs = best(partial(write_png, drawing, PPI), skias_png, rounds=1)
-    what = f"  PNG, {PPI:.0f} ppi, {ours:.2f} s, against skia playing back the same shapes, {theirs:.2f} s"
-    say(what, f"{ours / theirs:.2f} ×", "aim: not above 2")
+    beside = f"{number(ours, 's')}, {number(theirs, 's')}"
+    say(f"PNG, {PPI:.0f} ppi", ours / theirs, "×", 2, beside=beside)
     ours, theirs = best(partial(write_pdf, [drawing], FileSettings()), skias_pdf, rounds=1)
-    what = f"  PDF, {ours:.2f} s, against skia's own PDF of the same shapes, {theirs:.2f} s"
-    say(what, f"{ours / theirs:.2f} ×", "aim: not above 2")
+    beside = f"{number(ours, 's')}, {number(theirs, 's')}"
+    say("PDF, against skia's own", ours / theirs, "×", 2, beside=beside)
 
 
 def _dressed() -> None:
@@ -94,8 +94,8 @@ def _dressed() -> None:
         for flat in flats[:ALONE]:
             _command(folder, [flat], f"alone-{flat.stem}")
         alone = (time.perf_counter() - start) / ALONE * FLATS
-    what = f"  together {together:.1f} s, against one by one, {alone:.1f} s (reckoned from {ALONE} of them)"
-    say(what, f"{together / alone:.2f} ×", "aim: not above 0.2")
+    beside = f"{number(together, 's')}, {number(alone, 's')} as reckoned from {ALONE}"
+    say("together, against one by one", together / alone, "×", 0.2, beside=beside)
 
 
 def _command(folder: FilePath, flats: list[FilePath], output: str) -> None:

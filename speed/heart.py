@@ -19,7 +19,7 @@ from curlet.core.path import Path
 from curlet.core.path.booleans import add_outline
 from speed.laying import ROTATE, fresh, stamping, stitch, stitches
 from speed.paths import LENGTH, in_skia, winding
-from speed.timing import best, say
+from speed.timing import begin, best, number, say
 
 SEGMENTS = 40
 MORPH = skia.Path1DPathEffect.kMorph_Style
@@ -67,28 +67,28 @@ def run() -> None:
     path = winding()
     flat = in_skia(path)
     jobs = {
-        "pinned stitches": (stitches, stitched, "1.0"),
-        "rigid": (partial(motif_brush, hold="rigid"), partial(stamped, style=ROTATE), "1.0"),
+        "pinned stitches": (stitches, stitched, 1.0),
+        "rigid": (partial(motif_brush, hold="rigid"), partial(stamped, style=ROTATE), 1.0),
         "interlaced": (
             partial(motif_brush, hold="rigid", overlap="interlaced"),
             partial(stamped, style=ROTATE),
-            "1.0",
+            1.0,
         ),
-        "bend": (partial(motif_brush, hold="bend"), partial(stamped, style=MORPH), "1.5"),
+        "bend": (partial(motif_brush, hold="bend"), partial(stamped, style=MORPH), 1.5),
         "bend, mitred": (
             partial(motif_brush, hold="bend", corners="mitre"),
             partial(stamped, style=MORPH),
-            "1.5",
+            1.5,
         ),
     }
-    print(f"\nFrom nodes to the drawing, a motif of {SEGMENTS} segments")
+    begin(f"From nodes to the drawing, a motif of {SEGMENTS} segments, against skia")
     for name, (brush, reference, most) in jobs.items():
         for count in COUNTS:
             ours, theirs = best(partial(drawn, path, brush(count)), reference(count, flat), rounds=5)
-            aim = f"aim: not above {most}" if count == COUNTS[-1] else ""
-            what = f"  {name}, {count:,}: {1000 * ours:.1f} ms, skia {1000 * theirs:.1f} ms"
-            say(what, f"{ours / theirs:.2f} ×", aim)
+            beside = f"{number(1000 * ours, 'ms')}, {number(1000 * theirs, 'ms')}"
+            aim = most if count == COUNTS[-1] else None
+            say(f"{name}, {count:,}", ours / theirs, "×", aim, beside=beside)
     (ten,), (hundred,) = (
         best(partial(drawn, path, motif_brush(count, "rigid")), rounds=3) for count in (10_000, 100_000)
     )
-    say("  ride, 100,000 against 10,000: growth (10 is linear)", f"{hundred / ten:.1f} ×")
+    say("rigid, 100,000 against 10,000: growth (10 is linear)", hundred / ten, "×", 12)

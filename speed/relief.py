@@ -22,7 +22,7 @@ from curlet.formats.brush_file import read_brush
 from curlet.formats.png_out import painted, write_png
 from speed.laying import fresh
 from speed.paths import LENGTH, winding
-from speed.timing import best, say
+from speed.timing import begin, best, number, say
 
 RAISED = Relief(height=60.0)
 COUNT, THICK, PPI = 10_000, 0.3, 762.0
@@ -42,14 +42,14 @@ def drawn(path: Path, brush: Brush) -> Group:
 def run() -> None:
     path = winding()
     tones = sum(step.seen[0] <= PPI / 25.4 < step.seen[1] for step in levels(THICK / 2, RAISED, LIGHT))
-    print(f"\nRelief, {COUNT:,} stitches in {tones} levels")
+    begin(f"Relief, {COUNT:,} stitches in {tones} levels")
     plain, lit = best(*(partial(drawn, path, sewn(relief)) for relief in (Relief(), RAISED)), rounds=9)
-    what = f"  laid and made into the drawing, {1000 * lit:.1f} ms, against without, {1000 * plain:.1f} ms"
-    say(what, f"{lit / plain:.2f} ×", "aim: not above 2.5")
+    beside = f"{number(1000 * lit, 'ms')}, {number(1000 * plain, 'ms')}"
+    say("laid and made into the drawing, against without", lit / plain, "×", 2.5, beside=beside)
     groups = [drawn(path, sewn(relief)) for relief in (Relief(), RAISED)]
     plain, lit = best(*(partial(_painted, path, group) for group in groups), rounds=5)
-    what = f"  painted at {PPI:.0f} ppi, {1000 * lit:.0f} ms, against without, {1000 * plain:.0f} ms"
-    say(what, f"{lit / plain:.2f} ×", "aim: not above 3")
+    beside = f"{number(1000 * lit, 'ms')}, {number(1000 * plain, 'ms')}"
+    say(f"painted at {PPI:.0f} ppi, against without", lit / plain, "×", 3, beside=beside)
     _insets()
     _sheet()
 
@@ -74,8 +74,8 @@ def _insets() -> None:
         for motif, length in motifs:
             raised(motif, length, RAISED, LIGHT)
         took.append(time.perf_counter() - start)
-    say(f"  insets of all {len(motifs)} built-in motifs", f"{took[0]:.2f} s", "aim: not above 1 s")
-    say("  the same again", f"{1000 * took[1]:.1f} ms")
+    again = f"{number(1000 * took[1], 'ms')} once more"
+    say(f"insets of all {len(motifs)} built-in motifs", took[0], "s", 1.0, beside=again)
 
 
 def _sheet() -> None:
@@ -99,5 +99,5 @@ def _sheet() -> None:
             state = journal.do(sheet, journal.current_revision(sheet), intent)
             drawings.append(sheet_drawing(state, with_lines=True, runs=state.all("run")))
         plain, lit = best(*(partial(write_png, drawing, 300.0) for drawing in drawings), rounds=3)
-    what = f"  the curtain as PNG, 300 ppi, {lit:.2f} s, against without, {plain:.2f} s"
-    say(what, f"{lit / plain:.2f} ×", "aim: not above 3")
+    beside = f"{number(lit, 's')}, {number(plain, 's')}"
+    say("the curtain as PNG, 300 ppi, against without", lit / plain, "×", 3, beside=beside)

@@ -8,7 +8,7 @@ import numpy as np
 from PIL import Image
 
 from curlet.core.motif.tracing import TraceRule, trace
-from speed.timing import best, say
+from speed.timing import begin, best, say
 
 ROWS, COLUMNS, COLOURS = 1250, 1600, 6
 
@@ -23,9 +23,9 @@ def run() -> None:
     }
     ours = [lambda rule=rule: trace(pixels, rule) for rule in rules.values()]
     *times, theirs = best(*ours, lambda: picture.quantize(COLOURS, method=Image.Quantize.MEDIANCUT), rounds=3)
+    begin(f"Tracing {ROWS * COLUMNS / 1e6:.0f} megapixels")
     for name, seconds in zip(rules, times, strict=True):
-        what = f"Tracing {ROWS * COLUMNS / 1e6:.0f} megapixels by {name}, {seconds:.2f} s; against median cut"
-        say(what, f"{seconds / theirs:.1f} x", "(aim: under 3 s)")
+        say(f"by {name}", seconds, "s", 3.0, beside=f"{seconds / theirs:.1f} × a median cut")
 
 
 def _picture() -> np.ndarray:
