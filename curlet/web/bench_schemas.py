@@ -11,6 +11,7 @@ from curlet.formats.brush_motifs import RoleDoc
 from curlet.store.edits import AnyEdit
 from curlet.store.edits.artwork_places import AnyPlace
 from curlet.web.drawing_schemas import GroupShown, PlainShape
+from curlet.web.run_schemas import BrushShown
 from curlet.web.schemas import Counter, Upload
 
 
@@ -236,18 +237,8 @@ class NewBrush(BaseModel):
     copy_of: str | None = None
 
 
-class BrushListed(BaseModel):
-    id: str
-    name: str
-    kind: str
-    builtin: bool
-    look: bool
-    used_by: int
-    key: str
-
-
 class BrushList(BaseModel):
-    brushes: list[BrushListed]
+    brushes: list[BrushShown]
 
 
 class GivenFiles(BaseModel):

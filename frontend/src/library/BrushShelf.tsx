@@ -5,7 +5,7 @@ import { Link, useNavigate } from "react-router";
 
 import { KINDS, useFamilies } from "@/shared/families";
 import { api } from "@/shared/api/client";
-import type { BrushListed } from "@/shared/api/types";
+import type { BrushShown } from "@/shared/api/types";
 import { LaterImage } from "@/shared/ui/LaterImage";
 import { Choice } from "@/shared/ui/Choice";
 import { matches } from "@/shared/ui/SearchField";
@@ -89,7 +89,7 @@ function GiveOut({ picked, onNotice }: { picked: ReadonlySet<string>; onNotice: 
 }
 
 interface CardProps {
-  brush: BrushListed;
+  brush: BrushShown;
   picked: boolean;
   onPick: () => void;
   onNotice: Told;

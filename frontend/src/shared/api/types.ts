@@ -64,7 +64,6 @@ export type PictureFillDoc = Schemas["PictureFillDoc"];
 export type DrawingLooked = Schemas["DrawingLooked"];
 export type FamilyShown = Schemas["FamilyShown"];
 export type SettingShown = Schemas["SettingShown"];
-export type BrushListed = Schemas["BrushListed"];
 export type ImportedBrush = Schemas["ImportedBrush"];
 export type MotifListed = Schemas["MotifListed"];
 export type MotifKept = Schemas["MotifKept"];
