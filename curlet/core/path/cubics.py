@@ -15,7 +15,14 @@ _INNER = 1e-10
 
 def straight(a: Floats, b: Floats) -> Floats:
     """(…, 4, 2) cubics at even speed from (…, 2) points to others."""
-    return np.stack([a, (2 * a + b) / 3, (a + 2 * b) / 3, b], axis=-2)
+    line = np.empty((*a.shape[:-1], 4, 2))
+    line[..., 0, :], line[..., 1, :], line[..., 2, :], line[..., 3, :] = (
+        a,
+        (2 * a + b) / 3,
+        (a + 2 * b) / 3,
+        b,
+    )
+    return line
 
 
 def split(cubic: Floats, t: float) -> tuple[Floats, Floats]:
@@ -25,6 +32,16 @@ def split(cubic: Floats, t: float) -> tuple[Floats, Floats]:
     abc, bcd = ab + (bc - ab) * t, bc + (cd - bc) * t
     middle = abc + (bcd - abc) * t
     return np.array([a, ab, abc, middle]), np.array([middle, bcd, cd, d])
+
+
+def split_each(cubics: Floats, t: Floats) -> tuple[Floats, Floats]:
+    """The two parts of each of (n, 4, 2) cubics, before and after one t each, as `split`."""
+    a, b, c, d = (cubics[:, i] for i in range(4))
+    t = t[:, None]
+    ab, bc, cd = a + (b - a) * t, b + (c - b) * t, c + (d - c) * t
+    abc, bcd = ab + (bc - ab) * t, bc + (cd - bc) * t
+    middle = abc + (bcd - abc) * t
+    return np.stack([a, ab, abc, middle], axis=1), np.stack([middle, bcd, cd, d], axis=1)
 
 
 def halves(cubics: Floats) -> Floats:
@@ -38,16 +55,20 @@ def halves(cubics: Floats) -> Floats:
 
 def points_on(cubics: Floats, t: Floats) -> Floats:
     """(k, m, 2) points of (k, 4, 2) cubics at m parameters."""
+    return np.asarray(weights(t) @ cubics)
+
+
+def weights(t: Floats) -> Floats:
+    """(m, 4) how much each point of a cubic counts at m parameters: `weights(t) @ cubics` are those places."""
     u = 1 - t
-    weights = np.stack([u**3, 3 * u * u * t, 3 * u * t * t, t**3], axis=1)
-    return np.asarray(weights @ cubics)
+    return np.stack([u**3, 3 * u * u * t, 3 * u * t * t, t**3], axis=1)
 
 
 def rates_on(cubics: Floats, t: Floats) -> Floats:
     """(k, m, 2) derivatives of (k, 4, 2) cubics at m parameters."""
     u = 1 - t
-    weights = np.stack([-3 * u * u, 3 * u * u - 6 * u * t, 6 * u * t - 3 * t * t, 3 * t * t], axis=1)
-    return np.asarray(weights @ cubics)
+    rates = np.stack([-3 * u * u, 3 * u * u - 6 * u * t, 6 * u * t - 3 * t * t, 3 * t * t], axis=1)
+    return np.asarray(rates @ cubics)
 
 
 def extent(cubics: Floats) -> tuple[Floats, Floats]:

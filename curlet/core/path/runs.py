@@ -15,18 +15,17 @@ Along = Callable[[Floats, Floats], list[Floats]]
 def kept_runs(pieces: Sequence[Floats], kept: Bools) -> list[list[Floats]]:
     """A closed contour's pieces, (4, 2) each and cut wherever they pass the cut, as runs that lie on the side
     that is kept."""
-    if kept.all() or not kept.any():
-        return [list(pieces)] if kept.all() else []
+    seen: list[bool] = kept.tolist()
+    if all(seen) or not any(seen):
+        return [list(pieces)] if all(seen) else []
     # Begun where a run begins, so that none is broken at the contour's own start.
-    first = int(np.flatnonzero(kept & ~np.roll(kept, 1))[0])
-    order = [*range(first, len(pieces)), *range(first)]
+    first = next(index for index, here in enumerate(seen) if here and not seen[index - 1])
     runs: list[list[Floats]] = []
-    before = False
-    for index in order:
-        if kept[index]:
-            runs = runs if before else [*runs, []]
+    for index in (*range(first, len(pieces)), *range(first)):
+        if seen[index]:
+            if not seen[index - 1]:
+                runs.append([])
             runs[-1].append(pieces[index])
-        before = bool(kept[index])
     return runs
 
 

@@ -17,7 +17,7 @@ from curlet.core.lay.hold.mapping import Heights
 from curlet.core.lay.hold.strands import Strand
 from curlet.core.path.booleans import line_as_area
 from curlet.core.path.contours import contours
-from curlet.core.path.cubics import points_on, split, straight
+from curlet.core.path.cubics import points_on, split, split_each, straight, weights
 from curlet.core.path.runs import joined_along, kept_runs
 
 Floats = NDArray[np.float64]
@@ -27,6 +27,7 @@ Ints = NDArray[np.intp]
 Inside = Callable[[Floats, Ints], Floats]
 
 _SAMPLES = np.linspace(0, 1, 17)
+_SAMPLED = weights(_SAMPLES)
 _ROUNDS = 14
 # A line's ends and joins may stand a little further out than half its weight.
 _SPARE = 1.3
@@ -128,7 +129,7 @@ def _margins(strand: Strand, cut: Cut, bent: Heights, weight: float) -> tuple[fl
     below 0 where it is touched, the second where nothing of it is left."""
     slope = np.abs(np.diff(cut.places) / np.diff(cut.heights)).max(initial=0.0)
     near = weight / 2 * float(np.hypot(1.0, slope)) * _SPARE
-    inside = _inside([strand], cut, bent)(points_on(strand.cubics, _SAMPLES), np.zeros(1, dtype=np.intp))
+    inside = _inside([strand], cut, bent)(_SAMPLED @ strand.cubics, np.zeros(1, dtype=np.intp))
     return float(inside.min()) - near, float(inside.max()) + near
 
 
@@ -145,7 +146,7 @@ def _parted(strand: Strand, cut: Cut, bent: Heights) -> list[Strand]:
     inside = _inside([strand], cut, bent)
     cubics = _run_together(strand.cubics) if strand.closed else strand.cubics
     whose = np.zeros(len(cubics), dtype=np.intp)
-    within = inside(points_on(cubics, _SAMPLES), whose)
+    within = inside(_SAMPLED @ cubics, whose)
     if (within >= -_ON_IT).all():
         return [strand]
     pieces, kept, _ = _at_changes(cubics, whose, within, inside)
@@ -231,7 +232,7 @@ def _runs_left(strands: Sequence[Strand], cut: Cut, bent: Heights) -> list[list[
     chains = [_run_together(strand.cubics) for strand in strands]
     cubics, whose = np.concatenate(chains), np.repeat(np.arange(len(chains)), [len(one) for one in chains])
     inside = _inside(strands, cut, bent)
-    within = inside(points_on(cubics, _SAMPLES), whose)
+    within = inside(_SAMPLED @ cubics, whose)
     pieces, kept, whose = _at_changes(cubics, whose, within, inside)
     edges = np.searchsorted(whose, np.arange(len(chains) + 1)).tolist()
     return [kept_runs(pieces[a:b], kept[a:b]) for a, b in pairwise(edges)]
@@ -240,7 +241,7 @@ def _runs_left(strands: Sequence[Strand], cut: Cut, bent: Heights) -> list[list[
 def _touched(strands: Sequence[Strand], cut: Cut, bent: Heights) -> tuple[Ints, Ints]:
     """Which contours lie whole within the leg, and which pass its end."""
     counts = [len(strand.cubics) for strand in strands]
-    points = points_on(np.concatenate([strand.cubics for strand in strands]), _SAMPLES)
+    points = _SAMPLED @ np.concatenate([strand.cubics for strand in strands])
     within = _inside(strands, cut, bent)(points, np.repeat(np.arange(len(strands)), counts))
     first = np.cumsum([0, *counts[:-1]])
     whole = np.minimum.reduceat(within.min(axis=1), first) >= -_ON_IT
@@ -277,11 +278,9 @@ def _at_changes(
         above = np.where(same, above / 2, here)
         high = np.where(same, high, at)
         low, below = np.where(same, at, low), np.where(same, here, below / 2)
-    places: dict[int, list[float]] = {}
-    for index, place in zip(segment.tolist(), at.tolist(), strict=True):
-        places.setdefault(index, []).append(place)
-    pieces = [part for index, cubic in enumerate(cubics) for part in _split_at(cubic, places.get(index, []))]
-    of = np.repeat(whose, 1 + np.bincount(segment, minlength=len(cubics)))
+    passes = np.bincount(segment, minlength=len(cubics))
+    pieces = _split(cubics, segment, at, passes)
+    of = np.repeat(whose, 1 + passes)
     kept = inside(points_on(np.array(pieces), np.array([0.5]))[:, 0], of) > 0
     return pieces, kept, of
 
@@ -292,6 +291,25 @@ def _each_at(cubics: Floats, t: Floats) -> Floats:
     u = 1 - t
     a, b, c, d = (cubics[:, i] for i in range(4))
     return np.asarray(((u * a + 3 * t * b) * u + 3 * t * t * c) * u + t**3 * d)
+
+
+def _split(cubics: Floats, segment: Ints, at: Floats, passes: Ints) -> list[Floats]:
+    """Cubics cut at their places, of which each has as many as it passes; most have one at the most, and are
+    cut all at once."""
+    once = np.flatnonzero(passes[segment] == 1)
+    before, after = split_each(cubics[segment[once]], np.clip(at[once], 0.0, 1.0))
+    halves = dict(zip(segment[once].tolist(), zip(before, after, strict=True), strict=True))
+    places = at.tolist()
+    ends = np.cumsum(passes).tolist()
+    pieces: list[Floats] = []
+    for index, (cubic, count) in enumerate(zip(cubics, passes.tolist(), strict=True)):
+        if count == 0:
+            pieces.append(cubic)
+        elif count == 1:
+            pieces += halves[index]
+        else:
+            pieces += _split_at(cubic, places[ends[index] - count : ends[index]])
+    return pieces
 
 
 def _split_at(cubic: Floats, places: Sequence[float]) -> list[Floats]:
@@ -309,6 +327,8 @@ def _along_the_cut(here: Floats, there: Floats, *, cut: Cut, strand: Strand, ben
     ys = (cut.heights - bent.offset - strand.beside) / max(wide, 1e-9)
     low, high = sorted((float(here[1]), float(there[1])))
     inner = np.flatnonzero((ys > low + _ON_IT) & (ys < high - _ON_IT))
+    if not len(inner):
+        return [straight(here, there)]
     near = np.full(len(inner), here[0])
     corners = np.stack([cut.place(near, cut.heights[inner]), ys[inner]], axis=1)
     if here[1] > there[1]:

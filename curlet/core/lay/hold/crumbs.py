@@ -11,7 +11,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from curlet.core.lay.hold.strands import Strand
-from curlet.core.path.cubics import points_on
+from curlet.core.path.cubics import weights
 
 Floats = NDArray[np.float64]
 Ints = NDArray[np.intp]
@@ -19,7 +19,7 @@ Bools = NDArray[np.bool_]
 
 # What is left of a contour that always stood by itself is a crumb below this share of it.
 _SHARE = 0.35
-_SAMPLES = np.arange(4) / 4
+_SAMPLED = weights(np.arange(4) / 4)
 _TOUCHES, _PASSES = 1e-6, 0.02
 # What hangs on less than these shares of its size, by length and by area, would break off.
 _FOOT, _PATCH = 0.03, 0.002
@@ -266,5 +266,6 @@ class _Pieces:
 
 
 def _area(strand: Strand) -> float:
-    x, y = points_on(strand.cubics, _SAMPLES).reshape(-1, 2).T
-    return abs(float(x @ np.roll(y, -1) - y @ np.roll(x, -1))) / 2
+    x, y = (_SAMPLED @ strand.cubics).reshape(-1, 2).T
+    turned = x[:-1] @ y[1:] - y[:-1] @ x[1:] + x[-1] * y[0] - y[-1] * x[0]
+    return abs(float(turned)) / 2
