@@ -59,7 +59,7 @@ def points_on(cubics: Floats, t: Floats) -> Floats:
 
 
 def weights(t: Floats) -> Floats:
-    """(m, 4) how much each point of a cubic counts at m parameters: `weights(t) @ cubics` are those places."""
+    """(m, 4) how much each point of a cubic counts at m parameters: `weights(t) @ cubics` is there."""
     u = 1 - t
     return np.stack([u**3, 3 * u * u * t, 3 * u * t * t, t**3], axis=1)
 
