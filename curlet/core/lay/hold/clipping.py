@@ -5,8 +5,9 @@ from __future__ import annotations
 
 from collections.abc import Callable, Iterator, Sequence
 from dataclasses import dataclass, replace
-from functools import partial
+from functools import lru_cache, partial
 from itertools import pairwise
+from typing import NamedTuple
 
 import numpy as np
 from numpy.typing import NDArray
@@ -37,6 +38,8 @@ _NO_MORE = 1e-11
 # A line that ends flat where the next repeat goes on is lengthened into it, so that no light shows, mm.
 _LAP = 0.5
 _EDGE = 1e-6
+# Lines are alike to so many decimals of a mm: there only rounding tells them apart.
+_ALIKE = 12
 
 
 @dataclass(frozen=True)
@@ -163,14 +166,32 @@ def _parted(strand: Strand, cut: Cut, bent: Heights) -> list[Strand]:
 def _area_of(strand: Strand, stroke: Stroke) -> list[Strand]:
     """The area that a line covers, as closed contours."""
     cubics = _lapped(strand, stroke)
-    # Single precision is fine enough about the line's own beginning.
+    # Single precision is fine enough about the line's own beginning, where lines of all repeats are alike.
     origin = np.array([cubics[0, 0, 0], 0.0])
-    points = np.concatenate([cubics[:1, 0], cubics[:, 1:].reshape(-1, 2)]) - origin
-    commands = "M" + "C" * len(cubics) + ("Z" if strand.closed else "")
-    area = line_as_area(Outline(commands, points), stroke.weight, stroke.ends, stroke.joins, stroke.dashes)
-    if area is None:
-        return []
-    return [replace(strand, cubics=part.cubics + origin, closed=True) for part in contours(area)]
+    about = np.round(cubics - origin, _ALIKE)
+    line = _Line(about.tobytes(), strand.closed, stroke.weight, stroke.ends, stroke.joins, stroke.dashes)
+    return [replace(strand, cubics=part + origin, closed=True) for part in _covered(line)]
+
+
+class _Line(NamedTuple):
+    """A line's cubics, as bytes of (k, 4, 2) mm, and how it is drawn."""
+
+    cubics: bytes
+    closed: bool
+    weight: float
+    ends: str
+    joins: str
+    dashes: tuple[float, ...]
+
+
+@lru_cache(maxsize=4_096)
+def _covered(line: _Line) -> tuple[Floats, ...]:
+    """The cubics of each contour of the area that a line covers."""
+    cubics = np.frombuffer(line.cubics).reshape(-1, 4, 2)
+    points = np.concatenate([cubics[:1, 0], cubics[:, 1:].reshape(-1, 2)])
+    outline = Outline("M" + "C" * len(cubics) + ("Z" if line.closed else ""), points)
+    area = line_as_area(outline, line.weight, line.ends, line.joins, line.dashes)
+    return tuple(part.cubics for part in contours(area)) if area else ()
 
 
 def _lapped(strand: Strand, stroke: Stroke) -> Floats:
