@@ -29,7 +29,8 @@ def file_of(*types: str) -> dict[str, Any]:
 
 
 def json_reply(document: object, status: int = 200) -> Response:
-    return Response(orjson.dumps(document), status=status, content_type="application/json")
+    data = orjson.dumps(document, option=orjson.OPT_SERIALIZE_NUMPY)
+    return Response(data, status=status, content_type="application/json")
 
 
 def frame_reply(frame: bytes) -> Response:

@@ -147,3 +147,31 @@ def test_a_file_without_a_name_is_refused_in_words(client: FlaskClient) -> None:
     for address in ("/api/drawings", "/api/fonts", "/api/pictures", "/api/motif-files"):
         reply = client.post(address, data=body, content_type="multipart/form-data; boundary=x")
         assert reply.status_code == 422
+
+
+@pytest.mark.parametrize(
+    ("address", "mb"),
+    [
+        ("/api/bench/trial", 24),
+        ("/api/brushes/x/edits", 24),
+        ("/api/sheets/x/commands", 6),
+        ("/api/fonts", 7),
+    ],
+)
+def test_bodies_are_bounded_by_what_they_are(address: str, mb: int) -> None:
+    """Brushes with their pictures, steps on a sheet, and fonts, which are at most 8 MB of a million bytes."""
+    assert too_long(address, mb * 1024 * 1024) is None
+    assert too_long(address, (mb + 1) * 1024 * 1024) is not None
+
+
+@pytest.mark.parametrize(
+    ("method", "address", "status"),
+    [("PUT", "/api/sheets", 405), ("GET", "/api/nowhere", 404), ("DELETE", "/api/sheets/waistcoat", 405)],
+)
+def test_what_an_address_does_not_do_is_said_with_its_own_status(
+    client: FlaskClient, method: str, address: str, status: int
+) -> None:
+    """RFC 9457: the problem's status is the reply's."""
+    reply = client.open(address, method=method)
+    assert reply.status_code == status
+    assert reply.get_json(force=True)["status"] == status

@@ -119,6 +119,12 @@ def test_a_thumbnail_shows_the_sheet_on_its_background_and_what_is_hidden_is_not
     assert pixels()[2, 2].tolist() == [0x2A, 0x2F, 0x3A]
 
 
+def test_a_thumbnail_is_kept_by_its_revision_and_asked_for_anew_without_one(client: FlaskClient) -> None:
+    by_revision = client.get(f"{SHEET}/thumbnail.png", query_string={"revision": 1})
+    assert "immutable" in by_revision.headers["Cache-Control"]
+    assert client.get(f"{SHEET}/thumbnail.png").headers["Cache-Control"] == "no-store"
+
+
 @pytest.mark.parametrize("form", ["PNG", "JPEG", "WEBP"])
 def test_pictures_of_every_kind_are_laid_under_and_come_back_as_png(client: FlaskClient, form: str) -> None:
     reply = lay_under(client, encoded(canvas(30, 60, (9, 90, 200)), form), f"a/b/flat.{form.lower()}")

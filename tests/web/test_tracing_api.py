@@ -170,3 +170,14 @@ def test_drawing_on_a_brush_shows_its_shapes_and_what_they_snap_to(client: Flask
     assert {1.5, 2.0, 2.5} <= {round(value, 3) for value in frame["artwork"]["along"]}
     assert trial(client, doc)[1]["artwork"] is None
     assert trial(client, doc, drawing="join")[1]["artwork"] is None
+
+
+def test_the_newest_six_pictures_are_kept(client: FlaskClient) -> None:
+    pictures = [
+        take(client, px.encoded(px.canvas(8, 8 + number, (9 * number, 90, 200)))).get_json()["id"]
+        for number in range(7)
+    ]
+    asked = {"asked": {"length": "30 mm"}}
+    replies = [client.post("/api/tracings", json={"picture": picture, **asked}) for picture in pictures]
+    assert [reply.status_code for reply in replies[:2]] == [404, 200]
+    assert "no longer kept" in replies[0].get_json(force=True)["detail"]

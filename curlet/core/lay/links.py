@@ -115,7 +115,7 @@ def closing(
     along = np.concatenate([[0.0], np.cumsum(np.resize(share, count))])
     s = low + (high - low) * along / along[-1]
     pins, chord = _newton(line, leg, s, float(np.mean(_chords(line, leg, s))), share, stop=high)
-    return Pins(pins, chord) if _steady(line, leg, pins, chord, share) and chord > 0 else None
+    return Pins(pins, float(chord)) if _steady(line, leg, pins, chord, share) and chord > 0 else None
 
 
 def _chords(line: LegLine, leg: int, s: Floats) -> Floats:
