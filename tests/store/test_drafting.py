@@ -180,3 +180,19 @@ def test_what_a_pen_pressed_becomes_the_runs_swell(store: FilePath) -> None:
     assert own["/courses/0/swell"] == row["swell"]
     state = do("reverse-paths", paths=[row["id"]])
     assert state.get("path", row["id"])["swell"][0]["width"] > 140
+
+
+def test_a_cut_at_a_node_adds_none(store: FilePath) -> None:
+    """Parted there, each part has the node; a hand's breadth on, one comes in first."""
+    before = journal.find_sheet(SHEET)
+    nodes = before.get("path", HEM)["nodes"]
+    middle = nodes[len(nodes) // 2]
+
+    def counted(state: State) -> int:
+        new = [path for path in state.all("path") if path["id"] not in before.rows["path"]]
+        return sum(len(path["nodes"]) for path in (state.get("path", HEM), *new))
+
+    at_node = do("cut-path", path=HEM, x=middle["x"] + 1e-5, y=middle["y"])
+    assert counted(at_node) == len(nodes) + 1
+    journal.undo(SHEET, journal.current_revision(SHEET))
+    assert counted(do("cut-path", path=HEM, along="20 mm")) == len(nodes) + 2

@@ -86,6 +86,13 @@ def test_text_is_moved_turned_and_sized_as_one(store: FilePath) -> None:
     )
 
 
+def test_text_that_is_sized_is_as_bold_for_its_size(store: FilePath) -> None:
+    state, text = written(entered={"caps": "80 mm", "bold": "2 mm"})
+    letters = [path["id"] for path in letters_of(state, text["id"])]
+    doc = do("turn-paths", paths=letters, size="50 %").get("lettering", text["id"])["doc"]
+    assert doc["bold"] == pytest.approx(text["doc"]["bold"] / 2)
+
+
 def test_text_is_turned_clockwise_about_where_it_begins(store: FilePath) -> None:
     """By a quarter: what lay to the right of it lies below, y downward (common practice)."""
     doc = LetteringDoc(text="L", font="graduate", x=10.0, y=20.0)
