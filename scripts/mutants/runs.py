@@ -14,7 +14,7 @@ from coverage.numbits import numbits_to_nums
 
 ROOT = FilePath(__file__).parents[2]
 # The tests that need no browser.
-TESTS = ("core", "store", "formats", "studio", "web", "reference")
+TESTS = ("core", "store", "formats", "studio", "web", "cli", "reference")
 TIMED_OUT = 124
 # Of the tests that run a line, so many are tried first, from as many files as may be.
 FIRST_TESTS = 60
