@@ -25,6 +25,7 @@ from curlet.studio.schedule import notes_of, schedule_of, shade_names
 from curlet.studio.strips import strip_drawing
 from curlet.studio.under_way import UNWATCHED, UnderWay
 
+# Around what is drawn, sheet mm.
 _AROUND = 2.0
 # Beside the garment, ems: a call-out's text, and what is between it and the garment.
 _BESIDE = WIDEST + 5.0
@@ -48,11 +49,15 @@ def work_page(
         raise BadInput("Nothing is laid on this sheet yet, so there is nothing to sew. Lay a brush first.")
     schedule = schedule_of(state, allowances, work)
     larger = _larger(state, paper)
+    flat = _flat(_called(state, runs), larger, runs, work)
+    # Lines and call-outs may reach a little further than the garment's own paths.
+    across, down = room_for_flat(paper)
+    larger = min(larger, across / flat.width, down / flat.height)
     unit = state.sheet["unit"]
     return WorkPage(
         state.sheet["name"],
         tuple(notes_of(state, schedule, allowances)),
-        _flat(_called(state, runs), larger, runs, work),
+        flat,
         larger,
         _bar(state, larger),
         tuple(_brushes(state, runs)),
@@ -82,8 +87,8 @@ def _larger(state: State, paper: str) -> float:
     across, down = room_for_flat(paper)
     beside = 2 * _BESIDE * SIZE
     return min(
-        (across - beside) / max(right - left, 1.0),
-        (down - 2 * _AROUND) / max(foot - top, 1.0),
+        (across - beside) / (max(right - left, 1.0) + 2 * _AROUND),
+        down / (max(foot - top, 1.0) + 2 * _AROUND),
         1 / state.scale.factor,
     )
 

@@ -75,3 +75,8 @@ def test_a_sheet_is_not_laid_on_for_a_file_that_is_to_stop(store: FilePath) -> N
     state = journal.find_sheet(SHEET)
     with pytest.raises(Stopped):
         sheet_drawing(state, with_lines=True, runs=state.all("run"), work=UnderWay(lambda: True))
+
+
+def test_work_that_has_not_begun_has_done_nothing() -> None:
+    work = UnderWay()
+    assert (work.done, work.total, work.doing, work.is_to_stop()) == (0, 0, "", False)
