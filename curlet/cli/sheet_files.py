@@ -18,7 +18,7 @@ from curlet.formats.schedule_csv import write_csv
 from curlet.formats.schedule_pdf import write_schedule_pdf
 from curlet.formats.schedule_table import KINDS, table_of
 from curlet.formats.sheet_file import write_sheet_file, write_sheet_pack
-from curlet.formats.work_page import write_work_page
+from curlet.formats.work_page_pdf import write_work_page
 from curlet.store import journal
 from curlet.store.sheet_files import sheet_file
 from curlet.studio.schedule import notes_of, schedule_of

@@ -18,6 +18,8 @@ class Paper:
     height: float
 
 
+# Around what is printed on a page, mm.
+MARGIN = 12.0
 # ISO 216, and ANSI/ASME Y14.1 (Letter, Tabloid).
 PAPERS = {
     "a5": Paper("A5", 148, 210),

@@ -16,7 +16,7 @@ from curlet.formats.output import FileSettings
 from curlet.formats.outputs import OUTPUTS
 from curlet.formats.several import MadeFile, make_file
 from curlet.formats.window import Window, window
-from curlet.formats.work_page import WorkPage, write_work_page
+from curlet.formats.work_page import WorkPage
 from curlet.studio.under_way import UNWATCHED, UnderWay
 from curlet.studio.worker import EXPORTING, Stop, run
 
@@ -68,6 +68,9 @@ def facts_of_outline(drawing: Drawing, doc: OutlineDoc, work: UnderWay = UNWATCH
 
 def work_page(page: WorkPage, paper: str, work: UnderWay = UNWATCHED) -> bytes:
     """A work page as a PDF on a paper in `PAPERS`; raises Stopped."""
+    # Imported here: it takes a tenth of the time that the application needs to start.
+    from curlet.formats.work_page_pdf import write_work_page
+
     return _made(write_work_page, page, paper, parts=len(page.flat.groups), work=work)
 
 

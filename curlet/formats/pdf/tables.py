@@ -7,13 +7,12 @@ from collections.abc import Iterator, Sequence
 from pikepdf import Pdf
 
 from curlet.formats.numbers import number
-from curlet.formats.papers import Paper
+from curlet.formats.papers import MARGIN, Paper
 from curlet.formats.pdf.document import Sheet
 from curlet.formats.pdf.stream import Operators
 from curlet.formats.pdf.text import Letters
 from curlet.formats.schedule_table import Column, Line, Table, is_number, told
 
-MARGIN = 12.0
 _SIZE, _HEADING, _TITLE = 2.6, 2.6, 5.0
 _PITCH, _LINE_PITCH, _BETWEEN = 4.6, 3.3, 2.5
 _HAIR = 0.12
