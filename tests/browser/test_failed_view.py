@@ -76,6 +76,8 @@ def test_a_view_that_is_fetched_while_the_server_is_away_is_shown_once_it_is_bac
     browser = table.browser
     browser.get(table.address)
     table.by_id("sheet-waistcoat")
+    # What other pages have fetched is kept.
+    browser.execute_cdp_cmd("Network.clearBrowserCache", {})
     server.stop()
     table.button("Library").click()
     table.wait(lambda: "Curlet cannot be reached" in browser.find_element(By.TAG_NAME, "body").text)
@@ -89,6 +91,7 @@ def test_a_page_of_an_older_version_is_loaded_anew_where_its_views_are_gone(tabl
     browser = table.browser
     browser.get(table.address)
     table.by_id("sheet-waistcoat")
+    browser.execute_cdp_cmd("Network.clearBrowserCache", {})
     browser.execute_cdp_cmd("Network.enable", {})
     browser.execute_cdp_cmd("Network.setBlockedURLs", {"urls": ["*/assets/LibraryPage*"]})
     try:
