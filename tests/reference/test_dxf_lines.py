@@ -148,3 +148,35 @@ def test_a_gradients_lines_have_its_first_colour_and_a_cloths_the_one_it_looks_l
     file = read(drawing(*groups))
     colours = [file.modelspace().query(f'*[layer=="{name}"]')[0].dxf.true_color for name in "fc"]
     assert colours == [0x112233, 0x456789]
+
+
+def tags(sheet: Drawing, **settings: Any) -> list[tuple[int, str]]:
+    """A file as pairs of group codes and values, as any program reads it (DXF reference)."""
+    lines = write("dxf", [sheet], FileSettings(**settings)).decode().splitlines()
+    return list(zip(map(int, lines[::2]), lines[1::2], strict=True))
+
+
+def entities(sheet: Drawing, kind: str, **settings: Any) -> list[list[tuple[int, str]]]:
+    """Entities of a kind, each with its own group codes, up to the next 0."""
+    every = tags(sheet, **settings)
+    begins = [index for index, tag in enumerate(every) if tag == (0, kind)]
+    return [every[at + 1 : next(i for i in range(at + 1, len(every)) if every[i][0] == 0)] for at in begins]
+
+
+def test_without_ezdxf_the_file_reads_the_same() -> None:
+    """LWPOLYLINE's 90 counts vertices, 10 and 20 are theirs, 70 says whether it is closed; $INSUNITS 4 is mm
+    (DXF reference)."""
+    header = tags(SHEET)
+    assert header[header.index((9, "$INSUNITS")) + 1] == (70, "4")
+    lines = entities(SHEET, "LWPOLYLINE")
+    by_layer = {dict(line)[8]: line for line in lines}
+    assert set(by_layer) == {"Pocket  left right", "Hem", "HEM 2"}
+    seam = by_layer["Hem"]
+    x, y = ([float(value) for code, value in seam if code == axis] for axis in (10, 20))
+    assert (sorted(x), y) == ([5.0, 65.0], [20.0, 20.0])
+    ring = by_layer["Pocket  left right"]
+    assert int(dict(ring)[70]) & 1
+    points = [[float(value) for code, value in ring if code == axis] for axis in (10, 20)]
+    assert int(dict(ring)[90]) == len(points[0]) == len(points[1])
+    assert shapely.Polygon(np.column_stack(points)).area == pytest.approx(math.pi * 100, rel=1e-3)
+    assert sum(dict(line)[8] == "HEM 2" for line in lines) == 5
