@@ -120,7 +120,7 @@ def _imported(svg: bytes) -> str:
     start = time.perf_counter()
     whole_frame(_take(sheet, taken), (None, None))
     shown = time.perf_counter() - start
-    say("read, against svgpathtools", read / theirs, "×", 1, beside=f"{read:.2f} s")
+    say("read, against svgpathtools", read / theirs, "×", beside=f"{read:.2f} s")
     say("kept, and made into the first frame", shown, "s", 3)
     return sheet
 
@@ -189,7 +189,6 @@ def _dressing() -> None:
         f"{GROUP} dressed at once, against one by one",
         together / one_by_one,
         "×",
-        0.2,
         beside=f"{together:.2f} s",
     )
 

@@ -80,7 +80,7 @@ def number(value: float, unit: str) -> str:
     ('1,234 ms', '0.072 ×')
     """
     decimals = 0 if abs(value) >= 100 else 1 if abs(value) >= 10 else 2 if abs(value) >= 1 else 3
-    return f"{value:,.{decimals}f} {unit}"
+    return f"{value:,.{decimals}f} {unit}".rstrip()
 
 
 def best(*jobs: Callable[[], object], rounds: int = 7) -> list[float]:

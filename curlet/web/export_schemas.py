@@ -86,7 +86,7 @@ class ExportQuery(BaseModel):
     @property
     def others(self) -> list[str]:
         """The other sheets that are exported after this one; BadInput where only a part of it is."""
-        others = self.also.split(",") if self.also else []
+        others = list(dict.fromkeys(self.also.split(","))) if self.also else []
         if others and (self.run or self.paths or self.group or self.area):
             raise BadInput(
                 "Other sheets come after the whole of this one. Export all of it, or this part alone."

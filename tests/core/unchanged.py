@@ -125,14 +125,14 @@ def _figures(proof: Proof) -> Figures:
     lines = np.concatenate(list(_points(group)))
     assert np.isfinite(lines).all(), f"{proof.run.brush.name} on {proof.name} is drawn at no place"
     return [
-        _mixed(np.array(numbers)),
+        mixed(np.array(numbers)),
         zlib.crc32(words.encode()),
-        _mixed(lines),
+        mixed(lines),
         zlib.crc32(paints.encode()),
     ]
 
 
-def _mixed(values: Any) -> float:
+def mixed(values: Any) -> float:
     """One number that any of many changes."""
     if not len(values):
         return 0.0

@@ -22,6 +22,7 @@ from curlet.demo.load import load_demo
 from curlet.store.database import open_database
 from curlet.store.models import database
 from curlet.web.app import create_app
+from tests.core.unchanged import mixed
 
 FILE = FilePath(__file__).with_name("kept.json")
 # How many values a part has, what its numbers come to, and what its words do.
@@ -88,7 +89,7 @@ def figures_of(reply: Any) -> dict[str, Figures]:
         else:
             numbers.append(-1.0 if value is None else float(value))
     return {
-        path: [len(numbers) + len(words), _mixed(np.array(numbers)), zlib.crc32("\n".join(words).encode())]
+        path: [len(numbers) + len(words), mixed(np.array(numbers)), zlib.crc32("\n".join(words).encode())]
         for path, (numbers, words) in parts.items()
     }
 
@@ -104,13 +105,6 @@ def _leaves(value: Any, path: str) -> Iterator[tuple[str, Any]]:
             yield from _leaves(inner, path)
     else:
         yield path, value
-
-
-def _mixed(values: Any) -> float:
-    """One number that any of many changes."""
-    if not len(values):
-        return 0.0
-    return float(np.dot(values, 1.5 + np.cos(np.arange(len(values)))) / np.sqrt(len(values)))
 
 
 def main() -> None:

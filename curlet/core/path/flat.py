@@ -13,6 +13,7 @@ from shapely.geometry.base import BaseGeometry
 
 from curlet.core.drawing import Outline
 from curlet.core.path.contours import contours
+from curlet.core.path.cubics import weights
 
 Floats = NDArray[np.float64]
 Ints = NDArray[np.intp]
@@ -116,7 +117,5 @@ def flat(outline: Outline, tolerance: float) -> Flat:
     which = np.repeat(np.arange(len(cubics)), counts)
     first = np.cumsum(counts) - counts
     t = (np.arange(len(which)) - first[which]) / counts[which]
-    u = 1 - t
-    weights = np.stack([u**3, 3 * u * u * t, 3 * u * t * t, t**3], axis=1)
-    points = np.einsum("nc,ncd->nd", weights, cubics[which])
+    points = np.einsum("nc,ncd->nd", weights(t), cubics[which])
     return Flat(cubics, points, which, t, tuple(first[[0, *(last[:-1] + 1)]].tolist()))

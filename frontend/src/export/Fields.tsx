@@ -6,13 +6,13 @@ import { api, type OutputId } from "@/shared/api/client";
 import { ChoiceLine } from "@/shared/ui/ChoiceLine";
 import { ColourField } from "@/shared/ui/ColourField";
 import { NumberLine } from "@/shared/ui/NumberLine";
+import { PickLine } from "@/shared/ui/PickLine";
 import { Tick } from "@/shared/ui/Tick";
 import { plural } from "@/shared/ui/words";
 import { useFrame, useSheetSession } from "@/table/sheet";
 
 import { goesBy, hasPages, isWhole, type Made, type Meant } from "./asked";
 import { justEntered } from "./merged";
-import { PickLine } from "@/shared/ui/PickLine";
 
 interface Props {
   as: OutputId;

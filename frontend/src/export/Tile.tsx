@@ -5,13 +5,13 @@ import { useState } from "react";
 
 import { tiles, type TileAsked } from "@/shared/api/tiles";
 import { NumberLine } from "@/shared/ui/NumberLine";
+import { PickLine } from "@/shared/ui/PickLine";
 import { Tick } from "@/shared/ui/Tick";
 import { useLength } from "@/shared/ui/unit";
 import { useFrame, useSheetSession } from "@/table/sheet";
 
 import { addressOf, type TileId } from "./asked";
 import { justEntered } from "./merged";
-import { PickLine } from "@/shared/ui/PickLine";
 
 export const USUAL_TILE: TileAsked = { texel: "0.1 mm", spacing: "", cloth: "" };
 /** The spacing that is proposed first. */

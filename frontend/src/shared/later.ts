@@ -39,7 +39,10 @@ async function untilThere<View>(load: () => Promise<View>): Promise<View> {
     } catch (error) {
       if (await isThere()) {
         const last = Number(sessionStorage.getItem(RELOADED));
-        if (Date.now() - last < LATELY) throw error;
+        if (Date.now() - last < LATELY) {
+          useAway.setState({ away: false });
+          throw error;
+        }
         sessionStorage.setItem(RELOADED, String(Date.now()));
         location.reload();
       }
