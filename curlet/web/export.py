@@ -161,7 +161,7 @@ def _drawings(sheet_id: str, query: ExportQuery, work: UnderWay, *, form: str = 
 
 def _others(state: State, query: ExportQuery) -> list[State]:
     """The sheets that are exported after one; BadInput where they cannot be in one file with it."""
-    others = [journal.find_sheet(each) for each in query.others]
+    others = [journal.find_sheet(each) for each in query.others if each != state.sheet["id"]]
     if query.size == "garment" and any(other.scale != state.scale for other in others):
         raise BadInput(
             "These sheets are not to one scale, so that one file cannot be as large as all their garments. "

@@ -358,6 +358,8 @@ def test_other_sheets_are_pages_after_this_one_or_files_beside_it(client: FlaskC
     query = {"also": "programme,satchel", "what": "runs"}
     pages = titles(client.get(f"{SHEET}/export.pdf", query_string=query).data)
     assert pages == [(297.0, 210.0), (148.0, 210.0), (297.0, 210.0)]
+    twice = {**query, "also": "waistcoat,programme,satchel,programme"}
+    assert titles(client.get(f"{SHEET}/export.pdf", query_string=twice).data) == pages
     names = sorted(zipped(client, "svg", **query))
     assert names == ["Prop satchel.svg", "Season programme.svg", "Usher’s waistcoat.svg"]
 
