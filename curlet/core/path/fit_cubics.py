@@ -28,6 +28,8 @@ _BESIDE = 8.0
 # From break to break a line is taken for a side if it is this near, in tolerances.
 _SIDE = 0.7
 _TINY = 1e-12
+# Of a piece's points, those this near to the furthest are as far.
+_AS_FAR = 1 - 1e-6
 
 
 @dataclass(frozen=True, eq=False)
@@ -162,8 +164,9 @@ def _fitted(points: Points, along: Floats, pieces: _Pieces, tolerance: float) ->
         better = _least_squares(points, own, _Sums.of(points, own, there, place, of, begins))
         cubics[near], u[some], off[some] = better, place, np.abs(_on(better[of], place) - there)
         error[near] = np.maximum.reduceat(off[some], begins)
-    # The first of the furthest points of each piece; its ends are on it.
-    furthest = np.flatnonzero(off >= error[piece])
+    # The first of the furthest points of each piece; its ends are on it. Where two are as far, as in
+    # symmetrical shapes, rounding does not choose.
+    furthest = np.flatnonzero(off >= _AS_FAR * error[piece])
     worst = index[furthest[np.searchsorted(piece[furthest], np.arange(len(offsets)))]]
     return cubics, error, np.clip(worst, pieces.first + 1, np.maximum(pieces.last - 1, pieces.first + 1))
 

@@ -21,6 +21,8 @@ Ints = NDArray[np.intp]
 _SHARP = 16.0
 # Points along an edge at the least: with few, a fit may do anything between them.
 _POINTS = 48
+# Points are level within this share of the edge's size.
+_LEVEL = 1e-6
 
 
 def rings_of(area: BaseGeometry, crumb: float) -> list[Floats]:
@@ -47,12 +49,20 @@ def outlines_of(rings: Sequence[list[Floats]], tolerances: Sequence[float]) -> t
 
 
 def _from_a_corner(ring: Floats) -> tuple[Floats, Ints]:
-    """A ring begun at a corner if it has one, and where its corners are."""
+    """A ring begun at its leftmost corner, or point if it has none, and where its corners are: where it
+    came to begin depends on how the processor rounds."""
     points = ring[:-1]
     into = points - np.roll(points, 1, axis=0)
     out = np.roll(points, -1, axis=0) - points
     turns = np.abs(np.arctan2(into[:, 0] * out[:, 1] - into[:, 1] * out[:, 0], (into * out).sum(axis=1)))
     corners = np.flatnonzero(turns > math.radians(_SHARP))
-    if len(corners):
-        points, corners = np.roll(points, -corners[0], axis=0), corners - corners[0]
+    begins = _leftmost(points, corners if len(corners) else np.arange(len(points)))
+    points, corners = np.roll(points, -begins, axis=0), np.sort((corners - begins) % len(points))
     return np.concatenate([points, points[:1]]), corners
+
+
+def _leftmost(points: Floats, among: Ints) -> int:
+    """Which of the points is furthest left, and of those that are level the topmost."""
+    apart = _LEVEL * np.ptp(points, axis=0).max()
+    x, y = np.round(points[among].T / apart) if apart else points[among].T
+    return int(among[np.lexsort((y, x))[0]])
