@@ -28,7 +28,8 @@ def test_an_edge_is_the_same_wherever_its_polygon_begins(name: str, share: float
     moved = np.roll(points, -int(share * len(points)), axis=0)
     moved = moved + np.random.default_rng(5).normal(0, 1e-13, moved.shape)
     told, again = outlines_of([[ring], [np.concatenate([moved, moved[:1]])]], [0.05, 0.05])
-    assert told is not None and again is not None
+    assert told is not None
+    assert again is not None
     assert again.commands == told.commands
     np.testing.assert_allclose(again.points, told.points, atol=1e-9)
 
