@@ -54,6 +54,8 @@ class JsonField(TextField):
 
     def python_value(self, value: str) -> Any:
         """The document, or `Unreadable`."""
+        if value == self._none:
+            return self.default()
         fault = self.fault(value)
         return Unreadable(value, fault) if fault else orjson.loads(value)
 

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable, Iterator
 from contextlib import contextmanager
 
-from peewee import fn
+from peewee import Field, fn
 
 from curlet.core.errors import BadInput
 from curlet.store.commands import Intent
@@ -16,7 +16,7 @@ from curlet.store.models import Brush, Sheet, Step
 from curlet.store.records import Json
 from curlet.store.remade import remade_areas, remake_areas
 from curlet.store.rows import write_changes
-from curlet.store.state import KINDS, Change, State, load_state
+from curlet.store.state import KINDS, Change, State, load_state, reread
 from curlet.store.unreadable import readable
 from curlet.store.usage import new_revisions, sheets_using
 from curlet.store.versions import with_versions
@@ -65,16 +65,17 @@ def doing(
             write_changes(changes)
             _drop_oldest(sheet_id)
             _moved_on(sheet_id, changes)
-        yield _read_back(sheet_id, state.changes)
+        yield _read_back(state)
 
 
-def _read_back(sheet_id: str, changes: list[Change]) -> State:
+def _read_back(done: State) -> State:
     """The sheet as it is now kept; BadInput if anything that changed cannot be read."""
-    state, changed = load_state(sheet_id), {(change.kind, change.id) for change in changes}
+    changed = {(change.kind, change.id) for change in done.changes}
+    state = reread(done, changed)
     for row in state.set_aside:
         if (row.kind, row.id) in changed:
             raise BadInput(f"{row.name} could not be opened again: {row.fault} Nothing was changed.")
-    state.changes = changes
+    state.changes = done.changes
     return state
 
 
@@ -102,17 +103,18 @@ def redo(sheet_id: str, revision: int, check: CheckReplayed | None = None) -> St
 def undo_labels(sheet_id: str) -> tuple[str | None, str | None]:
     """What undo and redo would take back or do again, in words."""
     with reading():
-        last, ahead = _last(sheet_id), _next(sheet_id)
+        # What a step changed is not read: it may be as much as the sheet.
+        last, ahead = _last(sheet_id, Step.label), _next(sheet_id, Step.label)
     return (last.label if last else None, ahead.label if ahead else None)
 
 
-def _last(sheet_id: str) -> Step | None:
-    done = Step.select().where(Step.sheet == sheet_id, ~Step.undone)
+def _last(sheet_id: str, *columns: Field) -> Step | None:
+    done = Step.select(*columns).where(Step.sheet == sheet_id, ~Step.undone)
     return done.order_by(Step.id.desc()).first()
 
 
-def _next(sheet_id: str) -> Step | None:
-    ahead = Step.select().where(Step.sheet == sheet_id, Step.undone)
+def _next(sheet_id: str, *columns: Field) -> Step | None:
+    ahead = Step.select(*columns).where(Step.sheet == sheet_id, Step.undone)
     return ahead.order_by(Step.id).first()
 
 

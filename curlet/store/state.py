@@ -3,12 +3,15 @@
 from __future__ import annotations
 
 import secrets
-from collections.abc import Mapping, Sequence
+from collections.abc import Callable, Iterable, Mapping, Sequence
 from dataclasses import dataclass, field
 from typing import Any, Literal, cast, overload
 
+from peewee import CharField, Expression, Field, ForeignKeyField, TextField, chunked
+
 from curlet.core.dress.relief import Light
 from curlet.core.measures import Scale
+from curlet.store.documents import JsonField
 from curlet.store.errors import Missing
 from curlet.store.models import (
     Area,
@@ -25,6 +28,7 @@ from curlet.store.models import (
     SheetPath,
     Single,
     Table,
+    database,
 )
 from curlet.store.records import (
     AreaRecord,
@@ -65,6 +69,8 @@ OF_SHEET = tuple(kind for kind in KINDS if kind not in ("sheet", "brush"))
 PAINTED = ("guide", "path", "run", "single")
 # Nearer positions than this have no room between them in a number.
 _ROOM = 1e-6
+# Rows that are asked for by their ids in one query.
+_AT_ONCE = 500
 _WORDS = {
     **{kind: kind for kind in KINDS},
     "group": "seam group",
@@ -301,17 +307,60 @@ def new_node_id() -> str:
 
 def load_state(sheet_id: str) -> State:
     """A sheet's rows from the database; Missing if there is none."""
-    sheet = Sheet.get_or_none(Sheet.id == sheet_id)
-    if sheet is None:
+    sheet = _read(Sheet, Sheet.id == sheet_id)
+    if not sheet:
         raise Missing("There is no such sheet. Choose one from the list.")
-    rows = {"sheet": {sheet_id: _row(sheet)}}
-    rows["brush"] = {brush.id: _row(brush) for brush in Brush.select()}
+    rows = {"sheet": sheet, "brush": _read(Brush)}
     for kind in OF_SHEET:
         model = KINDS[kind]
-        found: Any = model.select().where(model.sheet == sheet_id).dicts()
-        rows[kind] = {row["id"]: row for row in found}
+        rows[kind] = _read(model, model.sheet == sheet_id)
     return State(rows, set_aside(rows))
 
 
-def _row(item: Table) -> Json:
-    return dict(item.__data__)
+def reread(state: State, changed: Iterable[tuple[str, str]]) -> State:
+    """A state with the rows that have changed, by kind and id, as the database now has them.
+
+    Parameters
+    ----------
+    state : as it was loaded in this transaction, then changed, so that all else in it is as it is kept.
+    """
+    if state.set_aside:
+        # What could not be read may be read beside what has changed.
+        return load_state(state.sheet["id"])
+    rows = {kind: dict(of_kind) for kind, of_kind in state.rows.items()}
+    of_kind: dict[str, list[str]] = {"sheet": [state.sheet["id"]]}
+    for kind, row_id in changed:
+        of_kind.setdefault(kind, []).append(row_id)
+    for kind, ids in of_kind.items():
+        model = KINDS[kind]
+        for some in chunked(ids, _AT_ONCE):
+            now = _read(model, model.id.in_(some))
+            for row_id in some:
+                rows[kind].pop(row_id, None)
+            rows[kind].update(now)
+    return State(rows, set_aside(rows, state.rows))
+
+
+def _read(model: type[Table], *which: Expression) -> dict[str, Json]:
+    """Rows of a table by their ids, each column as its field reads it. peewee's own reading asks the same of
+    each value anew, which takes most of the time that a large sheet takes to load."""
+    query = model.select()
+    found = database.execute(query.where(*which) if which else query)
+    fields = model._meta.sorted_fields
+    names, reads = [field.name for field in fields], [_reader(field) for field in fields]
+    rows = {}
+    for values in found:
+        row = {
+            name: value if read is None or value is None else read(value)
+            for name, read, value in zip(names, reads, values, strict=True)
+        }
+        rows[row["id"]] = row
+    return rows
+
+
+def _reader(field: Field) -> Callable[[Any], Any] | None:
+    """What a column's values are read by; None where SQLite has them as they are."""
+    if isinstance(field, CharField | TextField | ForeignKeyField) and not isinstance(field, JsonField):
+        return None
+    read: Callable[[Any], Any] = field.python_value
+    return read

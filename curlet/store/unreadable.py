@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections import Counter
+from collections.abc import Iterator
 from dataclasses import dataclass
 from typing import Any
 
@@ -14,6 +15,8 @@ from curlet.formats.shade_refs import with_colours
 from curlet.store.documents import Unreadable
 from curlet.store.records import Json
 
+# Rows that a row cannot be shown without.
+_BESIDE = {"run": ("path", "brush"), "single": ("brush",)}
 _NO_PATH, _NO_BRUSH = "Its path cannot be read.", "Its brush cannot be read."
 
 Rows = dict[str, dict[str, Json]]
@@ -36,8 +39,14 @@ def readable(value: Any) -> Any:
     return value
 
 
-def set_aside(rows: Rows) -> tuple[SetAside, ...]:
-    """Take out of a sheet's rows those that cannot be read, and what cannot be shown without them."""
+def set_aside(rows: Rows, read: Rows | None = None) -> tuple[SetAside, ...]:
+    """Take out of a sheet's rows those that cannot be read, and what cannot be shown without them.
+
+    Parameters
+    ----------
+    read : rows that were found readable together. Those that are still as they were, on the same path and of
+        the same brush, are not looked at again.
+    """
     for sheet in rows["sheet"].values():
         # A sheet without its cloth is still that sheet.
         if isinstance(sheet["background_cloth"], Unreadable):
@@ -45,21 +54,36 @@ def set_aside(rows: Rows) -> tuple[SetAside, ...]:
     used = Counter(row["brush"] for kind in ("run", "single") for row in rows[kind].values())
     names = {row["id"]: row["name"] for row in rows["path"].values()}
     found: list[SetAside] = []
+    for kind, row, fault in _faults(rows, read):
+        del rows[kind][row["id"]]
+        # What hangs on a path or a brush is told of with it; a brush that is not used here is not.
+        if fault in (_NO_PATH, _NO_BRUSH) or (kind == "brush" and not used[row["id"]]):
+            continue
+        if kind == "brush":
+            count = used[row["id"]]
+            fault = f"{fault} What uses it here is not shown: {count} run{'s' * (count > 1)}."
+        name = f"on {names[row['path']]}" if kind == "run" else name_of(row)
+        found.append(SetAside(kind, row["id"], name, fault))
+    return tuple(found)
+
+
+def _faults(rows: Rows, read: Rows | None) -> Iterator[tuple[str, Json, str]]:
+    """The rows that cannot be read, each to be taken out before the next is looked for."""
     for kind, of_kind in rows.items():
         for row in list(of_kind.values()):
+            if read and _as_it_was(kind, row, rows, read):
+                continue
             fault = _own_fault(row) or _fault_beside(kind, row, rows)
-            if not fault:
-                continue
-            del of_kind[row["id"]]
-            # What hangs on a path or a brush is told of with it; a brush that is not used here is not.
-            if fault in (_NO_PATH, _NO_BRUSH) or (kind == "brush" and not used[row["id"]]):
-                continue
-            if kind == "brush":
-                count = used[row["id"]]
-                fault = f"{fault} What uses it here is not shown: {count} run{'s' * (count > 1)}."
-            name = f"on {names[row['path']]}" if kind == "run" else name_of(row)
-            found.append(SetAside(kind, row["id"], name, fault))
-    return tuple(found)
+            if fault:
+                yield kind, row, fault
+
+
+def _as_it_was(kind: str, row: Json, rows: Rows, read: Rows) -> bool:
+    beside = [(of, row[of]) for of in _BESIDE.get(kind, ())]
+    return all(
+        row_id in rows[of] and rows[of][row_id] is read[of].get(row_id)
+        for of, row_id in [(kind, row["id"]), *beside]
+    )
 
 
 def _own_fault(row: Json) -> str:

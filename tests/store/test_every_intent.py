@@ -265,6 +265,8 @@ def test_every_intent_is_one_step_back_and_forth(store: FilePath, tried: Tried) 
     done = do(tried)
     after = rows(done)
     assert after != before
+    # Only what changed was read back.
+    assert done.rows == journal.find_sheet(tried.sheet).rows
     painted = [row["position"] for _, row in done.painted()]
     assert len(set(painted)) == len(painted), "two things are painted in no order"
     assert rows(journal.undo(tried.sheet, journal.current_revision(tried.sheet))) == before
