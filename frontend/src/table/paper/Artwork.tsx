@@ -1,5 +1,5 @@
-/** The drawing on a canvas. While only the view moves, the last painting is moved along; of a full sheet it
- * is enlarged too while the view zooms, and painted anew when it rests. */
+/** The drawing on a canvas. While only the view moves, the last painting is moved along. A full sheet is painted
+ * aside, so that the first move waits for nothing, and enlarged while the view zooms; at rest it is painted anew. */
 import { useEffect, useLayoutEffect, useRef, useState } from "react";
 
 import { slotsOf } from "@/shared/api/frame";
@@ -10,7 +10,7 @@ import { paintBackground, paintGroups, pictureOf } from "@/shared/draw/painter";
 import { useTheme } from "@/shared/theme";
 
 import { useShown } from "../sheet";
-import { useTableState } from "../state";
+import { tableState, useTableState } from "../state";
 import { type Size, niceStep, type View } from "../view";
 
 /** How far beyond the window the artwork is painted, px, so that a pan shows no bare edge. */
@@ -89,10 +89,13 @@ function useRested(view: View): boolean {
 
 /** The painting aside that a scene can be shown by; null where it is to be painted anew. */
 function kept(last: Scene | null, now: Scene, aside: Aside | null, rested: boolean, repaint: () => void) {
-  if (!last || (["frame", "window", "lanes", "colours"] as const).some((part) => last[part] !== now[part])) return null;
+  // What a hand drags is painted at once: it is another with the next move.
+  const anew = () => (isFull(now.frame) && !tableState().preview ? paintAside(now, repaint) : null);
+  if (!last || (["frame", "window", "lanes", "colours"] as const).some((part) => last[part] !== now[part]))
+    return anew();
   const larger = now.view.zoom / (aside ?? last).view.zoom;
   if (larger !== 1) {
-    if (rested || !isFull(now.frame)) return null;
+    if (rested || !isFull(now.frame)) return anew();
     if (larger < MIN || larger > MAX) return paintAside(now, repaint);
     return aside ?? paintAside({ ...now, view: last.view }, repaint);
   }

@@ -10,6 +10,7 @@ import { niceStep, type View } from "../view";
 export const RULER = 20;
 
 interface Tick {
+  n: number;
   at: number;
   label: string | null;
   long: boolean;
@@ -23,9 +24,11 @@ function ticks(origin: number, perUnit: number, size: number): Tick[] {
   return Array.from({ length: Math.max(0, last - first + 1) }, (_, i) => {
     const n = first + i;
     const label = n % 10 === 0 ? String(Number((n * fine).toPrecision(6))) : null;
-    return { at: origin + n * fine * perUnit, label, long: n % 5 === 0 };
+    return { n, at: origin + n * fine * perUnit, label, long: n % 5 === 0 };
   });
 }
+
+const long = (tick: Tick) => (tick.label ? -9 : tick.long ? -6 : -3);
 
 export const Rulers = memo(function Rulers({ view }: { view: View }) {
   return (
@@ -48,31 +51,35 @@ function Ticks({ view }: { view: View }) {
   const frame = useFrame("sheet");
   const window = useTableState((state) => state.window);
   const perUnit = view.zoom * frame.sheet.factor * mmPer(frame.sheet.unit);
+  const [across, down] = [ticks(view.x, perUnit, window.width), ticks(view.y, perUnit, window.height)];
   return (
     <>
       <rect width="100%" height={RULER} fill="var(--color-base-200)" />
       <rect width={RULER} height="100%" fill="var(--color-base-200)" />
       <g stroke="var(--muted)" fill="var(--muted)" className="measure">
-        {ticks(view.x, perUnit, window.width).map((tick) => (
-          <g key={tick.at}>
-            <path d={`M${tick.at} ${RULER}v${tick.label ? -9 : tick.long ? -6 : -3}`} />
-            {tick.label && tick.at < window.width - 34 && (
-              <text x={tick.at + 3} y={10} stroke="none" fontSize={10}>
-                {tick.label}
+        <path
+          d={[
+            ...across.map((tick) => `M${tick.at} ${RULER}v${long(tick)}`),
+            ...down.map((tick) => `M${RULER} ${tick.at}h${long(tick)}`),
+          ].join("")}
+        />
+        {across.map(
+          ({ n, at, label }) =>
+            label &&
+            at < window.width - 34 && (
+              <text key={n} x={at + 3} y={10} stroke="none" fontSize={10}>
+                {label}
               </text>
-            )}
-          </g>
-        ))}
-        {ticks(view.y, perUnit, window.height).map((tick) => (
-          <g key={tick.at}>
-            <path d={`M${RULER} ${tick.at}h${tick.label ? -9 : tick.long ? -6 : -3}`} />
-            {tick.label && (
-              <text transform={`translate(9 ${tick.at - 3}) rotate(-90)`} stroke="none" fontSize={10}>
-                {tick.label}
+            ),
+        )}
+        {down.map(
+          ({ n, at, label }) =>
+            label && (
+              <text key={n} transform={`translate(9 ${at - 3}) rotate(-90)`} stroke="none" fontSize={10}>
+                {label}
               </text>
-            )}
-          </g>
-        ))}
+            ),
+        )}
       </g>
     </>
   );
