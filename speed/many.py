@@ -28,7 +28,7 @@ from tests.faults.watch import family, private_mb
 from tests.server import Server
 
 PATHS, RUNS, REPEATS, GROUP, DRESSED = 5_000, 200, 50_000, 100, 300
-FULLEST, PREVIEWS = "curtain", 1_500
+FULLEST, PREVIEWS = "curtain", 400
 _INTENT: TypeAdapter[AnyIntent] = TypeAdapter(AnyIntent)
 
 # Frames painted while the sheet is panned, and while it is zoomed, for two seconds each, and the longest wait
@@ -101,6 +101,9 @@ def run() -> None:
             _opened(server, browser, imported)
             begin(f"A full sheet: {RUNS} runs, {REPEATS:,} repeats")
             _moving(server, browser, full)
+            # What is kept of large sheets is not part of it.
+            server.stop()
+            server.start()
             _kept(server, browser)
         finally:
             browser.quit()
@@ -226,13 +229,14 @@ def _moving(server: Server, browser: Chrome, sheet: str) -> None:
 
 
 def _kept(server: Server, browser: Chrome) -> None:
-    """What is held after an hour's worth of dragging on the fullest sheet, and by the page that it is on."""
+    """What is held after much dragging on the fullest sheet, no two previews alike, and by the page that it
+    is on. What is kept of previews is bounded: from here on little is added in an hour."""
     begin(f"Memory: the fullest sheet, after {PREVIEWS:,} previews")
     sheet = head_of(ask(server.address, f"/api/sheets/{FULLEST}"))
     path = next(path for path in sheet["paths"] if path["name"] == "Pelmet hem")
     node = path["nodes"][0]
     for step in range(PREVIEWS):
-        moves = [{"id": node["id"], "x": node["x"] + 0.01 * (step % 100), "y": node["y"]}]
+        moves = [{"id": node["id"], "x": node["x"] + 0.01 * step, "y": node["y"]}]
         intent = {"kind": "move-nodes", "path": path["id"], "moves": moves}
         body = {"revision": sheet["revision"], "intent": intent}
         ask(server.address, f"/api/sheets/{FULLEST}/preview", body)
@@ -254,4 +258,3 @@ def _pages(browser: Chrome) -> list[int]:
         if b"--type=renderer" in words:
             found.append(one)
     return found
-

@@ -6,7 +6,7 @@ from typing import Any
 
 from curlet.core.errors import BadInput
 from curlet.core.path.path import Path
-from curlet.formats.content import Content
+from curlet.formats.content import content_of
 from curlet.formats.names import ended
 from curlet.formats.path_doc import node_rows, path_of_content
 from curlet.store.records import PathRecord
@@ -15,7 +15,7 @@ from curlet.store.state import State, new_id
 
 def core_path(row: PathRecord) -> Path:
     """The core's path of a kept row."""
-    return path_of_content(Content(row["nodes"]), row["closed"])
+    return path_of_content(content_of(row["nodes"]), row["closed"])
 
 
 def keep_path(state: State, path_id: str, path: Path) -> None:

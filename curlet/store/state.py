@@ -3,15 +3,15 @@
 from __future__ import annotations
 
 import secrets
-from collections.abc import Callable, Iterable, Mapping, Sequence
+from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass, field
 from typing import Any, Literal, cast, overload
 
-from peewee import CharField, Expression, Field, ForeignKeyField, TextField, chunked
+from cachetools import LRUCache
+from peewee import chunked
 
 from curlet.core.dress.relief import Light
 from curlet.core.measures import Scale
-from curlet.store.documents import JsonField
 from curlet.store.errors import Missing
 from curlet.store.models import (
     Area,
@@ -28,8 +28,8 @@ from curlet.store.models import (
     SheetPath,
     Single,
     Table,
-    database,
 )
+from curlet.store.read_rows import read_rows, read_sheet_rows
 from curlet.store.records import (
     AreaRecord,
     BrushRecord,
@@ -46,7 +46,7 @@ from curlet.store.records import (
     SheetRecord,
     SingleRecord,
 )
-from curlet.store.unreadable import SetAside, set_aside
+from curlet.store.unreadable import Rows, SetAside, set_aside
 
 KINDS: dict[str, type[Table]] = {
     "sheet": Sheet,
@@ -71,6 +71,8 @@ PAINTED = ("guide", "path", "run", "single")
 _ROOM = 1e-6
 # Rows that are asked for by their ids in one query.
 _AT_ONCE = 500
+# By sheet: the rows that were last found readable together.
+_READABLE: LRUCache[str, Rows] = LRUCache(8)
 _WORDS = {
     **{kind: kind for kind in KINDS},
     "group": "seam group",
@@ -100,6 +102,7 @@ class State:
     set_aside: tuple[SetAside, ...] = ()
     changes: list[Change] = field(default_factory=list)
     _last: dict[str, float] = field(default_factory=dict)
+    _in_order: dict[str, list[Any]] = field(default_factory=dict)
 
     @property
     def sheet(self) -> SheetRecord:
@@ -213,12 +216,16 @@ class State:
 
     def all(self, kind: str) -> list[Any]:
         """Rows of a kind in their order."""
-        return sorted(self.rows[kind].values(), key=lambda row: (row["position"], row["id"]))
+        if kind not in self._in_order:
+            rows = self.rows[kind].values()
+            self._in_order[kind] = sorted(rows, key=_place)
+        return list(self._in_order[kind])
 
     def put(self, kind: str, row: Mapping[str, Any]) -> None:
         before = self.rows[kind].get(row["id"])
         if before != row:
             after = dict(row)
+            self._in_order.pop(kind, None)
             self.rows[kind][row["id"]] = after
             if (order := _order_of(kind)) in self._last:
                 self._last[order] = max(self._last[order], row.get("position", 0))
@@ -242,6 +249,7 @@ class State:
             for path in [p for p in self.all("path") if p["group"] == row_id]:
                 self.update("path", path["id"], group=None)
         del self.rows[kind][row_id]
+        self._in_order.pop(kind, None)
         self.changes.append(Change(kind, row_id, row, None))
 
     def next_position(self, kind: str) -> float:
@@ -289,7 +297,12 @@ class State:
         return bool(run["shown"]) and not self.get("path", run["path"])["hidden"]
 
     def runs_of(self, path_id: str) -> list[RunRecord]:
-        return [run for run in self.all("run") if run["path"] == path_id]
+        runs = [cast(RunRecord, run) for run in self.rows["run"].values() if run["path"] == path_id]
+        return sorted(runs, key=_place)
+
+
+def _place(row: Any) -> tuple[float, str]:
+    return row["position"], row["id"]
 
 
 def _order_of(kind: str) -> str:
@@ -307,14 +320,16 @@ def new_node_id() -> str:
 
 def load_state(sheet_id: str) -> State:
     """A sheet's rows from the database; Missing if there is none."""
-    sheet = _read(Sheet, Sheet.id == sheet_id)
+    sheet = read_rows(Sheet, Sheet.id == sheet_id)
     if not sheet:
         raise Missing("There is no such sheet. Choose one from the list.")
-    rows = {"sheet": sheet, "brush": _read(Brush)}
+    rows = {"sheet": sheet, "brush": read_rows(Brush)}
     for kind in OF_SHEET:
-        model = KINDS[kind]
-        rows[kind] = _read(model, model.sheet == sheet_id)
-    return State(rows, set_aside(rows))
+        rows[kind] = read_sheet_rows(KINDS[kind], sheet_id)
+    state = State(rows, set_aside(rows, _READABLE.get(sheet_id)))
+    if not state.set_aside:
+        _READABLE[sheet_id] = {kind: dict(of_kind) for kind, of_kind in rows.items()}
+    return state
 
 
 def reread(state: State, changed: Iterable[tuple[str, str]]) -> State:
@@ -334,33 +349,5 @@ def reread(state: State, changed: Iterable[tuple[str, str]]) -> State:
     for kind, ids in of_kind.items():
         model = KINDS[kind]
         for some in chunked(ids, _AT_ONCE):
-            now = _read(model, model.id.in_(some))
-            for row_id in some:
-                rows[kind].pop(row_id, None)
-            rows[kind].update(now)
+            rows[kind].update(read_rows(model, model.id.in_(some)))
     return State(rows, set_aside(rows, state.rows))
-
-
-def _read(model: type[Table], *which: Expression) -> dict[str, Json]:
-    """Rows of a table by their ids, each column as its field reads it. peewee's own reading asks the same of
-    each value anew, which takes most of the time that a large sheet takes to load."""
-    query = model.select()
-    found = database.execute(query.where(*which) if which else query)
-    fields = model._meta.sorted_fields
-    names, reads = [field.name for field in fields], [_reader(field) for field in fields]
-    rows = {}
-    for values in found:
-        row = {
-            name: value if read is None or value is None else read(value)
-            for name, read, value in zip(names, reads, values, strict=True)
-        }
-        rows[row["id"]] = row
-    return rows
-
-
-def _reader(field: Field) -> Callable[[Any], Any] | None:
-    """What a column's values are read by; None where SQLite has them as they are."""
-    if isinstance(field, CharField | TextField | ForeignKeyField) and not isinstance(field, JsonField):
-        return None
-    read: Callable[[Any], Any] = field.python_value
-    return read

@@ -9,7 +9,7 @@ from typing import Any
 
 from curlet.core.errors import BadInput, CurletError
 from curlet.formats.brush_file import read_brush
-from curlet.formats.content import Content
+from curlet.formats.content import content_of
 from curlet.formats.path_doc import path_of_content
 from curlet.formats.shade_refs import with_colours
 from curlet.store.documents import Unreadable
@@ -44,8 +44,8 @@ def set_aside(rows: Rows, read: Rows | None = None) -> tuple[SetAside, ...]:
 
     Parameters
     ----------
-    read : rows that were found readable together. Those that are still as they were, on the same path and of
-        the same brush, are not looked at again.
+    read : rows that were found readable together. Those that are the same still, on the same path and of the
+        same brush, are not looked at again.
     """
     for sheet in rows["sheet"].values():
         # A sheet without its cloth is still that sheet.
@@ -69,21 +69,25 @@ def set_aside(rows: Rows, read: Rows | None = None) -> tuple[SetAside, ...]:
 
 def _faults(rows: Rows, read: Rows | None) -> Iterator[tuple[str, Json, str]]:
     """The rows that cannot be read, each to be taken out before the next is looked for."""
+    as_they_were = _as_they_were(rows, read or {})
     for kind, of_kind in rows.items():
         for row in list(of_kind.values()):
-            if read and _as_it_was(kind, row, rows, read):
+            keys = ((kind, row["id"]), *((of, row[of]) for of in _BESIDE.get(kind, ())))
+            if as_they_were.issuperset(keys):
                 continue
             fault = _own_fault(row) or _fault_beside(kind, row, rows)
             if fault:
                 yield kind, row, fault
 
 
-def _as_it_was(kind: str, row: Json, rows: Rows, read: Rows) -> bool:
-    beside = [(of, row[of]) for of in _BESIDE.get(kind, ())]
-    return all(
-        row_id in rows[of] and rows[of][row_id] is read[of].get(row_id)
-        for of, row_id in [(kind, row["id"]), *beside]
-    )
+def _as_they_were(rows: Rows, read: Rows) -> set[tuple[str, str]]:
+    """The rows, by kind and id, that are what they were when they were found readable."""
+    return {
+        (kind, row_id)
+        for kind, of_kind in read.items()
+        for row_id, row in of_kind.items()
+        if (now := rows[kind].get(row_id)) is row or (kind == "brush" and now == row)
+    }
 
 
 def _own_fault(row: Json) -> str:
@@ -98,7 +102,7 @@ def _fault_beside(kind: str, row: Json, rows: Rows) -> str:
         return _NO_PATH
     try:
         if kind == "path":
-            path_of_content(Content(row["nodes"]), row["closed"])
+            path_of_content(content_of(row["nodes"]), row["closed"])
         elif kind in ("run", "single"):
             # Which colours its shades have does not matter here.
             read_brush(rows["brush"][row["brush"]]["doc"], with_colours(row["own"], {}))

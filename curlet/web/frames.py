@@ -13,7 +13,7 @@ from curlet.core.path.figures import Setting, figure_of
 from curlet.core.path.outline import outline_of
 from curlet.core.path.path import Path
 from curlet.core.path.together import measure_together
-from curlet.formats.content import Content, content_key
+from curlet.formats.content import Content, content_key, content_of
 from curlet.formats.numbers import terse_data
 from curlet.formats.path_doc import path_of_content
 from curlet.formats.screen import Packer, group_json
@@ -56,7 +56,7 @@ def whole_frame(state: State, labels: Labels, work: UnderWay = UNWATCHED) -> byt
         "unreadable": _unreadable(state),
         "sheet": sheet_json(state),
         **{name: part(state, packer) for name, (part, _) in (_BESIDE | _LISTS).items()},
-        "paths": [_path(state, row) for row in state.all("path")],
+        "paths": _paths(state, state.all("path")),
         "runs": [run_json(state, run, packer) for run in work.each(state.all("run"), "Drawing")],
         "as_drawn": _as_drawn(state, packer),
     }
@@ -130,7 +130,7 @@ def _touched(
         "sheet": sheet_json(state)
         if "sheet" in touched.kinds or touched.shaded("sheet", state.sheet)
         else None,
-        "paths": [_path(state, row) for row in touched.paths()],
+        "paths": _paths(state, touched.paths()),
         "runs": [run_json(state, run, packer) for run in work.each(touched.runs(), "Drawing")],
         "as_drawn": _as_drawn(state, packer, touched.elements()),
         "order": {
@@ -176,16 +176,21 @@ def _brush(row: BrushRecord, used_by: int) -> Json:
     }
 
 
-def _path(state: State, row: PathRecord) -> Json:
+def _paths(state: State, rows: list[PathRecord]) -> list[Json]:
+    factor = state.scale.factor
+    return [_path(row, factor) for row in rows]
+
+
+def _path(row: PathRecord, factor: float) -> Json:
     keys = ("id", "name", "group", "closed", "hidden", "locked", "lettering", "area", "position")
     return {
         **part_of(row, *keys),
-        **_line(Content(row["nodes"]), row["closed"], state.scale.factor),
+        **_line(content_of(row["nodes"]), row["closed"], factor),
         "drawn": bool(row["facts"].get("stroke") or row["facts"].get("fill")),
         "lined": bool(row["facts"].get("stroke") and row["facts"].get("weight")),
-        "figure": _figure(row.get("figure"), state.scale.factor),
+        "figure": _figure(row.get("figure"), factor),
         "fill": row["fill"] or None,
-        "picture": _inside(row["fill"], state.scale.factor),
+        "picture": _inside(row["fill"], factor),
         "crop": row["crop"] or None,
         "half": row["half"].get("of"),
     }

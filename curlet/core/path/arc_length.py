@@ -9,7 +9,7 @@ import numpy as np
 from numpy.typing import ArrayLike, NDArray
 
 from curlet.core.path.panels import panels_of
-from curlet.core.path.polynomials import cubic, in_place
+from curlet.core.path.polynomials import cubic, derived, in_place, roots, times
 
 Floats = NDArray[np.float64]
 Ints = NDArray[np.intp]
@@ -263,15 +263,10 @@ class ArcLength:
             ax * ax + ay * ay, 2 * (ax * bx + ay * by), 2 * (ax * cx + ay * cy) + bx * bx + by * by,
             2 * (bx * cx + by * cy), cx * cx + cy * cy,
         ])  # fmt: skip
-        segments, places = [], []
-        for index, column in enumerate(curved.tolist()):
-            rate = 2 * np.polymul(np.polyder(n[:, index]), d[:, index])
-            rate = np.polysub(rate, 3 * np.polymul(n[:, index], np.polyder(d[:, index])))
-            roots = np.roots(rate) if np.abs(rate).max() > 0 else np.zeros(0)
-            inside = roots.real[(np.abs(roots.imag) < 1e-6) & (roots.real > 0) & (roots.real < 1)]
-            segments += [column] * len(inside)
-            places += inside.tolist()
-        return np.array(segments, dtype=np.intp), np.array(places)
+        rates = 2 * times(derived(n), d) - 3 * times(n, derived(d))
+        of, at = roots(rates)
+        inside = (np.abs(at.imag) < 1e-6) & (at.real > 0) & (at.real < 1)
+        return curved[of[inside]], at.real[inside]
 
     @cached_property
     def end_tangents(self) -> tuple[Floats, Floats]:

@@ -66,7 +66,7 @@ interface Line {
 
 const PathLine = memo(function PathLine({ path, bare, chosen }: Line) {
   return (
-    <g vectorEffect="non-scaling-stroke">
+    <>
       {bare && (
         <path
           d={path.d}
@@ -88,6 +88,6 @@ const PathLine = memo(function PathLine({ path, bare, chosen }: Line) {
       >
         <title>{path.name}</title>
       </path>
-    </g>
+    </>
   );
 });
