@@ -84,9 +84,9 @@ def _dressed() -> None:
     with tempfile.TemporaryDirectory() as name:
         folder = FilePath(name)
         (folder / "recipe.toml").write_text(_RECIPE)
-        flats = [folder / f"flat-{number}.svg" for number in range(FLATS)]
-        for number, flat in enumerate(flats):
-            flat.write_text(_FLAT.format(y=10 + number % 20))
+        flats = [folder / f"flat-{place}.svg" for place in range(FLATS)]
+        for place, flat in enumerate(flats):
+            flat.write_text(_FLAT.format(y=10 + place % 20))
         start = time.perf_counter()
         _command(folder, flats, "together")
         together = time.perf_counter() - start

@@ -24,6 +24,8 @@ from speed.timing import begin, best, number, say
 SEGMENTS = 40
 MORPH = skia.Path1DPathEffect.kMorph_Style
 COUNTS = (1_000, 10_000)
+# Ours, the reference, and how much longer than that it may take.
+_Job = tuple[Callable[[int], Brush], Callable[[int, skia.Path], Callable[[], object]], float]
 
 
 def scroll(length: float) -> str:
@@ -66,7 +68,7 @@ def drawn(path: Path, brush: Brush) -> object:
 def run() -> None:
     path = winding()
     flat = in_skia(path)
-    jobs = {
+    jobs: dict[str, _Job] = {
         "pinned stitches": (stitches, stitched, 1.0),
         "rigid": (partial(motif_brush, hold="rigid"), partial(stamped, style=ROTATE), 1.0),
         "interlaced": (

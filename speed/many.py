@@ -12,7 +12,8 @@ from pydantic import TypeAdapter
 from selenium.webdriver import Chrome
 
 from curlet.demo.load import load_demo
-from curlet.formats.svg_in import ImportedDrawing, read_svg
+from curlet.formats.imported import ImportedDrawing
+from curlet.formats.svg_in import read_svg
 from curlet.store import journal, sheets
 from curlet.store.backups import FILE
 from curlet.store.commands import AnyIntent, ImportDrawing
@@ -97,8 +98,8 @@ def run() -> None:
         database.close()
         server, browser = Server(folder), make_browser()
         try:
-            _asked(server, imported)
             _opened(server, browser, imported)
+            _asked(server, imported)
             begin(f"A full sheet: {RUNS} runs, {REPEATS:,} repeats")
             _moving(server, browser, full)
             # What is kept of large sheets is not part of it.

@@ -93,7 +93,7 @@ def _sheet() -> None:
         drawings = []
         for height in ("0", "60"):
             state = journal.find_sheet(sheet)
-            runs = tuple(run["id"] for run in state.all("run"))
+            runs = [run["id"] for run in state.all("run")]
             setting = Setting(pointer="/relief/height", entered=height)
             intent = SetOnRuns(kind="set-on-runs", runs=runs, settings=[setting])
             state = journal.do(sheet, journal.current_revision(sheet), intent)

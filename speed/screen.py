@@ -151,7 +151,7 @@ def _drag(table: Table, count: int, aim: float | None, relief: str = "") -> floa
     if relief:
         table.unfold("relief")
         table.type_in("Height", relief)
-        table.wait(lambda: "Undo: Set relief" in table.button("Undo").get_attribute("title"))
+        table.wait(lambda: "Undo: Set relief" in (table.button("Undo").get_attribute("title") or ""))
     what = f"drag to paint, {table.count():,} repeats{', raised' if relief else ''}"
     part = _say_drag(table, "n4", what, aim)
     say("… of it until the reply is read", median(part["server"]), "ms")
@@ -182,7 +182,7 @@ def _drag_an_area(table: Table) -> None:
     table.button("Make an area of it").click()
     used = table.sought(By.CSS_SELECTOR, "[aria-label^='What of Front R']")
     Select(used).select_by_visible_text("Its inside only")
-    table.wait(lambda: "Undo: Change Area" in table.button("Undo").get_attribute("title"))
+    table.wait(lambda: "Undo: Change Area" in (table.button("Undo").get_attribute("title") or ""))
     table.choose("front-r")
     table.wait(table.count)
     part = _say_drag(table, "n4", "drag to paint, an area of 100 repeats", 120)
@@ -214,6 +214,6 @@ def _lay(table: Table, count: int) -> None:
     table.wait(table.count)
     length = _LAID * table.count() / count
     table.type_in("Gap", f"{length / 4:.4f}")
-    table.wait(lambda: "Undo: Set gap" in table.button("Undo").get_attribute("title"))
+    table.wait(lambda: "Undo: Set gap" in (table.button("Undo").get_attribute("title") or ""))
     table.type_in("Stitch length", f"{3 * length / 4:.4f}")
     table.wait(lambda: 0.9 * count < table.count() < 1.1 * count)

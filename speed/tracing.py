@@ -46,4 +46,4 @@ def _picture() -> np.ndarray:
         picture[inside] = (1 - share) * (200, 90, 60) + share * (80, 150, 190)
     picture += chance.normal(0, 2, picture.shape)
     opaque = np.full((ROWS, COLUMNS, 1), 255.0)
-    return np.clip(np.concatenate([picture, opaque], axis=-1), 0, 255).astype(np.uint8)
+    return np.asarray(np.clip(np.concatenate([picture, opaque], axis=-1), 0, 255), dtype=np.uint8)
