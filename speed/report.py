@@ -13,8 +13,9 @@ from speed.timing import Figure
 FILE = FilePath(__file__).parent.parent / "docs/speed.md"
 _INTRO = """# Speed
 
-What `make speed` measured, written by that command. Ratios compare both sides in one run, so that they hold on
-other machines too; milliseconds are those of the machine that is named, with Chromium without a graphics card.
+What `make speed` measured, written by that command. Ratios compare both sides in one run, so that they
+hold on other machines too; milliseconds are those of the machine that is named, with Chromium without a
+graphics card.
 
 How laying, painting and writing grow, over two logarithmic axes: what climbs one line for each one along is
 linear.
