@@ -9,9 +9,10 @@ export function ScaleBar({ view }: { view: View }) {
   const perUnit = view.zoom * factor * mmPer(unit);
   const length = niceStep(perUnit, 90);
   const width = length * perUnit;
+  const bar = `M1 15v8M1 19h${width}M${width + 1} 15v8`;
   return (
     <svg
-      className="pointer-events-none absolute right-4 bottom-3"
+      className="pointer-events-none absolute right-4 bottom-3 overflow-visible"
       width={width + 2}
       height={26}
       role="img"
@@ -29,7 +30,8 @@ export function ScaleBar({ view }: { view: View }) {
       >
         {length} {unit}
       </text>
-      <path d={`M1 15v8M1 19h${width}M${width + 1} 15v8`} stroke="var(--mark)" strokeWidth={1.4} fill="none" />
+      <path d={bar} stroke="var(--halo)" strokeWidth={4} fill="none" />
+      <path d={bar} stroke="var(--mark)" strokeWidth={1.4} fill="none" />
     </svg>
   );
 }
