@@ -4,11 +4,10 @@ from __future__ import annotations
 
 import hashlib
 from dataclasses import dataclass
-from functools import cached_property
+from functools import cached_property, lru_cache
 from typing import Any
 
 import orjson
-from cachetools import LRUCache
 
 
 @dataclass(frozen=True, eq=False)
@@ -32,8 +31,17 @@ class Content:
         return isinstance(other, Content) and self.key == other.key
 
 
-# By the id of a document that stays, what it is known by; as long as it is here, nothing else has that id.
-_STAYING: LRUCache[int, Content] = LRUCache(16_384)
+@dataclass(frozen=True, eq=False)
+class _Held:
+    """A document that stays, known by being that object: held, so that nothing else gets its id."""
+
+    value: Any
+
+    def __hash__(self) -> int:
+        return id(self.value)
+
+    def __eq__(self, other: object) -> bool:
+        return isinstance(other, _Held) and self.value is other.value
 
 
 def content_of(value: Any) -> Content:
@@ -43,10 +51,12 @@ def content_of(value: Any) -> Content:
     >>> content_of(nodes) is content_of(nodes)
     True
     """
-    known = _STAYING.get(id(value))
-    if known is None or known.value is not value:
-        known = _STAYING[id(value)] = Content(value)
-    return known
+    return _content_of(_Held(value))
+
+
+@lru_cache(maxsize=16_384)
+def _content_of(held: _Held) -> Content:
+    return Content(held.value)
 
 
 def content_key(*parts: object) -> str:

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Callable
 from operator import itemgetter
+from threading import Lock
 from typing import Any
 
 from cachetools import LRUCache
@@ -18,6 +19,8 @@ Values = tuple[Any, ...]
 _Known = dict[str, tuple[Values, Json]]
 # About eight sheets' worth.
 KNOWN: LRUCache[tuple[str, str], _Known] = LRUCache(100)
+# Every thread of the server reads.
+_ALONE = Lock()
 
 
 def read_rows(model: type[Table], *which: Expression) -> dict[str, Json]:
@@ -30,12 +33,15 @@ def read_sheet_rows(model: type[Table], sheet_id: str) -> dict[str, Json]:
     """A sheet's rows of a table by their ids. A row whose columns hold what they held when they were last
     read is the same object as then, so that it must not be changed in place."""
     key = (model._meta.table_name, sheet_id)
-    known, now = KNOWN.get(key, {}), dict[str, tuple[Values, Json]]()
+    with _ALONE:
+        known = KNOWN.get(key, {})
+    now: _Known = {}
     make, id_of = _maker(model), itemgetter(_names(model).index("id"))
     for values in _found(model, model.sheet == sheet_id):
         before = known.get(id_of(values))
         now[id_of(values)] = before if before and before[0] == values else (values, make(values))
-    KNOWN[key] = now
+    with _ALONE:
+        KNOWN[key] = now
     return {row_id: row for row_id, (_, row) in now.items()}
 
 

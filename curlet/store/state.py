@@ -5,6 +5,7 @@ from __future__ import annotations
 import secrets
 from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass, field
+from threading import Lock
 from typing import Any, Literal, cast, overload
 
 from cachetools import LRUCache
@@ -73,6 +74,7 @@ _ROOM = 1e-6
 _AT_ONCE = 500
 # By sheet: the rows that were last found readable together.
 _READABLE: LRUCache[str, Rows] = LRUCache(8)
+_ALONE = Lock()
 _WORDS = {
     **{kind: kind for kind in KINDS},
     "group": "seam group",
@@ -326,9 +328,12 @@ def load_state(sheet_id: str) -> State:
     rows = {"sheet": sheet, "brush": read_rows(Brush)}
     for kind in OF_SHEET:
         rows[kind] = read_sheet_rows(KINDS[kind], sheet_id)
-    state = State(rows, set_aside(rows, _READABLE.get(sheet_id)))
+    with _ALONE:
+        readable = _READABLE.get(sheet_id)
+    state = State(rows, set_aside(rows, readable))
     if not state.set_aside:
-        _READABLE[sheet_id] = {kind: dict(of_kind) for kind, of_kind in rows.items()}
+        with _ALONE:
+            _READABLE[sheet_id] = {kind: dict(of_kind) for kind, of_kind in rows.items()}
     return state
 
 
